@@ -1,0 +1,26 @@
+import { ScrollViewStyleReset } from 'expo-router/html';
+import type { PropsWithChildren } from 'react';
+
+/** Sets the theme before the first paint, from the one setting kept in localStorage for it. Its hash is in the server's policy. */
+const THEME = `(function(){try{var t=localStorage.getItem('ovalis-theme')||'system';var d=t==='night'||(t==='system'&&matchMedia('(prefers-color-scheme: dark)').matches);document.documentElement.classList.toggle('dark',d)}catch(e){}})()`;
+
+export default function Root({ children }: PropsWithChildren) {
+  return (
+    <html lang="en">
+      <head>
+        <meta charSet="utf-8" />
+        <meta httpEquiv="X-UA-Compatible" content="IE=edge" />
+        <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover" />
+        <meta name="theme-color" content="#D3E3D6" media="(prefers-color-scheme: light)" />
+        <meta name="theme-color" content="#180E1B" media="(prefers-color-scheme: dark)" />
+        <meta name="description" content="Measures, times and judges puddings thickened with starch." />
+        <link rel="icon" href="/icon.svg" type="image/svg+xml" />
+        <link rel="preload" href="/fonts/sansita-700.woff2" as="font" type="font/woff2" crossOrigin="anonymous" />
+        <link rel="stylesheet" href="/fonts/fonts.css" />
+        <ScrollViewStyleReset />
+        <script dangerouslySetInnerHTML={{ __html: THEME }} />
+      </head>
+      <body>{children}</body>
+    </html>
+  );
+}

@@ -1,0 +1,39 @@
+import { readFileSync } from 'node:fs';
+import { forecast } from '../core/forecast';
+import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
+import { pantryWith } from '../core/pantry/pantry';
+import { choirSupper } from '../core/demo/choirSupper';
+
+const USAGE = `Use:
+  npm run -s ovalis -- forecast FILE   forecast of a plan, JSON in and out (FILE or - for standard input)
+  npm run -s ovalis -- schema          JSON Schema of the plan format
+  npm run -s ovalis -- example         a plan to start from
+`;
+
+function fail(lines: string[], code: number): never {
+  process.stderr.write(lines.join('\n') + '\n');
+  process.exit(code);
+}
+
+function readInput(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (e) {
+    return fail([`cannot read ${file}: ${(e as Error).message}`], 2);
+  }
+}
+
+const print = (value: unknown) =>
+  process.stdout.write(
+    JSON.stringify(value, (_, v) => (typeof v === 'number' && !Number.isFinite(v) ? null : v), 2) + '\n',
+  );
+
+const [command, file] = process.argv.slice(2);
+if (command === 'forecast' && file) {
+  const read = readPlanFile(readInput(file));
+  if (!read.ok)
+    fail(['This is not a plan that can be forecast:', ...read.issues.map((i) => `  ${i.path}: ${i.message}`)], 1);
+  print({ format: 'ovalis-forecast', version: 1, ...forecast(read.value, pantryWith(read.value.own)) });
+} else if (command === 'schema') print(planJsonSchema());
+else if (command === 'example') print(choirSupper(Date.UTC(2026, 11, 11, 12)).plans[1]);
+else fail([USAGE], 2);

@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { CookEventSchema } from '../cook/events';
+import type { Forecast } from '../forecast';
+import { PlanSchema, SET_WORDS } from '../formula/plan';
+
+export const FLAWS = ['lumps', 'caught', 'raw taste', 'skin', 'weeping', 'slumped', 'cracked', 'grainy'] as const;
+export type Flaw = (typeof FLAWS)[number];
+export const SWEETNESS = ['too little', 'right', 'too much'] as const;
+
+const place = z.number().min(0).max(5);
+
+/** What was promised, as it stood when the cook was written down. */
+export const PromiseSchema = z.object({
+  hotPlace: place,
+  servingPlace: place,
+  low: place,
+  high: place,
+  sdLn: z.number().positive(),
+  depthMm: z.number().positive(),
+  starchG: z.number().min(0),
+  minutes: z.number().min(0),
+});
+export type BatchPromise = z.infer<typeof PromiseSchema>;
+
+/** What was found. Everything may be left open. */
+export const FoundSchema = z.object({
+  wordHot: z.enum(SET_WORDS).optional(),
+  wordServing: z.enum(SET_WORDS).optional(),
+  sweetness: z.enum(SWEETNESS).optional(),
+  flaws: z.array(z.enum(FLAWS)),
+  note: z.string().max(2000, 'should be 2000 letters or fewer'),
+});
+export type Found = z.infer<typeof FoundSchema>;
+
+export const BatchSchema = z.object({
+  id: z.string().min(1),
+  cookId: z.string().optional(),
+  /** when it was poured, ISO 8601 */
+  at: z.iso.datetime({ offset: true }),
+  plan: PlanSchema,
+  events: z.array(CookEventSchema).max(5000),
+  promise: PromiseSchema,
+  found: FoundSchema,
+});
+export type Batch = z.infer<typeof BatchSchema>;
+
+export function promiseOf(f: Forecast, starchG: number): BatchPromise {
+  return {
+    hotPlace: f.hot.place,
+    servingPlace: f.serving.place,
+    low: f.doubt.low,
+    high: f.doubt.high,
+    sdLn: f.doubt.sdLn,
+    depthMm: f.depthMm,
+    starchG,
+    minutes: f.minutes.total,
+  };
+}

@@ -1,0 +1,99 @@
+import { withGrams } from '../formula/amounts';
+import { lookUp } from '../formula/compose';
+import type { Plan } from '../formula/plan';
+import { solveStarch } from '../formula/solve';
+import { starchSdRel } from '../forecast';
+import type { Pantry } from '../pantry/pantry';
+import { GEL } from '../set/firmness';
+import { boundsFor, stripMiddle, yieldAtPlace } from '../texture/words';
+import type { Batch, Flaw } from './batch';
+
+/** 1 sd of ln stress that a word leaves open: words are bands, and tasters differ (C). */
+const WORD_SD_LN = 0.35;
+
+/** ln of found over promised stress at serving, or undefined while no word was written down. */
+export function missLn(batch: Batch): number | undefined {
+  const { wordServing } = batch.found;
+  if (!wordServing) return undefined;
+  const bounds = boundsFor(batch.plan.serve.style, batch.promise.depthMm / 1000);
+  return Math.log(yieldAtPlace(stripMiddle(wordServing), bounds) / yieldAtPlace(batch.promise.servingPlace, bounds));
+}
+
+/**
+ * What the batches say of this kitchen's firmness: the mean of ln factor under a prior of 0 with the gel model's own
+ * spread, each batch weighed by how well a word and its measuring can tell (normal update in ln space).
+ */
+export function learnFirmness(batches: readonly Batch[]): { factor: number; sdLn: number; batches: number } {
+  let precision = 1 / GEL.sdLn ** 2;
+  let sum = 0;
+  let n = 0;
+  for (const b of batches) {
+    const miss = missLn(b);
+    if (miss === undefined) continue;
+    const noise = WORD_SD_LN ** 2 + (GEL.power * starchSdRel(b.plan.starchMeasure)) ** 2;
+    sum += (Math.log(b.plan.firmness.factor) + miss) / noise;
+    precision += 1 / noise;
+    n += 1;
+  }
+  return { factor: Math.exp(sum / precision), sdLn: Math.sqrt(1 / precision), batches: n };
+}
+
+export type Advice =
+  | { kind: 'starch'; fromG: number; toG: number; ingredientId: string }
+  | { kind: 'sugar'; fromG: number; toG: number; ingredientId: string }
+  | { kind: 'cook on'; fromMin: number; toMin: number }
+  | { kind: 'heat'; from: number; to: number }
+  | { kind: 'slurry'; fromC: number; toC: number };
+
+export type NextTime = { plan: Plan; advice: Advice[]; factor: number; sdLn: number; batches: number };
+
+/** A tenth of the sugar is the smallest step that people notice (C). */
+const SUGAR_STEP = 0.1;
+
+/**
+ * The plan for the next batch like `batch`: starch re-solved for what this kitchen really gives, and one change for
+ * each flaw that the method can mend.
+ * @param like batches of the same milk, this one among them
+ */
+export function nextTime(batch: Batch, like: readonly Batch[], pantry: Pantry): NextTime {
+  const learnt = learnFirmness(like.length ? like : [batch]);
+  const advice: Advice[] = [];
+  let plan: Plan = { ...batch.plan, firmness: { factor: learnt.factor, sdLn: learnt.sdLn } };
+  const has = (f: Flaw) => batch.found.flaws.includes(f);
+
+  const sweet = plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'sweet');
+  if (sweet && batch.found.sweetness && batch.found.sweetness !== 'right') {
+    const toG = Math.round(sweet.grams * (batch.found.sweetness === 'too much' ? 1 - SUGAR_STEP : 1 + SUGAR_STEP));
+    advice.push({ kind: 'sugar', fromG: sweet.grams, toG, ingredientId: sweet.ingredientId });
+    plan = withGrams(plan, sweet.ingredientId, toG, pantry);
+  }
+  const { cookOnMin, heatSetting, slurryAtC } = plan.method;
+  if (has('raw taste')) {
+    advice.push({ kind: 'cook on', fromMin: cookOnMin, toMin: cookOnMin + 2 });
+    plan = { ...plan, method: { ...plan.method, cookOnMin: cookOnMin + 2 } };
+  }
+  if (has('caught') && heatSetting > 1) {
+    advice.push({ kind: 'heat', from: heatSetting, to: heatSetting - 1 });
+    plan = {
+      ...plan,
+      method: {
+        ...plan.method,
+        heatSetting: heatSetting - 1,
+        simmerSetting: Math.min(plan.method.simmerSetting, heatSetting - 1),
+      },
+    };
+  }
+  if (has('lumps') && slurryAtC > 45) {
+    advice.push({ kind: 'slurry', fromC: slurryAtC, toC: 45 });
+    plan = { ...plan, method: { ...plan.method, slurryAtC: 45 } };
+  }
+  const solved = solveStarch(plan, pantry);
+  if (solved.ok) {
+    const fromG = batch.plan.items.find((i) => i.ingredientId === solved.starchId)?.grams ?? 0;
+    const toG = Math.round(solved.grams);
+    plan = withGrams(solved.plan, solved.starchId, toG, pantry);
+    if (learnt.batches > 0 && Math.abs(toG - fromG) >= 1)
+      advice.unshift({ kind: 'starch', fromG, toG, ingredientId: solved.starchId });
+  }
+  return { plan, advice, factor: learnt.factor, sdLn: learnt.sdLn, batches: learnt.batches };
+}

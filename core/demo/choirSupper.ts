@@ -1,0 +1,271 @@
+import type { Batch, Found } from '../book/batch';
+import { promiseOf } from '../book/batch';
+import type { Cook, CookEvent } from '../cook/events';
+import { stepsOf } from '../cook/steps';
+import { forecast } from '../forecast';
+import { refreshCarveOuts, scaleToPeople } from '../formula/amounts';
+import { newPlan } from '../formula/newPlan';
+import type { Plan } from '../formula/plan';
+import { solveStarch } from '../formula/solve';
+import type { KitchenFile } from '../formats/kitchenFile';
+import { nutMilk } from '../pantry/nutMilk';
+import { pantryWith, type Pantry } from '../pantry/pantry';
+import { DISHES, HOBS, PANS } from '../pantry/kitchen';
+import { suggestSettings } from '../pot/hob';
+import { DEFAULT_SETTINGS } from '../settings';
+
+/** The winter supper of the Lanternfield neighbourhood choir: made up, and made by running the model. */
+
+const DAY = 86_400_000;
+const iso = (ms: number) => new Date(ms).toISOString();
+
+type Want = Pick<Plan, 'id' | 'name' | 'people' | 'portionG'> & {
+  milkId: string;
+  sugarShare: number;
+  dish: number;
+  count: number;
+  pan: number;
+  hob: number;
+  serve: Omit<Plan['serve'], 'at'>;
+  at: number;
+  rest?: Partial<Plan['rest']>;
+  measure?: Plan['starchMeasure'];
+  extra?: Plan['items'];
+  own?: Plan['own'];
+};
+
+function design(w: Want): Plan {
+  const pantry = pantryWith(w.own);
+  const { name: _d, ...dish } = DISHES[w.dish]!;
+  const { name: _h, ...hob } = HOBS[w.hob]!;
+  const pan = PANS[w.pan]!;
+  const first = newPlan(
+    { id: w.id, name: w.name, milkId: w.milkId, people: w.people, portionG: w.portionG, serveAt: iso(w.at) },
+    pantry,
+  );
+  const totalG = w.people * w.portionG * 1.07;
+  const plan: Plan = {
+    ...first,
+    own: w.own ?? [],
+    pan,
+    hob,
+    dish: { ...dish, count: w.count },
+    starchMeasure: w.measure ?? 'level spoons',
+    method: { ...first.method, ...suggestSettings(hob, pan.diameterMm, totalG) },
+    rest: { ...first.rest, ...w.rest },
+    serve: { ...w.serve, at: iso(w.at) },
+    items: [
+      ...first.items.map((i) => (i.ingredientId === 'sugar' ? { ...i, grams: Math.round(totalG * w.sugarShare) } : i)),
+      ...(w.extra ?? []),
+    ],
+  };
+  const solved = solveStarch(refreshCarveOuts(plan, pantry), pantry);
+  const fitted = scaleToPeople(solved.plan, w.people, w.portionG, forecast(solved.plan, pantry).lossRel);
+  const again = solveStarch(fitted, pantry).plan;
+  const whole = again.items.map((i) => ({
+    ...i,
+    grams: i.grams >= 20 ? Math.round(i.grams) : Math.round(i.grams * 2) / 2,
+  }));
+  return refreshCarveOuts({ ...again, items: whole }, pantry);
+}
+
+/** The batch as another kitchen's pot would have made it: its words are read off the model with other truths. */
+function cookedOnce(
+  id: string,
+  plan: Plan,
+  pantry: Pantry,
+  at: number,
+  truth: { firmness: number; power: number; starch: number },
+  found: Partial<Found>,
+): Batch {
+  const promised = forecast(plan, pantry);
+  const starchG = plan.items.find((i) => i.ingredientId === 'cornstarch')?.grams ?? 0;
+  const real = forecast(
+    {
+      ...plan,
+      firmness: { ...plan.firmness, factor: plan.firmness.factor * truth.firmness },
+      hob: { ...plan.hob, powerTrim: plan.hob.powerTrim * truth.power },
+      items: plan.items.map((i) => (i.ingredientId === 'cornstarch' ? { ...i, grams: i.grams * truth.starch } : i)),
+    },
+    pantry,
+  );
+  const { events, endMs } = walk(plan, pantry, at - real.minutes.total * 60_000, id);
+  return {
+    id,
+    at: iso(endMs),
+    plan,
+    events,
+    promise: promiseOf(promised, starchG),
+    found: {
+      wordHot: real.hot.word,
+      wordServing: real.serving.word,
+      sweetness: 'right',
+      flaws: [],
+      note: '',
+      ...found,
+    },
+  };
+}
+
+/** Events of a cook that goes as forecast, up to and without `upTo`. */
+function walk(
+  plan: Plan,
+  pantry: Pantry,
+  startMs: number,
+  tag: string,
+  upTo?: string,
+): { events: CookEvent[]; endMs: number } {
+  const steps = stepsOf(plan, pantry, forecast(plan, pantry));
+  let ms = startMs;
+  const events: CookEvent[] = [{ kind: 'started', id: `${tag}-e0`, at: iso(ms) }];
+  for (const [i, step] of steps.entries()) {
+    if (step.id === upTo) break;
+    ms += step.seconds * 1000;
+    if (step.cue) events.push({ kind: 'observed', id: `${tag}-o${i}`, at: iso(ms), what: step.cue });
+    events.push({ kind: 'stepDone', id: `${tag}-e${i + 1}`, at: iso(ms), step: step.id });
+  }
+  return { events, endMs: ms };
+}
+
+/** The next day at a time of day, in the cook's own hours: minutes after the coming midnight, local offset given. */
+const supperAt = (nowMs: number, offsetMin: number, hour: number, minute: number): number => {
+  const local = nowMs - offsetMin * 60_000;
+  return Math.floor(local / DAY) * DAY + DAY + hour * 3_600_000 + minute * 60_000 + offsetMin * 60_000;
+};
+
+/**
+ * @param nowMs the moment of the first visit
+ * @param offsetMin minutes that UTC is ahead of the cook's clock (Date.getTimezoneOffset)
+ */
+export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
+  const hazelnut = nutMilk('hazelnut', 250, 1000);
+  const { massG: _m, fatPct: _f, ...homeHazelnut } = hazelnut;
+  const pantry = pantryWith([homeHazelnut]);
+  const at = supperAt(nowMs, offsetMin, 19, 30);
+
+  const plans = [
+    design({
+      id: 'choir-hazelnut',
+      name: 'Hazelnut set pudding',
+      people: 14,
+      portionG: 88,
+      milkId: homeHazelnut.id,
+      own: [homeHazelnut],
+      sugarShare: 0.085,
+      dish: 0,
+      count: 14,
+      pan: 1,
+      hob: 2,
+      serve: { style: 'turned out', word: 'wobbles', tempC: 8 },
+      at,
+      rest: { roomMin: 20, hours: 6 },
+    }),
+    design({
+      id: 'choir-vanilla',
+      name: 'Vanilla milk cups',
+      people: 6,
+      portionG: 135,
+      milkId: 'milk_whole',
+      sugarShare: 0.08,
+      dish: 1,
+      count: 6,
+      pan: 1,
+      hob: 1,
+      serve: { style: 'spooned', word: 'mounds', tempC: 8 },
+      at,
+      extra: [{ ingredientId: 'butter', grams: 15, stage: 'off the heat' }],
+    }),
+    design({
+      id: 'choir-coconut',
+      name: 'Coconut squares',
+      people: 16,
+      portionG: 50,
+      milkId: 'coconut_milk',
+      sugarShare: 0.1,
+      dish: 4,
+      count: 1,
+      pan: 1,
+      hob: 1,
+      serve: { style: 'cut', word: 'slices', tempC: 7 },
+      at,
+      measure: 'scale',
+      rest: { roomMin: 15, hours: 8 },
+    }),
+    design({
+      id: 'choir-almond',
+      name: 'Almond drinking cream',
+      people: 8,
+      portionG: 120,
+      milkId: 'almond_drink',
+      sugarShare: 0.07,
+      dish: 2,
+      count: 8,
+      pan: 1,
+      hob: 1,
+      serve: { style: 'spooned', word: 'coats', tempC: 12 },
+      at: at + DAY,
+      rest: { roomMin: 20, hours: 3 },
+    }),
+  ];
+  const [hazel, vanilla, coconut] = plans as [Plan, Plan, Plan, Plan];
+
+  const ago = (days: number, hour = 15) => supperAt(nowMs, offsetMin, hour, 0) - (days + 1) * DAY;
+  const batches = [
+    cookedOnce(
+      'b-hazel-1',
+      hazel,
+      pantry,
+      ago(18),
+      { firmness: 0.62, power: 0.92, starch: 0.95 },
+      { flaws: ['slumped'], note: 'Two of the moulds slid. Altos liked it anyway.' },
+    ),
+    cookedOnce(
+      'b-vanilla-1',
+      vanilla,
+      pantry,
+      ago(12),
+      { firmness: 0.95, power: 0.95, starch: 1.02 },
+      { note: 'Smooth. Gone before the second set of songs.' },
+    ),
+    cookedOnce(
+      'b-coconut-1',
+      coconut,
+      pantry,
+      ago(9),
+      { firmness: 1.3, power: 0.9, starch: 1.04 },
+      { sweetness: 'too much', note: 'Cut clean with a wet knife.' },
+    ),
+    cookedOnce(
+      'b-hazel-2',
+      hazel,
+      pantry,
+      ago(4),
+      { firmness: 0.66, power: 0.9, starch: 1 },
+      { note: 'Softer again than promised: the small ring?' },
+    ),
+  ];
+
+  const { events, endMs } = walk(vanilla, pantry, 0, 'c1', 'thicken');
+  const shift = nowMs - endMs - 45_000;
+  const cook: Cook = {
+    id: 'c-vanilla',
+    plan: vanilla,
+    events: events.map((e) => ({ ...e, at: iso(Date.parse(e.at) + shift) })),
+  };
+
+  return {
+    format: 'ovalis-kitchen',
+    version: 1,
+    exportedAt: iso(nowMs),
+    plans,
+    cooks: [cook],
+    batches,
+    ingredients: [homeHazelnut],
+    packs: [
+      { id: 'p-can', ingredientId: 'coconut_milk', name: 'can of coconut milk', grams: 400 },
+      { id: 'p-box', ingredientId: 'cornstarch', name: 'box of cornstarch', grams: 250 },
+      { id: 'p-carton', ingredientId: 'milk_whole', name: 'carton of milk', grams: 1030 },
+    ],
+    settings: DEFAULT_SETTINGS,
+  };
+}

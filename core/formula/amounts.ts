@@ -1,0 +1,66 @@
+import type { Pantry } from '../pantry/pantry';
+import { lookUp } from './compose';
+import type { Plan } from './plan';
+
+/** Cold liquid whisked with one part of starch: two parts or more, or it cakes (B). */
+export const SLURRY_PARTS = 2.5;
+
+/** The plan with another amount of one ingredient; the slurry's carve-out follows the starch. */
+export function withGrams(plan: Plan, ingredientId: string, grams: number, pantry: Pantry): Plan {
+  const clean = Math.max(0, Math.min(20000, grams));
+  return refreshCarveOuts(
+    { ...plan, items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: clean } : i)) },
+    pantry,
+  );
+}
+
+/** Another milk in the place of one, same grams. */
+export function withMilk(plan: Plan, fromId: string, toId: string, pantry: Pantry): Plan {
+  const swap = (id: string) => (id === fromId ? toId : id);
+  return refreshCarveOuts(
+    {
+      ...plan,
+      items: plan.items.map((i) => ({ ...i, ingredientId: swap(i.ingredientId) })),
+      carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: swap(c.ingredientId) })),
+    },
+    pantry,
+  );
+}
+
+/** Carves the slurry's liquid out of the pot's largest milk: enough to wet the starch, never more than half of it. */
+export function refreshCarveOuts(plan: Plan, pantry: Pantry): Plan {
+  const of = (group: string) =>
+    plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group).sort((a, b) => b.grams - a.grams);
+  const milk = of('milk').find((i) => i.stage === 'pot');
+  const starchG = of('thickener').reduce((sum, i) => sum + i.grams, 0);
+  if (!milk) return { ...plan, carveOuts: [] };
+  const grams = Math.min(milk.grams / 2, Math.ceil((starchG * SLURRY_PARTS) / 10) * 10);
+  const others = plan.carveOuts.filter((c) => c.stage !== 'slurry');
+  return { ...plan, carveOuts: [...others, { ingredientId: milk.ingredientId, grams, stage: 'slurry' }] };
+}
+
+/** Every amount times `factor`. @throws RangeError unless the factor is above zero */
+export function scale(plan: Plan, factor: number): Plan {
+  if (!(factor > 0)) throw new RangeError(`cannot scale by ${factor}; it should be above zero`);
+  return {
+    ...plan,
+    items: plan.items.map((i) => ({ ...i, grams: i.grams * factor })),
+    carveOuts: plan.carveOuts.map((c) => ({ ...c, grams: c.grams * factor })),
+  };
+}
+
+/**
+ * Scales so that what is left after cooking serves everybody.
+ * @param lossRel share of the mass that evaporates on the hob, 0 to 1, from the last forecast
+ */
+export function scaleToPeople(plan: Plan, people: number, portionG: number, lossRel: number): Plan {
+  const total = plan.items.reduce((sum, i) => sum + i.grams, 0);
+  return { ...scale(plan, (people * portionG) / (total * (1 - lossRel))), people, portionG };
+}
+
+/** Scales so that the cooked pudding fills the dishes to `fillRel` of their brim. */
+export function scaleToDish(plan: Plan, lossRel: number, densityGPerMl = 1.04, fillRel = 0.9): Plan {
+  const total = plan.items.reduce((sum, i) => sum + i.grams, 0);
+  const wanted = plan.dish.count * plan.dish.capacityMl * fillRel * densityGPerMl;
+  return scale(plan, wanted / (total * (1 - lossRel)));
+}

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+
+/** The pan on the hob. */
+export const PanSchema = z.object({
+  name: z.string().min(1).max(40),
+  diameterMm: z.number().min(80).max(500),
+  heightMm: z.number().min(40).max(400),
+  massG: z.number().min(150).max(8000),
+  material: z.enum(['steel', 'aluminium', 'iron']),
+});
+export type Pan = z.infer<typeof PanSchema>;
+
+export const HOB_KINDS = ['gas', 'electric', 'solid plate', 'induction'] as const;
+/** A ring of the hob. `powerTrim` is the cook's own calibration: 1 as rated, 0.9 runs cool. */
+export const HobSchema = z.object({
+  kind: z.enum(HOB_KINDS),
+  ratedW: z.number().min(300).max(6000),
+  powerTrim: z.number().min(0.3).max(2).default(1),
+});
+export type Hob = z.infer<typeof HobSchema>;
+
+/** What it is poured into. `count` equal dishes; plan area follows from volume and height. */
+export const DishSchema = z.object({
+  kind: z.enum(['mould', 'cup', 'bowl', 'tray']),
+  count: z.int('should be a whole number').min(1, 'should be at least 1').max(60, 'should be 60 or fewer'),
+  capacityMl: z.number().min(30, 'should be 30 ml or more').max(8000, 'should be 8000 ml or less'),
+  heightMm: z.number().min(10, 'should be 10 mm or more').max(250, 'should be 250 mm or less'),
+  wall: z.enum(['glass', 'ceramic', 'metal', 'plastic']),
+});
+export type Dish = z.infer<typeof DishSchema>;
+
+export const PANS: readonly Pan[] = [
+  { name: 'small steel pan, 16 cm', diameterMm: 160, heightMm: 90, massG: 700, material: 'steel' },
+  { name: 'steel pan, 20 cm', diameterMm: 200, heightMm: 110, massG: 1000, material: 'steel' },
+  { name: 'wide steel pan, 26 cm', diameterMm: 260, heightMm: 130, massG: 1800, material: 'steel' },
+  { name: 'aluminium pan, 20 cm', diameterMm: 200, heightMm: 110, massG: 600, material: 'aluminium' },
+];
+
+export const HOBS: readonly (Hob & { name: string })[] = [
+  { name: 'small gas ring', kind: 'gas', ratedW: 1000, powerTrim: 1 },
+  { name: 'medium gas ring', kind: 'gas', ratedW: 1900, powerTrim: 1 },
+  { name: 'large gas ring', kind: 'gas', ratedW: 3000, powerTrim: 1 },
+  { name: 'electric ring, 18 cm', kind: 'electric', ratedW: 1800, powerTrim: 1 },
+  { name: 'solid plate, 18 cm', kind: 'solid plate', ratedW: 1500, powerTrim: 1 },
+  { name: 'induction', kind: 'induction', ratedW: 1800, powerTrim: 1 },
+];
+
+export const DISHES: readonly (Dish & { name: string })[] = [
+  { name: 'small moulds, 95 ml', kind: 'mould', count: 1, capacityMl: 95, heightMm: 46, wall: 'metal' },
+  { name: 'cups, 150 ml', kind: 'cup', count: 1, capacityMl: 150, heightMm: 60, wall: 'ceramic' },
+  { name: 'glasses, 200 ml', kind: 'cup', count: 1, capacityMl: 200, heightMm: 85, wall: 'glass' },
+  { name: 'bowl, 1.5 l', kind: 'bowl', count: 1, capacityMl: 1500, heightMm: 95, wall: 'ceramic' },
+  { name: 'tray, 20 × 20 cm', kind: 'tray', count: 1, capacityMl: 1600, heightMm: 40, wall: 'metal' },
+  { name: 'big mould, 1 l', kind: 'mould', count: 1, capacityMl: 1000, heightMm: 90, wall: 'metal' },
+];
+
+/** Inner plan area of one dish, m2. */
+export const dishAreaM2 = (dish: Pick<Dish, 'capacityMl' | 'heightMm'>): number =>
+  (dish.capacityMl * 1e-6) / (dish.heightMm * 1e-3);

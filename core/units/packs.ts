@@ -1,0 +1,16 @@
+import { z } from 'zod';
+
+/** A can, carton or packet as the cook buys it: user data, because sizes differ by country and shop. */
+export const PackSchema = z.object({
+  id: z.string().min(1),
+  ingredientId: z.string().min(1),
+  name: z.string().min(1).max(60),
+  grams: z.number().positive().max(20000),
+});
+export type Pack = z.infer<typeof PackSchema>;
+
+/** Whole packs that cover `grams`, and what is left over. */
+export function packsFor(grams: number, pack: Pick<Pack, 'grams'>): { packs: number; leftOverG: number } {
+  const packs = Math.ceil(grams / pack.grams - 1e-9);
+  return { packs, leftOverG: packs * pack.grams - grams };
+}
