@@ -1,6 +1,20 @@
 import '../ui/global.css';
 import { Slot } from 'expo-router';
+import { View } from 'react-native';
+import { App } from '../features/shared/App';
+import { Problems } from '../features/shared/Problems';
+import { WorkLine } from '../features/shared/WorkLine';
 
 export default function Layout() {
-  return <Slot />;
+  return (
+    <App>
+      <View className="h-full flex-1 flex-col-reverse bg-field wide:flex-col">
+        <WorkLine />
+        <View className="min-h-0 flex-1">
+          <Problems />
+          <Slot />
+        </View>
+      </View>
+    </App>
+  );
 }

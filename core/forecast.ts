@@ -10,7 +10,7 @@ import { COARSE_STEP_S, runProgram, STEP_S, type PhaseEnd } from './pot/program'
 import { SCORCH } from './pot/scorch';
 import { STARCHES } from './pot/starch';
 import { coolInDish, hoursBelow, SAFE_COOLING, type CoolingPoint } from './set/cooling';
-import { ageingRate, GEL, gelModulusPa, standing, yieldPa, type Standing } from './set/firmness';
+import { ageingRate, gelModulusPa, standing, yieldPa, type Standing } from './set/firmness';
 import { boundsFor, stripPlace, upperBoundPa, wordAt, yieldAtPlace, type Bounds } from './texture/words';
 import { FILL, SCALE_SD_REL, JUG_SD_REL } from './units/measures';
 
@@ -26,6 +26,8 @@ export type Forecast = {
   nextDay: Firmness;
   /** strip places that hold 8 cooks in 10 */
   doubt: { low: number; high: number; sdLn: number; sources: { name: string; share: number }[] };
+  /** what each part does to the set at serving, in steps of the strip against leaving it out (milk: against water) */
+  pushes: { of: 'milk' | 'sugar' | 'steam lost'; steps: number }[];
   /** chance, 0 to 1, that the wanted word or firmer-but-within-band is met */
   chance: number;
   standing: Standing;
@@ -125,6 +127,31 @@ function doubtOf(
     sdLn: Math.sqrt(variance),
     sources: parts.map((p) => ({ name: p.name, share: (p.sd * p.sd) / variance })).sort((a, b) => b.share - a.share),
   };
+}
+
+/** Steps on the strip that milk (against water), sugar (against none) and the steam lost (against a lid) bring. */
+function pushesOf(plan: Plan, pantry: Pantry, bounds: Bounds, ageH: number): Forecast['pushes'] {
+  const place = (changed: Plan, evaporation = 1) => {
+    const { pot } = cookPot(changed, pantry, evaporation, 0, COARSE_STEP_S);
+    return judge(changed, pantry, pot, ageH, plan.serve.tempC, bounds).place;
+  };
+  const base = place(plan);
+  const groupOf = (id: string) => (plan.own.find((o) => o.id === id) ?? pantry.get(id))?.group;
+  const toWater = (id: string) => (groupOf(id) === 'milk' ? 'water' : id);
+  const water: Plan = {
+    ...plan,
+    items: plan.items.map((i) => ({ ...i, ingredientId: toWater(i.ingredientId) })),
+    carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: toWater(c.ingredientId) })),
+  };
+  const bare: Plan = {
+    ...plan,
+    items: plan.items.map((i) => (groupOf(i.ingredientId) === 'sweet' ? { ...i, grams: 0 } : i)),
+  };
+  return [
+    { of: 'milk', steps: base - place(water) },
+    { of: 'sugar', steps: base - place(bare) },
+    { of: 'steam lost', steps: base - place(plan, 0.05) },
+  ];
 }
 
 /** Chance that a lognormal yield stress falls in the wanted word's band. A stiffer step still stands, but is not what was wanted. */
@@ -236,6 +263,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, pot: Pot, phases: Phase
       high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds),
       ...doubt,
     },
+    pushes: pushesOf(plan, pantry, bounds, ageServingH),
     chance: chanceOf(plan.serve.word, yieldAtPlace(serving.place, bounds), doubt.sdLn, bounds),
     standing: stands,
     depthMm: depthM * 1000,

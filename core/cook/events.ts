@@ -19,6 +19,7 @@ const id = z.string().min(1);
 /** Everything that happens to a cook, in the order it was noted. Nothing is ever taken out: `undone` names what does not count. */
 export const CookEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('started'), id, at }),
+  z.object({ kind: z.literal('weighed'), id, at, item: z.string() }),
   z.object({ kind: z.literal('stepDone'), id, at, step: z.string() }),
   z.object({ kind: z.literal('steppedBack'), id, at }),
   z.object({ kind: z.literal('paused'), id, at }),

@@ -14,6 +14,8 @@ export type CookState = {
   turnedOutMs: number;
   /** the hob as the cook set it, if it was touched in this step */
   setting: number | undefined;
+  /** what has been weighed out, by stage and ingredient */
+  weighed: string[];
   observations: { id: string; what: Observation; atMs: number; step: StepId }[];
   notes: { id: string; text: string; atMs: number }[];
   /** each step's start and end, pauses taken out */
@@ -44,6 +46,7 @@ export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): Co
     fridgeMs: NaN,
     turnedOutMs: NaN,
     setting: undefined,
+    weighed: [],
     observations: [],
     notes: [],
     done: [],
@@ -58,6 +61,9 @@ export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): Co
         state.stage = 'cooking';
         state.startedMs = ms;
         state.stepStartedMs = ms;
+        break;
+      case 'weighed':
+        state.weighed.push(event.item);
         break;
       case 'stepDone': {
         const step = steps[state.stepIndex];

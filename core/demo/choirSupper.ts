@@ -145,7 +145,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
 
   const plans = [
     design({
-      id: 'choir-hazelnut',
+      id: 'choir-1-hazelnut',
       name: 'Hazelnut set pudding',
       people: 14,
       portionG: 88,
@@ -161,7 +161,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       rest: { roomMin: 20, hours: 6 },
     }),
     design({
-      id: 'choir-vanilla',
+      id: 'choir-2-vanilla',
       name: 'Vanilla milk cups',
       people: 6,
       portionG: 135,
@@ -176,7 +176,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       extra: [{ ingredientId: 'butter', grams: 15, stage: 'off the heat' }],
     }),
     design({
-      id: 'choir-coconut',
+      id: 'choir-3-coconut',
       name: 'Coconut squares',
       people: 16,
       portionG: 50,
@@ -192,7 +192,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       rest: { roomMin: 15, hours: 8 },
     }),
     design({
-      id: 'choir-almond',
+      id: 'choir-4-almond',
       name: 'Almond drinking cream',
       people: 8,
       portionG: 120,

@@ -1,4 +1,4 @@
-import type { Base, Ingredient, StarchSpecies } from '../pantry/ingredient';
+import type { Ingredient, StarchSpecies } from '../pantry/ingredient';
 import type { Pantry } from '../pantry/pantry';
 import { STAGES, type Plan, type Stage } from './plan';
 

@@ -1,0 +1,1 @@
+export { BatchPage as default } from '../features/book/BatchPage';

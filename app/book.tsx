@@ -1,0 +1,1 @@
+export { BookRoom as default } from '../features/book/BookRoom';

@@ -1,0 +1,1 @@
+export { PlanRoom as default } from '../features/plan/PlanRoom';

@@ -1,0 +1,1 @@
+export { PotRoom as default } from '../features/pot/PotRoom';

@@ -1,0 +1,1 @@
+export { SetRoom as default } from '../features/set/SetRoom';

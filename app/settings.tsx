@@ -1,0 +1,1 @@
+export { SettingsRoom as default } from '../features/settings/SettingsRoom';

@@ -1,0 +1,215 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch';
+import { countingEvents } from '../../core/cook/fold';
+import { SET_WORDS } from '../../core/formula/plan';
+import { lookUp } from '../../core/formula/compose';
+import { pantryWith } from '../../core/pantry/pantry';
+import { stripMiddle, wordAt } from '../../core/texture/words';
+import { useCollection, useRemove, useSave } from '../../storage/hooks';
+import { Choices } from '../../ui/Choices';
+import { Field } from '../../ui/Field';
+import { Key } from '../../ui/Key';
+import { Empty } from '../../ui/Notice';
+import { SetStrip } from '../../ui/SetStrip';
+import { Type } from '../../ui/Type';
+import { useApp } from '../shared/App';
+import { newId } from '../shared/ids';
+import { Room } from '../shared/Room';
+import { useMounted } from '../shared/useNow';
+import { Legend } from './Legend';
+import { rememberRemoved } from './removed';
+import { useNextTime } from './useNextTime';
+import { adviceSays, missSays } from './words';
+
+const EVENT_SAYS: Record<string, string> = {
+  started: 'started',
+  paused: 'paused',
+  resumed: 'went on',
+  steppedBack: 'one step back',
+  poured: 'poured',
+  intoFridge: 'into the fridge',
+  turnedOut: 'turned out',
+};
+
+/** One batch: what was promised, what came out, and what to do next time. Every tap is kept at once. */
+export function BatchPage() {
+  const { id } = useLocalSearchParams<{ id?: string }>();
+  const { fmt, ready, setWhere } = useApp();
+  const router = useRouter();
+  const batches = useCollection('batches');
+  const plans = useCollection('plans');
+  const save = useSave('batches');
+  const savePlan = useSave('plans');
+  const remove = useRemove('batches');
+  const mounted = useMounted();
+  const batch = mounted ? batches.data?.find((b) => b.id === id) : undefined;
+  const next = useNextTime(batch, batches.data ?? []);
+  const back = <Key label="Book" icon={ArrowLeft} stacked onPress={() => router.push('/book')} />;
+  if (!batch) {
+    return (
+      <Room name="Batch" title="Batch" actions={back}>
+        {mounted && ready && batches.isSuccess ? (
+          <Empty word="not in the book" text="This batch was deleted, or the address is not whole.">
+            <Key label="To the book" onPress={() => router.push('/book')} />
+          </Empty>
+        ) : null}
+      </Room>
+    );
+  }
+  const change = (part: Partial<Found>) => save.mutate({ ...batch, found: { ...batch.found, ...part } });
+  const takeUp = () => {
+    if (!next.data) return;
+    const existing = plans.data?.find((p) => p.id === batch.plan.id);
+    const plan = existing
+      ? { ...next.data.plan, name: existing.name, serve: existing.serve }
+      : { ...next.data.plan, id: newId('plan') };
+    savePlan.mutate(plan);
+    setWhere({ planId: plan.id });
+    router.push(`/plan?id=${plan.id}` as '/plan');
+  };
+  const words = SET_WORDS.map((w) => ({ value: w, label: w }));
+  return (
+    <Room
+      name={`${batch.plan.name}, batch`}
+      title={batch.plan.name}
+      sub={`${fmt.weekday(Date.parse(batch.at))}, ${batch.plan.people} people`}
+      tag={{ letter: batch.plan.name[0]!.toUpperCase(), tint: 0 }}
+      actions={back}
+      right={<Log batch={batch} />}
+    >
+      <View className="gap-4 px-4 py-3 wide:px-6">
+        <View className="gap-1">
+          <SetStrip
+            promised={batch.promise.servingPlace}
+            low={batch.promise.low}
+            high={batch.promise.high}
+            {...(batch.found.wordServing ? { found: stripMiddle(batch.found.wordServing) } : {})}
+            labels
+            label={`Promised ${wordAt(batch.promise.servingPlace)}, came out ${batch.found.wordServing ?? 'not written down'}`}
+          />
+          <Legend />
+          <Type kind="title">{`Promised ${wordAt(batch.promise.servingPlace)}: ${missSays(batch)}`}</Type>
+        </View>
+        {next.data ? (
+          <View className="gap-2 rounded-plate border-edge border-onyolk bg-yolk p-3">
+            <Type kind="strong" tone="onyolk">
+              Next time
+            </Type>
+            <Type kind="amount" tone="onyolk" level={2} testID="next-time">
+              {next.data.advice.length
+                ? next.data.advice.map((a) => adviceSays(a, batch.plan, fmt)).join(', ')
+                : 'the same again'}
+            </Type>
+            <Type tone="onyolk">{`From ${next.data.batches} ${next.data.batches === 1 ? 'batch' : 'batches'} of this milk: sets at ${next.data.factor.toFixed(2)} of the model, ± ${Math.round(next.data.sdLn * 100)} %.`}</Type>
+            <Key label="Put it into the plan" size="amount" onPress={takeUp} />
+          </View>
+        ) : null}
+        <Choices
+          label="At serving it was"
+          value={batch.found.wordServing}
+          options={words}
+          onChoose={(wordServing) => change({ wordServing })}
+        />
+        <Choices
+          label="Hot in the pot it was"
+          value={batch.found.wordHot}
+          options={words}
+          onChoose={(wordHot) => change({ wordHot })}
+        />
+        <Choices
+          label="Sweetness"
+          value={batch.found.sweetness}
+          options={SWEETNESS.map((v) => ({ value: v, label: v }))}
+          onChoose={(sweetness) => change({ sweetness })}
+        />
+        <View className="gap-2">
+          <Type kind="strong">Flaws</Type>
+          <View className="flex-row flex-wrap gap-2">
+            {FLAWS.map((f) => {
+              const on = batch.found.flaws.includes(f);
+              return (
+                <Key
+                  key={f}
+                  role="checkbox"
+                  label={f}
+                  selected={on}
+                  onPress={() =>
+                    change({ flaws: on ? batch.found.flaws.filter((v) => v !== f) : [...batch.found.flaws, f] })
+                  }
+                />
+              );
+            })}
+          </View>
+        </View>
+        <NoteField key={batch.id} initial={batch.found.note} onChange={(note) => change({ note })} />
+        <Key
+          label="Delete this batch"
+          kind="harm"
+          onPress={() => {
+            rememberRemoved(batch);
+            remove.mutate(batch.id);
+            router.push('/book');
+          }}
+          className="self-start"
+        />
+      </View>
+    </Room>
+  );
+}
+
+function NoteField({ initial, onChange }: { initial: string; onChange: (note: string) => void }) {
+  const [note, setNote] = useState(initial);
+  return (
+    <Field
+      label="Note"
+      value={note}
+      multiline
+      numberOfLines={3}
+      maxLength={2000}
+      onChangeText={(text) => {
+        setNote(text);
+        onChange(text);
+      }}
+    />
+  );
+}
+
+function Log({ batch }: { batch: Batch }) {
+  const { fmt } = useApp();
+  const pantry = pantryWith(batch.plan.own);
+  const events = countingEvents(batch);
+  return (
+    <View className="gap-3">
+      <Type kind="title" level={2}>
+        What went in
+      </Type>
+      <View>
+        {batch.plan.items.map((i) => (
+          <View key={i.ingredientId} className="flex-row justify-between gap-3 border-b-hair border-line py-1">
+            <Type className="shrink">{lookUp(pantry, batch.plan, i.ingredientId).name}</Type>
+            <Type kind="strong">{fmt.grams(i.grams)}</Type>
+          </View>
+        ))}
+      </View>
+      {events.length ? (
+        <>
+          <Type kind="title" level={2}>
+            How it went
+          </Type>
+          <View>
+            {events
+              .filter((e) => e.kind !== 'weighed')
+              .map((e) => (
+                <Type
+                  key={e.id}
+                >{`${fmt.time(Date.parse(e.at))}  ${e.kind === 'observed' ? e.what : e.kind === 'noted' ? e.text : e.kind === 'stepDone' ? `done: ${e.step}` : e.kind === 'hobSet' ? `hob ${e.setting}` : (EVENT_SAYS[e.kind] ?? e.kind)}`}</Type>
+              ))}
+          </View>
+        </>
+      ) : null}
+    </View>
+  );
+}

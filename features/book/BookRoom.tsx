@@ -1,0 +1,246 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { learnFirmness } from '../../core/book/nextTime';
+import { promiseOf, type Batch } from '../../core/book/batch';
+import { foldCook } from '../../core/cook/fold';
+import { stepsOf } from '../../core/cook/steps';
+import { pantryWith } from '../../core/pantry/pantry';
+import { stripMiddle } from '../../core/texture/words';
+import { useCollection, useSave } from '../../storage/hooks';
+import { model } from '../../workers/client';
+import { Field } from '../../ui/Field';
+import { Key } from '../../ui/Key';
+import { Empty } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { SetStrip } from '../../ui/SetStrip';
+import { Sheet } from '../../ui/Sheet';
+import { Tag } from '../../ui/Tag';
+import { Type } from '../../ui/Type';
+import { UndoBar } from '../../ui/UndoBar';
+import { useApp } from '../shared/App';
+import { newId } from '../shared/ids';
+import { Room } from '../shared/Room';
+import { useMounted } from '../shared/useNow';
+import { Legend } from './Legend';
+import { takeRemoved } from './removed';
+import { useNextTime } from './useNextTime';
+import { adviceSays, missSays } from './words';
+
+const found = (b: Batch, text: string) => {
+  const hay = [
+    b.plan.name,
+    b.found.note,
+    b.found.wordServing,
+    b.found.wordHot,
+    ...b.found.flaws,
+    ...b.plan.items.map((i) => i.ingredientId.replaceAll('_', ' ')),
+  ]
+    .join(' ')
+    .toLowerCase();
+  return text
+    .toLowerCase()
+    .split(/\s+/)
+    .every((w) => hay.includes(w));
+};
+
+/** The book: advice first, because that is why one opens it; then each batch, promised against what came out. */
+export function BookRoom() {
+  const { fmt, ready, setWhere } = useApp();
+  const router = useRouter();
+  const stored = useCollection('batches');
+  const save = useSave('batches');
+  const mounted = useMounted();
+  const [text, setText] = useState('');
+  const [writing, setWriting] = useState(false);
+  const [gone, setGone] = useState<Batch | undefined>(takeRemoved);
+  const all = mounted ? [...(stored.data ?? [])].sort((a, b) => Date.parse(b.at) - Date.parse(a.at)) : [];
+  const shown = all.filter((b) => found(b, text.trim()));
+  const latest = all.find((b) => b.found.wordServing);
+  const next = useNextTime(latest, all);
+  const learnt = learnFirmness(all);
+  const tints = [...new Set(all.map((b) => b.plan.name))];
+  const loaded = mounted && ready && stored.isSuccess;
+
+  return (
+    <Room
+      name="Book"
+      title="Book"
+      sub={loaded ? `${all.length} ${all.length === 1 ? 'batch' : 'batches'}` : undefined}
+      foot={
+        <View>
+          {gone ? (
+            <UndoBar
+              text={`${gone.plan.name}, ${fmt.day(Date.parse(gone.at))}, is gone`}
+              onUndo={() => {
+                save.mutate(gone);
+                setGone(undefined);
+              }}
+              onGone={() => setGone(undefined)}
+            />
+          ) : null}
+          <View className="border-t-rim border-ink bg-field px-3 py-2 wide:px-6">
+            <Key kind="ink" size="amount" label="Write down a batch" onPress={() => setWriting(true)} />
+          </View>
+        </View>
+      }
+      right={
+        loaded && all.length ? (
+          <View className="gap-1">
+            <Type kind="title" level={2}>
+              My kitchen
+            </Type>
+            <Row
+              title="Sets against the model"
+              sub={`from ${learnt.batches} written words, ± ${Math.round(learnt.sdLn * 100)} %`}
+              value={`× ${learnt.factor.toFixed(2)}`}
+            />
+            <Row
+              title="As promised"
+              value={`${all.filter((b) => missSays(b) === 'as promised').length} of ${all.filter((b) => b.found.wordServing).length}`}
+            />
+            <Type kind="small" tone="quiet">
+              Each word is a band, so one batch moves the factor little. Plans take it up through Next time.
+            </Type>
+          </View>
+        ) : undefined
+      }
+    >
+      {loaded && all.length === 0 ? (
+        <Empty word="one faint egg" text="Cook once, then this fills." />
+      ) : loaded ? (
+        <>
+          {latest && next.data && next.data.advice.length ? (
+            <Pressable
+              role="button"
+              onPress={() => router.push(`/batch?id=${latest.id}` as '/batch')}
+              className="border-b-rim border-ink bg-yolk px-4 py-3 wide:px-6"
+            >
+              <Type kind="strong" tone="onyolk">{`Next time, ${latest.plan.name}`}</Type>
+              <Type kind="amount" tone="onyolk" level={2} testID="advice">
+                {next.data.advice.map((a) => adviceSays(a, latest.plan, fmt)).join(', ')}
+              </Type>
+              <Type tone="onyolk">{`${missSays(latest)}; ${next.data.batches} ${next.data.batches === 1 ? 'batch' : 'batches'} of this milk`}</Type>
+            </Pressable>
+          ) : null}
+          <View className="gap-3 px-4 py-3 wide:px-6">
+            <Legend />
+            <Field
+              label="Search"
+              value={text}
+              onChangeText={setText}
+              inputMode="search"
+              placeholder="name, milk, flaw, note"
+            />
+          </View>
+          <View className="border-t-rim border-ink bg-plate">
+            {shown.map((b) => (
+              <Pressable
+                key={b.id}
+                role="link"
+                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ?? 'not written down'}, ${missSays(b)}`}
+                onPress={() => router.push(`/batch?id=${b.id}` as '/batch')}
+                className="gap-1 border-b-hair border-line px-4 py-3 active:opacity-70 wide:px-6"
+              >
+                <View className="flex-row items-center gap-3">
+                  <Tag letter={b.plan.name[0]!.toUpperCase()} tint={tints.indexOf(b.plan.name)} size={30} />
+                  <Type kind="key" className="min-w-0 flex-1">
+                    {b.plan.name}
+                  </Type>
+                  <Type tone="quiet">{fmt.day(Date.parse(b.at))}</Type>
+                </View>
+                <View className="flex-row items-center gap-4">
+                  <View className="w-[200px]">
+                    <SetStrip
+                      promised={b.promise.servingPlace}
+                      {...(b.found.wordServing ? { found: stripMiddle(b.found.wordServing) } : {})}
+                      label={`promised ${b.promise.servingPlace.toFixed(1)} of 5`}
+                    />
+                  </View>
+                  <View className="min-w-0 flex-1">
+                    <Type kind="strong">{b.found.wordServing ?? 'not written down'}</Type>
+                    <Type kind="small" tone="quiet">
+                      {[missSays(b), ...b.found.flaws].join(', ')}
+                    </Type>
+                  </View>
+                </View>
+              </Pressable>
+            ))}
+            {shown.length === 0 ? <Type className="px-4 py-6">{`No batch with “${text.trim()}”.`}</Type> : null}
+          </View>
+        </>
+      ) : null}
+      <WriteSheet
+        open={writing}
+        onClose={() => setWriting(false)}
+        onMade={(id, cookId) => {
+          setWriting(false);
+          if (cookId) setWhere({ cookId });
+          router.push(`/batch?id=${id}` as '/batch');
+        }}
+      />
+    </Room>
+  );
+}
+
+/** From a cook that was poured, or from a plan that was cooked without the pot. */
+function WriteSheet({
+  open,
+  onClose,
+  onMade,
+}: {
+  open: boolean;
+  onClose: () => void;
+  onMade: (batchId: string, cookId?: string) => void;
+}) {
+  const { fmt } = useApp();
+  const plans = useCollection('plans');
+  const cooks = useCollection('cooks');
+  const saveBatch = useSave('batches');
+  const saveCook = useSave('cooks');
+  const poured = (cooks.data ?? [])
+    .filter((c) => !c.batchId)
+    .map((cook) => ({ cook, state: foldCook(cook, stepsOf(cook.plan, pantryWith(cook.plan.own), { phases: [] })) }))
+    .filter(({ state }) => !Number.isNaN(state.pouredMs));
+  const write = async (plan: Batch['plan'], at: number, cook?: (typeof poured)[number]['cook']) => {
+    const id = newId('batch');
+    const forecast = await model().forecast(plan);
+    const starchG = plan.items.find((i) => i.ingredientId === 'cornstarch')?.grams ?? 0;
+    saveBatch.mutate({
+      id,
+      ...(cook ? { cookId: cook.id } : {}),
+      at: new Date(at).toISOString(),
+      plan,
+      events: cook?.events ?? [],
+      promise: promiseOf(forecast, starchG),
+      found: { flaws: [], note: '' },
+    });
+    if (cook) saveCook.mutate({ ...cook, batchId: id });
+    onMade(id, cook?.id);
+  };
+  return (
+    <Sheet open={open} title="Write down a batch" onClose={onClose}>
+      {poured.length ? (
+        <>
+          <Type kind="title" level={3}>
+            Poured
+          </Type>
+          {poured.map(({ cook, state }) => (
+            <Row
+              key={cook.id}
+              title={cook.plan.name}
+              sub={`poured ${fmt.weekday(state.pouredMs)} ${fmt.time(state.pouredMs)}`}
+              onPress={() => void write(cook.plan, state.pouredMs, cook)}
+            />
+          ))}
+        </>
+      ) : null}
+      <Type kind="title" level={3}>
+        From a plan, cooked without the pot
+      </Type>
+      {(plans.data ?? []).map((p) => (
+        <Row key={p.id} title={p.name} sub={`${p.people} people`} onPress={() => void write(p, Date.now())} />
+      ))}
+    </Sheet>
+  );
+}

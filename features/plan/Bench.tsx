@@ -1,0 +1,153 @@
+import Plus from 'lucide-react-native/icons/plus';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Forecast } from '../../core/forecast';
+import { refreshCarveOuts, withGrams, withMilk } from '../../core/formula/amounts';
+import { atStages, lookUp } from '../../core/formula/compose';
+import type { Plan, PlanItem } from '../../core/formula/plan';
+import { spoonEffect } from '../../core/formula/solve';
+import type { Ingredient } from '../../core/pantry/ingredient';
+import { pantryWith } from '../../core/pantry/pantry';
+import { FILL, toSpoons } from '../../core/units/measures';
+import { Key } from '../../ui/Key';
+import { Spoons } from '../../ui/Spoons';
+import { Stepper } from '../../ui/Stepper';
+import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
+import type { Formatter } from '../shared/format';
+import { IngredientSheet } from './IngredientSheet';
+
+const SWATCH = {
+  thickener: 'bg-ink',
+  milk: 'bg-coolF',
+  sweet: 'bg-bayF',
+  fat: 'bg-yolk',
+  flavour: 'bg-plate',
+} as const;
+
+const stepFor = (i: Ingredient, grams: number) =>
+  i.group === 'thickener' ? 1 : grams >= 500 ? 25 : grams >= 60 ? 5 : grams >= 15 ? 1 : 0.5;
+
+/** What spoons in place of the scale do, said in one line. */
+function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): string {
+  if (grams === 0) return 'left out';
+  if (i.group === 'thickener') {
+    const s = spoonEffect(grams, i.densityGPerMl, fmt.settings.spoons);
+    const firmer = Math.round((s.stressRatio - 1) * 100);
+    const effect =
+      Math.abs(s.errorG) < 0.05
+        ? 'exact'
+        : `${s.errorG > 0 ? '+' : '−'}${fmt.grams(Math.abs(s.errorG))}, ${firmer === 0 ? 'same set' : `${Math.abs(firmer)} % ${firmer > 0 ? 'firmer' : 'softer'}`}`;
+    const rounded =
+      plan.starchMeasure === 'rounded spoons'
+        ? `, or ${fmt.spoons(toSpoons(grams / FILL.rounded.factor, i.densityGPerMl, fmt.settings.spoons))} rounded`
+        : '';
+    return `${fmt.spoons(s)}, level: ${effect}${rounded}`;
+  }
+  const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
+  const spoons = fmt.spoons(toSpoons(grams, i.densityGPerMl, fmt.settings.spoons, { cups }));
+  return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : `${spoons}, level`;
+}
+
+/** The ratio bench: each amount with its keys, in grams and in the cook's spoons. */
+export function Bench({
+  plan,
+  onChange,
+}: {
+  plan: Plan;
+  forecast: Forecast | undefined;
+  onChange: (next: Plan, starchTouched?: boolean) => void;
+}) {
+  const fmt = useFormat();
+  const pantry = pantryWith(plan.own);
+  const [picking, setPicking] = useState<{ replace?: string } | undefined>();
+  const stages = atStages(plan, pantry);
+  const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
+  const order = { thickener: 0, milk: 1, sweet: 2, fat: 3, flavour: 4 } as const;
+  const items = plan.items
+    .map((item) => ({ item, ingredient: lookUp(pantry, plan, item.ingredientId) }))
+    .sort((a, b) => order[a.ingredient.group] - order[b.ingredient.group]);
+
+  const choose = (chosen: Ingredient) => {
+    const own = chosen.own && !plan.own.some((o) => o.id === chosen.id) ? [...plan.own, chosen] : plan.own;
+    const base = { ...plan, own };
+    const nextPantry = pantryWith(own);
+    if (picking?.replace) onChange(withMilk(base, picking.replace, chosen.id, nextPantry));
+    else if (!plan.items.some((i) => i.ingredientId === chosen.id)) {
+      const stage: PlanItem['stage'] =
+        chosen.group === 'thickener'
+          ? 'slurry'
+          : chosen.group === 'fat' || chosen.id === 'vanilla' || chosen.id === 'flower_water'
+            ? 'off the heat'
+            : 'pot';
+      const grams = chosen.group === 'milk' ? 100 : chosen.group === 'flavour' ? 2 : 10;
+      onChange(
+        refreshCarveOuts({ ...base, items: [...plan.items, { ingredientId: chosen.id, grams, stage }] }, nextPantry),
+      );
+    }
+    setPicking(undefined);
+  };
+
+  return (
+    <View className="border-y-rim border-ink bg-plate">
+      {items.map(({ item, ingredient }) => {
+        const s = toSpoons(item.grams, ingredient.densityGPerMl, fmt.settings.spoons);
+        const back = keptBack(ingredient.id);
+        const replaceable = ingredient.group === 'milk' || ingredient.group === 'sweet';
+        return (
+          <View key={item.ingredientId} className="border-b-hair border-line px-3 py-2 wide:px-6">
+            <Stepper
+              testID={`amount-${item.ingredientId}`}
+              name={ingredient.name}
+              swatch={SWATCH[ingredient.group]}
+              value={item.grams}
+              unit="g"
+              step={stepFor(ingredient, item.grams)}
+              onChange={(grams) =>
+                onChange(withGrams(plan, item.ingredientId, grams, pantry), ingredient.group === 'thickener')
+              }
+              {...(replaceable ? { onName: () => setPicking({ replace: item.ingredientId }) } : {})}
+              picture={ingredient.group === 'thickener' && item.grams > 0 ? <Spoons tbsp={s.tbsp} tsp={s.tsp} /> : null}
+              sub={[
+                spoonLine(ingredient, item.grams, plan, fmt),
+                back ? `${fmt.grams(back)} of it kept back cold for the slurry` : '',
+              ]
+                .filter(Boolean)
+                .join('; ')}
+            />
+          </View>
+        );
+      })}
+      <View className="flex-row items-center justify-between gap-3 px-3 py-2 wide:px-6">
+        <Type tone="quiet" className="shrink">
+          Butter, spice, another milk
+        </Type>
+        <Key label="Add" icon={Plus} onPress={() => setPicking({})} />
+      </View>
+      <IngredientSheet
+        open={picking !== undefined}
+        replacing={picking?.replace ? lookUp(pantry, plan, picking.replace) : undefined}
+        plan={plan}
+        onClose={() => setPicking(undefined)}
+        onChoose={choose}
+        onRemove={
+          picking?.replace && plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk').length > 1
+            ? () => {
+                onChange(
+                  refreshCarveOuts(
+                    {
+                      ...plan,
+                      items: plan.items.filter((i) => i.ingredientId !== picking.replace),
+                      carveOuts: plan.carveOuts.filter((c) => c.ingredientId !== picking.replace),
+                    },
+                    pantry,
+                  ),
+                );
+                setPicking(undefined);
+              }
+            : undefined
+        }
+      />
+    </View>
+  );
+}

@@ -1,0 +1,461 @@
+import { addDays } from 'date-fns/addDays';
+import { startOfDay } from 'date-fns/startOfDay';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Forecast } from '../../core/forecast';
+import { scaleToDish, scaleToPeople } from '../../core/formula/amounts';
+import { wholeMixture, massG } from '../../core/formula/compose';
+import { SET_WORDS, type Plan } from '../../core/formula/plan';
+import { DISHES, DishSchema, HOBS, PANS } from '../../core/pantry/kitchen';
+import { pantryWith } from '../../core/pantry/pantry';
+import { suggestSettings } from '../../core/pot/hob';
+import { fahrenheitToCelsius } from '../../core/units/measures';
+import { Choices } from '../../ui/Choices';
+import { Field } from '../../ui/Field';
+import { HobOvals } from '../../ui/HobOvals';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Sheet } from '../../ui/Sheet';
+import { Stepper } from '../../ui/Stepper';
+import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
+import { parseTimeOfDay } from '../shared/format';
+import { useNow } from '../shared/useNow';
+import { MEASURE_SAYS, SET_SAYS, STYLE_SAYS } from './words';
+
+type Part = 'name' | 'people' | 'set' | 'serve' | 'dish' | 'pan' | 'method' | 'rest' | 'measure';
+type Props = { plan: Plan; forecast: Forecast | undefined; onChange: (next: Plan) => void };
+
+/** Everything of the plan that is not an amount, a line each with a sheet behind it. */
+export function PlanRows(props: Props) {
+  const { plan, forecast } = props;
+  const fmt = useFormat();
+  const [part, setPart] = useState<Part | undefined>();
+  const at = Date.parse(plan.serve.at);
+  const open = (p: Part) => () => setPart(p);
+  const { method, dish, rest } = plan;
+  const title: Record<Part, string> = {
+    name: 'Name',
+    people: 'For how many',
+    set: 'The set you want',
+    serve: 'Served',
+    dish: 'Poured into',
+    pan: 'Pan and ring',
+    method: 'On the hob',
+    rest: 'Rest and fridge',
+    measure: 'How you measure starch',
+  };
+  return (
+    <View>
+      <Row
+        title="Wanted"
+        sub={SET_SAYS[plan.serve.word]}
+        value={plan.serve.word}
+        onPress={open('set')}
+        testID="row-set"
+      />
+      <Row
+        title="People"
+        sub={`${fmt.grams(plan.portionG)} each`}
+        value={String(plan.people)}
+        onPress={open('people')}
+        testID="row-people"
+      />
+      <Row
+        title="Served"
+        sub={`${STYLE_SAYS[plan.serve.style]}, ${fmt.temp(plan.serve.tempC)}, ${fmt.weekday(at)}`}
+        value={fmt.time(at)}
+        onPress={open('serve')}
+        testID="row-serve"
+      />
+      <Row
+        title="Dish"
+        sub={
+          forecast ? `${Math.round(forecast.depthMm)} mm deep, ${Math.round(forecast.fillRel * 100)} % full` : dish.wall
+        }
+        value={`${dish.count} × ${fmt.ml(dish.capacityMl)}`}
+        onPress={open('dish')}
+        testID="row-dish"
+      />
+      <Row
+        title="Pan and ring"
+        sub={`${plan.hob.kind}, ${plan.hob.ratedW} W`}
+        value={`${plan.pan.diameterMm / 10} cm`}
+        onPress={open('pan')}
+      />
+      <Row
+        title="On the hob"
+        sub={`stir every ${method.stirEveryS} s, hob ${method.heatSetting} then ${method.simmerSetting}`}
+        value={`${method.cookOnMin} min on`}
+        onPress={open('method')}
+      />
+      <Row
+        title="Rest"
+        sub={`${rest.covered ? 'covered' : 'open'}, ${rest.roomMin} min in the room, fridge ${fmt.temp(rest.fridgeC)}`}
+        value={fmt.hours(rest.hours)}
+        onPress={open('rest')}
+      />
+      <Row title="Starch by" value={MEASURE_SAYS[plan.starchMeasure].label.toLowerCase()} onPress={open('measure')} />
+      <Row title="Name" value={plan.name} onPress={open('name')} />
+      <Sheet open={part !== undefined} title={part ? title[part] : ''} onClose={() => setPart(undefined)}>
+        {part ? <PartForm part={part} {...props} onDone={() => setPart(undefined)} /> : null}
+      </Sheet>
+    </View>
+  );
+}
+
+function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Part; onDone: () => void }) {
+  const fmt = useFormat();
+  switch (part) {
+    case 'name':
+      return <NameForm plan={plan} onChange={onChange} onDone={onDone} />;
+    case 'people':
+      return (
+        <>
+          <Stepper
+            name="People"
+            value={plan.people}
+            unit=""
+            step={1}
+            min={1}
+            max={60}
+            onChange={(people) =>
+              onChange(scaleToPeople(plan, Math.round(people), plan.portionG, forecast?.lossRel ?? 0.06))
+            }
+          />
+          <Stepper
+            name="Portion"
+            value={plan.portionG}
+            unit="g"
+            step={5}
+            min={30}
+            max={500}
+            onChange={(portionG) => onChange(scaleToPeople(plan, plan.people, portionG, forecast?.lossRel ?? 0.06))}
+          />
+          <Type tone="quiet">Every amount follows, steam counted in.</Type>
+          {plan.dish.kind === 'tray' || plan.dish.kind === 'bowl' ? null : (
+            <Key
+              label={`${plan.people} dishes, one each`}
+              onPress={() => onChange({ ...plan, dish: { ...plan.dish, count: plan.people } })}
+            />
+          )}
+        </>
+      );
+    case 'set':
+      return (
+        <Choices
+          label="At serving"
+          column
+          value={plan.serve.word}
+          options={SET_WORDS.map((w) => ({ value: w, label: w, sub: SET_SAYS[w] }))}
+          onChoose={(word) => {
+            onChange({ ...plan, serve: { ...plan.serve, word } });
+            onDone();
+          }}
+        />
+      );
+    case 'serve':
+      return <ServeForm plan={plan} onChange={onChange} />;
+    case 'dish':
+      return (
+        <>
+          <Choices
+            label="Kind"
+            column
+            value={DISHES.findIndex((d) => d.kind === plan.dish.kind && d.capacityMl === plan.dish.capacityMl)}
+            options={DISHES.map((d, i) => ({ value: i, label: d.name, sub: `${d.heightMm} mm high, ${d.wall}` }))}
+            onChoose={(i) => {
+              const { name: _n, ...dish } = DISHES[i]!;
+              onChange({ ...plan, dish: { ...dish, count: dish.capacityMl > 600 ? 1 : plan.people } });
+            }}
+          />
+          <Stepper
+            name="How many"
+            value={plan.dish.count}
+            unit=""
+            step={1}
+            min={1}
+            max={60}
+            onChange={(count) => onChange({ ...plan, dish: { ...plan.dish, count: Math.round(count) } })}
+          />
+          <Stepper
+            name="Each holds"
+            value={plan.dish.capacityMl}
+            unit="ml"
+            step={10}
+            min={30}
+            max={8000}
+            onChange={(capacityMl) => onChange({ ...plan, dish: { ...plan.dish, capacityMl } })}
+          />
+          <Stepper
+            name="Height"
+            value={plan.dish.heightMm}
+            unit="mm"
+            step={5}
+            min={10}
+            max={250}
+            onChange={(heightMm) => onChange({ ...plan, dish: { ...plan.dish, heightMm } })}
+          />
+          <Choices
+            label="Wall"
+            value={plan.dish.wall}
+            options={DishSchema.shape.wall.options.map((w) => ({ value: w, label: w }))}
+            onChoose={(wall) => onChange({ ...plan, dish: { ...plan.dish, wall } })}
+          />
+          {plan.dish.wall === 'glass' ? (
+            <Notice text="Cold glass can crack under a hot filling. Warm it first, and ask its maker whether it takes heat." />
+          ) : null}
+          <Key
+            label="Make enough to fill them"
+            onPress={() => onChange(scaleToDish(plan, forecast?.lossRel ?? 0.06))}
+          />
+        </>
+      );
+    case 'pan': {
+      const total = massG(wholeMixture(plan, pantryWith(plan.own)));
+      const fit = (next: Plan): Plan => ({
+        ...next,
+        method: { ...next.method, ...suggestSettings(next.hob, next.pan.diameterMm, total) },
+      });
+      return (
+        <>
+          <Choices
+            label="Pan"
+            column
+            value={PANS.findIndex((p) => p.name === plan.pan.name)}
+            options={PANS.map((p, i) => ({ value: i, label: p.name }))}
+            onChoose={(i) => onChange(fit({ ...plan, pan: PANS[i]! }))}
+          />
+          <Choices
+            label="Ring"
+            column
+            value={HOBS.findIndex((h) => h.kind === plan.hob.kind && h.ratedW === plan.hob.ratedW)}
+            options={HOBS.map((h, i) => ({ value: i, label: h.name, sub: `${h.ratedW} W` }))}
+            onChoose={(i) => {
+              const { name: _n, ...hob } = HOBS[i]!;
+              onChange(fit({ ...plan, hob }));
+            }}
+          />
+          <Stepper
+            name="My ring gives"
+            sub="of what its kind gives; bubbles early: more"
+            value={Math.round(plan.hob.powerTrim * 100)}
+            unit="%"
+            step={5}
+            min={30}
+            max={200}
+            onChange={(v) => onChange({ ...plan, hob: { ...plan.hob, powerTrim: v / 100 } })}
+          />
+          <Stepper
+            name="Kitchen above sea"
+            value={plan.room.altitudeM}
+            unit="m"
+            step={100}
+            min={0}
+            max={4500}
+            onChange={(altitudeM) => onChange({ ...plan, room: { ...plan.room, altitudeM } })}
+          />
+        </>
+      );
+    }
+    case 'method': {
+      const set = (m: Partial<Plan['method']>) => onChange({ ...plan, method: { ...plan.method, ...m } });
+      return (
+        <>
+          <Type kind="strong">Up to the bubble</Type>
+          <View className="flex-row">
+            <HobOvals now={plan.method.heatSetting} onSet={(heatSetting) => set({ heatSetting })} />
+          </View>
+          <Type kind="strong">After the bubble</Type>
+          <View className="flex-row">
+            <HobOvals now={plan.method.simmerSetting} onSet={(simmerSetting) => set({ simmerSetting })} />
+          </View>
+          <Stepper
+            name="Cook on"
+            sub="a minute or two past the bubble, or it tastes raw"
+            value={plan.method.cookOnMin}
+            unit="min"
+            step={1}
+            max={40}
+            onChange={(cookOnMin) => set({ cookOnMin })}
+          />
+          <Stepper
+            name="Spoon passes every"
+            value={plan.method.stirEveryS}
+            unit="s"
+            step={1}
+            min={0.5}
+            max={300}
+            onChange={(stirEveryS) => set({ stirEveryS })}
+          />
+          <TempStepper
+            name="Slurry goes in at"
+            valueC={plan.method.slurryAtC}
+            minC={5}
+            maxC={75}
+            onChange={(slurryAtC) => set({ slurryAtC })}
+          />
+        </>
+      );
+    }
+    case 'rest': {
+      const set = (r: Partial<Plan['rest']>) => onChange({ ...plan, rest: { ...plan.rest, ...r } });
+      return (
+        <>
+          <Stepper
+            name="From pouring to serving"
+            value={plan.rest.hours}
+            unit="h"
+            step={0.5}
+            max={96}
+            onChange={(hours) => set({ hours })}
+          />
+          <Stepper
+            name="In the room first"
+            value={plan.rest.roomMin}
+            unit="min"
+            step={5}
+            max={240}
+            onChange={(roomMin) => set({ roomMin })}
+          />
+          {plan.rest.roomMin > 120 ? (
+            <Notice text="More than two hours in the room is past the usual safe limit. Local food-safety rules come first." />
+          ) : null}
+          <TempStepper
+            name="Fridge"
+            valueC={plan.rest.fridgeC}
+            minC={-2}
+            maxC={12}
+            onChange={(fridgeC) => set({ fridgeC })}
+          />
+          <Choices
+            label="Cover"
+            value={plan.rest.covered ? 1 : 0}
+            options={[
+              { value: 1, label: 'lies on the pudding', sub: 'no skin' },
+              { value: 0, label: 'open', sub: 'cools faster, skin' },
+            ]}
+            onChoose={(v) => set({ covered: v === 1 })}
+          />
+          <Type tone="quiet">{`A usual fridge is ${fmt.temp(4)}.`}</Type>
+        </>
+      );
+    }
+    case 'measure':
+      return (
+        <>
+          <Choices
+            label="Starch goes in by"
+            column
+            value={plan.starchMeasure}
+            options={(['scale', 'level spoons', 'rounded spoons'] as const).map((v) => ({
+              value: v,
+              ...MEASURE_SAYS[v],
+            }))}
+            onChoose={(starchMeasure) => {
+              onChange({ ...plan, starchMeasure });
+              onDone();
+            }}
+          />
+          <Notice
+            harm={false}
+            text="A heaped spoon can hold twice a level one, which moves the set by two words. Grams are safest."
+          />
+        </>
+      );
+  }
+}
+
+/** A temperature in the cook's own degrees. */
+function TempStepper({
+  name,
+  valueC,
+  minC,
+  maxC,
+  onChange,
+}: {
+  name: string;
+  valueC: number;
+  minC: number;
+  maxC: number;
+  onChange: (c: number) => void;
+}) {
+  const fmt = useFormat();
+  const f = fmt.settings.temperature === 'F';
+  const to = (c: number) => (f ? Math.round(c * 1.8 + 32) : c);
+  return (
+    <Stepper
+      name={name}
+      value={to(valueC)}
+      unit={fmt.tempUnit}
+      step={f ? 2 : 1}
+      min={to(minC)}
+      max={to(maxC)}
+      onChange={(v) => onChange(f ? Math.round(fahrenheitToCelsius(v) * 10) / 10 : v)}
+    />
+  );
+}
+
+function NameForm({ plan, onChange, onDone }: { plan: Plan; onChange: (p: Plan) => void; onDone: () => void }) {
+  const [name, setName] = useState(plan.name);
+  const trimmed = name.trim();
+  const error =
+    trimmed.length === 0 ? 'It should have a name.' : trimmed.length > 60 ? '60 letters or fewer would do.' : undefined;
+  return (
+    <>
+      <Field label="Name" value={name} onChangeText={setName} error={error} />
+      <Key
+        label="Keep"
+        size="amount"
+        disabled={error !== undefined}
+        onPress={() => {
+          onChange({ ...plan, name: trimmed });
+          onDone();
+        }}
+      />
+    </>
+  );
+}
+
+function ServeForm({ plan, onChange }: { plan: Plan; onChange: (p: Plan) => void }) {
+  const fmt = useFormat();
+  const at = Date.parse(plan.serve.at);
+  const [typed, setTyped] = useState(fmt.time(at));
+  const minutes = parseTimeOfDay(typed);
+  const today = startOfDay(useNow(60_000));
+  const set = (serve: Partial<Plan['serve']>) => onChange({ ...plan, serve: { ...plan.serve, ...serve } });
+  const days = Array.from({ length: 8 }, (_, i) => addDays(today, i).getTime());
+  const planned = startOfDay(at).getTime();
+  const move = (day: number, minute: number) => set({ at: new Date(day + minute * 60_000).toISOString() });
+  return (
+    <>
+      <Choices
+        label="How"
+        value={plan.serve.style}
+        options={(['spooned', 'turned out', 'cut'] as const).map((v) => ({ value: v, label: STYLE_SAYS[v] }))}
+        onChoose={(style) => set({ style })}
+      />
+      <TempStepper name="How warm" valueC={plan.serve.tempC} minC={0} maxC={75} onChange={(tempC) => set({ tempC })} />
+      <Field
+        label="At what time"
+        value={typed}
+        onChangeText={(text) => {
+          setTyped(text);
+          const m = parseTimeOfDay(text);
+          if (m !== undefined) move(planned, m);
+        }}
+        error={minutes === undefined ? 'A time such as 19:30 or 7:30 pm would do.' : undefined}
+      />
+      <Choices
+        label="On"
+        value={planned}
+        options={[...(days.includes(planned) ? [] : [planned]), ...days].map((d) => ({
+          value: d,
+          label: d === today.getTime() ? 'today' : fmt.weekday(d),
+        }))}
+        onChoose={(d) => move(d, minutes ?? (at - planned) / 60_000)}
+      />
+    </>
+  );
+}

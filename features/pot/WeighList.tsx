@@ -1,0 +1,68 @@
+import Check from 'lucide-react-native/icons/check';
+import { Pressable, View } from 'react-native';
+import type { Step } from '../../core/cook/steps';
+import { toSpoons } from '../../core/units/measures';
+import { colour } from '../../ui/colours';
+import { Notice } from '../../ui/Notice';
+import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
+
+/** What to weigh, a wet thumb's key each; weighed ones fill with ink. */
+export function WeighList({
+  step,
+  weighed,
+  onWeighed,
+  title,
+  manner,
+}: {
+  step: Step;
+  weighed: readonly string[];
+  onWeighed: (item: string) => void;
+  title: string;
+  manner: string;
+}) {
+  const fmt = useFormat();
+  const allergens = [...new Set(step.portions.flatMap((p) => p.ingredient.allergens))];
+  return (
+    <View className="mx-auto w-full max-w-[640px] gap-2 px-3 py-3">
+      <View className="flex-row flex-wrap items-baseline justify-between gap-x-3">
+        <Type kind="instruction" level={2} testID="instruction">
+          {title}
+        </Type>
+        <Type tone="quiet">{manner}</Type>
+      </View>
+      {step.portions.map((p, i) => {
+        const item = `${p.ingredient.id}${p.carved ? ' for the slurry' : ''}`;
+        const done = weighed.includes(item);
+        const spoons = fmt.spoons(
+          toSpoons(p.grams, p.ingredient.densityGPerMl, fmt.settings.spoons, { cups: p.ingredient.group === 'milk' }),
+        );
+        const tone = done ? 'field' : 'ink';
+        return (
+          <Pressable
+            key={i}
+            role="checkbox"
+            aria-checked={done}
+            aria-label={`${fmt.grams(p.grams)} ${p.ingredient.name}${p.carved ? ', kept cold for the slurry' : ''}`}
+            onPress={() => !done && onWeighed(item)}
+            className={`min-h-[64px] flex-row items-center gap-3 rounded-key border-edge border-ink px-4 py-2 ${done ? 'bg-ink' : 'bg-plate'}`}
+          >
+            <View className="min-w-0 flex-1">
+              <Type kind="key" tone={tone}>
+                {p.ingredient.name}
+              </Type>
+              <Type kind="small" tone={done ? 'field' : 'quiet'}>
+                {p.carved ? `${spoons}, cold, for the slurry` : spoons}
+              </Type>
+            </View>
+            <Type kind="amount" tone={tone}>
+              {fmt.grams(p.grams)}
+            </Type>
+            {done ? <Check size={24} color={colour.field} strokeWidth={3} /> : null}
+          </Pressable>
+        );
+      })}
+      {allergens.length ? <Notice text={`Contains ${allergens.join(', ')}. Say so to your guests.`} /> : null}
+    </View>
+  );
+}

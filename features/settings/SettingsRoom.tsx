@@ -1,0 +1,260 @@
+import { useRouter } from 'expo-router';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { KitchenFileSchema, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
+import type { FormatIssue } from '../../core/formats/issues';
+import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
+import { useCollection, useRemove, useReplaceAll, useSave, useSettings } from '../../storage/hooks';
+import { model } from '../../workers/client';
+import { Choices } from '../../ui/Choices';
+import { Field } from '../../ui/Field';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Sheet } from '../../ui/Sheet';
+import { Type } from '../../ui/Type';
+import { useApp } from '../shared/App';
+import { newId, nowIso } from '../shared/ids';
+import { Room } from '../shared/Room';
+import { useMounted } from '../shared/useNow';
+import { saveKitchenFile } from '../shared/saveFile';
+
+const emptyKitchen = (settings: Settings): KitchenFile =>
+  KitchenFileSchema.parse({
+    format: 'ovalis-kitchen',
+    version: 1,
+    exportedAt: nowIso(),
+    plans: [],
+    cooks: [],
+    batches: [],
+    ingredients: [],
+    packs: [],
+    settings,
+  });
+
+type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
+
+export function SettingsRoom() {
+  const { ready } = useApp();
+  const router = useRouter();
+  const { settings, change } = useSettings();
+  const replace = useReplaceAll();
+  const mounted = useMounted();
+  const [asking, setAsking] = useState<Asking | undefined>();
+  const [issues, setIssues] = useState<FormatIssue[]>([]);
+  const [said, setSaid] = useState('');
+  const file = useRef<HTMLInputElement>(null);
+  const s = mounted ? settings : undefined;
+
+  const read = async (chosen: File | undefined) => {
+    setIssues([]);
+    setSaid('');
+    if (!chosen) return;
+    const parsed = readKitchenFile(await chosen.text());
+    if (!parsed.ok) {
+      setIssues(parsed.issues);
+      return;
+    }
+    const k = parsed.value;
+    setAsking({
+      title: 'Put this kitchen in the place of yours?',
+      text: `${chosen.name} holds ${k.plans.length} plans, ${k.cooks.length} cooks and ${k.batches.length} batches. What is here now goes. Export it first if you want it back.`,
+      act: 'Put it in place',
+      make: () => Promise.resolve(k),
+    });
+  };
+
+  return (
+    <Room
+      name="Settings"
+      title="Settings"
+      sub="kept on this device"
+      actions={
+        <Key
+          label="Back"
+          icon={ArrowLeft}
+          stacked
+          onPress={() => (router.canGoBack() ? router.back() : router.push('/plan'))}
+        />
+      }
+    >
+      {s ? (
+        <View className="mx-auto w-full max-w-[640px] gap-5 px-4 py-4">
+          <Choices
+            label="Temperature"
+            value={s.temperature}
+            options={[
+              { value: 'C', label: '°C' },
+              { value: 'F', label: '°F' },
+            ]}
+            onChoose={(temperature) => change({ temperature })}
+          />
+          <Choices
+            label="Cups and spoons"
+            value={s.spoons}
+            options={[
+              { value: 'metric', label: 'metric', sub: 'tbsp 15 ml, cup 250 ml' },
+              { value: 'us', label: 'US', sub: 'tbsp 14.8 ml, cup 237 ml' },
+            ]}
+            onChoose={(spoons) => change({ spoons })}
+          />
+          <Choices
+            label="Clock"
+            value={s.clock}
+            options={[
+              { value: '24', label: '19:30' },
+              { value: '12', label: '7:30 pm' },
+            ]}
+            onChoose={(clock) => change({ clock })}
+          />
+          <Choices
+            label="Light"
+            value={s.theme}
+            options={[
+              { value: 'system', label: 'as the system' },
+              { value: 'day', label: 'day' },
+              { value: 'night', label: 'night' },
+            ]}
+            onChoose={(theme) => change({ theme })}
+          />
+          <Choices
+            label="Sound and vibration"
+            value={s.sound ? 1 : 0}
+            options={[
+              { value: 1, label: 'on' },
+              { value: 0, label: 'off' },
+            ]}
+            onChoose={(v) => change({ sound: v === 1 })}
+          />
+          <Packs />
+          <View className="gap-2">
+            <Type kind="title" level={2}>
+              Your kitchen in one file
+            </Type>
+            <Key label="Export everything" size="amount" onPress={() => void saveKitchenFile()} />
+            <Key label="Import a kitchen" size="amount" onPress={() => file.current?.click()} />
+            <input
+              ref={file}
+              type="file"
+              accept="application/json,.json"
+              aria-label="Kitchen file"
+              style={{ display: 'none' }}
+              onChange={(e) => {
+                void read(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+            {issues.length ? (
+              <View role="alert">
+                <Notice text="Nothing was changed. This file is not a kitchen that can be read:">
+                  {issues.map((i) => (
+                    <Type key={i.path + i.message}>{`${i.path}: ${i.message}`}</Type>
+                  ))}
+                </Notice>
+              </View>
+            ) : null}
+            {said ? (
+              <Type kind="strong" role="status">
+                {said}
+              </Type>
+            ) : null}
+          </View>
+          <View className="gap-2">
+            <Type kind="title" level={2}>
+              Demo
+            </Type>
+            <Key
+              label="Start my own kitchen"
+              size="amount"
+              onPress={() =>
+                setAsking({
+                  title: 'Start your own kitchen?',
+                  text: 'The choir supper and everything written here goes. Your settings stay.',
+                  act: 'Clear it',
+                  make: () => Promise.resolve(emptyKitchen(settings ?? DEFAULT_SETTINGS)),
+                })
+              }
+            />
+            <Key
+              label="Bring the demo back"
+              size="amount"
+              onPress={() =>
+                setAsking({
+                  title: 'Bring the choir supper back?',
+                  text: 'What is here now goes. Export it first if you want it back.',
+                  act: 'Bring it back',
+                  make: async () => ({
+                    ...(await model().demo(Date.now(), new Date().getTimezoneOffset())),
+                    settings: settings ?? DEFAULT_SETTINGS,
+                  }),
+                })
+              }
+            />
+          </View>
+          <Type kind="small" tone="quiet">
+            Ovalis gives the usual home guidance. Local food-safety rules and professional advice come first. Nothing
+            leaves this device unless you export it.
+          </Type>
+        </View>
+      ) : ready ? null : null}
+      <Sheet open={asking !== undefined} title={asking?.title ?? ''} onClose={() => setAsking(undefined)}>
+        <Type>{asking?.text}</Type>
+        <Key label="Export first" size="amount" onPress={() => void saveKitchenFile()} />
+        <Key
+          label={asking?.act ?? ''}
+          kind="harm"
+          size="amount"
+          testID="confirm"
+          onPress={() => {
+            const make = asking?.make;
+            setAsking(undefined);
+            void make?.()
+              .then((k) => replace.mutateAsync(k))
+              .then(() => setSaid('Done.'))
+              .catch((e: Error) => setSaid(`Not done, nothing was changed: ${e.message}`));
+          }}
+        />
+        <Key label="Leave it as it is" size="amount" onPress={() => setAsking(undefined)} />
+      </Sheet>
+    </Room>
+  );
+}
+
+/** Can and packet sizes as this cook's shop has them. */
+function Packs() {
+  const { fmt } = useApp();
+  const packs = useCollection('packs');
+  const save = useSave('packs');
+  const remove = useRemove('packs');
+  const [name, setName] = useState('');
+  const [grams, setGrams] = useState('');
+  const value = Number(grams.replace(',', '.'));
+  const wrong = grams !== '' && !(value > 0 && value <= 20000) ? 'A number of grams above 0 would do.' : undefined;
+  return (
+    <View className="gap-2">
+      <Type kind="title" level={2}>
+        Cans and packets
+      </Type>
+      {(packs.data ?? []).map((p) => (
+        <View key={p.id} className="flex-row items-center gap-2">
+          <View className="flex-1">
+            <Row title={p.name} value={fmt.grams(p.grams)} />
+          </View>
+          <Key label={`Remove ${p.name}`} kind="quiet" onPress={() => remove.mutate(p.id)} />
+        </View>
+      ))}
+      <Field label="What it is" value={name} onChangeText={setName} placeholder="can of coconut milk" maxLength={60} />
+      <Field label="Holds" unit="g" inputMode="decimal" value={grams} onChangeText={setGrams} error={wrong} />
+      <Key
+        label="Add this size"
+        disabled={name.trim() === '' || !(value > 0) || wrong !== undefined}
+        onPress={() => {
+          save.mutate({ id: newId('pack'), ingredientId: 'any', name: name.trim(), grams: value });
+          setName('');
+          setGrams('');
+        }}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,78 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
+import { useKitchenOpen, useSettings } from '../../storage/hooks';
+import { formatter, type Formatter } from './format';
+
+/** Where the cook is: carried from room to room, so that the work line leads to the same dish. */
+type Where = { planId?: string; cookId?: string; live: boolean };
+
+type AppState = {
+  fmt: Formatter;
+  where: Where;
+  setWhere: (part: Partial<Where>) => void;
+  ready: boolean;
+  failed: Error | null;
+};
+
+const AppContext = createContext<AppState | undefined>(undefined);
+
+export function useApp(): AppState {
+  const state = useContext(AppContext);
+  if (!state) throw new Error('used outside of the app');
+  return state;
+}
+export const useFormat = (): Formatter => useApp().fmt;
+
+function applyTheme(theme: Settings['theme']) {
+  const night = theme === 'night' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
+  document.documentElement.classList.toggle('dark', night);
+  localStorage.setItem('ovalis-theme', theme);
+}
+
+function Inner({ children }: { children: ReactNode }) {
+  const opened = useKitchenOpen();
+  const { settings } = useSettings();
+  const [where, setWhereState] = useState<Where>({ live: false });
+  const theme = settings?.theme;
+  useEffect(() => {
+    if (!theme) return undefined;
+    applyTheme(theme);
+    const query = matchMedia('(prefers-color-scheme: dark)');
+    const follow = () => applyTheme(theme);
+    query.addEventListener('change', follow);
+    return () => query.removeEventListener('change', follow);
+  }, [theme]);
+  const fmt = useMemo(() => formatter(settings ?? DEFAULT_SETTINGS), [settings]);
+  const value = useMemo<AppState>(
+    () => ({
+      fmt,
+      where,
+      setWhere: (part) =>
+        setWhereState((old) =>
+          Object.entries(part).every(([k, v]) => old[k as keyof Where] === v) ? old : { ...old, ...part },
+        ),
+      ready: opened.data === true,
+      failed: opened.error,
+    }),
+    [fmt, where, opened.data, opened.error],
+  );
+  return <AppContext.Provider value={value}>{children}</AppContext.Provider>;
+}
+
+export function App({ children }: { children: ReactNode }) {
+  const [client] = useState(
+    () =>
+      new QueryClient({
+        defaultOptions: {
+          queries: { networkMode: 'always', retry: false, refetchOnWindowFocus: false },
+          mutations: { networkMode: 'always' },
+        },
+      }),
+  );
+  return (
+    <QueryClientProvider client={client}>
+      <Inner>{children}</Inner>
+    </QueryClientProvider>
+  );
+}

@@ -1,0 +1,67 @@
+import { clsx } from 'clsx';
+import Head from 'expo-router/head';
+import type { ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Tag } from '../../ui/Tag';
+import { Type } from '../../ui/Type';
+
+type RoomProps = {
+  /** page title, read out and in the tab */
+  name: string;
+  title: string;
+  sub?: string;
+  tag?: { letter: string; tint: number };
+  actions?: ReactNode;
+  /** full-height columns beside the main one, wide only; under it on a phone */
+  left?: ReactNode;
+  right?: ReactNode;
+  /** stays at the foot, above the work line */
+  foot?: ReactNode;
+  children: ReactNode;
+};
+
+/** One room: a head that says what and when, the work under it, columns parted by rims when there is width. */
+export function Room({ name, title, sub, tag, actions, left, right, foot, children }: RoomProps) {
+  return (
+    <View role="main" className="min-h-0 flex-1">
+      <Head>
+        <title>{`${name} · Ovalis`}</title>
+      </Head>
+      <View className="min-h-[64px] flex-row items-center gap-3 border-b-rim border-ink px-3 py-1.5 wide:px-6">
+        {tag ? <Tag {...tag} /> : null}
+        <View className="min-w-0 flex-1">
+          <Type kind="title" level={1}>
+            {title}
+          </Type>
+          {sub ? (
+            <Type kind="small" tone="quiet">
+              {sub}
+            </Type>
+          ) : null}
+        </View>
+        <View className="flex-row gap-2">{actions}</View>
+      </View>
+      <ScrollView className="flex-1 wide:overflow-hidden" contentContainerClassName="wide:h-full wide:flex-row">
+        {left ? (
+          <View className="order-2 border-ink px-3 wide:order-none wide:h-full wide:w-[300px] wide:border-r-rim wide:px-0">
+            <Column className="wide:px-5 wide:py-3">{left}</Column>
+          </View>
+        ) : null}
+        <View className={clsx('wide:h-full wide:min-w-0 wide:flex-1', left && 'order-1 wide:order-none')}>
+          <Column>{children}</Column>
+        </View>
+        {right ? (
+          <View className="order-3 border-ink px-3 pb-4 wide:order-none wide:h-full wide:w-[340px] wide:border-l-rim wide:px-0 wide:pb-0">
+            <Column className="wide:px-5 wide:py-3">{right}</Column>
+          </View>
+        ) : null}
+      </ScrollView>
+      {foot}
+    </View>
+  );
+}
+
+/** Scrolls on its own when wide; flows with the page on a phone. */
+function Column({ children, className }: { children: ReactNode; className?: string }) {
+  return <View className={clsx('wide:h-full wide:overflow-y-auto', className)}>{children}</View>;
+}

@@ -1,0 +1,109 @@
+import { clsx } from 'clsx';
+import { Link, usePathname } from 'expo-router';
+import SettingsIcon from 'lucide-react-native/icons/settings';
+import { Pressable, View } from 'react-native';
+import Svg, { Ellipse, Line } from 'react-native-svg';
+import { colour } from '../../ui/colours';
+import { Type } from '../../ui/Type';
+import { useApp } from './App';
+
+const ROOMS = [
+  { path: '/plan', name: 'Plan' },
+  { path: '/pot', name: 'Pot' },
+  { path: '/set', name: 'Set' },
+  { path: '/book', name: 'Book' },
+] as const;
+
+export function Logo() {
+  return (
+    <View className="flex-row items-center gap-3">
+      <Svg width={44} height={34} viewBox="0 0 44 34" aria-hidden>
+        <Ellipse cx={19} cy={19} rx={16.5} ry={12.5} fill={colour.plate} stroke={colour.ink} strokeWidth={4.5} />
+        <Ellipse cx={33} cy={9} rx={8} ry={6} fill={colour.yolk} stroke={colour.yolkEdge} strokeWidth={3} />
+      </Svg>
+      <Type kind="amount">Ovalis</Type>
+    </View>
+  );
+}
+
+/** The rooms in the order of the work: passed is filled, here is the ink oval. At the foot of a phone, on top when wide. */
+export function WorkLine() {
+  const path = usePathname();
+  const { where } = useApp();
+  const here = Math.max(
+    0,
+    ROOMS.findIndex((r) => r.path === (path === '/batch' ? '/book' : path)),
+  );
+  const search = (room: string) =>
+    room === '/plan' && where.planId
+      ? `?id=${where.planId}`
+      : (room === '/pot' || room === '/set') && where.cookId
+        ? `?cook=${where.cookId}`
+        : '';
+  const away = path === '/settings';
+  return (
+    <View
+      role="navigation"
+      aria-label="Rooms"
+      className={clsx(
+        'border-t-rim border-ink bg-field wide:h-[68px] wide:flex-row wide:items-center wide:border-b-rim wide:border-t-0 wide:px-6',
+        where.live && 'hidden wide:flex',
+      )}
+    >
+      <View className="hidden wide:mr-8 wide:flex">
+        <Logo />
+      </View>
+      <View className="relative flex-row wide:w-[520px]">
+        <View aria-hidden className="absolute left-[12%] right-[12%] top-[20px] h-[2.5px] bg-ink wide:top-[19px]" />
+        {ROOMS.map((r, i) => {
+          const current = !away && i === here;
+          return (
+            <Link key={r.path} href={`${r.path}${search(r.path)}` as '/plan'} asChild>
+              <Pressable
+                role="link"
+                aria-current={current ? 'page' : undefined}
+                className="min-h-[64px] flex-1 items-center pb-2 pt-[5px] wide:min-h-[62px]"
+              >
+                {current ? (
+                  <View className="mt-0.5 h-[46px] min-w-[74px] items-center justify-center rounded-[50%] bg-ink px-3">
+                    <Type kind="title" tone="field">
+                      {r.name}
+                    </Type>
+                  </View>
+                ) : (
+                  <>
+                    <Svg width={24} height={31} viewBox="0 0 24 31" aria-hidden>
+                      <Line x1={0} x2={24} y1={15.8} y2={15.8} stroke={colour.ink} strokeWidth={2.5} />
+                      <Ellipse
+                        cx={12}
+                        cy={15.8}
+                        rx={7.5}
+                        ry={5.4}
+                        fill={i < here ? colour.ink : colour.plate}
+                        stroke={colour.ink}
+                        strokeWidth={2.5}
+                      />
+                    </Svg>
+                    <Type kind="strong">{r.name}</Type>
+                  </>
+                )}
+              </Pressable>
+            </Link>
+          );
+        })}
+      </View>
+      <View className="hidden flex-1 items-end wide:flex">
+        <Link href="/settings" asChild>
+          <Pressable
+            role="link"
+            aria-current={away ? 'page' : undefined}
+            className="min-h-[48px] flex-row items-center gap-2 rounded-key border-edge border-ink bg-plate px-4"
+          >
+            <SettingsIcon size={20} color={colour.ink} strokeWidth={2.2} />
+            <Type kind="strong">Settings</Type>
+          </Pressable>
+        </Link>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,81 @@
+import { format as formatDate } from 'date-fns/format';
+import type { Settings } from '../../core/settings';
+import { celsiusToFahrenheit, type SpoonCount } from '../../core/units/measures';
+
+const THIN = '\u202f';
+const QUARTERS = ['', '¼', '½', '¾'] as const;
+
+const thousands = (n: number) => String(n).replace(/\B(?=(\d{3})+(?!\d))/g, THIN);
+
+/** 2.25 as 2¼; quarters only. */
+function quarters(n: number): string {
+  const whole = Math.floor(n + 1e-6);
+  const part = QUARTERS[Math.round((n - whole) * 4)] ?? '';
+  return whole === 0 && part ? part : `${whole}${part}`;
+}
+
+/** The one formatter of amounts, temperatures and times: everything shown goes through it and follows the settings. */
+export function formatter(s: Settings) {
+  const grams = (g: number) => `${amount(g)} g`;
+  const amount = (g: number) => (g < 10 ? String(Math.round(g * 10) / 10) : thousands(Math.round(g)));
+  const degrees = (c: number) => Math.round(s.temperature === 'F' ? celsiusToFahrenheit(c) : c);
+  const time = (ms: number) => formatDate(ms, s.clock === '24' ? 'HH:mm' : 'h:mm aaa');
+  return {
+    settings: s,
+    grams,
+    amount,
+    ml: (ml: number) => (ml >= 1000 ? `${Math.round(ml / 10) / 100} l` : `${thousands(Math.round(ml / 5) * 5)} ml`),
+    /** bare figure with its degree sign, where the unit is clear beside it */
+    deg: (c: number) => `${degrees(c)}°`,
+    temp: (c: number) => `${degrees(c)} °${s.temperature}`,
+    tempUnit: `°${s.temperature}`,
+    /** a difference of kelvins */
+    degApart: (k: number) => `${Math.round(s.temperature === 'F' ? k * 1.8 : k)}°`,
+    time,
+    day: (ms: number) => formatDate(ms, 'd MMM'),
+    weekday: (ms: number) => formatDate(ms, 'EEE d MMM'),
+    countdown: (seconds: number) => {
+      const v = Math.max(0, Math.round(seconds));
+      const h = Math.floor(v / 3600);
+      const m = Math.floor((v % 3600) / 60);
+      const sec = String(v % 60).padStart(2, '0');
+      return h ? `${h}:${String(m).padStart(2, '0')}:${sec}` : `${m}:${sec}`;
+    },
+    hours: (h: number) => {
+      const minutes = Math.round(h * 60);
+      if (minutes < 60) return `${minutes} min`;
+      const rest = minutes % 60;
+      return rest ? `${Math.floor(minutes / 60)} h ${rest} min` : `${Math.floor(minutes / 60)} h`;
+    },
+    spoons: (c: Pick<SpoonCount, 'cups' | 'tbsp' | 'tsp'>) =>
+      [
+        c.cups ? `${quarters(c.cups)} cup${c.cups > 1 ? 's' : ''}` : '',
+        c.tbsp ? `${c.tbsp} tbsp` : '',
+        c.tsp ? `${quarters(c.tsp)} tsp` : '',
+      ]
+        .filter(Boolean)
+        .join(' + ') || 'a pinch',
+  };
+}
+export type Formatter = ReturnType<typeof formatter>;
+
+/** A chance in a cook's words. */
+export function chanceWords(chance: number): string {
+  const n = Math.round(chance * 10);
+  if (n >= 10) return 'nearly always';
+  if (n <= 0) return 'hardly ever';
+  return `${n} times in 10`;
+}
+
+/** Time of day as typed, in either clock, to minutes after midnight, or undefined. */
+export function parseTimeOfDay(text: string): number | undefined {
+  const m = /^\s*(\d{1,2})(?:[:.h ]?(\d{2}))?\s*(am|pm)?\s*$/i.exec(text);
+  if (!m) return undefined;
+  let hour = Number(m[1]);
+  const minute = Number(m[2] ?? 0);
+  const half = m[3]?.toLowerCase();
+  if (half && (hour < 1 || hour > 12)) return undefined;
+  if (half === 'pm' && hour < 12) hour += 12;
+  if (half === 'am' && hour === 12) hour = 0;
+  return hour < 24 && minute < 60 ? hour * 60 + minute : undefined;
+}

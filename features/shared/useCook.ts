@@ -1,0 +1,54 @@
+import { useMemo } from 'react';
+import type { Cook, CookEvent } from '../../core/cook/events';
+import { countingEvents, foldCook, type CookState } from '../../core/cook/fold';
+import { stepsOf, type Step } from '../../core/cook/steps';
+import { pantryWith } from '../../core/pantry/pantry';
+import { useCollection, useCookEvents } from '../../storage/hooks';
+import { useForecast } from './useForecast';
+import { newId, nowIso } from './ids';
+
+export type NewEvent = CookEvent extends infer E ? (E extends CookEvent ? Omit<E, 'id' | 'at'> : never) : never;
+
+/** The cook that a room is about: the one asked for, else the newest that is still going. */
+export function pickCook(cooks: readonly Cook[], id: string | undefined): Cook | undefined {
+  const asked = cooks.find((c) => c.id === id);
+  if (asked) return asked;
+  const started = (c: Cook) => Date.parse(c.events[0]?.at ?? '') || 0;
+  return cooks.filter((c) => !c.batchId && c.events.length > 0).sort((a, b) => started(b) - started(a))[0];
+}
+
+/** A cook with its plan's forecast, its steps, its state, and the way to add to it. */
+export function useCook(id: string | undefined) {
+  const cooks = useCollection('cooks');
+  const append = useCookEvents();
+  const cook = pickCook(cooks.data ?? [], id);
+  const { forecast } = useForecast(cook?.plan);
+  const steps: Step[] = useMemo(
+    () => (cook ? stepsOf(cook.plan, pantryWith(cook.plan.own), forecast ?? { phases: [] }) : []),
+    [cook, forecast],
+  );
+  const state: CookState | undefined = useMemo(() => (cook ? foldCook(cook, steps) : undefined), [cook, steps]);
+  const add = (...events: NewEvent[]) => {
+    if (!cook) return;
+    append.mutate({
+      cookId: cook.id,
+      events: events.map((e) => ({ ...e, id: newId('e'), at: nowIso() }) as CookEvent),
+    });
+  };
+  const lastUndoable = cook
+    ? countingEvents(cook)
+        .filter((e) => e.kind !== 'started')
+        .at(-1)
+    : undefined;
+  return {
+    loaded: cooks.isSuccess,
+    cooks: cooks.data ?? [],
+    cook,
+    steps,
+    state,
+    forecast,
+    add,
+    lastUndoable,
+    undo: () => lastUndoable && add({ kind: 'undone', target: lastUndoable.id }),
+  };
+}

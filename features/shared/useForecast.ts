@@ -1,0 +1,45 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { Forecast } from '../../core/forecast';
+import type { Plan } from '../../core/formula/plan';
+import { model } from '../../workers/client';
+
+/** What of a plan its forecast depends on: the name and the hour of the meal do not. */
+const physics = ({ name: _n, serve: { at: _a, ...serve }, ...rest }: Plan) => ({ ...rest, serve });
+
+/**
+ * The forecast of a plan from the worker. While a changed plan is worked out the old answer stays and `working` says so:
+ * it is never shown as the new one. Questions that a newer plan has overtaken are dropped unasked.
+ */
+export function useForecast(plan: Plan | undefined): {
+  forecast: Forecast | undefined;
+  working: boolean;
+  error: Error | null;
+} {
+  const query = useQuery({
+    queryKey: ['forecast', plan ? physics(plan) : null],
+    queryFn: ({ signal }) => model().forecast(plan!, signal),
+    enabled: plan !== undefined,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    placeholderData: (old, before) =>
+      (before?.queryKey[1] as { id?: string } | null)?.id === plan?.id ? keepPreviousData(old) : undefined,
+  });
+  return { forecast: query.data, working: query.isPlaceholderData || query.isPending, error: query.error };
+}
+
+/** The starch that brings this plan to its wanted word; does not depend on the starch that is in it now. */
+export function useSolved(plan: Plan | undefined, starchId: string | undefined) {
+  const key = plan && {
+    ...physics(plan),
+    items: plan.items.map((i) => (i.ingredientId === starchId ? { ...i, grams: 0 } : i)),
+    carveOuts: [],
+  };
+  return useQuery({
+    queryKey: ['solve', key ?? null],
+    queryFn: ({ signal }) => model().solve(plan!, signal),
+    enabled: plan !== undefined && starchId !== undefined,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    placeholderData: keepPreviousData,
+  });
+}

@@ -1,0 +1,20 @@
+// Writes the service worker over the export: after one visit the app opens without any network.
+import path from 'node:path';
+import { generateSW } from 'workbox-build';
+
+const dist = path.resolve(import.meta.dirname, '../dist');
+await generateSW({
+  globDirectory: dist,
+  globPatterns: ['**/*.{html,js,css,woff2,svg,ico,webmanifest}'],
+  globIgnores: ['_sitemap.html'],
+  swDest: path.join(dist, 'sw.js'),
+  inlineWorkboxRuntime: true,
+  sourcemap: false,
+  cleanupOutdatedCaches: true,
+  skipWaiting: false,
+  dontCacheBustURLsMatching: /^(_expo\/static|assets)\//,
+  maximumFileSizeToCacheInBytes: 5 * 1024 * 1024,
+  ignoreURLParametersMatching: [/^id$/, /^cook$/],
+  navigateFallback: '/index.html',
+  navigateFallbackDenylist: [/^\/healthz/],
+});

@@ -1,0 +1,47 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { kitchenOver, type Kitchen } from './kitchen';
+import type { KeyValue, Problem } from './records';
+
+/** The browser's side of storage: IndexedDB through AsyncStorage, locks and news between tabs. Made once, after mount. */
+
+type Listener<T> = (value: T) => void;
+
+function teller<T>() {
+  const listeners = new Set<Listener<T>>();
+  return {
+    tell: (value: T) => listeners.forEach((l) => l(value)),
+    listen: (l: Listener<T>) => {
+      listeners.add(l);
+      return () => void listeners.delete(l);
+    },
+  };
+}
+
+export const problems = teller<Problem>();
+/** a collection that changed, here or in another tab */
+export const changes = teller<string>();
+
+let kitchen: Kitchen | undefined;
+let backing: KeyValue | undefined;
+
+export function browserStore(): KeyValue {
+  backing ??= createAsyncStorage('ovalis') as unknown as KeyValue;
+  return backing;
+}
+
+export function browserKitchen(): Kitchen {
+  if (kitchen) return kitchen;
+  const news = new BroadcastChannel('ovalis');
+  news.onmessage = (e: MessageEvent<string>) => changes.tell(e.data);
+  kitchen = kitchenOver({
+    store: browserStore(),
+    lock: async (name, work) =>
+      (await navigator.locks.request(`ovalis ${name}`, work)) as Awaited<ReturnType<typeof work>>,
+    report: problems.tell,
+    changed: (collection) => {
+      changes.tell(collection);
+      news.postMessage(collection);
+    },
+  });
+  return kitchen;
+}

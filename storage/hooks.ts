@@ -1,0 +1,130 @@
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import type { Batch } from '../core/book/batch';
+import type { Cook, CookEvent } from '../core/cook/events';
+import type { KitchenFile } from '../core/formats/kitchenFile';
+import type { Plan } from '../core/formula/plan';
+import type { Ingredient } from '../core/pantry/ingredient';
+import type { Settings } from '../core/settings';
+import type { Pack } from '../core/units/packs';
+import { model } from '../workers/client';
+import { browserKitchen, changes, problems } from './browser';
+import type { Problem, Repository } from './records';
+
+type Collections = { plans: Plan; cooks: Cook; batches: Batch; ingredients: Ingredient; packs: Pack };
+type Name = keyof Collections;
+
+const repo = <N extends Name>(name: N) => browserKitchen()[name] as unknown as Repository<Collections[N]>;
+
+/** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
+export function useKitchenOpen() {
+  const client = useQueryClient();
+  useEffect(() => changes.listen((name) => void client.invalidateQueries({ queryKey: [name] })), [client]);
+  return useQuery({
+    queryKey: ['opened'],
+    queryFn: async () => {
+      const kitchen = browserKitchen();
+      if (await kitchen.opened()) return true;
+      await navigator.locks.request('ovalis first visit', async () => {
+        if (await kitchen.opened()) return;
+        await kitchen.replaceAll(await model().demo(Date.now(), new Date().getTimezoneOffset()));
+      });
+      return true;
+    },
+    staleTime: Infinity,
+    retry: 1,
+  });
+}
+
+export function useCollection<N extends Name>(name: N) {
+  const opened = useQuery({ queryKey: ['opened'], enabled: false });
+  return useQuery({
+    queryKey: [name],
+    queryFn: () => repo(name).list(),
+    enabled: opened.data === true,
+    staleTime: Infinity,
+  });
+}
+
+/** Puts a value into the cache at once and into storage right after; the cache goes back if storage refuses. */
+export function useSave<N extends Name>(name: N) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (value: Collections[N]) => repo(name).put(value),
+    onMutate: (value) => place(client, name, value),
+    onError: () => void client.invalidateQueries({ queryKey: [name] }),
+    scope: { id: `save ${name}` },
+  });
+}
+
+export function useRemove<N extends Name>(name: N) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => repo(name).remove(id),
+    onMutate: (id) => client.setQueryData<Collections[N][]>([name], (old) => old?.filter((v) => v.id !== id)),
+  });
+}
+
+function place<N extends Name>(client: QueryClient, name: N, value: Collections[N]) {
+  client.setQueryData<Collections[N][]>([name], (old) => {
+    if (!old) return old;
+    return old.some((v) => v.id === value.id) ? old.map((v) => (v.id === value.id ? value : v)) : [...old, value];
+  });
+}
+
+/** Appends to a cook's list of events: seen at once, written under the lock, so that two tabs lose nothing. */
+export function useCookEvents() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ cookId, events }: { cookId: string; events: CookEvent[] }) =>
+      events.reduce<Promise<unknown>>(
+        (before, e) => before.then(() => browserKitchen().appendEvent(cookId, e)),
+        Promise.resolve(),
+      ),
+    onMutate: ({ cookId, events }) =>
+      client.setQueryData<Cook[]>(['cooks'], (old) =>
+        old?.map((c) => (c.id === cookId ? { ...c, events: [...c.events, ...events] } : c)),
+      ),
+    scope: { id: 'cook events' },
+  });
+}
+
+export function useSettings(): { settings: Settings | undefined; change: (next: Partial<Settings>) => void } {
+  const client = useQueryClient();
+  const query = useQuery({
+    queryKey: ['settings'],
+    queryFn: () => browserKitchen().readSettings(),
+    staleTime: Infinity,
+  });
+  const save = useMutation({
+    mutationFn: (next: Settings) => browserKitchen().settings.put({ ...next, id: 'mine' }),
+    scope: { id: 'save settings' },
+  });
+  return {
+    settings: query.data,
+    change: (part) => {
+      const now = client.getQueryData<Settings>(['settings']);
+      if (!now) return;
+      const next = { ...now, ...part };
+      client.setQueryData(['settings'], next);
+      save.mutate(next);
+    },
+  };
+}
+
+export function useReplaceAll() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (file: KitchenFile) => browserKitchen().replaceAll(file),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export const exportAll = (): Promise<KitchenFile> => browserKitchen().readAll(new Date().toISOString());
+
+/** What storage could not do, newest first, until it is put away. */
+export function useProblems(): { list: Problem[]; clear: () => void } {
+  const [list, setList] = useState<Problem[]>([]);
+  useEffect(() => problems.listen((p) => setList((old) => [p, ...old.filter((o) => o.key !== p.key)].slice(0, 5))), []);
+  return { list, clear: () => setList([]) };
+}

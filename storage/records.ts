@@ -1,0 +1,147 @@
+import type { z } from 'zod';
+import { issuesOf } from '../core/formats/issues';
+
+/** What the repositories need of a key-value store; AsyncStorage has it, and so has a Map in a test. */
+export type KeyValue = {
+  getItem(key: string): Promise<string | null>;
+  setItem(key: string, value: string): Promise<void>;
+  removeItem(key: string): Promise<void>;
+  getMany(keys: string[]): Promise<Record<string, string | null>>;
+  setMany(entries: Record<string, string>): Promise<void>;
+  removeMany(keys: string[]): Promise<void>;
+  getAllKeys(): Promise<string[]>;
+};
+
+/** Runs `work` while nobody else, in any tab, holds `name`. */
+export type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
+
+export type Problem = { kind: 'set aside'; key: string; why: string } | { kind: 'not saved'; key: string; why: string };
+
+export type Shell = { store: KeyValue; lock: Lock; report(problem: Problem): void; changed(collection: string): void };
+
+/** Old data to the next version's shape; index is the version it comes from. */
+export type Migration = (old: unknown) => unknown;
+
+export type CollectionSpec<T> = {
+  name: string;
+  version: number;
+  schema: z.ZodType<T>;
+  migrations: Record<number, Migration>;
+};
+
+export class NotSavedError extends Error {}
+
+const ASIDE = 'aside/';
+
+/** Text of a stored record to its value, migrated and checked. Throws with the reason. */
+function open<T>(spec: CollectionSpec<T>, text: string): { value: T; migrated: boolean } {
+  const record = JSON.parse(text) as { v?: unknown; data?: unknown };
+  if (typeof record?.v !== 'number') throw new Error('has no version');
+  if (record.v > spec.version)
+    throw new Error(`was written by a newer Ovalis (version ${record.v}, this one reads ${spec.version})`);
+  let data = record.data;
+  for (let v = record.v; v < spec.version; v++) {
+    const step = spec.migrations[v];
+    if (!step) throw new Error(`there is no way from version ${v}`);
+    data = step(data);
+  }
+  const parsed = spec.schema.safeParse(data);
+  if (!parsed.success)
+    throw new Error(
+      issuesOf(parsed.error)
+        .map((i) => `${i.path}: ${i.message}`)
+        .join('; '),
+    );
+  return { value: parsed.data, migrated: record.v !== spec.version };
+}
+
+export type Repository<T> = {
+  name: string;
+  list(): Promise<T[]>;
+  get(id: string): Promise<T | undefined>;
+  put(value: T): Promise<void>;
+  /** Reads, changes and writes under the lock; `change` returning undefined leaves it alone. */
+  update(id: string, change: (now: T | undefined) => T | undefined): Promise<T | undefined>;
+  remove(id: string): Promise<void>;
+  /** text of a value as it is stored */
+  seal(value: T): string;
+  key(id: string): string;
+};
+
+/**
+ * A validated, versioned collection. A record that cannot be read is moved aside, reported, and never shown half.
+ * Writing past the quota throws {@link NotSavedError} after reporting it.
+ */
+export function repository<T extends { id: string }>(spec: CollectionSpec<T>, shell: Shell): Repository<T> {
+  const prefix = `${spec.name}/`;
+  const key = (id: string) => prefix + id;
+  const seal = (value: T) => JSON.stringify({ v: spec.version, data: value });
+
+  async function write(k: string, text: string): Promise<void> {
+    try {
+      await shell.store.setItem(k, text);
+    } catch (e) {
+      const why = (e as Error).message || 'the browser refused';
+      shell.report({ kind: 'not saved', key: k, why });
+      throw new NotSavedError(why);
+    }
+  }
+
+  async function read(k: string, text: string | null): Promise<T | undefined> {
+    if (text === null) return undefined;
+    try {
+      const { value, migrated } = open(spec, text);
+      if (migrated) await write(k, seal(value));
+      return value;
+    } catch (e) {
+      if (e instanceof NotSavedError) throw e;
+      shell.report({ kind: 'set aside', key: k, why: (e as Error).message });
+      // copied first, taken out second: a full disk leaves the record where it was
+      await shell.store.setItem(ASIDE + k, text).then(
+        () => shell.store.removeItem(k),
+        () => undefined,
+      );
+      return undefined;
+    }
+  }
+
+  const get = async (id: string) => read(key(id), await shell.store.getItem(key(id)));
+
+  return {
+    name: spec.name,
+    key,
+    seal,
+    get,
+    async list() {
+      const keys = (await shell.store.getAllKeys()).filter((k) => k.startsWith(prefix));
+      if (!keys.length) return [];
+      const texts = await shell.store.getMany(keys);
+      const values = await Promise.all(keys.map((k) => read(k, texts[k] ?? null)));
+      return values.filter((v): v is NonNullable<typeof v> => v !== undefined) as T[];
+    },
+    async put(value) {
+      await shell.lock(key(value.id), () => write(key(value.id), seal(value)));
+      shell.changed(spec.name);
+    },
+    async update(id, change) {
+      const next = await shell.lock(key(id), async () => {
+        const value = change(await get(id));
+        if (value !== undefined) await write(key(id), seal(value));
+        return value;
+      });
+      shell.changed(spec.name);
+      return next;
+    },
+    async remove(id) {
+      await shell.lock(key(id), () => shell.store.removeItem(key(id)));
+      shell.changed(spec.name);
+    },
+  };
+}
+
+/** Texts that were moved aside, so that an export can carry them and the cook can look. */
+export async function setAside(store: KeyValue): Promise<Record<string, string>> {
+  const keys = (await store.getAllKeys()).filter((k) => k.startsWith(ASIDE));
+  const texts = keys.length ? await store.getMany(keys) : {};
+  return Object.fromEntries(keys.map((k) => [k.slice(ASIDE.length), texts[k] ?? '']));
+}

@@ -1,0 +1,37 @@
+import { View } from 'react-native';
+import { Key } from './Key';
+import { Type } from './Type';
+
+/** One of several, as full keys. */
+export function Choices<V extends string | number>({
+  label,
+  value,
+  options,
+  onChoose,
+  column,
+}: {
+  label: string;
+  value: V | undefined;
+  options: readonly { value: V; label: string; sub?: string }[];
+  onChoose: (value: V) => void;
+  column?: boolean;
+}) {
+  return (
+    <View className="gap-2">
+      <Type kind="strong">{label}</Type>
+      <View role="radiogroup" aria-label={label} className={column ? 'gap-2' : 'flex-row flex-wrap gap-2'}>
+        {options.map((o) => (
+          <Key
+            key={o.value}
+            role="radio"
+            label={o.label}
+            sub={o.sub}
+            selected={o.value === value}
+            onPress={() => onChoose(o.value)}
+            className={column ? 'justify-start' : undefined}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}

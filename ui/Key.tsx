@@ -1,0 +1,103 @@
+import { clsx } from 'clsx';
+import type { ComponentType } from 'react';
+import { Pressable, View } from 'react-native';
+import { Type, type TypeKind, type TypeTone } from './Type';
+
+export type IconType = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
+
+const KINDS = {
+  plain: { box: 'bg-plate border-edge border-ink', tone: 'ink' },
+  yolk: { box: 'bg-yolk border-edge border-onyolk', tone: 'onyolk' },
+  ink: { box: 'bg-ink border-edge border-ink', tone: 'field' },
+  quiet: { box: 'border-edge border-transparent', tone: 'ink' },
+  harm: { box: 'bg-plate border-edge border-scorch', tone: 'scorch' },
+} as const satisfies Record<string, { box: string; tone: TypeTone }>;
+
+const SIZES = {
+  anywhere: { box: 'min-h-[48px] min-w-[48px] px-3', text: 'strong' },
+  amount: { box: 'min-h-[56px] min-w-[56px] px-3', text: 'strong' },
+  live: { box: 'min-h-[64px] min-w-[64px] px-2', text: 'key' },
+  act: { box: 'min-h-[72px] px-4', text: 'title' },
+} as const satisfies Record<string, { box: string; text: TypeKind }>;
+
+const INK = {
+  ink: 'rgb(var(--ink))',
+  onyolk: 'rgb(var(--onyolk))',
+  field: 'rgb(var(--field))',
+  scorch: 'rgb(var(--scorch))',
+} as const;
+
+export type KeyProps = {
+  label: string;
+  /** a second, quieter line */
+  sub?: string;
+  onPress?: () => void;
+  onLongPress?: () => void;
+  kind?: keyof typeof KINDS;
+  size?: keyof typeof SIZES;
+  icon?: IconType;
+  /** shows the icon alone; the label is read out */
+  bare?: boolean;
+  /** icon over the word, for the head */
+  stacked?: boolean;
+  disabled?: boolean;
+  selected?: boolean;
+  role?: 'button' | 'radio' | 'checkbox' | 'link';
+  className?: string;
+  testID?: string;
+};
+
+/** The one button. Yolk is the one act now: at most one on a screen. */
+export function Key({
+  label,
+  sub,
+  onPress,
+  onLongPress,
+  kind = 'plain',
+  size = 'anywhere',
+  icon: Icon,
+  bare,
+  stacked,
+  disabled,
+  selected,
+  role = 'button',
+  className,
+  testID,
+}: KeyProps) {
+  const look = KINDS[selected ? 'ink' : kind];
+  const { box, text } = SIZES[size];
+  return (
+    <Pressable
+      role={role}
+      aria-label={sub ? `${label}. ${sub}` : label}
+      aria-disabled={disabled}
+      {...(role === 'radio' || role === 'checkbox' ? { 'aria-checked': selected ?? false } : {})}
+      disabled={disabled}
+      onPress={onPress}
+      onLongPress={onLongPress}
+      testID={testID}
+      className={clsx(
+        'items-center justify-center rounded-key active:opacity-70',
+        stacked ? 'flex-col' : 'flex-row gap-2',
+        look.box,
+        box,
+        disabled && 'border-dashed opacity-60',
+        className,
+      )}
+    >
+      {Icon ? <Icon size={stacked ? 22 : size === 'act' ? 30 : 22} color={INK[look.tone]} strokeWidth={2.2} /> : null}
+      {bare ? null : (
+        <View className={clsx('shrink', stacked && 'items-center')}>
+          <Type kind={stacked ? 'smallStrong' : text} tone={look.tone} className={clsx(!sub && 'text-center')}>
+            {label}
+          </Type>
+          {sub ? (
+            <Type kind="small" tone={look.tone}>
+              {sub}
+            </Type>
+          ) : null}
+        </View>
+      )}
+    </Pressable>
+  );
+}

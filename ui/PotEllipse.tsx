@@ -1,0 +1,197 @@
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import Svg, { ClipPath, Defs, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
+import { colour } from './colours';
+import { Type } from './Type';
+import { useReducedMotion } from './useMotion';
+
+const W = 390;
+const H = 430;
+const CX = 195;
+const CY = 158;
+const RX = 180;
+const RY = 146;
+
+const on = (turn: number, rx: number, ry: number) => ({
+  x: CX + rx * Math.sin(turn * 2 * Math.PI),
+  y: CY - ry * Math.cos(turn * 2 * Math.PI),
+});
+
+function arc(share: number): string {
+  const end = Math.max(0.0005, Math.min(0.9995, share));
+  const a = on(0, RX, RY);
+  const b = on(end, RX, RY);
+  return `M${a.x} ${a.y} A${RX} ${RY} 0 ${end > 0.5 ? 1 : 0} 1 ${b.x} ${b.y}`;
+}
+
+/** Places of granules in the section, spread without overlap; fixed, so that nothing jumps. */
+const GRANULES = Array.from({ length: 34 }, (_, i) => {
+  const column = i % 8;
+  const row = Math.floor(i / 8);
+  const wobble = (n: number) => ((Math.sin(n * 127.1) * 43758.5453) % 1) * 9;
+  return { x: 122 + column * 20 + wobble(i + 1), y: 300 + row * 22 + wobble(i + 40), grow: 0.7 + row * 0.09 };
+});
+
+/** The spoon's yolk on its track with its tail; a still spoon leaves dots. */
+function Spoon({ paceS }: { paceS: number | undefined }) {
+  const reduced = useReducedMotion();
+  const [turn, setTurn] = useState(0.3);
+  useEffect(() => {
+    if (paceS === undefined) return undefined;
+    const round = Math.max(2, paceS) * 1000;
+    const every = reduced ? round / 4 : 60;
+    const timer = setInterval(() => setTurn((t) => (t + every / round) % 1), every);
+    return () => clearInterval(timer);
+  }, [paceS, reduced]);
+  if (paceS === undefined) {
+    return (
+      <G>
+        {Array.from({ length: 36 }, (_, i) => {
+          const p = on(i / 36, RX - 24, RY - 22);
+          return <Ellipse key={i} cx={p.x} cy={p.y} rx={2.4} ry={1.8} fill={colour.gran} />;
+        })}
+      </G>
+    );
+  }
+  return (
+    <G>
+      {Array.from({ length: 7 }, (_, i) => {
+        const p = on(turn - (i + 1) * 0.016 - 0.006, RX - 24, RY - 22);
+        const size = 1 - i / 8;
+        return (
+          <Ellipse
+            key={i}
+            cx={p.x}
+            cy={p.y}
+            rx={9 * size}
+            ry={6.6 * size}
+            fill={colour.yolk}
+            stroke={colour.yolkEdge}
+            strokeWidth={1}
+          />
+        );
+      })}
+      <Ellipse
+        cx={on(turn, RX - 24, RY - 22).x}
+        cy={on(turn, RX - 24, RY - 22).y}
+        rx={16}
+        ry={12}
+        fill={colour.yolk}
+        stroke={colour.yolkEdge}
+        strokeWidth={3}
+      />
+    </G>
+  );
+}
+
+export type PotEllipseProps = {
+  /** share of the step's time that is used, 0 to 1 */
+  used: number;
+  /** seconds for a round of the spoon, or undefined where it rests */
+  paceS?: number;
+  /** granule size, 0 to 1 */
+  swelling: number;
+  film: 'cool' | 'warm' | 'sticking';
+  rows: readonly { label: string; value: string; harm?: boolean }[];
+  /** the one thing now, drawn over the surface */
+  children: ReactNode;
+  label: string;
+};
+
+/** The pot from where the cook stands: time on the rim, the order on the surface, the cut below with its film. */
+export function PotEllipse({ used, paceS, swelling, film, rows, children, label }: PotEllipseProps) {
+  const hatch = film === 'cool' ? 0 : film === 'warm' ? 16 : 9;
+  const filmHeight = film === 'sticking' ? 26 : 16;
+  const lines = useMemo(
+    () => (hatch ? Array.from({ length: Math.ceil(360 / hatch) }, (_, i) => 14 + i * hatch) : []),
+    [hatch],
+  );
+  const ring = film === 'sticking' ? colour.scorch : colour.bay;
+  return (
+    <View className="w-full" style={{ aspectRatio: W / H }}>
+      <Svg
+        width="100%"
+        height="100%"
+        viewBox={`0 0 ${W} ${H}`}
+        style={{ position: 'absolute' }}
+        aria-label={label}
+        role="img"
+      >
+        <Defs>
+          <ClipPath id="pan">
+            <Path d={`M17 ${CY} V404 Q17 418 31 418 H359 Q373 418 373 404 V${CY} Z`} />
+          </ClipPath>
+        </Defs>
+        <Path d={`M17 ${CY} V404 Q17 418 31 418 H359 Q373 418 373 404 V${CY}`} fill={colour.liquid2} />
+        <G clipPath="url(#pan)">
+          <Rect
+            x={14}
+            y={418 - filmHeight}
+            width={362}
+            height={filmHeight}
+            fill={film === 'cool' ? colour.liquid : film === 'warm' ? colour.yolk : colour.scorch}
+          />
+          {lines.map((x) => (
+            <Line
+              key={x}
+              x1={x}
+              x2={x + 14}
+              y1={418}
+              y2={418 - filmHeight}
+              stroke={film === 'sticking' ? colour.onscorch : colour.onyolk}
+              strokeWidth={film === 'sticking' ? 3 : 1.8}
+            />
+          ))}
+          {GRANULES.map((g, i) => (
+            <Ellipse
+              key={i}
+              cx={g.x}
+              cy={g.y}
+              rx={(3.4 + 8 * swelling) * g.grow}
+              ry={(2.6 + 6 * swelling) * g.grow}
+              fill={colour.liquid}
+              stroke={colour.gran}
+              strokeWidth={2}
+            />
+          ))}
+        </G>
+        <Path
+          d={`M17 ${CY} V404 Q17 418 31 418 H359 Q373 418 373 404 V${CY}`}
+          fill="none"
+          stroke={colour.ink}
+          strokeWidth={6}
+        />
+        <Ellipse cx={CX} cy={CY} rx={RX} ry={RY} fill={colour.liquid} stroke={colour.sunk} strokeWidth={16} />
+        <Path d={arc(used)} fill="none" stroke={ring} strokeWidth={16} />
+        {Array.from({ length: 10 }, (_, i) => {
+          const a = on(i / 10, RX - 8, RY - 8);
+          const b = on(i / 10, RX + 8, RY + 8);
+          return (
+            <Line key={i} x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke={colour.ink} strokeWidth={i === 0 ? 3 : 1.4} />
+          );
+        })}
+        <Ellipse cx={CX} cy={CY} rx={RX + 8} ry={RY + 8} fill="none" stroke={colour.ink} strokeWidth={2.5} />
+        <Ellipse cx={CX} cy={CY} rx={RX - 8} ry={RY - 8} fill="none" stroke={colour.ink} strokeWidth={2} />
+        <Spoon paceS={paceS} />
+      </Svg>
+      <View
+        className="absolute items-center justify-center"
+        style={{ left: '12%', right: '12%', top: '5%', height: '62%' }}
+      >
+        {children}
+      </View>
+      <View className="absolute" style={{ left: '9%', right: '9%', bottom: '7.5%' }}>
+        {rows.map((r) => (
+          <View key={r.label} className="flex-row items-baseline justify-between">
+            <Type kind="strong" tone={r.harm ? 'scorch' : 'ink'}>
+              {r.label}
+            </Type>
+            <Type kind="title" tone={r.harm ? 'scorch' : 'ink'} className="text-amount leading-7">
+              {r.value}
+            </Type>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}

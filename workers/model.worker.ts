@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { modelApi } from './api';
+
+expose(modelApi);
