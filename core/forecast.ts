@@ -129,13 +129,13 @@ function doubtOf(
   };
 }
 
-/** Steps on the strip that milk (against water), sugar (against none) and the steam lost (against a lid) bring. */
+/** Steps on the strip that milk (against water), sugar (against none) and the steam lost (against its water put back) bring. */
 function pushesOf(plan: Plan, pantry: Pantry, bounds: Bounds, ageH: number): Forecast['pushes'] {
-  const place = (changed: Plan, evaporation = 1) => {
-    const { pot } = cookPot(changed, pantry, evaporation, 0, COARSE_STEP_S);
-    return judge(changed, pantry, pot, ageH, plan.serve.tempC, bounds).place;
-  };
-  const base = place(plan);
+  const cooked = (changed: Plan) => cookPot(changed, pantry, 1, 0, COARSE_STEP_S).pot;
+  const judged = (changed: Plan, pot: Pot) => judge(changed, pantry, pot, ageH, plan.serve.tempC, bounds).place;
+  const pot = cooked(plan);
+  const base = judged(plan, pot);
+  const undried: Pot = { ...pot, content: { ...pot.content, waterG: pot.content.waterG + pot.evaporatedG } };
   const groupOf = (id: string) => (plan.own.find((o) => o.id === id) ?? pantry.get(id))?.group;
   const toWater = (id: string) => (groupOf(id) === 'milk' ? 'water' : id);
   const water: Plan = {
@@ -148,9 +148,9 @@ function pushesOf(plan: Plan, pantry: Pantry, bounds: Bounds, ageH: number): For
     items: plan.items.map((i) => (groupOf(i.ingredientId) === 'sweet' ? { ...i, grams: 0 } : i)),
   };
   return [
-    { of: 'milk', steps: base - place(water) },
-    { of: 'sugar', steps: base - place(bare) },
-    { of: 'steam lost', steps: base - place(plan, 0.05) },
+    { of: 'milk', steps: base - judged(water, cooked(water)) },
+    { of: 'sugar', steps: base - judged(bare, cooked(bare)) },
+    { of: 'steam lost', steps: base - judged(plan, undried) },
   ];
 }
 

@@ -30,8 +30,8 @@ export function CoolingRing({
   const n1 = point(Math.min(0.99, notchRel), -9);
   const n2 = point(Math.min(0.99, notchRel), 10);
   return (
-    <View role="img" aria-label={label} className="h-[140px] w-[190px] items-center justify-center">
-      <Svg width={190} height={140} viewBox="0 0 190 140" style={{ position: 'absolute' }} aria-hidden>
+    <View role="img" aria-label={label} className="h-[130px] w-[176px] items-center justify-center">
+      <Svg width={176} height={130} viewBox="0 0 190 140" style={{ position: 'absolute' }} aria-hidden>
         <Ellipse cx={95} cy={70} rx={RX} ry={RY} fill={colour.plate} stroke={colour.sunk} strokeWidth={15} />
         <Path
           d={`M${a.x} ${a.y} A${RX} ${RY} 0 ${end > 0.5 ? 1 : 0} 1 ${b.x} ${b.y}`}
@@ -43,7 +43,7 @@ export function CoolingRing({
         <Ellipse cx={95} cy={70} rx={RX - 8} ry={RY - 8} fill="none" stroke={colour.ink} strokeWidth={2.2} />
         <Line x1={n1.x} y1={n1.y} x2={n2.x} y2={n2.y} stroke={colour.ink} strokeWidth={4} />
       </Svg>
-      <View className="items-center px-8">{children}</View>
+      <View className="items-center px-6">{children}</View>
     </View>
   );
 }

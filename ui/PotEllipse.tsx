@@ -28,8 +28,8 @@ function arc(share: number): string {
 const GRANULES = Array.from({ length: 34 }, (_, i) => {
   const column = i % 8;
   const row = Math.floor(i / 8);
-  const wobble = (n: number) => ((Math.sin(n * 127.1) * 43758.5453) % 1) * 9;
-  return { x: 122 + column * 20 + wobble(i + 1), y: 300 + row * 22 + wobble(i + 40), grow: 0.7 + row * 0.09 };
+  const wobble = (n: number) => ((Math.sin(n * 127.1) * 43758.5453) % 1) * 8;
+  return { x: 150 + column * 19 + wobble(i + 1), y: 300 + row * 22 + wobble(i + 40), grow: 0.7 + row * 0.09 };
 });
 
 /** The spoon's yolk on its track with its tail; a still spoon leaves dots. */
@@ -176,7 +176,7 @@ export function PotEllipse({ used, paceS, swelling, film, rows, children, label 
       </Svg>
       <View
         className="absolute items-center justify-center"
-        style={{ left: '12%', right: '12%', top: '5%', height: '62%' }}
+        style={{ left: '15%', right: '15%', top: '5%', height: '62%' }}
       >
         {children}
       </View>

@@ -13,7 +13,14 @@ export function Spoons({ tbsp, tsp }: { tbsp: number; tsp: number }) {
   const width = big * BIG + (whole + (part ? 1 : 0)) * SMALL + 4;
   const last = smallAt(whole);
   return (
-    <Svg width={width} height={14} viewBox={`0 0 ${width} 14`} aria-hidden>
+    <Svg
+      width={width}
+      height={14}
+      viewBox={`0 0 ${width} 14`}
+      preserveAspectRatio="xMinYMid meet"
+      style={{ maxWidth: '100%' }}
+      aria-hidden
+    >
       {Array.from({ length: big }, (_, i) => (
         <Ellipse key={`b${i}`} cx={9 + i * BIG} cy={7} rx={7.5} ry={5.6} fill={colour.ink} />
       ))}

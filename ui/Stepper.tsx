@@ -88,9 +88,7 @@ export function Stepper({
   };
   const title = (
     <View className="flex-row items-center gap-2">
-      {swatch ? (
-        <View className="h-4 w-4 rounded-[5px] border-2 border-ink" style={{ backgroundColor: swatch }} />
-      ) : null}
+      {swatch ? <View className={`h-4 w-4 rounded-[5px] border-2 border-ink ${swatch}`} /> : null}
       <Type kind="strong" className={onName ? 'underline decoration-line underline-offset-4' : ''}>
         {name}
       </Type>
@@ -114,7 +112,7 @@ export function Stepper({
             ) : (
               <View className="shrink">{title}</View>
             )}
-            <View className="flex-row items-baseline">
+            <View className="ml-auto flex-row items-baseline">
               <TextInput
                 aria-label={`${name}, ${unit}`}
                 aria-invalid={bad}

@@ -33,10 +33,7 @@ export function readPlanFile(text: string): Parsed<Plan> {
       });
     }
   });
-  if (
-    !issues.length &&
-    !plan.items.some((i) => i.grams > 0 && lookUp(pantry, plan, i.ingredientId).per100.water > 50)
-  ) {
+  if (!issues.length && !plan.items.some((i) => i.grams > 0 && lookUp(pantry, plan, i.ingredientId).group === 'milk')) {
     issues.push({ path: 'items', message: 'hold no liquid; there should be a milk or water above 0 g' });
   }
   return issues.length ? { ok: false, issues } : { ok: true, value: plan };

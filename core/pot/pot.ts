@@ -213,8 +213,9 @@ export function stepPot(pot: Pot, setup: PotSetup, controls: Controls, dtS: numb
     evaporationKgPerM2S(Math.min(pot.bulkC, pot.boilsC), setup.roomC, activity, pressure, AIR.surfaceWPerM2K) * cover;
   const latent = latentJPerKg(pot.bulkC);
   let goneKg = Math.min(flux * area * dtS, m.waterG * 2e-4);
-  const sides = HEAT.airW * Math.PI * (setup.pan.diameterMm / 1000) * heightM * (pot.bulkC - setup.roomC);
-  let bulkC = pot.bulkC + ((intoBulkW - sides) * dtS - goneKg * latent) / heatJ;
+  const bare = Math.PI * (setup.pan.diameterMm / 1000) * heightM + area;
+  const dryLossW = HEAT.airW * bare * (pot.bulkC - setup.roomC);
+  let bulkC = pot.bulkC + ((intoBulkW - dryLossW) * dtS - goneKg * latent) / heatJ;
   if (bulkC > pot.boilsC) {
     goneKg += (((bulkC - pot.boilsC) * heatJ) / latent) * (controls.lid ? HEAT.lid : 1);
     bulkC = pot.boilsC;

@@ -70,8 +70,8 @@ export class CoolingBody {
     top: Surroundings,
     bottom: Surroundings,
     topExtraW = 0,
-    k = COOLING.conductivity,
-    alpha = COOLING.diffusivity,
+    k: number = COOLING.conductivity,
+    alpha: number = COOLING.diffusivity,
   ): void {
     const { nr, nz, dr, dz, tempC, lower, diag, upper, rhs } = this;
     const heat = k / alpha;

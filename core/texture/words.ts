@@ -19,8 +19,8 @@ const YIELD_PA: Record<SetWord, number> = {
   firm: 600,
 };
 const VISCOSITY_PAS: Partial<Record<SetWord, number>> = { pours: 0.03, coats: 0.3, mounds: 1.1, 'holds a trail': 4 };
-/** Top of the scale, Pa: beyond it is rubber (B). */
-const TOP_PA = 1800;
+/** Top of the scale over the bound of firm: beyond it is rubber (B: 1800 Pa). */
+const TOP_OVER_FIRM = 3;
 
 /** Where each word begins on the set strip, 0 to 5 (drinks, coats, mounds, wobbles, slices are a unit each). */
 const STRIP: Record<SetWord, number> = {
@@ -45,22 +45,33 @@ export function boundsFor(style: ServeStyle, heightM: number): Bounds {
   const weight = WEIGHT_N_PER_M3 * heightM;
   if (style === 'turned out') {
     const wobbles = Math.max(50, 0.275 * weight);
-    return { ...YIELD_PA, wobbles, slices: Math.max(230, 2.7 * wobbles), 'holds a trail': Math.min(45, wobbles * 0.6) };
+    const slices = Math.max(230, 2.7 * wobbles);
+    return {
+      ...YIELD_PA,
+      'holds a trail': Math.min(45, wobbles * 0.6),
+      wobbles,
+      slices,
+      firm: Math.max(600, 2.6 * slices),
+    };
   }
   if (style === 'cut') {
     const slices = Math.max(75, 0.3 * weight);
     const wobbles = Math.min(75, slices * 0.75);
-    return { ...YIELD_PA, slices, wobbles, 'holds a trail': Math.min(45, wobbles * 0.7) };
+    return {
+      ...YIELD_PA,
+      'holds a trail': Math.min(45, wobbles * 0.7),
+      wobbles,
+      slices,
+      firm: Math.max(600, 2.6 * slices),
+    };
   }
   return YIELD_PA;
 }
 
-export const TABLE_BOUNDS: Bounds = YIELD_PA;
-
 /** The yield stress at which a word ends, Pa. */
 export function upperBoundPa(word: SetWord, bounds: Bounds): number {
   const next = SET_WORDS[SET_WORDS.indexOf(word) + 1];
-  return next ? bounds[next] : TOP_PA;
+  return next ? bounds[next] : TOP_OVER_FIRM * bounds.firm;
 }
 
 /** The yield stress to aim at for a word: the middle of its band, by ratio. */
@@ -86,7 +97,7 @@ function place(value: number, table: Partial<Record<SetWord, number>>, top: numb
 /** Place of a cold or hot pudding on the strip, 0 to 5: what its yield stress or its viscosity gives, whichever is more. */
 export function stripPlace(yieldPa: number, viscosityPaS: number, bounds: Bounds = YIELD_PA): number {
   return Math.max(
-    place(yieldPa, bounds, TOP_PA),
+    place(yieldPa, bounds, TOP_OVER_FIRM * bounds.firm),
     Math.min(place(viscosityPaS, VISCOSITY_PAS, 12), STRIP.wobbles - 0.01),
   );
 }

@@ -81,7 +81,7 @@ export function BatchPage() {
       right={<Log batch={batch} />}
     >
       <View className="gap-4 px-4 py-3 wide:px-6">
-        <View className="gap-1">
+        <View className="max-w-[560px] gap-1">
           <SetStrip
             promised={batch.promise.servingPlace}
             low={batch.promise.low}

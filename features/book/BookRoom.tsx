@@ -120,7 +120,7 @@ export function BookRoom() {
               <Type kind="amount" tone="onyolk" level={2} testID="advice">
                 {next.data.advice.map((a) => adviceSays(a, latest.plan, fmt)).join(', ')}
               </Type>
-              <Type tone="onyolk">{`${missSays(latest)}; ${next.data.batches} ${next.data.batches === 1 ? 'batch' : 'batches'} of this milk`}</Type>
+              <Type tone="onyolk">{`${missSays(latest)} last time; learnt from ${next.data.batches} ${next.data.batches === 1 ? 'batch' : 'batches'} of this milk`}</Type>
             </Pressable>
           ) : null}
           <View className="gap-3 px-4 py-3 wide:px-6">

@@ -179,6 +179,34 @@ function LivePot({ c }: { c: UsedCook }) {
     c.add({ kind: 'observed', what });
   };
 
+  const hob =
+    step.setting !== undefined ? (
+      <View className="flex-row items-center gap-3">
+        <Type kind="key" className="w-[132px]">
+          {step.setting === setting
+            ? setting === 0
+              ? 'hob off'
+              : `hob ${setting}, keep it`
+            : `hob ${setting}, turn to ${step.setting}`}
+        </Type>
+        <HobOvals now={setting} target={step.setting} onSet={(s) => c.add({ kind: 'hobSet', setting: s })} />
+      </View>
+    ) : null;
+  const look = (
+    <>
+      {advice ? <Notice text={SEEN_ADVICE[advice]!} /> : null}
+      <Type className="border-t-hair border-line py-1.5">
+        <Type kind="strong">Look, listen </Type>
+        {words.cue}
+      </Type>
+      {next ? (
+        <Type kind="small" tone="quiet" className="pb-1">
+          {`Next: ${STEP_NEXT[next.id]}`}
+        </Type>
+      ) : null}
+    </>
+  );
+
   const keys = (
     <View className="gap-2 px-3 wide:px-6">
       <View className="gap-2 wide:flex-row">
@@ -261,7 +289,7 @@ function LivePot({ c }: { c: UsedCook }) {
                 manner={words.manner}
               />
             ) : (
-              <View className="mx-auto w-full max-w-[600px] px-1">
+              <View className="mx-auto w-full max-w-[600px] px-1 wide:max-w-[470px]">
                 <PotEllipse
                   used={
                     step.ends === 'cue'
@@ -309,21 +337,10 @@ function LivePot({ c }: { c: UsedCook }) {
                 </PotEllipse>
               </View>
             )}
-            <View className="mx-auto w-full max-w-[640px] gap-1 px-4">
-              {step.setting !== undefined ? (
-                <View className="flex-row items-center gap-3">
-                  <Type kind="key" className="w-[132px]">
-                    {step.setting === setting
-                      ? setting === 0
-                        ? 'hob off'
-                        : `hob ${setting}, keep it`
-                      : `hob ${setting}, turn to ${step.setting}`}
-                  </Type>
-                  <HobOvals now={setting} target={step.setting} onSet={(s) => c.add({ kind: 'hobSet', setting: s })} />
-                </View>
-              ) : null}
+            <View className="mx-auto w-full max-w-[640px] gap-1 px-4 wide:hidden">
+              {hob}
               {shown && step.id !== 'weigh' ? (
-                <View className="flex-row items-center gap-4 wide:hidden">
+                <View className="flex-row items-center gap-4">
                   <View className="w-[190px]">
                     <SetStrip
                       place={shown.serving.place}
@@ -339,21 +356,12 @@ function LivePot({ c }: { c: UsedCook }) {
                   </View>
                 </View>
               ) : null}
-              {advice ? <Notice text={SEEN_ADVICE[advice]!} /> : null}
-              <Type className="border-t-hair border-line py-1.5">
-                <Type kind="strong">Look, listen </Type>
-                {words.cue}
-              </Type>
-              {next ? (
-                <Type kind="small" tone="quiet" className="pb-1">
-                  {`Next: ${STEP_NEXT[next.id]}`}
-                </Type>
-              ) : null}
+              {look}
             </View>
           </ScrollView>
           {keys}
         </View>
-        <View className="hidden w-[320px] gap-4 overflow-y-auto border-l-rim border-ink px-5 py-4 wide:flex">
+        <View className="hidden w-[360px] gap-4 overflow-y-auto border-l-rim border-ink px-5 py-4 wide:flex">
           {shown ? (
             <>
               <View>
@@ -376,6 +384,8 @@ function LivePot({ c }: { c: UsedCook }) {
               ) : null}
             </>
           ) : null}
+          {hob}
+          <View>{look}</View>
           <StepList steps={c.steps} state={state} plan={cook.plan} />
           <Type>
             <Type kind="strong">Why </Type>

@@ -10,7 +10,7 @@ const list = (step: Step, fmt: Formatter) =>
   step.portions.map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`).join(', ');
 
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
-  const every = `${plan.method.stirEveryS} s each`;
+  const every = `${plan.method.stirEveryS}\u00a0s\u00a0each`;
   switch (step.id) {
     case 'weigh':
       return {
@@ -42,7 +42,7 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     case 'thicken':
       return {
         title: 'Sweep the bottom',
-        manner: `slurry in, whisked up, then slow eights, ${every}`,
+        manner: `whisk the slurry in, then slow eights, ${every}`,
         cue: 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
         why: 'It goes within half a minute, and the floor goes first.',
         done: 'First bubble',

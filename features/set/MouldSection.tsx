@@ -11,8 +11,8 @@ export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp
       role="img"
       aria-label={`poured ${Math.round(depthMm)} mm deep, middle ${temp}`}
     >
-      <View className="h-[124px] w-[130px] items-center justify-center">
-        <Svg width={130} height={124} viewBox="0 0 130 124" style={{ position: 'absolute' }} aria-hidden>
+      <View className="h-[116px] w-[120px] items-center justify-center">
+        <Svg width={120} height={114} viewBox="0 0 130 124" style={{ position: 'absolute' }} aria-hidden>
           <Path
             d="M14 24 H22 L34 100 Q36 110 46 110 H84 Q94 110 96 100 L108 24 H116"
             fill={colour.liquid2}

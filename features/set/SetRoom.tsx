@@ -196,14 +196,14 @@ function Setting({ c }: { c: UsedCook }) {
       <View className="gap-3 px-4 py-3 wide:px-6">
         <View className="flex-row flex-wrap items-end justify-between gap-x-4">
           <View>
-            <Type tone="quiet">{ready ? `${verb} from` : 'not set by serving'}</Type>
+            <Type tone="quiet">{ready ? `${verb} from` : `still ${f.serving.word} at`}</Type>
             <Type kind="answer" testID="ready-at">
               {ready ? fmt.time(at(f.readyH)) : fmt.time(at(hours))}
             </Type>
           </View>
           <View className="items-end">
             <Type kind="strong">{`${plan.serve.style === 'turned out' ? 'turn out' : 'serve'} at ${fmt.time(Date.parse(plan.serve.at))}`}</Type>
-            <Type tone="quiet">{`${f.serving.word}, ${chanceWords(f.chance)}`}</Type>
+            <Type tone="quiet">{`${plan.serve.word} ${chanceWords(f.chance)}`}</Type>
           </View>
         </View>
         <View className="flex-row flex-wrap items-center justify-between gap-2">

@@ -64,7 +64,7 @@ export function chanceWords(chance: number): string {
   const n = Math.round(chance * 10);
   if (n >= 10) return 'nearly always';
   if (n <= 0) return 'hardly ever';
-  return `${n} times in 10`;
+  return n === 1 ? 'once in 10' : `${n} times in 10`;
 }
 
 /** Time of day as typed, in either clock, to minutes after midnight, or undefined. */

@@ -1,0 +1,41 @@
+import { spawnSync } from 'node:child_process';
+import path from 'node:path';
+import { testPlan } from '../core/testing';
+
+const root = path.join(__dirname, '..');
+const ovalis = (args: string[], input = '') =>
+  spawnSync(path.join(root, 'node_modules/.bin/tsx'), ['cli/ovalis.ts', ...args], {
+    cwd: root,
+    input,
+    encoding: 'utf8',
+  });
+
+describe('ovalis forecast', () => {
+  it('reads a plan from standard input and prints its forecast as JSON', () => {
+    const r = ovalis(['forecast', '-'], JSON.stringify(testPlan()));
+    expect(r.status).toBe(0);
+    const f = JSON.parse(r.stdout) as {
+      format: string;
+      serving: { word: string };
+      hot: { word: string };
+      doubt: { sdLn: number };
+    };
+    expect(f.format).toBe('ovalis-forecast');
+    expect(typeof f.serving.word).toBe('string');
+    expect(f.doubt.sdLn).toBeGreaterThan(0);
+  });
+  it('reads the published example by its name', () => {
+    expect(ovalis(['forecast', 'docs/formats/vanilla-cups.plan.json']).status).toBe(0);
+  });
+  it('ends with 1 and the path when the plan is wrong', () => {
+    const plan = testPlan();
+    const r = ovalis(['forecast', '-'], JSON.stringify({ ...plan, dish: { ...plan.dish, count: 0 } }));
+    expect(r.status).toBe(1);
+    expect(r.stderr).toMatch(/dish\.count: should be at least 1/);
+    expect(r.stdout).toBe('');
+  });
+  it('ends with 2 when there is no such file or no command', () => {
+    expect(ovalis(['forecast', 'nowhere.json']).status).toBe(2);
+    expect(ovalis([]).status).toBe(2);
+  });
+});

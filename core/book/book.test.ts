@@ -1,0 +1,65 @@
+import { forecast } from '../forecast';
+import { pantry, testPlan, wanting } from '../testing';
+import { solveStarch } from '../formula/solve';
+import type { SetWord } from '../formula/plan';
+import { BatchSchema, promiseOf, type Batch, type Found } from './batch';
+import { learnFirmness, missLn, nextTime } from './nextTime';
+
+const solved = solveStarch(wanting(testPlan({ starchMeasure: 'scale' }), 'mounds'), pantry).plan;
+const promise = promiseOf(forecast(solved, pantry), 40);
+const batch = (found: Partial<Found>, id = 'b'): Batch =>
+  BatchSchema.parse({
+    id,
+    at: '2026-11-20T15:00:00Z',
+    plan: solved,
+    events: [],
+    promise,
+    found: { flaws: [], note: '', ...found },
+  });
+const said = (word: SetWord) => batch({ wordServing: word });
+const starch = (p: typeof solved) => p.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
+
+describe('what batches teach', () => {
+  it('nothing without a word', () => {
+    expect(missLn(batch({}))).toBeUndefined();
+    expect(learnFirmness([batch({})])).toMatchObject({ factor: 1, batches: 0 });
+  });
+  it('softer than promised lowers the factor, firmer raises it, a hit leaves it near 1', () => {
+    expect(learnFirmness([said('coats')]).factor).toBeLessThan(0.9);
+    expect(learnFirmness([said('wobbles')]).factor).toBeGreaterThan(1.1);
+    expect(Math.abs(learnFirmness([said('mounds')]).factor - 1)).toBeLessThan(0.05);
+  });
+  it('more batches of one kind move it further and narrow it', () => {
+    const one = learnFirmness([said('coats')]);
+    const three = learnFirmness([said('coats'), said('coats'), said('coats')]);
+    expect(three.factor).toBeLessThan(one.factor);
+    expect(three.sdLn).toBeLessThan(one.sdLn);
+  });
+});
+
+describe('next time', () => {
+  it('asks for more starch after a soft batch, less after a firm one, and the new plan is forecast right', () => {
+    const soft = nextTime(said('coats'), [said('coats')], pantry);
+    expect(soft.advice[0]).toMatchObject({ kind: 'starch' });
+    expect(starch(soft.plan)).toBeGreaterThan(starch(solved));
+    expect(forecast(soft.plan, pantry).serving.word).toBe('mounds');
+    const firm = nextTime(said('wobbles'), [said('wobbles')], pantry);
+    expect(starch(firm.plan)).toBeLessThan(starch(solved));
+  });
+  it('changes one thing for each flaw that the method can mend', () => {
+    const n = nextTime(
+      batch({ wordServing: 'mounds', sweetness: 'too much', flaws: ['raw taste', 'caught', 'lumps'] }),
+      [],
+      pantry,
+    );
+    expect(n.advice.map((a) => a.kind).sort()).toEqual(expect.arrayContaining(['cook on', 'heat', 'slurry', 'sugar']));
+    expect(n.plan.method.cookOnMin).toBe(solved.method.cookOnMin + 2);
+    expect(n.plan.method.heatSetting).toBe(solved.method.heatSetting - 1);
+    const sugar = (p: typeof solved) => p.items.find((i) => i.ingredientId === 'sugar')!.grams;
+    expect(sugar(n.plan) / sugar(solved)).toBeCloseTo(0.9, 1);
+  });
+  it('leaves a hit as it is', () => {
+    const n = nextTime(said('mounds'), [said('mounds')], pantry);
+    expect(Math.abs(starch(n.plan) - starch(solved))).toBeLessThan(2.5);
+  });
+});

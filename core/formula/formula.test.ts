@@ -1,0 +1,91 @@
+import fc from 'fast-check';
+import { pantry, testPlan } from '../testing';
+import { refreshCarveOuts, scale, scaleToDish, scaleToPeople, SLURRY_PARTS, withGrams, withMilk } from './amounts';
+import { allergensOf, atStages, massG, mixtureOf, UnknownIngredientError, wholeMixture } from './compose';
+import { PlanSchema } from './plan';
+
+const grams = fc.double({ min: 0, max: 3000, noNaN: true });
+
+describe('stages and carve-outs', () => {
+  it('take the kept-back part out of the total, never on top of it', () => {
+    fc.assert(
+      fc.property(grams, grams, fc.double({ min: 0, max: 6000, noNaN: true }), (milkG, starchG, carveG) => {
+        const plan = {
+          ...testPlan(),
+          items: [
+            { ingredientId: 'milk_whole', grams: milkG, stage: 'pot' as const },
+            { ingredientId: 'cornstarch', grams: starchG, stage: 'slurry' as const },
+          ],
+          carveOuts: [{ ingredientId: 'milk_whole', grams: carveG, stage: 'slurry' as const }],
+        };
+        const portions = Object.values(atStages(plan, pantry)).flat();
+        const milk = portions.filter((p) => p.ingredient.id === 'milk_whole').reduce((s, p) => s + p.grams, 0);
+        expect(milk).toBeCloseTo(milkG, 6);
+        expect(massG(wholeMixture(plan, pantry))).toBeCloseTo(milkG + starchG, 4);
+      }),
+    );
+  });
+  it('keep back enough cold milk to wet the starch, and it follows the starch', () => {
+    const plan = withGrams(testPlan(), 'cornstarch', 60, pantry);
+    expect(plan.carveOuts).toEqual([{ ingredientId: 'milk_whole', grams: 60 * SLURRY_PARTS, stage: 'slurry' }]);
+  });
+  it('name the unknown ingredient and where it stands', () => {
+    const plan = {
+      ...testPlan(),
+      items: [...testPlan().items, { ingredientId: 'moon dust', grams: 1, stage: 'pot' as const }],
+    };
+    expect(() => atStages(plan, pantry)).toThrow(UnknownIngredientError);
+    try {
+      atStages(plan, pantry);
+    } catch (e) {
+      expect((e as UnknownIngredientError).itemIndex).toBe(5);
+    }
+  });
+});
+
+describe('composition', () => {
+  it('adds up to the grams that went in', () => {
+    for (const i of pantry.values()) expect(massG(mixtureOf(i, 250))).toBeCloseTo(250, 0);
+  });
+  it('knows the allergens from the amounts: none from what is left out', () => {
+    const plan = testPlan();
+    expect(allergensOf(plan, pantry)).toEqual(['milk']);
+    expect(allergensOf(withMilk(plan, 'milk_whole', 'almond_drink', pantry), pantry)).toEqual(['tree nuts']);
+    expect(allergensOf(withGrams(plan, 'milk_whole', 0, pantry), pantry)).toEqual([]);
+  });
+});
+
+describe('scaling', () => {
+  it('keeps every ratio', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 8, noNaN: true }), (k) => {
+        const plan = testPlan();
+        const scaled = scale(plan, k);
+        scaled.items.forEach((i, n) => expect(i.grams).toBeCloseTo(plan.items[n]!.grams * k, 6));
+      }),
+    );
+    expect(() => scale(testPlan(), 0)).toThrow(RangeError);
+  });
+  it('makes what is left after the steam serve everybody', () => {
+    const plan = scaleToPeople(testPlan(), 10, 150, 0.06);
+    const total = plan.items.reduce((s, i) => s + i.grams, 0);
+    expect(total * 0.94).toBeCloseTo(1500, 6);
+    expect([plan.people, plan.portionG]).toEqual([10, 150]);
+  });
+  it('fills the dishes to nine tenths', () => {
+    const plan = scaleToDish(testPlan(), 0.05);
+    const total = plan.items.reduce((s, i) => s + i.grams, 0);
+    expect((total * 0.95) / 1.04).toBeCloseTo(plan.dish.count * plan.dish.capacityMl * 0.9, 4);
+  });
+  it('a changed milk takes its carve-out along', () => {
+    const plan = withMilk(testPlan(), 'milk_whole', 'oat_drink', pantry);
+    expect(plan.carveOuts[0]!.ingredientId).toBe('oat_drink');
+    expect(PlanSchema.safeParse(plan).success).toBe(true);
+  });
+  it('carves nothing where there is no milk', () => {
+    const plan = testPlan();
+    expect(
+      refreshCarveOuts({ ...plan, items: plan.items.filter((i) => i.ingredientId !== 'milk_whole') }, pantry).carveOuts,
+    ).toEqual([]);
+  });
+});

@@ -1,0 +1,21 @@
+import { newPlan } from './formula/newPlan';
+import type { Plan, SetWord } from './formula/plan';
+import { pantryWith } from './pantry/pantry';
+
+/** Plans for tests: one pudding with a few things changed. */
+export const pantry = pantryWith();
+
+export function testPlan(change: Partial<Plan> = {}, milkId = 'milk_whole'): Plan {
+  return {
+    ...newPlan(
+      { id: 'p', name: 'Test pudding', milkId, people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' },
+      pantry,
+    ),
+    ...change,
+  };
+}
+
+export const wanting = (plan: Plan, word: SetWord, style: Plan['serve']['style'] = 'spooned'): Plan => ({
+  ...plan,
+  serve: { ...plan.serve, word, style },
+});

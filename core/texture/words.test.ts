@@ -1,0 +1,43 @@
+import fc from 'fast-check';
+import { SET_WORDS } from '../formula/plan';
+import { aimPa, boundsFor, stripMiddle, stripPlace, upperBoundPa, wordAt, yieldAtPlace } from './words';
+
+const style = fc.constantFrom('spooned' as const, 'turned out' as const, 'cut' as const);
+const height = fc.double({ min: 0.01, max: 0.12, noNaN: true });
+
+describe('the set scale', () => {
+  it('has rising bounds for every way of serving and every height', () => {
+    fc.assert(
+      fc.property(style, height, (s, h) => {
+        const b = boundsFor(s, h);
+        const values = SET_WORDS.map((w) => b[w]);
+        for (let i = 1; i < values.length; i++) expect(values[i]).toBeGreaterThan(values[i - 1]!);
+      }),
+    );
+  });
+  it('goes from a place to its yield stress and back', () => {
+    fc.assert(
+      fc.property(style, height, fc.double({ min: 0.05, max: 4.7, noNaN: true }), (s, h, place) => {
+        const b = boundsFor(s, h);
+        expect(stripPlace(yieldAtPlace(place, b), 0, b)).toBeCloseTo(place, 6);
+      }),
+    );
+  });
+  it('gives the word whose band holds the stress', () => {
+    const b = boundsFor('spooned', 0.04);
+    for (const w of SET_WORDS) {
+      expect(wordAt(stripMiddle(w))).toBe(w);
+      expect(wordAt(stripPlace(aimPa(w, b), 0, b))).toBe(w);
+      expect(aimPa(w, b)).toBeLessThan(upperBoundPa(w, b));
+    }
+  });
+  it('asks more of a tall mould than of a low one, and little of a thin layer that is cut', () => {
+    expect(boundsFor('turned out', 0.07).wobbles).toBeGreaterThan(boundsFor('turned out', 0.03).wobbles * 2);
+    expect(boundsFor('cut', 0.025).slices).toBeCloseTo(76.5, 0);
+    expect(boundsFor('spooned', 0.025).slices).toBe(230);
+  });
+  it('a thick hot paste is never called wobbling on its flow alone', () => {
+    expect(wordAt(stripPlace(0.1, 1000))).toBe('holds a trail');
+    expect(wordAt(stripPlace(0.1, 0.001))).toBe('drinks');
+  });
+});

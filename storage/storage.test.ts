@@ -1,0 +1,144 @@
+import { z } from 'zod';
+import { choirSupper } from '../core/demo/choirSupper';
+import type { CookEvent } from '../core/cook/events';
+import { kitchenOver } from './kitchen';
+import { NotSavedError, repository, setAside, type KeyValue, type Problem, type Shell } from './records';
+
+/** A store in memory that can be full, with a lock that queues. */
+function memory() {
+  const map = new Map<string, string>();
+  let full = false;
+  const write = (k: string, v: string) => {
+    if (full) throw new Error('the disk is full');
+    map.set(k, v);
+  };
+  const store: KeyValue = {
+    getItem: async (k) => map.get(k) ?? null,
+    setItem: async (k, v) => write(k, v),
+    removeItem: async (k) => void map.delete(k),
+    getMany: async (ks) => Object.fromEntries(ks.map((k) => [k, map.get(k) ?? null])),
+    setMany: async (entries) => {
+      if (full) throw new Error('the disk is full');
+      Object.entries(entries).forEach(([k, v]) => write(k, v));
+    },
+    removeMany: async (ks) => ks.forEach((k) => map.delete(k)),
+    getAllKeys: async () => [...map.keys()],
+  };
+  let tail: Promise<unknown> = Promise.resolve();
+  const problems: Problem[] = [];
+  const changed: string[] = [];
+  const shell: Shell = {
+    store,
+    lock: (_name, work) => {
+      const run = tail.then(work);
+      tail = run.catch(() => undefined);
+      return run;
+    },
+    report: (p) => problems.push(p),
+    changed: (c) => changed.push(c),
+  };
+  return { map, store, shell, problems, changed, fill: (on: boolean) => (full = on) };
+}
+
+const Note = z.object({ id: z.string(), text: z.string() });
+
+describe('a collection', () => {
+  const spec = {
+    name: 'notes',
+    version: 2,
+    schema: Note,
+    migrations: { 1: (old: unknown) => ({ ...(old as object), text: (old as { body: string }).body }) },
+  };
+
+  it('keeps, lists, changes and removes', async () => {
+    const m = memory();
+    const notes = repository(spec, m.shell);
+    await notes.put({ id: 'a', text: 'one' });
+    await notes.update('a', (n) => n && { ...n, text: 'two' });
+    expect(await notes.list()).toEqual([{ id: 'a', text: 'two' }]);
+    await notes.remove('a');
+    expect(await notes.get('a')).toBeUndefined();
+    expect(m.changed).toEqual(['notes', 'notes', 'notes']);
+  });
+
+  it('brings an older record to the present shape and keeps it so', async () => {
+    const m = memory();
+    m.map.set('notes/a', JSON.stringify({ v: 1, data: { id: 'a', body: 'old' } }));
+    const notes = repository(spec, m.shell);
+    expect(await notes.list()).toEqual([{ id: 'a', text: 'old' }]);
+    expect(JSON.parse(m.map.get('notes/a')!)).toMatchObject({ v: 2, data: { text: 'old' } });
+  });
+
+  it.each([
+    ['not JSON', '{', /JSON/],
+    ['the wrong shape', JSON.stringify({ v: 2, data: { id: 'a' } }), /text/],
+    ['a newer version', JSON.stringify({ v: 9, data: { id: 'a', text: '' } }), /newer/],
+    ['no version', '{}', /version/],
+  ])('sets %s aside, says why, and shows the rest', async (_, text, why) => {
+    const m = memory();
+    m.map.set('notes/bad', text);
+    m.map.set('notes/good', JSON.stringify({ v: 2, data: { id: 'good', text: 'x' } }));
+    const notes = repository(spec, m.shell);
+    expect(await notes.list()).toEqual([{ id: 'good', text: 'x' }]);
+    expect(m.problems).toEqual([{ kind: 'set aside', key: 'notes/bad', why: expect.stringMatching(why) }]);
+    expect(await setAside(m.store)).toEqual({ 'notes/bad': text });
+    expect(m.map.has('notes/bad')).toBe(false);
+  });
+
+  it('a full disk is said, nothing old is lost, and a corrupt record stays where it is', async () => {
+    const m = memory();
+    const notes = repository(spec, m.shell);
+    await notes.put({ id: 'a', text: 'one' });
+    m.map.set('notes/bad', '{');
+    m.fill(true);
+    await expect(notes.put({ id: 'a', text: 'two' })).rejects.toThrow(NotSavedError);
+    expect(m.problems[0]).toMatchObject({ kind: 'not saved', why: 'the disk is full' });
+    expect(await notes.get('a')).toEqual({ id: 'a', text: 'one' });
+    await notes.list();
+    expect(m.map.get('notes/bad')).toBe('{');
+  });
+});
+
+describe('the kitchen', () => {
+  const demo = choirSupper(Date.UTC(2026, 11, 11, 12));
+
+  it('is opened by the demo and gives it all back', async () => {
+    const k = kitchenOver(memory().shell);
+    expect(await k.opened()).toBe(false);
+    await k.replaceAll(demo);
+    expect(await k.opened()).toBe(true);
+    const back = await k.readAll(demo.exportedAt);
+    const sorted = (f: typeof demo) => ({
+      ...f,
+      plans: [...f.plans].sort((a, b) => a.id.localeCompare(b.id)),
+      batches: [...f.batches].sort((a, b) => a.id.localeCompare(b.id)),
+    });
+    expect(sorted(back)).toEqual(sorted(demo));
+  });
+
+  it('replacing takes the old out; on a full disk the old stays whole', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo);
+    await k.replaceAll({ ...demo, plans: [demo.plans[0]!], batches: [] });
+    expect((await k.readAll('')).plans).toHaveLength(1);
+    expect((await k.readAll('')).batches).toEqual([]);
+    m.fill(true);
+    await expect(k.replaceAll(demo)).rejects.toThrow(/full/);
+    expect((await k.readAll('')).plans).toHaveLength(1);
+  });
+
+  it('two tabs appending to one cook lose nothing, and the same event is kept once', async () => {
+    const m = memory();
+    const [one, two] = [kitchenOver(m.shell), kitchenOver(m.shell)];
+    await one.replaceAll({ ...demo, cooks: [{ ...demo.cooks[0]!, events: [] }] });
+    const event = (id: string): CookEvent => ({ kind: 'noted', id, at: demo.exportedAt, text: id });
+    const id = demo.cooks[0]!.id;
+    await Promise.all([
+      ...Array.from({ length: 20 }, (_, i) => one.appendEvent(id, event(`a${i}`))),
+      ...Array.from({ length: 20 }, (_, i) => two.appendEvent(id, event(`b${i}`))),
+      one.appendEvent(id, event('a0')),
+    ]);
+    expect((await one.cooks.get(id))!.events).toHaveLength(40);
+  });
+});
