@@ -15,6 +15,6 @@ await generateSW({
   dontCacheBustURLsMatching: /^(_expo\/static|assets)\//,
   maximumFileSizeToCacheInBytes: 5 * 1024 * 1024,
   ignoreURLParametersMatching: [/^id$/, /^cook$/],
-  navigateFallback: '/index.html',
+  navigateFallback: '/+not-found.html',
   navigateFallbackDenylist: [/^\/healthz/],
 });

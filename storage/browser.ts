@@ -18,7 +18,7 @@ function teller<T>() {
 }
 
 export const problems = teller<Problem>();
-/** a collection that changed, here or in another tab */
+/** a collection that another tab changed; this tab's own changes are in its cache already */
 export const changes = teller<string>();
 
 let kitchen: Kitchen | undefined;
@@ -38,10 +38,7 @@ export function browserKitchen(): Kitchen {
     lock: async (name, work) =>
       (await navigator.locks.request(`ovalis ${name}`, work)) as Awaited<ReturnType<typeof work>>,
     report: problems.tell,
-    changed: (collection) => {
-      changes.tell(collection);
-      news.postMessage(collection);
-    },
+    changed: (collection) => news.postMessage(collection),
   });
   return kitchen;
 }

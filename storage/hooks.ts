@@ -19,7 +19,16 @@ const repo = <N extends Name>(name: N) => browserKitchen()[name] as unknown as R
 /** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
   const client = useQueryClient();
-  useEffect(() => changes.listen((name) => void client.invalidateQueries({ queryKey: [name] })), [client]);
+  useEffect(
+    () =>
+      changes.listen((name) => {
+        // not under a change of our own that is still being written: it would be shown without it for a moment
+        const read = () =>
+          client.isMutating() ? void setTimeout(read, 50) : void client.invalidateQueries({ queryKey: [name] });
+        read();
+      }),
+    [client],
+  );
   return useQuery({
     queryKey: ['opened'],
     queryFn: async () => {
@@ -46,13 +55,12 @@ export function useCollection<N extends Name>(name: N) {
   });
 }
 
-/** Puts a value into the cache at once and into storage right after; the cache goes back if storage refuses. */
+/** Puts a value into the cache at once and into storage right after. If storage refuses it stays here, and that is said. */
 export function useSave<N extends Name>(name: N) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (value: Collections[N]) => repo(name).put(value),
     onMutate: (value) => place(client, name, value),
-    onError: () => void client.invalidateQueries({ queryKey: [name] }),
     scope: { id: `save ${name}` },
   });
 }
@@ -77,10 +85,7 @@ export function useCookEvents() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ cookId, events }: { cookId: string; events: CookEvent[] }) =>
-      events.reduce<Promise<unknown>>(
-        (before, e) => before.then(() => browserKitchen().appendEvent(cookId, e)),
-        Promise.resolve(),
-      ),
+      browserKitchen().appendEvents(cookId, events),
     onMutate: ({ cookId, events }) =>
       client.setQueryData<Cook[]>(['cooks'], (old) =>
         old?.map((c) => (c.id === cookId ? { ...c, events: [...c.events, ...events] } : c)),

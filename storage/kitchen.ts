@@ -22,7 +22,8 @@ export type Kitchen = {
   settings: Repository<StoredSettings>;
   /** false until the first visit has been filled with the demo or the cook's own start */
   opened(): Promise<boolean>;
-  appendEvent(cookId: string, event: CookEvent): Promise<Cook | undefined>;
+  /** Adds to a cook's list in one write, each event once. */
+  appendEvents(cookId: string, events: readonly CookEvent[]): Promise<Cook | undefined>;
   readAll(exportedAt: string): Promise<KitchenFile>;
   /** Puts a file's content in the place of everything; the old stays until the new is written. */
   replaceAll(file: KitchenFile): Promise<void>;
@@ -61,10 +62,10 @@ export function kitchenOver(shell: Shell): Kitchen {
     settings,
     readSettings,
     opened: async () => (await shell.store.getItem(META)) !== null,
-    appendEvent: (cookId, event) =>
+    appendEvents: (cookId, events) =>
       cooks.update(cookId, (cook) => {
-        if (!cook || cook.events.some((e) => e.id === event.id)) return cook;
-        return { ...cook, events: [...cook.events, event] };
+        const fresh = events.filter((e) => !cook?.events.some((old) => old.id === e.id));
+        return cook && fresh.length ? { ...cook, events: [...cook.events, ...fresh] } : undefined;
       }),
     async readAll(exportedAt) {
       const [p, c, b, i, k, s] = await Promise.all([

@@ -135,9 +135,9 @@ describe('the kitchen', () => {
     const event = (id: string): CookEvent => ({ kind: 'noted', id, at: demo.exportedAt, text: id });
     const id = demo.cooks[0]!.id;
     await Promise.all([
-      ...Array.from({ length: 20 }, (_, i) => one.appendEvent(id, event(`a${i}`))),
-      ...Array.from({ length: 20 }, (_, i) => two.appendEvent(id, event(`b${i}`))),
-      one.appendEvent(id, event('a0')),
+      ...Array.from({ length: 20 }, (_, i) => one.appendEvents(id, [event(`a${i}`)])),
+      ...Array.from({ length: 20 }, (_, i) => two.appendEvents(id, [event(`b${i}`)])),
+      one.appendEvents(id, [event('a0')]),
     ]);
     expect((await one.cooks.get(id))!.events).toHaveLength(40);
   });

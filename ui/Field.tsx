@@ -16,7 +16,6 @@ export function Field({
           aria-label={unit ? `${label}, ${unit}` : label}
           aria-invalid={error !== undefined}
           className="min-h-[52px] min-w-0 flex-1 rounded-key border-edge border-ink bg-plate px-3 py-2 font-text text-key text-ink"
-          placeholderTextColor="rgb(var(--ink2))"
           {...rest}
         />
         {unit ? <Type kind="key">{unit}</Type> : null}

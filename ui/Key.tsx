@@ -29,6 +29,8 @@ const INK = {
 
 export type KeyProps = {
   label: string;
+  /** what is read out where the word alone would not do */
+  spoken?: string;
   /** a second, quieter line */
   sub?: string;
   onPress?: () => void;
@@ -50,6 +52,7 @@ export type KeyProps = {
 /** The one button. Yolk is the one act now: at most one on a screen. */
 export function Key({
   label,
+  spoken,
   sub,
   onPress,
   onLongPress,
@@ -69,7 +72,7 @@ export function Key({
   return (
     <Pressable
       role={role}
-      aria-label={sub ? `${label}. ${sub}` : label}
+      aria-label={spoken ?? (sub ? `${label}. ${sub}` : label)}
       aria-disabled={disabled}
       {...(role === 'radio' || role === 'checkbox' ? { 'aria-checked': selected ?? false } : {})}
       disabled={disabled}

@@ -1,4 +1,5 @@
 import { curveMonotoneX, line } from 'd3-shape';
+import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Ellipse, G, Line, Path, Rect } from 'react-native-svg';
 import { axis } from './axis';
@@ -22,8 +23,7 @@ export type SetCurveProps = {
   temp: (c: number) => string;
 };
 
-const W = 320;
-const H = 160;
+const H = 168;
 const TOP_C = 95;
 
 /** Core temperature (cool line, dots ahead) and set (ink line, dashes ahead) on one clock, over the words as bands. */
@@ -39,6 +39,7 @@ export function SetCurve({
   timeAt,
   temp,
 }: SetCurveProps) {
+  const [W, setW] = useState(300);
   const x = axis([0, hours], [0, W]);
   const word = axis([0, 5], [H, 0]);
   const core = axis([0, TOP_C], [H, 0]);
@@ -62,8 +63,8 @@ export function SetCurve({
   return (
     <View role="img" aria-label={label}>
       <View className="flex-row" aria-hidden>
-        <View className="flex-1">
-          <Svg width="100%" viewBox={`0 0 ${W} ${H}`} preserveAspectRatio="none" style={{ height: 168 }}>
+        <View className="min-w-0 flex-1" onLayout={(e) => setW(Math.max(120, Math.round(e.nativeEvent.layout.width)))}>
+          <Svg width={W} height={H} viewBox={`0 0 ${W} ${H}`}>
             {STRIP_WORDS.map((w, i) => (
               <Rect
                 key={w}
@@ -139,7 +140,7 @@ export function SetCurve({
             />
           </Svg>
         </View>
-        <View className="w-[78px] pl-2" style={{ height: 168 }}>
+        <View className="w-[78px] pl-2" style={{ height: H }}>
           {[...STRIP_WORDS].reverse().map((w, i) => (
             <View key={w} className="flex-1 justify-center">
               <Type kind={4 - i === wantedBand ? 'smallStrong' : 'small'} tone={4 - i === wantedBand ? 'ink' : 'quiet'}>

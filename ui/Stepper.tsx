@@ -114,7 +114,7 @@ export function Stepper({
             )}
             <View className="ml-auto flex-row items-baseline">
               <TextInput
-                aria-label={`${name}, ${unit}`}
+                aria-label={unit ? `${name}, ${unit}` : name}
                 aria-invalid={bad}
                 inputMode="decimal"
                 value={shown}

@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { forecast } from '../forecast';
 import { pantry, testPlan } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';

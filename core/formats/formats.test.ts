@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { choirSupper } from '../demo/choirSupper';

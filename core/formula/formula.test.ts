@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { pantry, testPlan } from '../testing';
 import { refreshCarveOuts, scale, scaleToDish, scaleToPeople, SLURRY_PARTS, withGrams, withMilk } from './amounts';
 import { allergensOf, atStages, massG, mixtureOf, UnknownIngredientError, wholeMixture } from './compose';

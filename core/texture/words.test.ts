@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { SET_WORDS } from '../formula/plan';
 import { aimPa, boundsFor, stripMiddle, stripPlace, upperBoundPa, wordAt, yieldAtPlace } from './words';
 

@@ -39,6 +39,7 @@ export function PlanRoom() {
   const [held, setHeld] = useState(false);
   const [holding, setHolding] = useState(false);
   const latestHold = useRef(0);
+  const dragged = useRef<Plan | undefined>(undefined);
   const dragFrom = useRef<{ grams: number; yieldPa: number } | undefined>(undefined);
 
   const all = (mounted ? plans.data : undefined) ?? [];
@@ -105,11 +106,13 @@ export function PlanRoom() {
     const bounds = boundsFor(plan.serve.style, forecast.depthMm / 1000);
     const ratio = (yieldAtPlace(place, bounds) / dragFrom.current.yieldPa) ** (1 / (GEL.power + 0.15));
     const grams = Math.max(1, Math.min(2000, Math.round(dragFrom.current.grams * ratio * 2) / 2));
-    setDraft(withGrams(saved, starch.ingredientId, grams, pantry));
+    dragged.current = withGrams(saved, starch.ingredientId, grams, pantry);
+    setDraft(dragged.current);
   };
   const dragEnd = () => {
     dragFrom.current = undefined;
-    if (draft) change(draft, true);
+    if (dragged.current) change(dragged.current, true);
+    dragged.current = undefined;
   };
 
   const target = solved.data?.ok && !solved.isPlaceholderData ? Math.round(solved.data.grams * 2) / 2 : undefined;

@@ -34,7 +34,7 @@ export const pushSays = (of: 'milk' | 'sugar' | 'steam lost', steps: number, mil
             : `${Math.round(size * 2) / 2} steps`;
   const way = steps >= 0 ? 'firmer' : 'softer';
   const tail = size < 0.08 ? `does ${much}` : `${of === 'sugar' ? 'makes it' : 'brings it'} ${much} ${way}`;
-  if (of === 'milk') return `${milk}, against water, ${tail}.`;
+  if (of === 'milk') return `${milk[0]?.toUpperCase()}${milk.slice(1)}, against water, ${tail}.`;
   if (of === 'sugar') return `The sugar ${tail}.`;
   return `Steam lost on the hob ${tail}.`;
 };

@@ -361,7 +361,10 @@ function LivePot({ c }: { c: UsedCook }) {
           </ScrollView>
           {keys}
         </View>
-        <View className="hidden w-[360px] gap-4 overflow-y-auto border-l-rim border-ink px-5 py-4 wide:flex">
+        <View
+          {...({ tabIndex: 0 } as object)}
+          className="hidden w-[360px] gap-4 overflow-y-auto border-l-rim border-ink px-5 py-4 wide:flex"
+        >
           {shown ? (
             <>
               <View>

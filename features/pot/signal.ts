@@ -8,7 +8,7 @@ export function wakeSound() {
 
 /** Two short notes; `urgent` is lower and three. */
 export function signal(urgent = false) {
-  navigator.vibrate?.(urgent ? [200, 100, 200, 100, 200] : [160, 80, 160]);
+  if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(urgent ? [200, 100, 200, 100, 200] : [160, 80, 160]);
   if (context?.state !== 'running') return;
   const notes = urgent ? [392, 392, 392] : [659, 880];
   notes.forEach((hz, i) => {

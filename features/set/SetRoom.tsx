@@ -154,14 +154,14 @@ function Setting({ c }: { c: UsedCook }) {
     <Room
       {...head}
       foot={
-        <View className="flex-row gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6">
+        <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
           <Key
             kind="yolk"
             size="act"
             label={act.label}
             icon={act.icon}
             onPress={act.press}
-            className="flex-1"
+            className="max-w-[460px] flex-1"
             testID="set-act"
           />
           {act.label === 'Write it down' ? null : (
@@ -206,7 +206,7 @@ function Setting({ c }: { c: UsedCook }) {
             <Type tone="quiet">{`${plan.serve.word} ${chanceWords(f.chance)}`}</Type>
           </View>
         </View>
-        <View className="flex-row flex-wrap items-center justify-between gap-2">
+        <View className="flex-row flex-wrap items-center justify-between gap-2 wide:justify-start wide:gap-12">
           <MouldSection depthMm={f.depthMm} temp={fmt.deg(nearest.coreC)} covered={plan.rest.covered} />
           <CoolingRing
             usedRel={sinceH / limitH}

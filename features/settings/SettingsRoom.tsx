@@ -209,6 +209,7 @@ export function SettingsRoom() {
           onPress={() => {
             const make = asking?.make;
             setAsking(undefined);
+            setSaid('Working …');
             void make?.()
               .then((k) => replace.mutateAsync(k))
               .then(() => setSaid('Done.'))
@@ -241,7 +242,7 @@ function Packs() {
           <View className="flex-1">
             <Row title={p.name} value={fmt.grams(p.grams)} />
           </View>
-          <Key label={`Remove ${p.name}`} kind="quiet" onPress={() => remove.mutate(p.id)} />
+          <Key label="Remove" spoken={`Remove ${p.name}`} kind="quiet" onPress={() => remove.mutate(p.id)} />
         </View>
       ))}
       <Field label="What it is" value={name} onChangeText={setName} placeholder="can of coconut milk" maxLength={60} />

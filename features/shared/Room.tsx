@@ -20,6 +20,9 @@ type RoomProps = {
   children: ReactNode;
 };
 
+/** What scrolls can be reached and scrolled from the keyboard. */
+const REACHABLE = { tabIndex: 0 } as object;
+
 /** One room: a head that says what and when, the work under it, columns parted by rims when there is width. */
 export function Room({ name, title, sub, tag, actions, left, right, foot, children }: RoomProps) {
   return (
@@ -41,7 +44,11 @@ export function Room({ name, title, sub, tag, actions, left, right, foot, childr
         </View>
         <View className="flex-row gap-2">{actions}</View>
       </View>
-      <ScrollView className="flex-1 wide:overflow-hidden" contentContainerClassName="wide:h-full wide:flex-row">
+      <ScrollView
+        {...REACHABLE}
+        className="flex-1 wide:overflow-hidden"
+        contentContainerClassName="wide:h-full wide:flex-row"
+      >
         {left ? (
           <View className="order-2 border-ink px-3 wide:order-none wide:h-full wide:w-[300px] wide:border-r-rim wide:px-0">
             <Column className="wide:px-5 wide:py-3">{left}</Column>
@@ -63,5 +70,9 @@ export function Room({ name, title, sub, tag, actions, left, right, foot, childr
 
 /** Scrolls on its own when wide; flows with the page on a phone. */
 function Column({ children, className }: { children: ReactNode; className?: string }) {
-  return <View className={clsx('wide:h-full wide:overflow-y-auto', className)}>{children}</View>;
+  return (
+    <View {...REACHABLE} className={clsx('wide:h-full wide:overflow-y-auto', className)}>
+      {children}
+    </View>
+  );
 }

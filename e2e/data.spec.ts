@@ -1,0 +1,163 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { amount, expect, once, openAt, openPlan, oncePerSize, test } from './kitchen';
+
+test('settings are followed everywhere at once and kept', async ({ watched: page }) => {
+  oncePerSize();
+  await openPlan(page);
+  await expect(page.getByText('at serving, 8 °C')).toBeVisible();
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: '°F' }).click();
+  await page.getByRole('radio', { name: '7:30 pm' }).click();
+  await page.getByRole('radio', { name: /^US/ }).click();
+  await page.getByRole('radio', { name: 'night', exact: true }).click();
+  await expect(page.locator('html')).toHaveClass(/dark/);
+  await page.goto('/plan?id=choir-2-vanilla');
+  await expect(page.getByText('at serving, 46 °F')).toBeVisible();
+  await expect(page.getByTestId('row-serve')).toHaveText(/7:30 pm/);
+  await page.getByRole('button', { name: /^On the hob/ }).click();
+  await expect(page.getByLabel('Slurry goes in at, °F')).toHaveValue('140');
+  await page.goto('/pot?cook=c-vanilla');
+  await expect(page.getByText(/step 4 of 7, \d+:\d\d [ap]m/)).toBeVisible();
+  await expect(page.locator('html')).toHaveClass(/dark/);
+});
+
+test('the kitchen goes out into a file and comes back the same; a broken file changes nothing', async ({
+  watched: page,
+}, info) => {
+  once();
+  await openAt(page, '/settings');
+  const save = async () => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export everything' }).click(),
+    ]);
+    return readFileSync(await file.path(), 'utf8');
+  };
+  await page.getByText('Cans and packets').waitFor();
+  await expect(page.getByRole('button', { name: /Remove can/ })).toBeVisible({ timeout: 30_000 });
+  const first = await save();
+  const kitchen = JSON.parse(first) as { plans: unknown[]; batches: { promise: { low: unknown } }[] };
+  expect(kitchen.plans.length).toBe(4);
+
+  const load = async (name: string, text: string) => {
+    const path = test.info().outputPath(name);
+    writeFileSync(path, text);
+    await page.getByLabel('Kitchen file').setInputFiles(path);
+  };
+  kitchen.batches[1]!.promise.low = 'wet';
+  await load('broken.json', JSON.stringify(kitchen));
+  await expect(page.getByText(/batches\[1\]\.promise\.low/)).toBeVisible();
+  await load('torn.json', first.slice(0, 500));
+  await expect(page.getByText(/is not JSON/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Start my own kitchen' }).click();
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.goto('/book');
+  await expect(page.getByText('Cook once, then this fills.')).toBeVisible();
+  await page.goto('/plan');
+  await expect(page.getByText('nothing on yet')).toBeVisible();
+
+  await page.goto('/settings');
+  await load('kitchen.json', first);
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  const strip = (t: string) => ({ ...(JSON.parse(t) as object), exportedAt: '' });
+  expect(strip(await save())).toEqual(strip(first));
+
+  await page.getByRole('button', { name: 'Start my own kitchen' }).click();
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring the demo back' }).click();
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.goto('/plan');
+  await expect(page.getByRole('heading', { name: 'Hazelnut set pudding' })).toBeVisible({ timeout: 30_000 });
+});
+
+test('two tabs of one cook: what one notes the other shows, and nothing is lost', async ({
+  watched: page,
+  context,
+}, info) => {
+  once();
+  await openPlan(page);
+  await page.goto('/pot?cook=c-vanilla');
+  const other = await context.newPage();
+  await other.clock.install({ time: await page.evaluate(() => Date.now()) });
+  await other.goto('/pot?cook=c-vanilla');
+  await expect(other.getByTestId('instruction').first()).toHaveText('Sweep the bottom');
+  for (let i = 0; i < 4; i++)
+    await Promise.all([
+      page.getByRole('button', { name: 'Edges thicken' }).click(),
+      other.getByRole('button', { name: 'Coats the spoon' }).click(),
+    ]);
+  await other.getByRole('button', { name: 'First bubble' }).click();
+  await expect(page.getByTestId('instruction').first()).toHaveText('Keep stirring');
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(4 + 4 + 1 + 1);
+});
+
+test('a record that cannot be read is set aside and said, the rest is there', async ({ watched: page }) => {
+  once();
+  await openPlan(page);
+  await page.evaluate(async () => {
+    for (const { name } of await indexedDB.databases()) {
+      const db = await new Promise<IDBDatabase>(
+        (ok) => (indexedDB.open(name!).onsuccess = (e) => ok((e.target as IDBOpenDBRequest).result)),
+      );
+      for (const store of db.objectStoreNames) {
+        const tx = db.transaction(store, 'readwrite');
+        const s = tx.objectStore(store);
+        const keys = await new Promise<IDBValidKey[]>(
+          (ok) => (s.getAllKeys().onsuccess = (e) => ok((e.target as IDBRequest<IDBValidKey[]>).result)),
+        );
+        const key = keys.find((k) => String(k).includes('batches/b-coconut-1'));
+        if (key === undefined) continue;
+        const old = await new Promise<unknown>(
+          (ok) => (s.get(key).onsuccess = (e) => ok((e.target as IDBRequest).result)),
+        );
+        const torn = typeof old === 'string' ? '{"v":1,' : { ...(old as object), value: '{"v":1,' };
+        if (s.keyPath === null) s.put(torn, key);
+        else s.put(torn);
+        await new Promise((ok) => (tx.oncomplete = ok));
+      }
+      db.close();
+    }
+  });
+  await page.goto('/book');
+  await expect(page.getByRole('alert').filter({ hasText: 'batches/b-coconut-1' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Vanilla milk cups/ })).toHaveCount(1);
+  await page.reload();
+  await expect(page.getByRole('link', { name: /Vanilla milk cups/ })).toHaveCount(1);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a full disk is said and an export is offered; what was typed stays', async ({ watched: page }) => {
+  once();
+  await openPlan(page);
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = function () {
+      throw new DOMException('The quota has been exceeded.', 'QuotaExceededError');
+    };
+  });
+  await page.getByTestId('amount-sugar').getByRole('button', { name: /^more/ }).click();
+  const alert = page.getByRole('alert').filter({ hasText: /Not saved/ });
+  await expect(alert).toBeVisible();
+  await expect(alert.getByRole('button', { name: 'Export everything' })).toBeVisible();
+});
+
+test('after one visit it opens without any network', async ({ page, context }) => {
+  once();
+  await page.goto('/plan');
+  await expect(page.getByTestId('word-serving')).toBeVisible({ timeout: 30_000 });
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+  await page.reload();
+  await context.setOffline(true);
+  await page.goto('/book');
+  await expect(page.getByTestId('advice')).toBeVisible({ timeout: 30_000 });
+  await page.goto('/plan?id=choir-2-vanilla');
+  await amount(page, 'cornstarch').fill('80');
+  await expect(page.getByTestId('word-serving')).toHaveText('slices');
+});

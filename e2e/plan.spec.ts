@@ -1,0 +1,131 @@
+import { amount, expect, more, oncePerSize, openPlan, test } from './kitchen';
+
+test.beforeEach(() => oncePerSize());
+
+test('hot and serving words stand side by side, and follow the starch', async ({ watched: page }) => {
+  await openPlan(page);
+  await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+  await expect(page.getByTestId('word-hot')).toHaveText('coats');
+  await amount(page, 'cornstarch').fill('80');
+  await expect(page.getByTestId('word-serving')).toHaveText('slices');
+  await amount(page, 'cornstarch').fill('10');
+  await expect(page.getByTestId('word-serving')).toHaveText(/drinks|pours/);
+});
+
+test('the one key brings it to the wanted word, and then it is the time to cook', async ({ watched: page }) => {
+  await openPlan(page);
+  await amount(page, 'cornstarch').fill('70');
+  await page.getByTestId('meet').click();
+  await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+  await expect(page.getByTestId('meet')).toHaveCount(0);
+  await expect(page.getByTestId('cook')).toHaveText(/Cook this now/);
+});
+
+test('a held set keeps its word when the milk is changed for a thinner one', async ({ watched: page }) => {
+  await openPlan(page);
+  const before = Number(await amount(page, 'cornstarch').inputValue());
+  await page.getByRole('checkbox', { name: 'Hold the set' }).click();
+  await page.getByRole('button', { name: 'change whole milk' }).click();
+  await page.getByRole('button', { name: /^almond drink/ }).click();
+  await expect(page.getByTestId('amount-almond_drink')).toBeVisible();
+  await expect.poll(async () => Number(await amount(page, 'cornstarch').inputValue())).toBeGreaterThan(before + 1);
+  await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+  await expect(page.getByText(/Contains tree nuts, milk|Contains milk, tree nuts/)).toBeVisible();
+});
+
+test('the strip is a handle: dragged by the thumb, moved by the arrow keys', async ({ watched: page }) => {
+  await openPlan(page);
+  const grams = async () => Number(await amount(page, 'cornstarch').inputValue());
+  const before = await grams();
+  const strip = page.getByRole('slider');
+  const box = (await strip.boundingBox())!;
+  await page.mouse.move(box.x + box.width * 0.45, box.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.55, box.y + 40, { steps: 6 });
+  await page.mouse.move(box.x + box.width * 0.65, box.y + 40, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByTestId('word-serving')).toHaveText(/wobbles/);
+  const dragged = await grams();
+  expect(dragged).toBeGreaterThan(before * 1.2);
+  await strip.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(grams).toBeLessThan(dragged);
+  await page.reload();
+  await expect(page.getByTestId('word-serving')).toBeVisible();
+  expect(await grams()).toBeLessThan(dragged);
+});
+
+test('bad input says what would be right, beside it, and stays as typed', async ({ watched: page }) => {
+  await openPlan(page);
+  await amount(page, 'sugar').fill('a handful');
+  await expect(page.getByRole('alert').filter({ hasText: /a number from 0 to/ })).toBeVisible();
+  await expect(amount(page, 'sugar')).toHaveValue('a handful');
+  await page.getByTestId('row-serve').click();
+  await page.getByLabel('At what time').fill('half past');
+  await expect(page.getByText(/A time such as 19:30/)).toBeVisible();
+  await expect(page.getByLabel('At what time')).toHaveValue('half past');
+  await page.getByLabel('At what time').fill('6.45 pm');
+  await page.getByRole('button', { name: 'Close' }).last().click();
+  await expect(page.getByTestId('row-serve')).toHaveText(/18:45/);
+});
+
+test('people scale every amount, and a deep bowl draws its caution', async ({ watched: page }) => {
+  await openPlan(page);
+  const milk = Number(await amount(page, 'milk_whole').inputValue());
+  await page.getByTestId('row-people').click();
+  await page.getByRole('textbox', { name: 'People' }).fill('12');
+  await page.getByRole('button', { name: 'Close' }).last().click();
+  await expect.poll(async () => Number(await amount(page, 'milk_whole').inputValue()) / milk).toBeGreaterThan(1.9);
+  await page.getByTestId('row-dish').click();
+  await page.getByRole('radio', { name: /^bowl, 1.5 l/ }).click();
+  await page.getByRole('button', { name: 'Close' }).last().click();
+  await expect(page.getByText(/takes too long from 57 to 21/)).toBeVisible();
+});
+
+test('a new plan from a milk of the cook’s own', async ({ watched: page }) => {
+  await openPlan(page);
+  await page.getByRole('button', { name: 'change whole milk' }).click();
+  await page.getByRole('button', { name: 'My own, from its label' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('should have a name')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Tiger nut drink');
+  await page.getByLabel('Fat in 100 g, g').fill('2.5');
+  await page.getByRole('checkbox', { name: 'soy' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/Contains .*soy/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Plans', exact: true }).click();
+  await page.getByRole('button', { name: 'Plan a new pudding' }).click();
+  await page.getByRole('radio', { name: 'Tiger nut drink' }).click();
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await expect(page.getByRole('heading', { name: 'Tiger nut drink pudding' })).toBeVisible();
+  await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+});
+
+test('a plan is deleted and brought back', async ({ watched: page }) => {
+  await openPlan(page);
+  await page.getByRole('button', { name: 'Plans', exact: true }).click();
+  await page.getByRole('button', { name: 'Delete Vanilla milk cups' }).click();
+  await expect(page.getByText('Vanilla milk cups is gone')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Vanilla milk cups/ })).toBeVisible();
+});
+
+test('a kitchen of rooms: the work line, the back key and deep links lead where they say', async ({
+  watched: page,
+}) => {
+  await openPlan(page);
+  const rooms = page.getByRole('navigation', { name: 'Rooms' });
+  await rooms.getByRole('link', { name: 'Book' }).click();
+  await expect(page.getByTestId('advice')).toBeVisible();
+  await page.getByRole('link', { name: /Coconut squares/ }).click();
+  await expect(page.getByRole('heading', { name: 'Coconut squares' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByTestId('advice')).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'Vanilla milk cups' })).toBeVisible();
+  await page.goto('/nowhere');
+  await page.getByRole('button', { name: 'To the plans' }).click();
+  await expect(page.getByTestId('word-serving')).toBeVisible();
+  await more(page, 'sugar').click();
+});
