@@ -50,6 +50,7 @@ test('the strip is a handle: dragged by the thumb, moved by the arrow keys', asy
   await strip.focus();
   await page.keyboard.press('ArrowLeft');
   await expect.poll(grams).toBeLessThan(dragged);
+  await page.waitForTimeout(500);
   await page.reload();
   await expect(page.getByTestId('word-serving')).toBeVisible();
   expect(await grams()).toBeLessThan(dragged);

@@ -55,12 +55,31 @@ export function useCollection<N extends Name>(name: N) {
   });
 }
 
+/** Stops a read that started before this change, so that it cannot bring the old state back. */
+const holdReads = (client: QueryClient, name: Name) => client.cancelQueries({ queryKey: [name] });
+
+const written = new Set<Name>();
+
+/** Reads again what was written once the last of our own writes is down. */
+const readWhenQuiet = (client: QueryClient, name: Name) => {
+  written.add(name);
+  if (client.isMutating() > 1) return;
+  for (const n of written) void client.invalidateQueries({ queryKey: [n] });
+  written.clear();
+};
+
 /** Puts a value into the cache at once and into storage right after. If storage refuses it stays here, and that is said. */
 export function useSave<N extends Name>(name: N) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (value: Collections[N]) => repo(name).put(value),
-    onMutate: (value) => place(client, name, value),
+    onMutate: async (value) => {
+      await holdReads(client, name);
+      client.setQueryData<Collections[N][]>([name], (old) =>
+        old?.some((v) => v.id === value.id) ? old.map((v) => (v.id === value.id ? value : v)) : old && [...old, value],
+      );
+    },
+    onSuccess: () => readWhenQuiet(client, name),
     scope: { id: `save ${name}` },
   });
 }
@@ -69,14 +88,12 @@ export function useRemove<N extends Name>(name: N) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (id: string) => repo(name).remove(id),
-    onMutate: (id) => client.setQueryData<Collections[N][]>([name], (old) => old?.filter((v) => v.id !== id)),
-  });
-}
-
-function place<N extends Name>(client: QueryClient, name: N, value: Collections[N]) {
-  client.setQueryData<Collections[N][]>([name], (old) => {
-    if (!old) return old;
-    return old.some((v) => v.id === value.id) ? old.map((v) => (v.id === value.id ? value : v)) : [...old, value];
+    onMutate: async (id) => {
+      await holdReads(client, name);
+      client.setQueryData<Collections[N][]>([name], (old) => old?.filter((v) => v.id !== id));
+    },
+    onSuccess: () => readWhenQuiet(client, name),
+    scope: { id: `save ${name}` },
   });
 }
 
@@ -86,11 +103,14 @@ export function useCookEvents() {
   return useMutation({
     mutationFn: ({ cookId, events }: { cookId: string; events: CookEvent[] }) =>
       browserKitchen().appendEvents(cookId, events),
-    onMutate: ({ cookId, events }) =>
+    onMutate: async ({ cookId, events }) => {
+      await holdReads(client, 'cooks');
       client.setQueryData<Cook[]>(['cooks'], (old) =>
         old?.map((c) => (c.id === cookId ? { ...c, events: [...c.events, ...events] } : c)),
-      ),
-    scope: { id: 'cook events' },
+      );
+    },
+    onSuccess: () => readWhenQuiet(client, 'cooks'),
+    scope: { id: 'save cooks' },
   });
 }
 

@@ -9,7 +9,7 @@ import type { Plan } from '../../core/formula/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GEL } from '../../core/set/firmness';
-import { useCollection, useCookEvents, useSave } from '../../storage/hooks';
+import { useCollection, useSave } from '../../storage/hooks';
 import { model } from '../../workers/client';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
@@ -32,7 +32,6 @@ export function PlanRoom() {
   const plans = useCollection('plans');
   const save = useSave('plans');
   const saveCook = useSave('cooks');
-  const events = useCookEvents();
   const mounted = useMounted();
   const [listOpen, setListOpen] = useState(false);
   const [draft, setDraft] = useState<Plan | undefined>();
@@ -120,8 +119,7 @@ export function PlanRoom() {
     target !== undefined && starch !== undefined && Math.abs(target - starch.grams) > Math.max(1, 0.03 * target);
   const startCook = () => {
     const cookId = newId('cook');
-    saveCook.mutate({ id: cookId, plan: saved, events: [] });
-    events.mutate({ cookId, events: [{ kind: 'started', id: newId('e'), at: nowIso() }] });
+    saveCook.mutate({ id: cookId, plan: saved, events: [{ kind: 'started', id: newId('e'), at: nowIso() }] });
     setWhere({ cookId });
     router.push(`/pot?cook=${cookId}` as '/pot');
   };
