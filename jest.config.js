@@ -12,6 +12,14 @@ module.exports = {
     {
       displayName: 'ui',
       preset: 'jest-expo',
+      // the icons come one file each, as modules
+      transform: {
+        '\\.[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'ios' } }],
+        '\\.mjs$': 'babel-jest',
+      },
+      transformIgnorePatterns: [
+        'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|nativewind|lucide-react-native|react-native-.*))',
+      ],
       testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
     },

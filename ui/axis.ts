@@ -1,7 +1,9 @@
-import { scaleLinear } from 'd3-scale';
-
-/** One axis for all charts: a clamped linear scale and round ticks. */
-export function axis(domain: [number, number], range: [number, number], ticks = 5) {
-  const scale = scaleLinear().domain(domain).range(range).clamp(true);
-  return { at: (v: number) => scale(v), ticks: scale.ticks(ticks) };
+/** One axis for all charts: from a domain to pixels, linear, never past its ends. */
+export function axis([d0, d1]: [number, number], [r0, r1]: [number, number]) {
+  return {
+    at: (value: number): number => {
+      const share = Math.min(1, Math.max(0, (value - d0) / (d1 - d0)));
+      return r0 + (r1 - r0) * share;
+    },
+  };
 }

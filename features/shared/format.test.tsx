@@ -1,0 +1,52 @@
+import { DEFAULT_SETTINGS } from '../../core/settings';
+import { chanceWords, formatter, parseTimeOfDay } from './format';
+
+const metric = formatter(DEFAULT_SETTINGS);
+const us = formatter({ ...DEFAULT_SETTINGS, temperature: 'F', spoons: 'us', clock: '12' });
+
+describe('the formatter', () => {
+  it('follows the settings', () => {
+    expect([metric.temp(8), us.temp(8)]).toEqual(['8 °C', '46 °F']);
+    expect(metric.degApart(10)).toBe('10°');
+    expect(us.degApart(10)).toBe('18°');
+    const at = new Date(2026, 11, 12, 19, 30).getTime();
+    expect([metric.time(at), us.time(at)]).toEqual(['19:30', '7:30 pm']);
+  });
+  it('writes amounts as a cook reads them', () => {
+    expect(metric.grams(4.46)).toBe('4.5 g');
+    expect(metric.grams(112.4)).toBe('112 g');
+    expect(metric.grams(1047)).toBe('1\u202f047 g');
+    expect(metric.ml(1042)).toBe('1.04 l');
+  });
+  it('writes spoons in quarters and never an empty line', () => {
+    expect(metric.spoons({ cups: 0, tbsp: 9, tsp: 2.25 })).toBe('9 tbsp + 2¼ tsp');
+    expect(metric.spoons({ cups: 1.5, tbsp: 0, tsp: 0.5 })).toBe('1½ cups + ½ tsp');
+    expect(metric.spoons({ cups: 0, tbsp: 0, tsp: 0 })).toBe('a pinch');
+  });
+  it('counts down in minutes and hours', () => {
+    expect([metric.countdown(110), metric.countdown(-3), metric.countdown(3725)]).toEqual(['1:50', '0:00', '1:02:05']);
+    expect([metric.hours(0.5), metric.hours(2), metric.hours(2.67)]).toEqual(['30 min', '2 h', '2 h 40 min']);
+  });
+  it('says a chance in words', () => {
+    expect([chanceWords(0.72), chanceWords(0.99), chanceWords(0.01), chanceWords(0.1)]).toEqual([
+      '7 times in 10',
+      'nearly always',
+      'hardly ever',
+      'once in 10',
+    ]);
+  });
+});
+
+describe('a time of day as typed', () => {
+  it.each([
+    ['19:30', 1170],
+    ['7:30 pm', 1170],
+    ['6.45pm', 1125],
+    ['12 am', 0],
+    ['9', 540],
+    [' 07 05 ', 425],
+  ])('%s', (text, minutes) => expect(parseTimeOfDay(text)).toBe(minutes));
+  it.each(['half past', '25:00', '13 pm', '7:5', ''])('“%s” is none', (text) =>
+    expect(parseTimeOfDay(text)).toBeUndefined(),
+  );
+});

@@ -1,0 +1,96 @@
+import { fireEvent, render, screen } from '@testing-library/react-native';
+import { axis } from './axis';
+import { Choices } from './Choices';
+import { Key } from './Key';
+import { SetStrip } from './SetStrip';
+import { Stepper } from './Stepper';
+
+describe('Stepper', () => {
+  const show = (value: number, step = 5) => {
+    const onChange = jest.fn();
+    render(<Stepper name="sugar" unit="g" value={value} step={step} min={0} max={100} onChange={onChange} />);
+    return onChange;
+  };
+  it('goes to the next round step, up and down', () => {
+    const onChange = show(72);
+    fireEvent.press(screen.getByLabelText('more sugar'));
+    fireEvent.press(screen.getByLabelText('less sugar'));
+    expect(onChange.mock.calls).toEqual([[75], [70]]);
+  });
+  it('stops at its ends', () => {
+    const onChange = show(100);
+    fireEvent.press(screen.getByLabelText('more sugar'));
+    expect(onChange).toHaveBeenLastCalledWith(100);
+  });
+  it('takes a typed number with comma or point', () => {
+    const onChange = show(72);
+    fireEvent.changeText(screen.getByLabelText('sugar, g'), '12,5');
+    expect(onChange).toHaveBeenLastCalledWith(12.5);
+  });
+  it('keeps what was typed wrong, says what would be right, and changes nothing', () => {
+    const onChange = show(72);
+    fireEvent.changeText(screen.getByLabelText('sugar, g'), '1200');
+    fireEvent(screen.getByLabelText('sugar, g'), 'blur');
+    expect(screen.getByLabelText('sugar, g').props.value).toBe('1200');
+    expect(screen.getByRole('alert')).toHaveTextContent('sugar: a number from 0 to 100 g would do.');
+    expect(onChange).not.toHaveBeenCalled();
+  });
+});
+
+describe('Choices', () => {
+  it('is a radio group with one chosen', () => {
+    const onChoose = jest.fn();
+    render(
+      <Choices
+        label="Cover"
+        value="on"
+        options={[
+          { value: 'on', label: 'lies on it' },
+          { value: 'off', label: 'open' },
+        ]}
+        onChoose={onChoose}
+      />,
+    );
+    fireEvent.press(screen.getByLabelText('open'));
+    expect(onChoose).toHaveBeenCalledWith('off');
+    expect(screen.getByLabelText('lies on it').props.accessibilityState.checked).toBe(true);
+  });
+});
+
+describe('Key', () => {
+  it('does nothing while disabled', () => {
+    const onPress = jest.fn();
+    render(<Key label="Undo" disabled onPress={onPress} />);
+    fireEvent.press(screen.getByLabelText('Undo'));
+    expect(onPress).not.toHaveBeenCalled();
+  });
+  it('is read with its second line', () => {
+    render(<Key label="+3 g starch" sub="sets to mounds" />);
+    expect(screen.getByLabelText('+3 g starch. sets to mounds')).toBeTruthy();
+  });
+});
+
+describe('SetStrip', () => {
+  it('moves its place by the thumb: a fifth of its width is one word', () => {
+    const onDrag = jest.fn();
+    const onDragEnd = jest.fn();
+    render(<SetStrip label="strip" place={2} onDrag={onDrag} onDragEnd={onDragEnd} />);
+    const strip = screen.getByLabelText('strip');
+    const touch = (pageX: number) => ({ nativeEvent: { pageX } });
+    fireEvent(strip, 'layout', { nativeEvent: { layout: { width: 500 } } });
+    fireEvent(strip, 'responderGrant', touch(100));
+    fireEvent(strip, 'responderMove', touch(200));
+    expect(onDrag).toHaveBeenLastCalledWith(3);
+    fireEvent(strip, 'responderMove', touch(5000));
+    expect(onDrag).toHaveBeenLastCalledWith(4.95);
+    fireEvent(strip, 'responderRelease', touch(5000));
+    expect(onDragEnd).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe('axis', () => {
+  it('is linear and clamped', () => {
+    const a = axis([0, 10], [0, 100]);
+    expect([a.at(5), a.at(-1), a.at(99)]).toEqual([50, 0, 100]);
+  });
+});
