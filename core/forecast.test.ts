@@ -1,3 +1,4 @@
+import * as fc from 'fast-check';
 import { chanceOf, forecast, starchSdRel } from './forecast';
 import { withGrams, withMilk } from './formula/amounts';
 import { SET_WORDS } from './formula/plan';
@@ -133,5 +134,90 @@ describe('cautions', () => {
     const { massG: _m, fatPct: _f, ...home } = nutMilk('hazelnut', 200, 800);
     const own = withMilk({ ...plan, own: [home] }, 'milk_whole', home.id, pantryWith([home]));
     expect(forecast(own, pantryWith([home])).allergens).toEqual(['tree nuts']);
+  });
+});
+
+describe('any plan that can be written', () => {
+  const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+  const grams = fc.oneof(fc.constant(0), number(0.1, 20000));
+  it('is forecast without a fault: every figure is a number, every share between 0 and 1', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          milk: fc.constantFrom('milk_whole', 'condensed', 'coconut_milk', 'water', 'almond_drink', 'cream_35'),
+          milkG: number(20, 20000),
+          starchG: grams,
+          sugarG: grams,
+          butterG: grams,
+        }),
+        fc.record({
+          heat: fc.integer({ min: 1, max: 9 }),
+          simmer: fc.integer({ min: 1, max: 9 }),
+          slurryAtC: number(5, 75),
+          cookOnMin: number(0, 40),
+          stirEveryS: number(0.5, 300),
+        }),
+        fc.record({
+          ratedW: number(300, 6000),
+          diameterMm: number(80, 500),
+          altitudeM: number(0, 4500),
+          roomC: number(5, 40),
+        }),
+        fc.record({
+          hours: number(0, 96),
+          roomMin: number(0, 240),
+          fridgeC: number(-2, 12),
+          tempC: number(0, 75),
+          count: fc.integer({ min: 1, max: 60 }),
+          capacityMl: number(30, 8000),
+          heightMm: number(10, 250),
+          covered: fc.boolean(),
+        }),
+        fc.constantFrom('spooned' as const, 'turned out' as const, 'cut' as const),
+        fc.constantFrom(...SET_WORDS),
+        (what, how, place, after, style, word) => {
+          const plan = testPlan();
+          const f = forecast(
+            {
+              ...plan,
+              items: [
+                { ingredientId: what.milk, grams: what.milkG, stage: 'pot' },
+                { ingredientId: 'cornstarch', grams: what.starchG, stage: 'slurry' },
+                { ingredientId: 'sugar', grams: what.sugarG, stage: 'pot' },
+                { ingredientId: 'butter', grams: what.butterG, stage: 'off the heat' },
+              ],
+              carveOuts: [{ ingredientId: what.milk, grams: what.starchG * 2.5, stage: 'slurry' }].filter(
+                (c) => c.grams < what.milkG,
+              ) as typeof plan.carveOuts,
+              pan: { ...plan.pan, diameterMm: place.diameterMm },
+              hob: { ...plan.hob, ratedW: place.ratedW },
+              method: {
+                heatSetting: how.heat,
+                simmerSetting: how.simmer,
+                slurryAtC: how.slurryAtC,
+                cookOnMin: how.cookOnMin,
+                stirEveryS: how.stirEveryS,
+              },
+              dish: { ...plan.dish, count: after.count, capacityMl: after.capacityMl, heightMm: after.heightMm },
+              rest: { hours: after.hours, roomMin: after.roomMin, fridgeC: after.fridgeC, covered: after.covered },
+              room: { tempC: place.roomC, altitudeM: place.altitudeM },
+              serve: { ...plan.serve, style, word, tempC: after.tempC },
+            },
+            pantry,
+          );
+          for (const part of [f.hot, f.serving, f.nextDay]) {
+            for (const v of [part.place, part.yieldPa, part.modulusPa, part.viscosityPaS])
+              expect(Number.isFinite(v) && v >= 0).toBe(true);
+            expect(part.place).toBeLessThanOrEqual(5);
+          }
+          for (const share of [f.chance, f.lossRel, f.standing.slumpRel, f.standing.sagRel])
+            expect(share >= -1e-9 && share <= 1).toBe(true);
+          expect(f.doubt.low).toBeLessThanOrEqual(f.doubt.high);
+          expect(Number.isFinite(f.doubt.sdLn + f.scorch + f.endMassG + f.minutes.total + f.rawPer100G)).toBe(true);
+          expect(f.trace.every((r) => r.bulkC < 160 && r.panC <= 400 && r.massG > 0)).toBe(true);
+        },
+      ),
+      { numRuns: 25, endOnFailure: true },
+    );
   });
 });

@@ -59,6 +59,9 @@ export function starchSdRel(measure: Plan['starchMeasure']): number {
   return measure === 'level spoons' ? FILL.level.sdRel : FILL.rounded.sdRel;
 }
 
+/** Below this a liquid has no set to doubt, Pa. */
+const NO_SET_PA = 1e-3;
+
 type Core = { pot: Pot; phases: PhaseEnd[]; trace: PotReading[] };
 
 function cookPot(plan: Plan, pantry: Pantry, evaporation = 1, sampleS = 0, stepS = STEP_S): Core {
@@ -101,7 +104,10 @@ function doubtOf(
   ageH: number,
 ): { sdLn: number; sources: { name: string; share: number }[] } {
   const stress = (changed: Plan, evaporation = 1) =>
-    servingYield(changed, pantry, cookPot(changed, pantry, evaporation, 0, COARSE_STEP_S).pot, bounds, ageH);
+    Math.max(
+      NO_SET_PA,
+      servingYield(changed, pantry, cookPot(changed, pantry, evaporation, 0, COARSE_STEP_S).pot, bounds, ageH),
+    );
   const base = stress(plan);
   const delta = (changed: Plan, evaporation = 1) => Math.log(stress(changed, evaporation) / base);
   const group = (g: string, factor: number): Plan => ({
@@ -176,6 +182,11 @@ function cautionsOf(plan: Plan, f: Omit<Forecast, 'cautions'>, pantry: Pantry): 
     );
   if (f.phases.some((p) => p.name === 'thicken' && !p.reached))
     say('no-bubble', 'It never bubbles on this setting within an hour. Turn the ring up or use a lid.');
+  if (f.lossRel > 0.5)
+    say(
+      'dry',
+      'More than half of it boils away before it is done. Turn the ring down, cook shorter, or use a narrower pan.',
+    );
   if (f.rawPer100G > RAW_TASTE) say('raw', 'Some starch stays raw and tastes of it. Cook on longer after the bubble.');
   if (f.scorch > SCORCH.taste)
     say('scorch', 'The floor will catch and the taste goes through everything. Stir more often or turn down.');

@@ -127,11 +127,17 @@ function walk(
   return { events, endMs: ms };
 }
 
-/** The next day at a time of day, in the cook's own hours: minutes after the coming midnight, local offset given. */
-const supperAt = (nowMs: number, offsetMin: number, hour: number, minute: number): number => {
+/** A time of day in the cook's own hours, `days` from the day of `nowMs`. */
+const onDay = (nowMs: number, offsetMin: number, days: number, hour: number, minute = 0): number => {
   const local = nowMs - offsetMin * 60_000;
-  return Math.floor(local / DAY) * DAY + DAY + hour * 3_600_000 + minute * 60_000 + offsetMin * 60_000;
+  return (Math.floor(local / DAY) + days) * DAY + hour * 3_600_000 + minute * 60_000 + offsetMin * 60_000;
 };
+
+/** The supper: half past seven, today while there is still time to cook for it, else tomorrow. */
+function supper(nowMs: number, offsetMin: number): number {
+  const noon = onDay(nowMs, offsetMin, 0, 12, 30);
+  return onDay(nowMs, offsetMin, nowMs < noon ? 0 : 1, 19, 30);
+}
 
 /**
  * @param nowMs the moment of the first visit
@@ -141,7 +147,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
   const hazelnut = nutMilk('hazelnut', 250, 1000);
   const { massG: _m, fatPct: _f, ...homeHazelnut } = hazelnut;
   const pantry = pantryWith([homeHazelnut]);
-  const at = supperAt(nowMs, offsetMin, 19, 30);
+  const at = supper(nowMs, offsetMin);
 
   const plans = [
     design({
@@ -209,7 +215,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
   ];
   const [hazel, vanilla, coconut] = plans as [Plan, Plan, Plan, Plan];
 
-  const ago = (days: number, hour = 15) => supperAt(nowMs, offsetMin, hour, 0) - (days + 1) * DAY;
+  const ago = (days: number) => onDay(nowMs, offsetMin, -days, 15);
   const batches = [
     cookedOnce(
       'b-hazel-1',

@@ -17,6 +17,8 @@ export const PASTE = {
   shearPerS: 10,
   /** share of sugar that dilutes the starch like water (C) */
   sugarAsSerum: 0.3,
+  /** sugar fraction beyond which the serum is a syrup and the form no longer holds (B) */
+  syrupMax: 0.9,
   /** hot yield stress over consistency, s^-n (C) */
   yieldOverK: 0.2,
 } as const;
@@ -42,7 +44,7 @@ export function swollenConcentration(m: Mixture, gelatinised: number, swelling: 
 /** Viscosity of the liquid between the granules, Pa s. */
 export function serumPaS(m: Mixture, tempC: number): number {
   const water = 2.414e-5 * 10 ** (247.8 / (tempC + 273.15 - 140));
-  const x = sugarFraction(m);
+  const x = Math.min(PASTE.syrupMax, sugarFraction(m));
   return water * Math.exp((2.5 * x) / (1 - x)) * (1 + PASTE.proteinOnSerum * dairyProteinPct(m));
 }
 

@@ -38,6 +38,12 @@ export const HEAT = {
   /** bubbles show when the wall gives this much vapour, W/m2, and the bulk no longer swallows them, K below its boil (C) */
   bubbleW: 2500,
   bubbleBelowK: 9,
+  /** share of its distance to the pan that the bulk may go in a step before it is damped, so that a spoonful in a wide pan stays stable */
+  stiffShare: 0.3,
+  /** degC: beyond this the pan is on fire and the model has nothing to say */
+  panCapC: 400,
+  /** water that cannot be boiled out of the rest, per g of it: the pot is dry (C) */
+  boundWater: 0.25,
   expansionPerK: 5e-4,
   densityKgPerM3: 1040,
 } as const;
@@ -128,10 +134,8 @@ export function fillPot(setup: PotSetup, content: Mixture, tempC: number): Pot {
   };
 }
 
-const heatJPerK = (m: Mixture): number => {
-  const mass = massG(m);
-  return (mass / 1000) * (1900 + 2280 * (m.waterG / mass));
-};
+/** J/K: solids 1.9, water 4.18 J/gK (A). */
+const heatJPerK = (m: Mixture): number => 1.9 * massG(m) + 2.28 * m.waterG;
 
 /** Stirs an addition in: temperatures mix by heat capacity; raw starch joins what has cooked. */
 export function addToPot(pot: Pot, addition: Mixture, tempC: number, setup: PotSetup): Pot {
@@ -199,7 +203,7 @@ export function stepPot(pot: Pot, setup: PotSetup, controls: Controls, dtS: numb
       area * boilCoeff * over ** 3 +
       toAir * (panC - setup.roomC);
     const slope = panJ / dtS + h * area + 3 * area * boilCoeff * over ** 2 + toAir;
-    panC -= f / slope;
+    panC = Math.min(HEAT.panCapC, panC - f / slope);
   }
   const wallVapourW = boilCoeff * Math.max(0, panC - pot.boilsC) ** 3;
   const intoBulkW = h * area * (panC - pot.bulkC) + area * wallVapourW;
@@ -212,15 +216,17 @@ export function stepPot(pot: Pot, setup: PotSetup, controls: Controls, dtS: numb
   const flux =
     evaporationKgPerM2S(Math.min(pot.bulkC, pot.boilsC), setup.roomC, activity, pressure, AIR.surfaceWPerM2K) * cover;
   const latent = latentJPerKg(pot.bulkC);
-  let goneKg = Math.min(flux * area * dtS, m.waterG * 2e-4);
+  let goneKg = flux * area * dtS;
   const bare = Math.PI * (setup.pan.diameterMm / 1000) * heightM + area;
   const dryLossW = HEAT.airW * bare * (pot.bulkC - setup.roomC);
-  let bulkC = pot.bulkC + ((intoBulkW - dryLossW) * dtS - goneKg * latent) / heatJ;
+  const stiffness = (dtS * (h * area + HEAT.airW * bare + 0.05 * flux * area * latent)) / heatJ;
+  const damping = 1 + Math.max(0, stiffness - HEAT.stiffShare);
+  let bulkC = pot.bulkC + ((intoBulkW - dryLossW) * dtS - goneKg * latent) / (heatJ * damping);
   if (bulkC > pot.boilsC) {
     goneKg += (((bulkC - pot.boilsC) * heatJ) / latent) * (controls.lid ? HEAT.lid : 1);
     bulkC = pot.boilsC;
   }
-  goneKg = Math.min(goneKg, (m.waterG / 1000) * 0.02);
+  goneKg = Math.min(goneKg, (Math.max(0, m.waterG - HEAT.boundWater * (mass - m.waterG)) / 1000) * 0.05);
 
   // starch, in the bulk and in the film
   const x = sugarFraction(m);

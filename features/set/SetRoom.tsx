@@ -106,8 +106,8 @@ function Setting({ c }: { c: UsedCook }) {
   };
   const times = [
     ...new Set(
-      [ready ? Math.max(0.5, f.readyH * 0.7) : hours * 0.3, ready ? f.readyH : hours * 0.6, hours].map(
-        (h) => Math.round(h * 12) / 12,
+      [ready ? Math.max(0.5, f.readyH * 0.7) : hours * 0.3, ready ? f.readyH : hours * 0.6, hours].map((h) =>
+        Math.min(hours, Math.round(h * 12) / 12),
       ),
     ),
   ];
@@ -202,7 +202,7 @@ function Setting({ c }: { c: UsedCook }) {
             </Type>
           </View>
           <View className="items-end">
-            <Type kind="strong">{`${plan.serve.style === 'turned out' ? 'turn out' : 'serve'} at ${fmt.time(Date.parse(plan.serve.at))}`}</Type>
+            <Type kind="strong">{`${plan.serve.style === 'turned out' ? 'turn out' : 'serve'} at ${fmt.timeOn(Date.parse(plan.serve.at), now)}`}</Type>
             <Type tone="quiet">{`${plan.serve.word} ${chanceWords(f.chance)}`}</Type>
           </View>
         </View>
@@ -229,7 +229,7 @@ function Setting({ c }: { c: UsedCook }) {
           fridgeH={roomMin / 60}
           servingPlace={f.serving.place}
           wantedPlace={stripMiddle(plan.serve.word)}
-          timeAt={(h) => fmt.time(at(h))}
+          timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
           temp={fmt.temp}
           label={`Set and middle temperature from ${fmt.time(at(0))} to ${fmt.time(at(hours))}: ${f.serving.word} at serving`}
         />

@@ -1,4 +1,5 @@
 import { format as formatDate } from 'date-fns/format';
+import { isSameDay } from 'date-fns/isSameDay';
 import type { Settings } from '../../core/settings';
 import { celsiusToFahrenheit, type SpoonCount } from '../../core/units/measures';
 
@@ -32,6 +33,8 @@ export function formatter(s: Settings) {
     /** a difference of kelvins */
     degApart: (k: number) => `${Math.round(s.temperature === 'F' ? k * 1.8 : k)}°`,
     time,
+    /** the time, with its day when that is not the day of `nowMs` */
+    timeOn: (ms: number, nowMs: number) => (isSameDay(ms, nowMs) ? time(ms) : `${formatDate(ms, 'EEE')} ${time(ms)}`),
     day: (ms: number) => formatDate(ms, 'd MMM'),
     weekday: (ms: number) => formatDate(ms, 'EEE d MMM'),
     countdown: (seconds: number) => {
