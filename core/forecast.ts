@@ -4,6 +4,7 @@ import type { Plan, SetWord } from './formula/plan';
 import { dishAreaM2 } from './pantry/kitchen';
 import type { Pantry } from './pantry/pantry';
 import { planProgram, potSetup } from './pot/fromPlan';
+import { lumpRisk } from './pot/lumps';
 import { consistency, sugarFraction, swollenConcentration, viscosityPaS } from './pot/paste';
 import { NO_TUNING, RAW_TASTE, readPot, type Pot, type PotReading } from './pot/pot';
 import { COARSE_STEP_S, runProgram, STEP_S, type PhaseEnd } from './pot/program';
@@ -58,6 +59,9 @@ export function starchSdRel(measure: Plan['starchMeasure']): number {
   if (measure === 'scale') return SCALE_SD_REL;
   return measure === 'level spoons' ? FILL.level.sdRel : FILL.rounded.sdRel;
 }
+
+/** Chance of lumps from which it is worth a word (C). */
+const LUMPS_WORTH_SAYING = 0.08;
 
 /** Below this a liquid has no set to doubt, Pa. */
 const NO_SET_PA = 1e-3;
@@ -210,6 +214,13 @@ function cautionsOf(plan: Plan, f: Omit<Forecast, 'cautions'>, pantry: Pantry): 
     say('thin-milk', 'This milk sets softer than dairy. Chill a spoonful on a plate before you pour.');
   if (base === 'coconut' && plan.serve.tempC > 20)
     say('coconut', 'Coconut fat is soft above 20 °C: serve it straight from the fridge.');
+  const onsetC = STARCHES[starchSpecies(plan, pantry)].onsetC;
+  const lumps = lumpRisk('cold slurry', plan.method.slurryAtC, 3, onsetC);
+  if (lumps > LUMPS_WORTH_SAYING)
+    say(
+      'lumps',
+      `Slurry into milk this hot makes lumps ${Math.round(lumps * 10)} times in 10, whisked hard. Let it cool a little first.`,
+    );
   say('hot', 'Hot starch paste sticks to skin and burns. Keep children from the hob.');
   return out;
 }

@@ -75,6 +75,21 @@ test('the kitchen goes out into a file and comes back the same; a broken file ch
   await expect(page.getByRole('heading', { name: 'Hazelnut set pudding' })).toBeVisible({ timeout: 30_000 });
 });
 
+test('a packet size of the cook’s own shop is counted on the bench', async ({ watched: page }) => {
+  once();
+  await openPlan(page);
+  await expect(page.getByText(/1 × carton of milk, \d+ g left over/)).toBeVisible();
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Remove carton of milk' }).click();
+  await page.getByRole('radiogroup', { name: 'A packet of' }).getByRole('radio', { name: 'whole milk' }).click();
+  await page.getByRole('textbox', { name: 'What it is called' }).fill('half-litre bottle');
+  await page.getByRole('textbox', { name: 'Holds, g' }).fill('515');
+  await page.getByRole('button', { name: 'Add this size' }).click();
+  await expect(page.getByText('half-litre bottle')).toBeVisible();
+  await page.goto('/plan?id=choir-2-vanilla');
+  await expect(page.getByText(/2 × half-litre bottle/)).toBeVisible();
+});
+
 test('two tabs of one cook: what one notes the other shows, and nothing is lost', async ({
   watched: page,
   context,
@@ -130,6 +145,8 @@ test('a record that cannot be read is set aside and said, the rest is there', as
   await page.reload();
   await expect(page.getByRole('link', { name: /Vanilla milk cups/ })).toHaveCount(1);
   await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.goto('/settings');
+  await expect(page.getByRole('button', { name: 'Save the 1 set-aside record' })).toBeVisible();
 });
 
 test('a full disk is said and an export is offered; what was typed stays', async ({ watched: page }) => {

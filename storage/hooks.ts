@@ -8,8 +8,8 @@ import type { Ingredient } from '../core/pantry/ingredient';
 import type { Settings } from '../core/settings';
 import type { Pack } from '../core/units/packs';
 import { model } from '../workers/client';
-import { browserKitchen, changes, problems } from './browser';
-import type { Problem, Repository } from './records';
+import { browserKitchen, browserStore, changes, problems } from './browser';
+import { setAside, type Problem, type Repository } from './records';
 
 type Collections = { plans: Plan; cooks: Cook; batches: Batch; ingredients: Ingredient; packs: Pack };
 type Name = keyof Collections;
@@ -144,6 +144,9 @@ export function useReplaceAll() {
     onSuccess: () => client.invalidateQueries(),
   });
 }
+
+/** What could not be read and was set aside, by its old key. */
+export const useSetAside = () => useQuery({ queryKey: ['set aside'], queryFn: () => setAside(browserStore()) });
 
 export const exportAll = (): Promise<KitchenFile> => browserKitchen().readAll(new Date().toISOString());
 

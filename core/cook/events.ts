@@ -33,7 +33,6 @@ export const CookEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('undone'), id, at, target: id }),
 ]);
 export type CookEvent = z.infer<typeof CookEventSchema>;
-export type CookEventKind = CookEvent['kind'];
 
 export const CookSchema = z.object({
   id,

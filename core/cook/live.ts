@@ -1,4 +1,4 @@
-import { atStages, massG, mixtureOfPortions } from '../formula/compose';
+import { atStages, mixtureOfPortions } from '../formula/compose';
 import { forecastFrom, type Forecast } from '../forecast';
 import type { Pantry } from '../pantry/pantry';
 import { FRIDGE_C, potSetup } from '../pot/fromPlan';
@@ -175,5 +175,3 @@ export function livePot(cook: Cook, steps: readonly Step[], pantry: Pantry, nowM
     forecast: forecastFrom(plan, pantry, ahead, [], trace),
   };
 }
-
-export const potMassG = (pot: Pot): number => massG(pot.content);

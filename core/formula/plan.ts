@@ -27,7 +27,6 @@ export type PlanItem = z.infer<typeof PlanItemSchema>;
 
 /** Part of an item that is kept back for another stage: it comes out of the total, it is never added to it. */
 export const CarveOutSchema = z.object({ ingredientId: z.string().min(1), grams, stage: z.enum(STAGES) });
-export type CarveOut = z.infer<typeof CarveOutSchema>;
 
 export const PlanSchema = z.object({
   format: z.literal(PLAN_FORMAT, `should be "${PLAN_FORMAT}"`),

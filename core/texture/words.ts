@@ -109,7 +109,6 @@ export function wordAt(placeOnStrip: number): SetWord {
   return word;
 }
 
-export const stripOf = (word: SetWord): number => STRIP[word];
 /** The middle of a word's stretch on the strip. */
 export function stripMiddle(word: SetWord): number {
   const next = SET_WORDS[SET_WORDS.indexOf(word) + 1];

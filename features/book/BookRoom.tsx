@@ -79,8 +79,14 @@ export function BookRoom() {
               onGone={() => setGone(undefined)}
             />
           ) : null}
-          <View className="border-t-rim border-ink bg-field px-3 py-2 wide:px-6">
-            <Key kind="ink" size="amount" label="Write down a batch" onPress={() => setWriting(true)} />
+          <View className="border-t-rim border-ink bg-field px-3 py-2 wide:items-center">
+            <Key
+              kind="ink"
+              size="amount"
+              label="Write down a batch"
+              className="wide:w-[460px]"
+              onPress={() => setWriting(true)}
+            />
           </View>
         </View>
       }

@@ -8,7 +8,9 @@ import type { Plan, PlanItem } from '../../core/formula/plan';
 import { spoonEffect } from '../../core/formula/solve';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { pantryWith } from '../../core/pantry/pantry';
+import { packsFor } from '../../core/units/packs';
 import { FILL, toSpoons } from '../../core/units/measures';
+import { useCollection } from '../../storage/hooks';
 import { Key } from '../../ui/Key';
 import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
@@ -60,6 +62,13 @@ export function Bench({
 }) {
   const fmt = useFormat();
   const pantry = pantryWith(plan.own);
+  const packs = useCollection('packs');
+  const inPacks = (id: string, grams: number) => {
+    const pack = packs.data?.find((p) => p.ingredientId === id);
+    if (!pack || grams <= 0) return '';
+    const { packs: n, leftOverG } = packsFor(grams, pack);
+    return `${n} × ${pack.name}${leftOverG >= 1 ? `, ${fmt.grams(leftOverG)} left over` : ''}`;
+  };
   const [picking, setPicking] = useState<{ replace?: string } | undefined>();
   const stages = atStages(plan, pantry);
   const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
@@ -111,6 +120,7 @@ export function Bench({
               sub={[
                 spoonLine(ingredient, item.grams, plan, fmt),
                 back ? `${fmt.grams(back)} of it kept back cold for the slurry` : '',
+                inPacks(ingredient.id, item.grams),
               ]
                 .filter(Boolean)
                 .join('; ')}

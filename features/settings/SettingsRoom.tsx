@@ -4,8 +4,9 @@ import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { KitchenFileSchema, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
 import type { FormatIssue } from '../../core/formats/issues';
+import { pantryWith } from '../../core/pantry/pantry';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
-import { useCollection, useRemove, useReplaceAll, useSave, useSettings } from '../../storage/hooks';
+import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../../storage/hooks';
 import { model } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -18,7 +19,7 @@ import { useApp } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
-import { saveKitchenFile } from '../shared/saveFile';
+import { saveFile, saveKitchenFile } from '../shared/saveFile';
 
 const emptyKitchen = (settings: Settings): KitchenFile =>
   KitchenFileSchema.parse({
@@ -145,6 +146,7 @@ export function SettingsRoom() {
                 e.target.value = '';
               }}
             />
+            <SetAside />
             {issues.length ? (
               <View role="alert">
                 <Notice text="Nothing was changed. This file is not a kitchen that can be read:">
@@ -222,6 +224,20 @@ export function SettingsRoom() {
   );
 }
 
+/** Records that could not be read, kept as they were: the cook can take them out. */
+function SetAside() {
+  const aside = useSetAside();
+  const count = Object.keys(aside.data ?? {}).length;
+  if (count === 0) return null;
+  return (
+    <Key
+      label={`Save the ${count} set-aside ${count === 1 ? 'record' : 'records'}`}
+      size="amount"
+      onPress={() => saveFile('ovalis-set-aside.json', JSON.stringify(aside.data, null, 1))}
+    />
+  );
+}
+
 /** Can and packet sizes as this cook's shop has them. */
 function Packs() {
   const { fmt } = useApp();
@@ -230,6 +246,12 @@ function Packs() {
   const remove = useRemove('packs');
   const [name, setName] = useState('');
   const [grams, setGrams] = useState('');
+  const [ingredientId, setIngredientId] = useState('milk_whole');
+  const plans = useCollection('plans');
+  const used = [
+    ...new Set(['milk_whole', 'cornstarch', ...(plans.data ?? []).flatMap((p) => p.items.map((i) => i.ingredientId))]),
+  ];
+  const pantry = pantryWith((plans.data ?? []).flatMap((p) => p.own));
   const value = Number(grams.replace(',', '.'));
   const wrong = grams !== '' && !(value > 0 && value <= 20000) ? 'A number of grams above 0 would do.' : undefined;
   return (
@@ -245,13 +267,25 @@ function Packs() {
           <Key label="Remove" spoken={`Remove ${p.name}`} kind="quiet" onPress={() => remove.mutate(p.id)} />
         </View>
       ))}
-      <Field label="What it is" value={name} onChangeText={setName} placeholder="can of coconut milk" maxLength={60} />
+      <Choices
+        label="A packet of"
+        value={ingredientId}
+        options={used.map((id) => ({ value: id, label: pantry.get(id)?.name ?? id }))}
+        onChoose={setIngredientId}
+      />
+      <Field
+        label="What it is called"
+        value={name}
+        onChangeText={setName}
+        placeholder="can of coconut milk"
+        maxLength={60}
+      />
       <Field label="Holds" unit="g" inputMode="decimal" value={grams} onChangeText={setGrams} error={wrong} />
       <Key
         label="Add this size"
         disabled={name.trim() === '' || !(value > 0) || wrong !== undefined}
         onPress={() => {
-          save.mutate({ id: newId('pack'), ingredientId: 'any', name: name.trim(), grams: value });
+          save.mutate({ id: newId('pack'), ingredientId, name: name.trim(), grams: value });
           setName('');
           setGrams('');
         }}
