@@ -1,12 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { forecast } from '../core/forecast';
+import { answer, askJsonSchema, ASKS, type Ask } from '../core/formats/asks';
 import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
 import { pantryWith } from '../core/pantry/pantry';
 import { choirSupper } from '../core/demo/choirSupper';
 
 const USAGE = `Use:
   npm run -s ovalis -- forecast FILE   forecast of a plan, JSON in and out (FILE or - for standard input)
-  npm run -s ovalis -- schema          JSON Schema of the plan format
+  npm run -s ovalis -- solve FILE      amounts for a wanted word; with a plan and what may move
+  npm run -s ovalis -- swap FILE       one thickener for another at equal set
+  npm run -s ovalis -- compare FILE    a plan cooked by both sides of a school, or against another plan
+  npm run -s ovalis -- cool FILE       a filled dish through room, fridge, freezer or baths
+  npm run -s ovalis -- bake FILE       a filled dish in the oven
+  npm run -s ovalis -- montecarlo FILE chances over many kitchens
+  npm run -s ovalis -- schema [NAME]   JSON Schema of the plan, or of one of the questions above
   npm run -s ovalis -- example         a plan to start from
 `;
 
@@ -28,12 +35,20 @@ const print = (value: unknown) =>
     JSON.stringify(value, (_, v) => (typeof v === 'number' && !Number.isFinite(v) ? null : v), 2) + '\n',
   );
 
+const isAsk = (name: string | undefined): name is Ask => name !== undefined && name in ASKS;
+
 const [command, file] = process.argv.slice(2);
 if (command === 'forecast' && file) {
   const read = readPlanFile(readInput(file));
   if (!read.ok)
     fail(['This is not a plan that can be forecast:', ...read.issues.map((i) => `  ${i.path}: ${i.message}`)], 1);
   print({ format: 'ovalis-forecast', version: 1, ...forecast(read.value, pantryWith(read.value.own)) });
-} else if (command === 'schema') print(planJsonSchema());
+} else if (isAsk(command) && file) {
+  const a = answer(command, readInput(file));
+  if (!a.ok)
+    fail([`This is not a question that can be answered:`, ...a.issues.map((i) => `  ${i.path}: ${i.message}`)], 1);
+  print(a.value);
+} else if (command === 'schema' && isAsk(file)) print(askJsonSchema(file));
+else if (command === 'schema') print(planJsonSchema());
 else if (command === 'example') print(choirSupper(Date.UTC(2026, 11, 11, 12)).plans[1]);
 else fail([USAGE], 2);

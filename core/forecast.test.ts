@@ -1,10 +1,11 @@
 import * as fc from 'fast-check';
-import { chanceOf, forecast, starchSdRel } from './forecast';
+import { chanceOf, forecast, RISKS, starchSdRel } from './forecast';
 import { withGrams, withMilk } from './formula/amounts';
-import { SET_WORDS } from './formula/plan';
+import { SET_WORDS, type Plan } from './formula/plan';
 import { nutMilk } from './pantry/nutMilk';
 import { pantryWith } from './pantry/pantry';
 import { pantry, testPlan, wanting } from './testing';
+import { anyPlan } from './testingPlans';
 import { boundsFor } from './texture/words';
 
 /** The sanity pudding: 6 % cornstarch in whole milk with 9 % sugar, a day in the fridge. */
@@ -138,86 +139,209 @@ describe('cautions', () => {
 });
 
 describe('any plan that can be written', () => {
-  const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
-  const grams = fc.oneof(fc.constant(0), number(0.1, 20000));
   it('is forecast without a fault: every figure is a number, every share between 0 and 1', () => {
     fc.assert(
-      fc.property(
-        fc.record({
-          milk: fc.constantFrom('milk_whole', 'condensed', 'coconut_milk', 'water', 'almond_drink', 'cream_35'),
-          milkG: number(20, 20000),
-          starchG: grams,
-          sugarG: grams,
-          butterG: grams,
-        }),
-        fc.record({
-          heat: fc.integer({ min: 1, max: 9 }),
-          simmer: fc.integer({ min: 1, max: 9 }),
-          slurryAtC: number(5, 75),
-          cookOnMin: number(0, 40),
-          stirEveryS: number(0.5, 300),
-        }),
-        fc.record({
-          ratedW: number(300, 6000),
-          diameterMm: number(80, 500),
-          altitudeM: number(0, 4500),
-          roomC: number(5, 40),
-        }),
-        fc.record({
-          hours: number(0, 96),
-          roomMin: number(0, 240),
-          fridgeC: number(-2, 12),
-          tempC: number(0, 75),
-          count: fc.integer({ min: 1, max: 60 }),
-          capacityMl: number(30, 8000),
-          heightMm: number(10, 250),
-          covered: fc.boolean(),
-        }),
-        fc.constantFrom('spooned' as const, 'turned out' as const, 'cut' as const),
-        fc.constantFrom(...SET_WORDS),
-        (what, how, place, after, style, word) => {
-          const plan = testPlan();
-          const f = forecast(
+      fc.property(anyPlan, (plan) => {
+        const f = forecast(plan, pantry);
+        for (const part of [f.hot, f.serving, f.nextDay]) {
+          for (const v of [part.place, part.yieldPa, part.modulusPa, part.viscosityPaS])
+            expect(Number.isFinite(v) && v >= 0).toBe(true);
+          expect(part.place).toBeLessThanOrEqual(5);
+        }
+        const shares = [
+          f.chance,
+          f.lossRel,
+          f.standing.slumpRel,
+          f.standing.sagRel,
+          f.bite,
+          f.knife.unmould,
+          f.knife.sliceClean,
+          ...RISKS.map((r) => f.risks[r].chance),
+          ...f.aroma.map((a) => a.left),
+        ];
+        for (const share of shares) expect(share >= -1e-9 && share <= 1 + 1e-9).toBe(true);
+        expect(f.doubt.low).toBeLessThanOrEqual(f.doubt.high);
+        expect(Number.isFinite(f.doubt.sdLn + f.scorch + f.endMassG + f.minutes.total + f.rawPer100G)).toBe(true);
+        expect(f.trace.every((r) => r.bulkC < 200 && r.panC <= 401 && r.massG > 0)).toBe(true);
+      }),
+      { numRuns: 40, endOnFailure: true },
+    );
+  });
+});
+
+/** A ground-rice cream and a custard: plans of other families for the sense of things. */
+const family = (kind: Plan['family'], items: Plan['items'], more: Partial<Plan> = {}): Plan => ({
+  ...testPlan(),
+  family: kind,
+  items,
+  carveOuts: [],
+  ...more,
+});
+const groundRice = (grams = 70) =>
+  family('ground-rice cream', [
+    { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
+    { ingredientId: 'rice_ground', grams, stage: 'grain' },
+    { ingredientId: 'sugar', grams: 90, stage: 'pot' },
+  ]);
+const custard = (more: Partial<Plan> = {}) =>
+  family(
+    'stirred custard',
+    [
+      { ingredientId: 'milk_whole', grams: 500, stage: 'pot' },
+      { ingredientId: 'yolk', grams: 90, stage: 'bowl' },
+      { ingredientId: 'sugar', grams: 100, stage: 'bowl' },
+    ],
+    more,
+  );
+
+describe('sense', () => {
+  const share = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+  it('more starch is never thinner, hot or cold', () => {
+    const kinds = ['cornstarch', 'rice_flour', 'potato_starch', 'tapioca_starch', 'wheat_flour'] as const;
+    fc.assert(
+      fc.property(fc.constantFrom(...kinds), share(10, 90), share(1.02, 1.5), (id, grams, factor) => {
+        const at = (g: number) =>
+          forecast(
             {
-              ...plan,
-              items: [
-                { ingredientId: what.milk, grams: what.milkG, stage: 'pot' },
-                { ingredientId: 'cornstarch', grams: what.starchG, stage: 'slurry' },
-                { ingredientId: 'sugar', grams: what.sugarG, stage: 'pot' },
-                { ingredientId: 'butter', grams: what.butterG, stage: 'off the heat' },
-              ],
-              carveOuts: [{ ingredientId: what.milk, grams: what.starchG * 2.5, stage: 'slurry' }].filter(
-                (c) => c.grams < what.milkG,
-              ) as typeof plan.carveOuts,
-              pan: { ...plan.pan, diameterMm: place.diameterMm },
-              hob: { ...plan.hob, ratedW: place.ratedW },
-              method: {
-                heatSetting: how.heat,
-                simmerSetting: how.simmer,
-                slurryAtC: how.slurryAtC,
-                cookOnMin: how.cookOnMin,
-                stirEveryS: how.stirEveryS,
-              },
-              dish: { ...plan.dish, count: after.count, capacityMl: after.capacityMl, heightMm: after.heightMm },
-              rest: { hours: after.hours, roomMin: after.roomMin, fridgeC: after.fridgeC, covered: after.covered },
-              room: { tempC: place.roomC, altitudeM: place.altitudeM },
-              serve: { ...plan.serve, style, word, tempC: after.tempC },
+              ...base(),
+              items: base().items.map((i) =>
+                i.ingredientId === 'cornstarch' ? { ...i, ingredientId: id, grams: g } : i,
+              ),
             },
             pantry,
           );
-          for (const part of [f.hot, f.serving, f.nextDay]) {
-            for (const v of [part.place, part.yieldPa, part.modulusPa, part.viscosityPaS])
-              expect(Number.isFinite(v) && v >= 0).toBe(true);
-            expect(part.place).toBeLessThanOrEqual(5);
-          }
-          for (const share of [f.chance, f.lossRel, f.standing.slumpRel, f.standing.sagRel])
-            expect(share >= -1e-9 && share <= 1).toBe(true);
-          expect(f.doubt.low).toBeLessThanOrEqual(f.doubt.high);
-          expect(Number.isFinite(f.doubt.sdLn + f.scorch + f.endMassG + f.minutes.total + f.rawPer100G)).toBe(true);
-          expect(f.trace.every((r) => r.bulkC < 160 && r.panC <= 400 && r.massG > 0)).toBe(true);
+        const a = at(grams);
+        const b = at(grams * factor);
+        expect(b.serving.yieldPa).toBeGreaterThanOrEqual(a.serving.yieldPa * 0.999);
+        expect(b.hot.viscosityPaS).toBeGreaterThanOrEqual(a.hot.viscosityPaS * 0.999);
+      }),
+      { numRuns: 12 },
+    );
+  });
+  it('more stirring never makes a hotter floor, and never catches more', () => {
+    fc.assert(
+      fc.property(share(1, 60), share(1.2, 4), (everyS, factor) => {
+        const at = (stirEveryS: number) => forecast({ ...base(), method: { ...base().method, stirEveryS } }, pantry);
+        const more = at(everyS);
+        const less = at(Math.min(300, everyS * factor));
+        expect(more.peak.panC).toBeLessThanOrEqual(less.peak.panC + 0.3);
+        expect(more.scorch).toBeLessThanOrEqual(less.scorch + 1e-4);
+      }),
+      { numRuns: 12 },
+    );
+  });
+  it('deeper never cools sooner, and a bigger fire never boils later', () => {
+    fc.assert(
+      fc.property(share(20, 90), share(1.05, 1.6), share(900, 2500), (heightMm, factor, ratedW) => {
+        const deep = (h: number) =>
+          forecast(
+            { ...base(), dish: { ...base().dish, count: 1, kind: 'bowl', capacityMl: h * 18, heightMm: h } },
+            pantry,
+          );
+        const a = deep(heightMm);
+        const b = deep(heightMm * factor);
+        if (b.depthMm > a.depthMm) expect(b.cool.below21H).toBeGreaterThanOrEqual(a.cool.below21H - 0.02);
+        const fire = (w: number) => forecast({ ...base(), hob: { ...base().hob, ratedW: w } }, pantry).minutes.toBubble;
+        expect(fire(ratedW * factor)).toBeLessThanOrEqual(fire(ratedW) + 0.02);
+      }),
+      { numRuns: 10 },
+    );
+  });
+  it('longer on the fire leaves less and never firms less for ground rice', () => {
+    const at = (cookOnMin: number) =>
+      forecast({ ...groundRice(), method: { ...groundRice().method, cookOnMin } }, pantry);
+    expect(at(12).endMassG).toBeLessThan(at(4).endMassG);
+    expect(at(12).serving.yieldPa).toBeGreaterThan(at(4).serving.yieldPa);
+  });
+});
+
+describe('families', () => {
+  it('a stirred custard is tempered, thick, safe and smooth; the same to bubbling is not', () => {
+    const f = forecast(custard(), pantry);
+    expect(f.egg!.safe).toBe(true);
+    expect(f.egg!.set).toBeGreaterThan(0.8);
+    expect(f.risks.curdle.chance).toBeLessThan(0.3);
+    expect(f.ladlesC.length).toBeGreaterThan(3);
+    const boiled = forecast(custard({ choices: { eggOff: 'to bubbling' } }), pantry);
+    expect(boiled.risks.curdle.chance).toBeGreaterThan(0.7);
+    expect(boiled.risks.curdle.why).toMatch(/°C/);
+  });
+  it('yolk stirred in with the heat off at once may not be safe, and it is said', () => {
+    const f = forecast(custard({ choices: { eggOff: 'heat off at once' } }), pantry);
+    expect(f.egg!.safe || f.cautions.some((c) => c.id === 'egg' && /71/.test(c.text))).toBe(true);
+    expect(f.egg!.hottestC).toBeLessThan(forecast(custard(), pantry).egg!.hottestC);
+  });
+  it('a baked custard stands and names its oven', () => {
+    const f = forecast(
+      family(
+        'baked custard',
+        [
+          { ingredientId: 'milk_whole', grams: 500, stage: 'pot' },
+          { ingredientId: 'egg', grams: 160, stage: 'bowl' },
+          { ingredientId: 'sugar', grams: 75, stage: 'pot' },
+        ],
+        { dish: { kind: 'cup', count: 6, capacityMl: 150, heightMm: 45, wall: 'ceramic' } },
+      ),
+      pantry,
+    );
+    expect(f.bake!.reached).toBe(true);
+    expect(f.serving.modulusPa).toBeGreaterThan(400);
+    expect(f.cautions.some((c) => c.id === 'oven')).toBe(true);
+  });
+  it('whole rice: cooked to the bite, creamy, loose', () => {
+    const f = forecast(
+      family(
+        'whole-rice pudding',
+        [
+          { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
+          { ingredientId: 'rice_short', grams: 110, stage: 'grain' },
+          { ingredientId: 'sugar', grams: 60, stage: 'late' },
+        ],
+        { method: { ...testPlan().method, cookOnMin: 0 } },
+      ),
+      pantry,
+    );
+    expect(f.bite).toBeGreaterThan(0.9);
+    expect(['pours', 'coats', 'mounds', 'holds a trail']).toContain(f.serving.word);
+    expect(f.sweetnessPct).toBeGreaterThan(5);
+  });
+  it('a frozen cream is reduced first, starched last, and frozen through', () => {
+    const f = forecast(
+      family(
+        'frozen cream',
+        [
+          { ingredientId: 'milk_whole', grams: 800, stage: 'pot' },
+          { ingredientId: 'cornstarch', grams: 10, stage: 'slurry' },
+          { ingredientId: 'sugar', grams: 60, stage: 'pot' },
+        ],
+        {
+          choices: { cooling: 'freezer' },
+          dish: { kind: 'mould', count: 5, capacityMl: 90, heightMm: 60, wall: 'metal' },
+          rest: { ...testPlan().rest, hours: 12 },
         },
       ),
-      { numRuns: 25, endOnFailure: true },
+      pantry,
+    );
+    expect(f.lossRel).toBeGreaterThan(0.4);
+    expect(f.frozenH).toBeGreaterThan(1);
+    expect(f.frozenH).toBeLessThan(12);
+  });
+  it('grains in the mouth, tint and gloss are told', () => {
+    expect(forecast(groundRice(), pantry).look.smooth).toBe('grainy');
+    expect(forecast(base(), pantry).look.smooth).toBe('smooth');
+    const brown = {
+      ...base(),
+      items: base().items.map((i) => (i.ingredientId === 'sugar' ? { ...i, ingredientId: 'brown' } : i)),
+    };
+    expect(forecast(brown, pantry).look.cream).toBeGreaterThan(forecast(base(), pantry).look.cream);
+  });
+  it('nothing of the plan is forgotten: what a family has no step for goes in before the pot leaves the fire', () => {
+    const plan = {
+      ...base(),
+      items: [...base().items, { ingredientId: 'raisins', grams: 50, stage: 'late' as const }],
+    };
+    expect(forecast({ ...plan, family: 'baked custard' }, pantry).endMassG).toBeGreaterThan(
+      forecast({ ...base(), family: 'baked custard' }, pantry).endMassG + 30,
     );
   });
 });

@@ -1,18 +1,50 @@
-import { cumulativeStdNormalProbability } from 'simple-statistics';
-import { allergensOf, massG, starchSpecies, wholeMixture } from './formula/compose';
-import type { Plan, SetWord } from './formula/plan';
-import { dishAreaM2 } from './pantry/kitchen';
+import { cumulativeStdNormalProbability as phi } from 'simple-statistics';
+import { allergensOf, atStages, lookUp, mainLiquid, massG, phOf, wholeMixture } from './formula/compose';
+import { STAGES, type Plan, type SetWord } from './formula/plan';
+import type { Bake } from './oven/bake';
 import type { Pantry } from './pantry/pantry';
-import { planProgram, potSetup } from './pot/fromPlan';
-import { lumpRisk } from './pot/lumps';
-import { consistency, sugarFraction, swollenConcentration, viscosityPaS } from './pot/paste';
-import { NO_TUNING, RAW_TASTE, readPot, type Pot, type PotReading } from './pot/pot';
-import { COARSE_STEP_S, runProgram, STEP_S, type PhaseEnd } from './pot/program';
+import { EGG } from './pot/egg';
+import { aromaRate, lookOf, splitChance, type Look } from './pot/flavour';
+import { boilOverChance, skinAfter } from './pot/foam';
+import { BITE, GRAINS } from './pot/grain';
+import {
+  bodyOf,
+  consistency,
+  dairyProteinPct,
+  eggFactor,
+  fillerFactor,
+  PASTE,
+  solidsFactor,
+  sugarFraction,
+  viscosityPaS,
+} from './pot/paste';
+import {
+  cookedStarchPct,
+  NO_TUNING,
+  RAW_TASTE,
+  readPot,
+  severityOf,
+  type Pot,
+  type PotReading,
+  type Tuning,
+} from './pot/pot';
+import { COARSE, type PhaseEnd } from './pot/program';
 import { SCORCH } from './pot/scorch';
-import { STARCHES } from './pot/starch';
-import { coolInDish, hoursBelow, SAFE_COOLING, type CoolingPoint } from './set/cooling';
-import { ageingRate, gelModulusPa, standing, yieldPa, type Standing } from './set/firmness';
-import { boundsFor, stripPlace, upperBoundPa, wordAt, yieldAtPlace, type Bounds } from './texture/words';
+import { dishStartC, runMethod, type Run } from './run';
+import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from './set/cooling';
+import { ageingRate, GEL, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from './set/firmness';
+import { KEEPING, overnight, thawedPct, weepPct } from './set/keeping';
+import { SAFE_COOLING, SAFE_COOLING_RULES } from './set/safety';
+import { seenNow, type Seen } from './texture/kitchenTests';
+import {
+  boundsFor,
+  stripPlace,
+  upperBoundPa,
+  WEIGHT_N_PER_M3,
+  wordAt,
+  yieldAtPlace,
+  type Bounds,
+} from './texture/words';
 import { FILL, SCALE_SD_REL, JUG_SD_REL } from './units/measures';
 
 export type SetPoint = CoolingPoint & { yieldPa: number; place: number };
@@ -20,6 +52,23 @@ export type SetPoint = CoolingPoint & { yieldPa: number; place: number };
 export type Firmness = { word: SetWord; place: number; yieldPa: number; modulusPa: number; viscosityPaS: number };
 
 export type Caution = { id: string; text: string };
+
+export const RISKS = ['lumps', 'curdle', 'scorch', 'raw starch', 'boil over', 'skin', 'weeping', 'split'] as const;
+export type RiskName = (typeof RISKS)[number];
+/** Chance 0 to 1 and what brings it. */
+export type Risk = { chance: number; why: string };
+
+export type EggReport = {
+  /** network 0 to 1 and what is felt of curds */
+  set: number;
+  severity: number;
+  /** share of the yolk's starch-eating enzyme that survived */
+  amylaseLeft: number;
+  salmonellaLog: number;
+  hottestC: number;
+  safe: boolean;
+  says: string;
+};
 
 export type Forecast = {
   hot: Firmness;
@@ -29,7 +78,7 @@ export type Forecast = {
   doubt: { low: number; high: number; sdLn: number; sources: { name: string; share: number }[] };
   /** what each part does to the set at serving, in steps of the strip against leaving it out (milk: against water) */
   pushes: { of: 'milk' | 'sugar' | 'steam lost'; steps: number }[];
-  /** chance, 0 to 1, that the wanted word or firmer-but-within-band is met */
+  /** chance, 0 to 1, that the wanted word is met */
   chance: number;
   standing: Standing;
   depthMm: number;
@@ -38,14 +87,31 @@ export type Forecast = {
   endMassG: number;
   lossRel: number;
   sweetnessPct: number;
-  minutes: { toBubble: number; total: number };
+  minutes: { toThicken: number; toBubble: number; total: number };
+  peak: { bulkC: number; filmC: number; panC: number };
   phases: PhaseEnd[];
   trace: PotReading[];
   rawPer100G: number;
+  /** share of its water that the least done grain has taken; 1 without grains */
+  bite: number;
   scorch: number;
+  risks: Record<RiskName, Risk>;
+  egg?: EggReport;
+  bake?: Bake;
+  /** kitchen tests as they should come out now, hot in the pot */
+  seen: Seen;
+  look: Look;
+  /** aromas of what was added, share left */
+  aroma: { ingredientId: string; left: number }[];
+  ladlesC: number[];
+  keeping: { weepPctAt3Days: number; thawedPct: number; days: number; afterAmylase: number };
+  knife: { unmould: number; sliceClean: number };
   set: SetPoint[];
   /** hours after pouring; NaN is never within the wait */
   readyH: number;
+  /** hours to serving temperature; to frozen through (NaN if never) */
+  servingTempH: number;
+  frozenH: number;
   cool: { below57H: number; below21H: number; below5H: number; safe: boolean };
   allergens: string[];
   cautions: Caution[];
@@ -60,42 +126,90 @@ export function starchSdRel(measure: Plan['starchMeasure']): number {
   return measure === 'level spoons' ? FILL.level.sdRel : FILL.rounded.sdRel;
 }
 
-/** Chance of lumps from which it is worth a word (C). */
-const LUMPS_WORTH_SAYING = 0.08;
-
 /** Below this a liquid has no set to doubt, Pa. */
 const NO_SET_PA = 1e-3;
+/** Chance from which a risk is worth a word (C). */
+const WORTH_SAYING = { lumps: 0.08, curdle: 0.15, 'boil over': 0.3, split: 0.2, weeping: 0.6 } as const;
 
-type Core = { pot: Pot; phases: PhaseEnd[]; trace: PotReading[] };
+/** How old and how cold: what the dish has been through when it is judged. */
+export type Age = { ageH: number; tempC: number; coldestC?: number; hours?: number };
 
-function cookPot(plan: Plan, pantry: Pantry, evaporation = 1, sampleS = 0, stepS = STEP_S): Core {
-  const setup = potSetup(plan, pantry, { ...NO_TUNING, evaporation });
-  const { start, phases } = planProgram(plan, pantry, setup);
-  return runProgram(start, setup, phases, sampleS, stepS);
-}
-
-/** The pudding in the dish, judged: words, firmness and standing at an age and a temperature. */
-export function judge(plan: Plan, pantry: Pantry, pot: Pot, ageH: number, tempC: number, bounds: Bounds): Firmness {
-  const starch = STARCHES[starchSpecies(plan, pantry)];
-  const c = swollenConcentration(pot.content, pot.gelatinised, pot.swelling);
-  const k = consistency(c, pot.integrity, tempC, pot.content, starch);
-  const modulusPa = gelModulusPa(pot.content, c, pot.integrity, starch, ageH, tempC, plan.firmness.factor);
-  const stress = yieldPa(modulusPa, k);
-  const viscosity = viscosityPaS(k, pot.content, tempC);
+/** The pudding in the dish, judged: words, firmness and viscosity at an age and a temperature. */
+export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at: Age, bounds: Bounds): Firmness {
+  const { pot } = run;
+  const m = pot.content;
+  const body = bodyOf(m, pot.fractions);
+  const thinned = at.hours ? overnight(m, pot.amylaseLog, at.hours, at.tempC) : 1;
+  const egg = run.bake ? { set: run.bake.eggSetMean, curd: run.bake.curdMean } : undefined;
+  const stirredEgg = run.bake ? Math.max(0, pot.eggSet) : pot.eggSet;
+  const k = consistency(body, at.tempC, m) * thinned;
+  const air = run.addsMl > 0 ? (1 - run.addsMl / (run.addsMl + massG(m) / 1.04)) ** 2 : 1;
+  const modulusPa =
+    gelModulusPa(m, body, {
+      ageH: at.ageH,
+      tempC: at.tempC,
+      firmness: plan.firmness.factor,
+      ...(at.coldestC === undefined ? {} : { coldestC: at.coldestC }),
+      ...(egg ? { egg } : {}),
+    }) *
+    thinned *
+    air;
+  const stress = yieldPa(
+    modulusPa,
+    k * solidsFactor(m) * eggFactor(m, stirredEgg) ** PASTE.eggInPaste * Math.min(2.5, fillerFactor(body)),
+  );
+  const viscosity = viscosityPaS(k, m, at.tempC, body, stirredEgg);
   const place = stripPlace(stress, viscosity, bounds);
   return { word: wordAt(place), place, yieldPa: stress, modulusPa, viscosityPaS: viscosity };
 }
 
-function dishOf(plan: Plan, massLeftG: number) {
-  const volumeMl = massLeftG / 1.04 / plan.dish.count;
-  const depthM = (volumeMl * 1e-6) / dishAreaM2(plan.dish);
-  return { depthM: Math.max(0.004, depthM), fillRel: volumeMl / plan.dish.capacityMl };
+/** The dish over its hours: cooling, ageing, and what it is when it is served. */
+export function dishHistory(plan: Plan, run: Run, watchH: number) {
+  const cooling = coolInDish({
+    dish: plan.dish,
+    depthM: run.depthM,
+    startC: dishStartC(run),
+    stays: run.stays,
+    hours: watchH,
+    sugarFraction: sugarFraction(run.pot.content),
+    waterShare: run.pot.content.waterG / massG(run.pot.content),
+  });
+  let ageH = 0;
+  let ageServingH = 0;
+  let coldestC = Infinity;
+  let coldestServingC = Infinity;
+  const ages = cooling.map((p, i) => {
+    const before = cooling[i - 1];
+    if (before) ageH += (p.hours - before.hours) * ageingRate((p.coreC + before.coreC) / 2);
+    coldestC = Math.min(coldestC, p.coreC);
+    if (p.hours <= plan.rest.hours + 1e-6) {
+      ageServingH = ageH;
+      coldestServingC = coldestC;
+    }
+    return { point: p, ageH, coldestC };
+  });
+  return { cooling, ages, ageServingH, coldestServingC };
 }
 
 /** Yield stress at serving, Pa: the quick answer that the solver and the doubt ask for. */
-function servingYield(plan: Plan, pantry: Pantry, pot: Pot, bounds: Bounds, ageH: number): number {
-  return judge(plan, pantry, pot, ageH, plan.serve.tempC, bounds).yieldPa;
+export function servingStress(
+  plan: Plan,
+  pantry: Pantry,
+  tuning?: Tuning,
+): { stress: number; run: Run; bounds: Bounds; ageH: number } {
+  const run = runMethod(plan, pantry, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
+  const bounds = boundsFor(plan.serve.style, run.depthM);
+  const { ageServingH, coldestServingC } = dishHistory(plan, run, plan.rest.hours);
+  const at = servingAge(plan, ageServingH, coldestServingC);
+  return { stress: judge(plan, run, at, bounds).yieldPa, run, bounds, ageH: ageServingH };
 }
+
+const servingAge = (plan: Plan, ageH: number, coldestC: number): Age => ({
+  ageH,
+  tempC: plan.serve.tempC,
+  coldestC: Math.min(coldestC, plan.serve.tempC),
+  hours: plan.rest.hours,
+});
 
 /**
  * First-order spread of ln(yield stress) at serving: one kitchen habit moved by its 1 sd at a time, with the spread of
@@ -104,16 +218,15 @@ function servingYield(plan: Plan, pantry: Pantry, pot: Pot, bounds: Bounds, ageH
 function doubtOf(
   plan: Plan,
   pantry: Pantry,
+  age: Age,
   bounds: Bounds,
-  ageH: number,
 ): { sdLn: number; sources: { name: string; share: number }[] } {
-  const stress = (changed: Plan, evaporation = 1) =>
-    Math.max(
-      NO_SET_PA,
-      servingYield(changed, pantry, cookPot(changed, pantry, evaporation, 0, COARSE_STEP_S).pot, bounds, ageH),
-    );
+  const stress = (changed: Plan, tuning?: Tuning) => {
+    const run = runMethod(changed, pantry, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
+    return Math.max(NO_SET_PA, judge(changed, run, age, bounds).yieldPa);
+  };
   const base = stress(plan);
-  const delta = (changed: Plan, evaporation = 1) => Math.log(stress(changed, evaporation) / base);
+  const delta = (changed: Plan, tuning?: Tuning) => Math.log(stress(changed, tuning) / base);
   const group = (g: string, factor: number): Plan => ({
     ...plan,
     items: plan.items.map((i) =>
@@ -127,9 +240,12 @@ function doubtOf(
     { name: 'measuring the milk', sd: delta(group('milk', 1 + JUG_SD_REL)) },
     {
       name: 'the hob',
-      sd: delta({ ...plan, hob: { ...plan.hob, powerTrim: plan.hob.powerTrim * (1 + KITCHEN_SD.hobRel) } }),
+      sd: delta({
+        ...plan,
+        hob: { ...plan.hob, powerTrim: Math.min(2, plan.hob.powerTrim * (1 + KITCHEN_SD.hobRel)) },
+      }),
     },
-    { name: 'steam lost', sd: delta(plan, 1 + KITCHEN_SD.evaporationRel) },
+    { name: 'steam lost', sd: delta(plan, { ...NO_TUNING, evaporation: 1 + KITCHEN_SD.evaporationRel }) },
     { name: 'the model of the set', sd: plan.firmness.sdLn },
   ];
   const variance = parts.reduce((sum, p) => sum + p.sd * p.sd, 0);
@@ -140,12 +256,16 @@ function doubtOf(
 }
 
 /** Steps on the strip that milk (against water), sugar (against none) and the steam lost (against its water put back) bring. */
-function pushesOf(plan: Plan, pantry: Pantry, bounds: Bounds, ageH: number): Forecast['pushes'] {
-  const cooked = (changed: Plan) => cookPot(changed, pantry, 1, 0, COARSE_STEP_S).pot;
-  const judged = (changed: Plan, pot: Pot) => judge(changed, pantry, pot, ageH, plan.serve.tempC, bounds).place;
-  const pot = cooked(plan);
-  const base = judged(plan, pot);
-  const undried: Pot = { ...pot, content: { ...pot.content, waterG: pot.content.waterG + pot.evaporatedG } };
+function pushesOf(plan: Plan, pantry: Pantry, age: Age, bounds: Bounds): Forecast['pushes'] {
+  const cooked = (changed: Plan) => runMethod(changed, pantry, { toleranceScale: COARSE });
+  const judged = (changed: Plan, run: Run) => judge(changed, run, age, bounds).place;
+  const run = cooked(plan);
+  const base = judged(plan, run);
+  const { pot } = run;
+  const undried: Run = {
+    ...run,
+    pot: { ...pot, content: { ...pot.content, waterG: pot.content.waterG + pot.evaporatedG } },
+  };
   const groupOf = (id: string) => (plan.own.find((o) => o.id === id) ?? pantry.get(id))?.group;
   const toWater = (id: string) => (groupOf(id) === 'milk' ? 'water' : id);
   const water: Plan = {
@@ -167,9 +287,79 @@ function pushesOf(plan: Plan, pantry: Pantry, bounds: Bounds, ageH: number): For
 /** Chance that a lognormal yield stress falls in the wanted word's band. A stiffer step still stands, but is not what was wanted. */
 export function chanceOf(word: SetWord, yieldStressPa: number, sdLn: number, bounds: Bounds): number {
   const z = (limit: number) => (Math.log(limit) - Math.log(Math.max(yieldStressPa, 1e-6))) / Math.max(sdLn, 1e-6);
-  const low = word === 'drinks' ? 0 : cumulativeStdNormalProbability(z(bounds[word]));
-  const high = word === 'firm' ? 1 : cumulativeStdNormalProbability(z(upperBoundPa(word, bounds)));
+  const low = word === 'drinks' ? 0 : phi(z(bounds[word]));
+  const high = word === 'firm' ? 1 : phi(z(upperBoundPa(word, bounds)));
   return Math.max(0, high - low);
+}
+
+/** Chance that a value known to a spread of its logarithm is above a limit. */
+const above = (value: number, limit: number, sdLn: number): number =>
+  value <= 0 ? 0 : phi(Math.log(value / limit) / Math.max(sdLn, 1e-6));
+
+function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<RiskName, Risk> {
+  const { pot } = run;
+  const reading = readPot(pot);
+  const severity = severityOf(pot);
+  const worst = run.bake
+    ? Math.max(severity, run.bake.curdEdge * (severity > 0 ? severity / Math.max(pot.eggCurd, 1e-6) : 1 - Math.exp(-1)))
+    : severity;
+  const egg = pot.content.eggProteinG > 0;
+  const base = mainLiquid(plan, pantry)?.base ?? 'water';
+  const dry = run.bake && plan.choices.bath !== undefined && plan.choices.bath === 'none';
+  const split = splitChance(phOf(pot.content), dairyProteinPct(pot.content), cookedStarchPct(pot));
+  return {
+    lumps: { chance: pot.lumps, why: run.lumpWhy || 'nothing dry meets anything hot' },
+    curdle: {
+      chance: egg ? above(worst, EGG.smooth, 0.8) : 0,
+      why: !egg
+        ? 'no egg'
+        : run.bake
+          ? `the edge reaches ${Math.round(run.bake.edgeC)} °C${dry ? ' without a water bath' : ''}`
+          : `the egg reaches ${Math.round(pot.eggMaxC)} °C with ${cookedStarchPct(pot).toFixed(1)} % of cooked starch to protect it`,
+    },
+    scorch: {
+      chance: above(pot.scorch, SCORCH.taste, SCORCH.sdLn),
+      why: `the floor reaches ${Math.round(pot.panMaxC)} °C${base === 'dairy' ? ' under milk' : ''}`,
+    },
+    'raw starch': {
+      chance: above(reading.rawPer100G, RAW_TASTE, 0.5),
+      why:
+        sugarFraction(pot.content) > 0.33
+          ? 'so much sugar keeps it from cooking'
+          : reading.bite < BITE.alDente
+            ? 'the grain has not taken its water'
+            : `it reaches ${Math.round(pot.bulkMaxC)} °C`,
+    },
+    'boil over': {
+      chance: boilOverChance(pot.foamMax),
+      why: `steam against ${Math.round(plan.pan.heightMm)} mm of pan`,
+    },
+    skin: {
+      chance: plan.rest.covered ? skinAfter(pot.skinS) * 0.3 : base === 'dairy' ? 0.9 : 0.5,
+      why: plan.rest.covered ? 'covered' : 'it stands open',
+    },
+    weeping: { chance: above(weeps, 3, 0.5), why: `about ${weeps.toFixed(1)} % in three days` },
+    split: { chance: split, why: `acidity pH ${phOf(pot.content).toFixed(1)}` },
+  };
+}
+
+function eggReport(run: Run): EggReport | undefined {
+  const { pot } = run;
+  if (pot.content.eggProteinG <= 0) return undefined;
+  const hottestC = run.bake ? Math.max(pot.eggMaxC, run.bake.centreC) : pot.eggMaxC;
+  const log = pot.salmonellaLog;
+  const safe = log >= EGG.salmonellaLog && hottestC >= 68;
+  return {
+    set: run.bake ? run.bake.eggSet : pot.eggSet,
+    severity: severityOf(pot),
+    amylaseLeft: 10 ** -pot.amylaseLog,
+    salmonellaLog: log,
+    hottestC,
+    safe,
+    says: safe
+      ? `Hot enough for long enough by this model; the usual guidance is ${EGG.safeC} °C. Local food-safety rules come first.`
+      : `Not surely safe: the usual guidance for egg is ${EGG.safeC} °C. Cook it hotter or use pasteurised egg. Local food-safety rules come first.`,
+  };
 }
 
 function cautionsOf(plan: Plan, f: Omit<Forecast, 'cautions'>, pantry: Pantry): Caution[] {
@@ -177,25 +367,40 @@ function cautionsOf(plan: Plan, f: Omit<Forecast, 'cautions'>, pantry: Pantry): 
   const say = (id: string, text: string) => out.push({ id, text });
   const m = wholeMixture(plan, pantry);
   const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);
+  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(pantry, plan, i.ingredientId));
+  if (f.egg && !f.egg.safe) say('egg', f.egg.says);
+  else if (f.egg) say('egg-ok', `Egg: ${f.egg.says}`);
   if (massG(m) / 1.03 > panMl * 0.66)
     say('pan', 'The pan is more than two thirds full. Milk climbs to the rim in seconds: take a bigger one.');
+  else if (f.risks['boil over'].chance > WORTH_SAYING['boil over'])
+    say('boil-over', 'On this setting it foams towards the rim. Turn down before the boil, or take a higher pan.');
   if (f.fillRel > 0.98)
     say(
       'dish',
       `The dishes hold ${Math.round(plan.dish.count * plan.dish.capacityMl)} ml and ${Math.round(f.endMassG / 1.04 / 10) * 10} ml come. Take one more dish or make less.`,
     );
   if (f.phases.some((p) => p.name === 'thicken' && !p.reached))
-    say('no-bubble', 'It never bubbles on this setting within an hour. Turn the ring up or use a lid.');
-  if (f.lossRel > 0.5)
+    say('no-bubble', 'It never bubbles on this setting within an hour and a half. Turn the ring up or use a lid.');
+  if (f.phases.some((p) => p.name.startsWith('simmer') && !p.reached))
+    say('grain-hard', 'The grain does not get soft in the time. Soak it, give it more liquid, or cook it longer.');
+  if (f.scorch >= SCORCH.ruined && f.lossRel > 0.4)
+    say('burnt-dry', 'It boils dry and burns. Less heat, a lid, or more liquid.');
+  else if (f.lossRel > 0.5 && plan.choices.reduceTo === undefined)
     say(
       'dry',
       'More than half of it boils away before it is done. Turn the ring down, cook shorter, or use a narrower pan.',
     );
   if (f.rawPer100G > RAW_TASTE) say('raw', 'Some starch stays raw and tastes of it. Cook on longer after the bubble.');
+  if (f.risks.curdle.chance > WORTH_SAYING.curdle)
+    say('curdle', `The egg may curdle: ${f.risks.curdle.why}. Stop lower, stir more, or add starch first.`);
+  if (f.egg && f.egg.amylaseLeft > 0.05 && m.starchG > 0.01 * massG(m))
+    say('amylase', 'Yolk keeps an enzyme that eats starch unless it is boiled a minute: this thins overnight.');
   if (f.scorch > SCORCH.taste)
     say('scorch', 'The floor will catch and the taste goes through everything. Stir more often or turn down.');
   else if (f.scorch > SCORCH.film)
     say('scorch', 'A film sticks to the floor. Stir more often or turn down, and do not scrape it up.');
+  if (f.risks.split.chance > WORTH_SAYING.split)
+    say('split', 'Sour fruit splits milk. Stir it in off the heat, into the thickened pot, or sweeten it first.');
   if (sugarFraction(m) > 0.35)
     say('sugar', 'So much sugar keeps the starch from cooking. Hold part of it back until it has thickened.');
   if (plan.serve.style === 'turned out' && !f.standing.stands)
@@ -203,80 +408,84 @@ function cautionsOf(plan: Plan, f: Omit<Forecast, 'cautions'>, pantry: Pantry): 
   if (!f.cool.safe)
     say(
       'cooling',
-      `The middle takes too long from ${SAFE_COOLING.fromC} to ${SAFE_COOLING.toC} °C (usual limit ${SAFE_COOLING.withinH} h). Pour it shallower, into smaller dishes, or leave less time in the room. Local food-safety rules come first.`,
+      `The middle cools too slowly for the usual rule (${SAFE_COOLING_RULES[plan.rest.rule ?? 'two stages'].says}). Pour it shallower, into smaller dishes, or leave less time in the room. Local food-safety rules come first.`,
     );
-  if (plan.rest.hours > 72)
-    say('keep', 'Starch puddings keep three to four days in the fridge at most, covered and dated.');
-  const base = pantry.get(
-    plan.items.find((i) => pantry.get(i.ingredientId)?.group === 'milk')?.ingredientId ?? '',
-  )?.base;
+  if (plan.rest.hours > f.keeping.days * 24)
+    say('keep', `Keeps about ${f.keeping.days} days in the fridge, covered and dated.`);
+  const base = mainLiquid(plan, pantry)?.base;
   if (base === 'nut' || base === 'oat' || base === 'soy')
     say('thin-milk', 'This milk sets softer than dairy. Chill a spoonful on a plate before you pour.');
   if (base === 'coconut' && plan.serve.tempC > 20)
     say('coconut', 'Coconut fat is soft above 20 °C: serve it straight from the fridge.');
-  const onsetC = STARCHES[starchSpecies(plan, pantry)].onsetC;
-  const lumps = lumpRisk('cold slurry', plan.method.slurryAtC, 3, onsetC);
-  if (lumps > LUMPS_WORTH_SAYING)
+  if (f.risks.lumps.chance > WORTH_SAYING.lumps)
     say(
       'lumps',
-      `Slurry into milk this hot makes lumps ${Math.round(lumps * 10)} times in 10, whisked hard. Let it cool a little first.`,
+      `Lumps ${Math.round(f.risks.lumps.chance * 10)} times in 10: ${f.risks.lumps.why}. Let it cool a little first, or wet the starch cold.`,
     );
+  if (items.some((i) => i.comesOut))
+    say('whole-spice', 'Count whole spices in and out before it thickens: forgotten, they can choke a small child.');
+  if (items.some((i) => i.alcohol)) say('alcohol', 'Holds alcohol; part of it stays.');
+  if (items.some((i) => i.sweetness !== undefined && i.id !== 'honey'))
+    say('substitute', 'Sugar substitutes and diabetes: ask a professional.');
+  if (f.bake)
+    say('oven', 'A hot dish and a water bath: dry cloths, slow steps. Cold glass and hot filling do not meet.');
+  if (items.some((i) => i.group === 'piece' || i.group === 'nut'))
+    say('choke', 'Nuts and pieces are a choking hazard for small children.');
   say('hot', 'Hot starch paste sticks to skin and burns. Keep children from the hob.');
   return out;
 }
 
 /**
- * The whole forecast of a plan: pot, dish, fridge, spoon.
+ * The whole forecast of a plan: pot, oven, dish, fridge, spoon.
  * @throws UnknownIngredientError, RangeError (nothing liquid in the pot)
  */
-export function forecast(plan: Plan, pantry: Pantry): Forecast {
-  const { pot, phases, trace } = cookPot(plan, pantry, 1, 5);
-  return forecastFrom(plan, pantry, pot, phases, trace);
-}
+export const forecast = (plan: Plan, pantry: Pantry): Forecast =>
+  forecastFrom(plan, pantry, runMethod(plan, pantry, { sampleS: 5 }));
 
 /** The same, from a pot that was really cooked: the live cook hands in its own. */
-export function forecastFrom(plan: Plan, pantry: Pantry, pot: Pot, phases: PhaseEnd[], trace: PotReading[]): Forecast {
+export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
   const whole = wholeMixture(plan, pantry);
-  const endMassG = massG(pot.content);
-  const { depthM, fillRel } = dishOf(plan, endMassG);
+  const { pot } = run;
+  const m = pot.content;
+  const endMassG = massG(m);
+  const { depthM, fillRel } = run;
   const bounds = boundsFor(plan.serve.style, depthM);
-  const startC = Math.max(40, pot.bulkC - 4);
   const watchH = Math.max(plan.rest.hours, 10);
-  const cooling = coolInDish({
-    dish: plan.dish,
-    depthM,
-    startC,
-    roomC: plan.room.tempC,
-    roomMin: plan.rest.roomMin,
-    fridgeC: plan.rest.fridgeC,
-    covered: plan.rest.covered,
-    hours: watchH,
+  const { cooling, ages, ageServingH, coldestServingC } = dishHistory(plan, run, watchH);
+  const set: SetPoint[] = ages.map(({ point, ageH, coldestC }) => {
+    const f = judge(plan, run, { ageH, tempC: point.coreC, coldestC }, bounds);
+    return { ...point, yieldPa: f.yieldPa, place: f.place };
   });
 
-  let ageH = 0;
-  let ageServingH = 0;
-  const set: SetPoint[] = cooling.map((p, i) => {
-    const before = cooling[i - 1];
-    if (before) ageH += (p.hours - before.hours) * ageingRate((p.coreC + before.coreC) / 2);
-    if (p.hours <= plan.rest.hours + 1e-6) ageServingH = ageH;
-    const f = judge(plan, pantry, pot, ageH, p.coreC, bounds);
-    return { ...p, yieldPa: f.yieldPa, place: f.place };
-  });
-
-  const hot = judge(plan, pantry, pot, 0, Math.min(90, pot.bulkC), boundsFor('spooned', 0.04));
-  const serving = judge(plan, pantry, pot, ageServingH, plan.serve.tempC, bounds);
-  const nextDay = judge(plan, pantry, pot, ageServingH + 24, plan.serve.tempC, bounds);
-  const doubt = doubtOf(plan, pantry, bounds, ageServingH);
+  const hotBounds = boundsFor('spooned', 0.04);
+  const potOnly = { pot, addsMl: run.addsMl };
+  const hot = judge(plan, potOnly, { ageH: 0, tempC: Math.min(90, pot.bulkC) }, hotBounds);
+  const age = servingAge(plan, ageServingH, coldestServingC);
+  const serving = judge(plan, run, age, bounds);
+  const nextDay = judge(plan, run, { ...age, ageH: ageServingH + 24, hours: plan.rest.hours + 24 }, bounds);
+  const doubt = doubtOf(plan, pantry, age, bounds);
   const spread = Math.exp(1.2816 * doubt.sdLn);
   const stands = standing(serving.yieldPa, serving.modulusPa, depthM);
   const ready = set.find((p) => p.hours > 0.2 && p.coreC < 30 && p.yieldPa >= bounds[plan.serve.word] * 0.98);
   const below = (c: number) => hoursBelow(cooling, c);
-  const cool = {
-    below57H: below(SAFE_COOLING.fromC),
-    below21H: below(SAFE_COOLING.toC),
-    below5H: below(Math.max(SAFE_COOLING.thenC, plan.rest.fridgeC + 1.5)),
-  };
-  const partial = {
+  const lastC = run.stays.at(-1)?.airC ?? plan.rest.fridgeC;
+  const rule = keepsRule(cooling, plan.rest.rule ?? 'two stages', Math.min(12, lastC + 1.5));
+  const body = bodyOf(m, pot.fractions);
+  const weeps = weepPct(m, pot.fractions, body, 3);
+  const k = consistency(body, pot.bulkC, m);
+  const coldH = cooling.filter((p) => p.hours <= plan.rest.hours && p.coreC < KNIFE.coldC).length
+    ? plan.rest.hours - hoursBelow(cooling, KNIFE.coldC)
+    : 0;
+  const weight = WEIGHT_N_PER_M3 * depthM;
+  const pieces = Math.min(0.35, (2 * m.piecesG) / endMassG);
+  const release = plan.choices.mould === 'greased' ? 0.98 : 0.95;
+  const cutBound = boundsFor(plan.serve.style === 'turned out' ? 'turned out' : 'cut', depthM).slices;
+  const portions = STAGES.flatMap((stage) => atStages(plan, pantry)[stage].map((p) => ({ ...p, stage })));
+  const clear = pot.fractions.filter((f) => ['tapioca', 'potato', 'waxy rice'].includes(GRAINS[f.kind].species));
+  const starchG = pot.fractions.reduce((s, f) => s + f.starchG, 0);
+  const egg = eggReport(run);
+  const first = (what: PhaseEnd | undefined) => (what ? what.endS / 60 : 0);
+  const partial: Omit<Forecast, 'cautions'> = {
     hot,
     serving,
     nextDay,
@@ -285,25 +494,73 @@ export function forecastFrom(plan: Plan, pantry: Pantry, pot: Pot, phases: Phase
       high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds),
       ...doubt,
     },
-    pushes: pushesOf(plan, pantry, bounds, ageServingH),
+    pushes: pushesOf(plan, pantry, age, bounds),
     chance: chanceOf(plan.serve.word, yieldAtPlace(serving.place, bounds), doubt.sdLn, bounds),
     standing: stands,
     depthMm: depthM * 1000,
     fillRel,
     endMassG,
     lossRel: 1 - endMassG / massG(whole),
-    sweetnessPct: (100 * pot.content.sugarG) / endMassG,
+    sweetnessPct: (100 * m.sweetG) / endMassG,
     minutes: {
-      toBubble: (phases.find((p) => p.name === 'thicken')?.endS ?? 0) / 60,
-      total: (phases.at(-1)?.endS ?? 0) / 60,
+      toThicken: pot.thickenAtS / 60,
+      toBubble: Number.isNaN(pot.bubbleAtS) ? first(run.phases.find((p) => p.name === 'thicken')) : pot.bubbleAtS / 60,
+      total: first(run.phases.at(-1)) + (run.bake?.minutes ?? 0),
     },
-    phases,
-    trace,
+    peak: { bulkC: pot.bulkMaxC, filmC: pot.filmMaxC, panC: pot.panMaxC },
+    phases: run.phases,
+    trace: run.trace,
     rawPer100G: readPot(pot).rawPer100G,
+    bite: body.bite,
     scorch: pot.scorch,
+    risks: risksOf(plan, pantry, run, weeps),
+    ...(egg ? { egg } : {}),
+    ...(run.bake ? { bake: run.bake } : {}),
+    seen: seenNow(k, pot.viscosityPaS, PASTE.yieldOverK * k, serving.yieldPa),
+    look: lookOf(
+      m,
+      portions,
+      starchG > 0 ? clear.reduce((s, f) => s + f.starchG, 0) / starchG : 0,
+      pot.fractions.some((f) => GRAINS[f.kind].form !== 'powder'),
+      severityOf(pot),
+      portions.some((p) => p.stage === 'off the heat' && p.ingredient.group === 'fat'),
+    ),
+    aroma: portions
+      .filter((p) => p.ingredient.aromaHalfS !== undefined)
+      .map((p) => ({
+        ingredientId: p.ingredient.id,
+        left: Math.exp(
+          -aromaRate(p.ingredient.aromaHalfS!, 95, false) *
+            Math.max(0, pot.aromaS - (run.aromaAt[p.stage] ?? pot.aromaS)),
+        ),
+      })),
+    ladlesC: run.ladles,
+    keeping: {
+      weepPctAt3Days: weeps,
+      thawedPct: thawedPct(m, pot.fractions),
+      days: m.eggProteinG > 0 ? KEEPING.keepEggDays : KEEPING.keepDays,
+      afterAmylase: overnight(m, pot.amylaseLog, 24, plan.rest.fridgeC),
+    },
+    knife: {
+      unmould:
+        release *
+        above(serving.yieldPa, 0.275 * weight, doubt.sdLn) *
+        above(serving.modulusPa, weight / (6 * STANDS.sagRel), doubt.sdLn),
+      sliceClean:
+        plan.serve.tempC < KNIFE.belowC && coldH >= KNIFE.coldHours && serving.modulusPa < KNIFE.toughPa
+          ? above(serving.yieldPa, cutBound, doubt.sdLn) * (1 - pieces)
+          : 0,
+    },
     set,
     readyH: ready?.hours ?? NaN,
-    cool: { ...cool, safe: cool.below21H - cool.below57H <= SAFE_COOLING.withinH },
+    servingTempH: below(plan.serve.tempC),
+    frozenH: cooling.find((p) => p.ice > 0.95)?.hours ?? NaN,
+    cool: {
+      below57H: below(SAFE_COOLING.fromC),
+      below21H: below(SAFE_COOLING.toC),
+      below5H: below(Math.max(SAFE_COOLING.thenC, lastC + 1.5)),
+      safe: rule.safe,
+    },
     allergens: allergensOf(plan, pantry),
   };
   return { ...partial, cautions: cautionsOf(plan, partial, pantry) };

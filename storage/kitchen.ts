@@ -1,7 +1,7 @@
 import { BatchSchema, type Batch } from '../core/book/batch';
 import { CookSchema, type Cook, type CookEvent } from '../core/cook/events';
-import { PlanSchema, type Plan } from '../core/formula/plan';
-import type { KitchenFile } from '../core/formats/kitchenFile';
+import { migrateIngredient, migratePlan, PlanSchema, type Plan } from '../core/formula/plan';
+import { withPlan, type KitchenFile } from '../core/formats/kitchenFile';
 import { IngredientSchema, type Ingredient } from '../core/pantry/ingredient';
 import { DEFAULT_SETTINGS, SettingsSchema, type Settings } from '../core/settings';
 import { PackSchema, type Pack } from '../core/units/packs';
@@ -30,13 +30,13 @@ export type Kitchen = {
   readSettings(): Promise<Settings>;
 };
 
-/** All of a cook's data over one key-value store. Every collection is at version 1: its migrations start empty. */
+/** All of a cook's data over one key-value store. Version 2 of plans and ingredients knows every thickener. */
 export function kitchenOver(shell: Shell): Kitchen {
-  const plans = repository<Plan>({ name: 'plans', version: 1, schema: PlanSchema, migrations: {} }, shell);
-  const cooks = repository<Cook>({ name: 'cooks', version: 1, schema: CookSchema, migrations: {} }, shell);
-  const batches = repository<Batch>({ name: 'batches', version: 1, schema: BatchSchema, migrations: {} }, shell);
+  const plans = repository<Plan>({ name: 'plans', version: 2, schema: PlanSchema, migrations: { 1: migratePlan } }, shell);
+  const cooks = repository<Cook>({ name: 'cooks', version: 2, schema: CookSchema, migrations: { 1: withPlan } }, shell);
+  const batches = repository<Batch>({ name: 'batches', version: 2, schema: BatchSchema, migrations: { 1: withPlan } }, shell);
   const ingredients = repository<Ingredient>(
-    { name: 'ingredients', version: 1, schema: IngredientSchema, migrations: {} },
+    { name: 'ingredients', version: 2, schema: IngredientSchema, migrations: { 1: migrateIngredient } },
     shell,
   );
   const packs = repository<Pack>({ name: 'packs', version: 1, schema: PackSchema, migrations: {} }, shell);
@@ -78,7 +78,7 @@ export function kitchenOver(shell: Shell): Kitchen {
       ]);
       return {
         format: 'ovalis-kitchen',
-        version: 1,
+        version: 2,
         exportedAt,
         plans: p,
         cooks: c,

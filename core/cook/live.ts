@@ -1,17 +1,10 @@
 import { atStages, mixtureOfPortions } from '../formula/compose';
 import { forecastFrom, type Forecast } from '../forecast';
+import { methodOf } from '../formula/family';
 import type { Pantry } from '../pantry/pantry';
-import { FRIDGE_C, potSetup } from '../pot/fromPlan';
-import {
-  addToPot,
-  fillPot,
-  readPot,
-  stepPot,
-  type Controls,
-  type Pot,
-  type PotReading,
-  type PotSetup,
-} from '../pot/pot';
+import { addToPot, cook as cookOn, readPot, type Controls, type Pot, type PotReading, type PotSetup } from '../pot/pot';
+import { runPhase, type Phase } from '../pot/program';
+import { additionOf, phaseOf, potSetup, runSteps, startPot } from '../run';
 import { countingEvents, foldCook } from './fold';
 import type { Cook } from './events';
 import type { Step, StepId } from './steps';
@@ -29,10 +22,17 @@ export type LivePot = {
   forecast: Forecast;
 };
 
-const LIVE_STEP_S = 1;
+/** s that the forecast looks ahead in a step that does not end by itself */
 const HORIZON_S = 2400;
+/** s of one step beyond which a forgotten cook tells nothing more */
+const FORGOTTEN_S = 4 * 3600;
 
 type Stretch = { step: StepId; seconds: number; controls: Controls };
+
+/** Once a hand was on the ring, its setting counts and not the watts of the method. */
+function withoutWatts({ watts: _w, ...phase }: Phase): Phase {
+  return phase;
+}
 
 /** The hob and the spoon over time as the events tell: by step, by the cook's hand on the ring, off while paused. */
 function stretches(cook: Cook, steps: readonly Step[], nowMs: number): Stretch[] {
@@ -48,7 +48,15 @@ function stretches(cook: Cook, steps: readonly Step[], nowMs: number): Stretch[]
     out.push({
       step: step.id,
       seconds: (toMs - fromMs) / 1000,
-      controls: { setting, stirEveryS: state.paused ? Infinity : (step.stirEveryS ?? Infinity), lid: false },
+      controls: {
+        ...(step.heat
+          ? state.setting === undefined && !state.paused
+            ? phaseOf(step.heat)
+            : withoutWatts(phaseOf(step.heat))
+          : { lid: 'off' as const }),
+        setting,
+        stirEveryS: state.paused ? Infinity : (step.stirEveryS ?? Infinity),
+      },
     });
   };
   for (const event of events) {
@@ -61,6 +69,18 @@ function stretches(cook: Cook, steps: readonly Step[], nowMs: number): Stretch[]
   return out;
 }
 
+/** What goes in at the start of a step. */
+function withAdds(pot: Pot, step: Step | undefined, cook: Cook, pantry: Pantry, setup: PotSetup): Pot {
+  const stages = atStages(cook.plan, pantry);
+  return (step?.adds ?? []).reduce(
+    (p, add) =>
+      stages[add.stage].length
+        ? addToPot(p, additionOf(add, mixtureOfPortions(stages[add.stage]), p).addition, setup)
+        : p,
+    pot,
+  );
+}
+
 function replayPot(
   cook: Cook,
   steps: readonly Step[],
@@ -69,28 +89,22 @@ function replayPot(
   nowMs: number,
   sampleS: number,
 ) {
-  const stages = atStages(cook.plan, pantry);
-  let pot: Pot = fillPot(setup, mixtureOfPortions(stages.pot), FRIDGE_C);
+  let pot: Pot = startPot(cook.plan, pantry, setup);
   const trace: PotReading[] = [];
   const seen = new Set<StepId>();
-  let heatS = 0;
+  let next = sampleS;
   for (const s of stretches(cook, steps, nowMs)) {
-    if (s.step === 'weigh' || s.step === 'slurry') continue;
+    const step = steps.find((x) => x.id === s.step);
+    if (!step?.heat) continue;
     if (!seen.has(s.step)) {
       seen.add(s.step);
-      if (s.step === 'thicken') pot = addToPot(pot, mixtureOfPortions(stages.slurry), FRIDGE_C + 2, setup);
-      if (s.step === 'off the heat' && stages['off the heat'].length)
-        pot = addToPot(pot, mixtureOfPortions(stages['off the heat']), cook.plan.room.tempC, setup);
+      pot = withAdds(pot, step, cook, pantry, setup);
     }
-    // a forgotten cook: more than four hours of one step tell nothing that four did not
-    let left = Math.min(s.seconds, 4 * 3600);
-    while (left > 1e-6) {
-      const dt = Math.min(LIVE_STEP_S, left);
-      pot = stepPot(pot, setup, s.controls, dt);
-      left -= dt;
-      heatS += dt;
-      if (sampleS > 0 && heatS % sampleS < dt) trace.push(readPot(pot));
-    }
+    pot = cookOn(pot, setup, s.controls, Math.min(s.seconds, FORGOTTEN_S), undefined, (tS, read) => {
+      if (sampleS <= 0 || tS < next) return;
+      trace.push(readPot(read()));
+      next = tS + sampleS;
+    }).pot;
   }
   return { pot, trace, seen };
 }
@@ -138,40 +152,27 @@ export function livePot(cook: Cook, steps: readonly Step[], pantry: Pantry, nowM
 
   let ahead = pot;
   let cueInS = NaN;
-  const stages = atStages(plan, pantry);
   for (const step of steps.slice(state.stepIndex)) {
-    if (state.stage !== 'cooking' || step.id === 'weigh' || step.id === 'slurry' || step.id === 'pour') continue;
-    if (!seen.has(step.id)) {
-      if (step.id === 'thicken') ahead = addToPot(ahead, mixtureOfPortions(stages.slurry), FRIDGE_C + 2, setup);
-      if (step.id === 'off the heat' && stages['off the heat'].length)
-        ahead = addToPot(ahead, mixtureOfPortions(stages['off the heat']), plan.room.tempC, setup);
-    }
+    if (state.stage !== 'cooking' || !step.heat) continue;
+    if (!seen.has(step.id)) ahead = withAdds(ahead, step, cook, pantry, setup);
     const isPresent = step.id === present?.id;
-    const controls: Controls = {
-      setting: (isPresent ? state.setting : undefined) ?? step.setting ?? 0,
-      stirEveryS: step.stirEveryS ?? Infinity,
-      lid: false,
-    };
-    const startedS = isPresent ? (nowMs - state.stepStartedMs) / 1000 : 0;
-    const over = (p: Pot, ranS: number) =>
-      step.id === 'warm'
-        ? p.bulkC >= (step.tempC ?? 60)
-        : step.id === 'thicken'
-          ? !Number.isNaN(p.bubbleAtS)
-          : ranS + startedS >= step.seconds;
-    let ran = 0;
-    while (!over(ahead, ran) && ran < HORIZON_S) {
-      ahead = stepPot(ahead, setup, controls, LIVE_STEP_S);
-      ran += LIVE_STEP_S;
-    }
-    if (isPresent) cueInS = over(ahead, ran) ? ran : NaN;
+    const ranS = isPresent ? (nowMs - state.stepStartedMs) / 1000 : 0;
+    let phase: Phase = { ...phaseOf(step.heat), limitS: HORIZON_S };
+    if (isPresent && state.setting !== undefined) phase = { ...withoutWatts(phase), setting: state.setting };
+    if (phase.until.kind === 'seconds')
+      phase.until = { kind: 'seconds', seconds: Math.max(0, phase.until.seconds - ranS) };
+    const { pot: after, end } = runPhase(ahead, setup, phase);
+    if (isPresent) cueInS = end.reached ? after.tS - ahead.tS : NaN;
+    ahead = after;
   }
+  const method = methodOf(plan, pantry);
+  const run = runSteps(plan, pantry, setup, ahead, method.slice(method.findIndex((m) => m.do === 'pour')));
   return {
     now: readPot(pot),
     boilsC: pot.boilsC,
     cueInS,
     trace,
     powerFactor,
-    forecast: forecastFrom(plan, pantry, ahead, [], trace),
+    forecast: forecastFrom(plan, pantry, { ...run, trace }),
   };
 }

@@ -1,12 +1,14 @@
 import { atStages, type StagedPortion } from '../formula/compose';
+import { methodOf } from '../formula/family';
+import type { AddStep, HeatStep } from '../formula/method';
 import type { Plan } from '../formula/plan';
 import type { Forecast } from '../forecast';
 import type { Pantry } from '../pantry/pantry';
-import { STAND_S } from '../pot/fromPlan';
 import { waterBoilsC } from '../pot/air';
 import type { Observation } from './events';
 
-export type StepId = 'weigh' | 'slurry' | 'warm' | 'thicken' | 'cook on' | 'off the heat' | 'pour';
+/** What the hands do: known ones have their own words in the Pot room. Numbered when a method does one twice. */
+export type StepId = string;
 
 /** One thing to do. Amounts and minutes come from the plan and its forecast; the words are the interface's. */
 export type Step = {
@@ -21,6 +23,9 @@ export type Step = {
   stirEveryS?: number;
   tempC?: number;
   portions: StagedPortion[];
+  /** what goes into the pot at its start, and the fire that follows */
+  adds: AddStep[];
+  heat?: HeatStep;
   /** what ends it, and what else may be seen */
   cue?: Observation;
   watch: Observation[];
@@ -29,66 +34,102 @@ export type Step = {
 /** A pair of hands weighs one thing in about this long. */
 const WEIGH_S = 35;
 
+const WATCH: Record<string, Observation[]> = {
+  warm: ['smells toasted'],
+  thicken: ['edges thicken', 'coats the spoon', 'lumps', 'too thick', 'smells toasted'],
+  'off the heat': ['lumps', 'too thick', 'too thin'],
+};
+const COOKING: Observation[] = ['coats the spoon', 'lumps', 'too thick', 'too thin', 'smells toasted'];
+
+function cueOf(heat: HeatStep): Observation | undefined {
+  switch (heat.until.reach) {
+    case 'bubble':
+      return heat.name === 'warm' ? 'steams' : 'first bubble';
+    case 'temperature':
+      return heat.name === 'warm' ? 'steams' : 'coats the spoon';
+    case 'thickness':
+      return 'coats the spoon';
+    default:
+      return undefined;
+  }
+}
+
 /**
  * The steps of this plan, in order.
  * @throws UnknownIngredientError
  */
-export function stepsOf(plan: Plan, pantry: Pantry, forecast: Pick<Forecast, 'phases'>): Step[] {
+export function stepsOf(plan: Plan, pantry: Pantry, forecast: Pick<Forecast, 'phases' | 'bake'>): Step[] {
   const stages = atStages(plan, pantry);
-  const took = (name: string) => {
-    const phase = forecast.phases.find((p) => p.name === name);
-    return phase ? Math.round(phase.endS - phase.startS) : 0;
-  };
-  const { heatSetting, simmerSetting, stirEveryS, slurryAtC, cookOnMin } = plan.method;
-  return [
-    {
-      id: 'weigh',
-      ends: 'done',
-      seconds: WEIGH_S * plan.items.length,
-      portions: [...stages.pot, ...stages.slurry, ...stages['off the heat']],
-      watch: [],
-    },
-    { id: 'slurry', ends: 'done', seconds: 60, portions: stages.slurry, watch: [] },
-    {
-      id: 'warm',
-      ends: 'cue',
-      seconds: took('warm'),
-      setting: heatSetting,
-      stirEveryS: 20,
-      tempC: slurryAtC,
-      portions: stages.pot,
-      cue: 'steams',
-      watch: ['smells toasted'],
-    },
-    {
-      id: 'thicken',
-      ends: 'cue',
-      seconds: took('thicken'),
-      setting: heatSetting,
-      stirEveryS,
-      tempC: waterBoilsC(plan.room.altitudeM) - 6,
-      portions: stages.slurry,
-      cue: 'first bubble',
-      watch: ['edges thicken', 'coats the spoon', 'lumps', 'too thick', 'smells toasted'],
-    },
-    {
-      id: 'cook on',
-      ends: 'time',
-      seconds: Math.round(cookOnMin * 60),
-      setting: simmerSetting,
-      stirEveryS,
-      portions: [],
-      watch: ['coats the spoon', 'lumps', 'too thick', 'too thin', 'smells toasted'],
-    },
-    {
-      id: 'off the heat',
-      ends: 'done',
-      seconds: STAND_S,
-      setting: 0,
-      stirEveryS: 10,
-      portions: stages['off the heat'],
-      watch: ['lumps', 'too thick', 'too thin'],
-    },
-    { id: 'pour', ends: 'done', seconds: 90, portions: [], watch: ['lumps'] },
+  const all = Object.values(stages).flat();
+  const steps: Step[] = [
+    { id: 'weigh', ends: 'done', seconds: WEIGH_S * plan.items.length, portions: all, adds: [], watch: [] },
   ];
+  if (stages.slurry.length)
+    steps.push({ id: 'slurry', ends: 'done', seconds: 60, portions: stages.slurry, adds: [], watch: [] });
+  if (stages.bowl.length)
+    steps.push({ id: 'beat the egg', ends: 'done', seconds: 120, portions: stages.bowl, adds: [], watch: [] });
+  const seen = new Map<string, number>();
+  const named = (name: string) => {
+    const n = (seen.get(name) ?? 0) + 1;
+    seen.set(name, n);
+    return n > 1 ? `${name} ${n}` : name;
+  };
+  let adds: AddStep[] = [];
+  let phase = 0;
+  for (const step of methodOf(plan, pantry)) {
+    const portions = adds.flatMap((a) => stages[a.stage]);
+    switch (step.do) {
+      case 'add':
+        adds.push(step);
+        break;
+      case 'heat': {
+        const took = forecast.phases[phase++];
+        const id = named(step.name);
+        const off = step.name === 'off the heat';
+        const timed = step.until.reach === 'time';
+        const cue = cueOf(step);
+        steps.push({
+          id,
+          ends: off ? 'done' : timed ? 'time' : 'cue',
+          seconds:
+            step.until.reach === 'time'
+              ? Math.round(step.until.minutes * 60)
+              : took
+                ? Math.round(took.endS - took.startS)
+                : 0,
+          setting: step.setting,
+          ...(step.stirEveryS === null ? {} : { stirEveryS: step.stirEveryS }),
+          ...(step.until.reach === 'temperature'
+            ? { tempC: step.until.tempC }
+            : step.until.reach === 'bubble'
+              ? { tempC: waterBoilsC(plan.room.altitudeM) - 6 }
+              : {}),
+          portions: step.name === 'warm' ? stages.pot : portions,
+          adds,
+          heat: step,
+          ...(cue ? { cue } : {}),
+          watch: (WATCH[step.name] ?? COOKING).filter((o) => o !== cue),
+        });
+        adds = [];
+        break;
+      }
+      case 'pour':
+        steps.push({ id: 'pour', ends: 'done', seconds: 90, portions, adds, watch: ['lumps'] });
+        adds = [];
+        break;
+      case 'bake':
+        steps.push({
+          id: named('bake'),
+          ends: 'time',
+          seconds: Math.round((forecast.bake?.minutes ?? 0) * 60),
+          portions: [],
+          adds: [],
+          watch: [],
+        });
+        break;
+      case 'rest':
+        break;
+    }
+  }
+  return steps;
 }

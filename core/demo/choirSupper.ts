@@ -261,7 +261,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
 
   return {
     format: 'ovalis-kitchen',
-    version: 1,
+    version: 2,
     exportedAt: iso(nowMs),
     plans,
     cooks: [cook],

@@ -14,8 +14,17 @@ export function issuesOf(error: z.ZodError): FormatIssue[] {
   return error.issues.slice(0, 20).map((i) => ({ path: pathOf(i.path), message: i.message }));
 }
 
-/** JSON text to a value of a schema. Never throws. @param maxLetters refuses larger text before parsing it */
-export function parseJson<T>(text: string, schema: z.ZodType<T>, maxLetters = 50_000_000): Parsed<T> {
+/**
+ * JSON text to a value of a schema. Never throws.
+ * @param maxLetters refuses larger text before parsing it
+ * @param migrate older versions to the present one, before the schema looks
+ */
+export function parseJson<T>(
+  text: string,
+  schema: z.ZodType<T>,
+  maxLetters = 50_000_000,
+  migrate: (raw: unknown) => unknown = (raw) => raw,
+): Parsed<T> {
   if (text.length > maxLetters)
     return {
       ok: false,
@@ -27,6 +36,6 @@ export function parseJson<T>(text: string, schema: z.ZodType<T>, maxLetters = 50
   } catch (e) {
     return { ok: false, issues: [{ path: '(whole file)', message: `is not JSON: ${(e as Error).message}` }] };
   }
-  const parsed = schema.safeParse(raw);
+  const parsed = schema.safeParse(raw !== null && typeof raw === 'object' ? migrate(raw) : raw);
   return parsed.success ? { ok: true, value: parsed.data } : { ok: false, issues: issuesOf(parsed.error) };
 }

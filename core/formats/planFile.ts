@@ -1,17 +1,23 @@
 import { z } from 'zod';
 import { lookUp, UnknownIngredientError } from '../formula/compose';
-import { PlanSchema, type Plan } from '../formula/plan';
+import { notAdded } from '../formula/family';
+import { migratePlan, PlanSchema, type Plan } from '../formula/plan';
 import { pantryWith } from '../pantry/pantry';
-import { parseJson, type Parsed } from './issues';
+import { parseJson, type FormatIssue, type Parsed } from './issues';
 
-/** Reads a plan file: shape by the schema, then that every ingredient is known. Never throws. */
+/** Reads a plan file of this or an earlier version: shape by the schema, then what the schema cannot see. Never throws. */
 export function readPlanFile(text: string): Parsed<Plan> {
-  const parsed = parseJson(text, PlanSchema, 2_000_000);
+  const parsed = parseJson(text, PlanSchema, 2_000_000, migratePlan);
   if (!parsed.ok) return parsed;
-  const plan = parsed.value;
+  const issues = checkPlan(parsed.value);
+  return issues.length ? { ok: false, issues } : parsed;
+}
+
+/** What a schema cannot see: that every ingredient is known, that something is liquid, that nothing is forgotten. */
+export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
   const pantry = pantryWith();
   const known = [...pantry.keys(), ...plan.own.map((i) => i.id)];
-  const issues = plan.items.flatMap((item, i) => {
+  const issues: FormatIssue[] = plan.items.flatMap((item, i) => {
     try {
       lookUp(pantry, plan, item.ingredientId);
       return [];
@@ -19,7 +25,7 @@ export function readPlanFile(text: string): Parsed<Plan> {
       if (!(e instanceof UnknownIngredientError)) throw e;
       return [
         {
-          path: `items[${i}].ingredientId`,
+          path: `${prefix}items[${i}].ingredientId`,
           message: `"${item.ingredientId}" is not known; should be one of ${known.join(', ')}, or described in "own"`,
         },
       ];
@@ -28,21 +34,31 @@ export function readPlanFile(text: string): Parsed<Plan> {
   plan.carveOuts.forEach((c, i) => {
     if (!plan.items.some((item) => item.ingredientId === c.ingredientId)) {
       issues.push({
-        path: `carveOuts[${i}].ingredientId`,
+        path: `${prefix}carveOuts[${i}].ingredientId`,
         message: `"${c.ingredientId}" should be one of the plan's own items`,
       });
     }
   });
-  if (!issues.length && !plan.items.some((i) => i.grams > 0 && lookUp(pantry, plan, i.ingredientId).group === 'milk')) {
-    issues.push({ path: 'items', message: 'hold no liquid; there should be a milk or water above 0 g' });
+  if (!issues.length && plan.steps) {
+    const forgotten = notAdded(plan, pantryWith(plan.own), plan.steps);
+    plan.items.forEach((item, i) => {
+      if (item.grams > 0 && forgotten.includes(item.stage))
+        issues.push({
+          path: `${prefix}items[${i}].stage`,
+          message: `no step adds "${item.stage}"; there should be a step { "do": "add", "stage": "${item.stage}" }`,
+        });
+    });
   }
-  return issues.length ? { ok: false, issues } : { ok: true, value: plan };
+  if (!issues.length && !plan.items.some((i) => i.grams > 0 && lookUp(pantry, plan, i.ingredientId).group === 'milk')) {
+    issues.push({ path: `${prefix}items`, message: 'hold no liquid; there should be a milk or water above 0 g' });
+  }
+  return issues;
 }
 
 export const writePlanFile = (plan: Plan): string => JSON.stringify(plan, null, 2) + '\n';
 
 export const planJsonSchema = (): unknown => ({
-  $id: 'ovalis-plan-1.schema.json',
-  title: 'Ovalis plan, version 1',
+  $id: 'ovalis-plan-2.schema.json',
+  title: 'Ovalis plan, version 2',
   ...z.toJSONSchema(PlanSchema, { io: 'input' }),
 });

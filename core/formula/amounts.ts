@@ -32,10 +32,13 @@ export function refreshCarveOuts(plan: Plan, pantry: Pantry): Plan {
   const of = (group: string) =>
     plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group).sort((a, b) => b.grams - a.grams);
   const milk = of('milk').find((i) => i.stage === 'pot');
-  const starchG = of('thickener').reduce((sum, i) => sum + i.grams, 0);
+  const starchG = of('thickener')
+    .filter((i) => i.stage === 'slurry')
+    .reduce((sum, i) => sum + i.grams, 0);
   if (!milk) return { ...plan, carveOuts: [] };
-  const grams = Math.min(milk.grams / 2, Math.ceil((starchG * SLURRY_PARTS) / 10) * 10);
   const others = plan.carveOuts.filter((c) => c.stage !== 'slurry');
+  const grams = Math.min(milk.grams / 2, Math.ceil((starchG * SLURRY_PARTS) / 10) * 10);
+  if (grams <= 0) return { ...plan, carveOuts: others };
   return { ...plan, carveOuts: [...others, { ingredientId: milk.ingredientId, grams, stage: 'slurry' }] };
 }
 

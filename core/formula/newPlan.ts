@@ -15,7 +15,7 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
   const { name: _dish, ...dish } = DISHES[1]!;
   const plan: Plan = {
     format: 'ovalis-plan',
-    version: 1,
+    version: 2,
     id: s.id,
     name: s.name,
     family: 'starch-set milk pudding',
@@ -33,6 +33,7 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
     pan,
     hob,
     method: { ...suggestSettings(hob, pan.diameterMm, totalG), slurryAtC: 60, cookOnMin: 2, stirEveryS: 3 },
+    choices: {},
     dish: { ...dish, count: s.people },
     rest: { roomMin: 15, fridgeC: 4, covered: true, hours: 5 },
     serve: { style: 'spooned', word: 'mounds', tempC: 8, at: s.serveAt },

@@ -1,16 +1,30 @@
 import { z } from 'zod';
 import { IngredientSchema } from '../pantry/ingredient';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
+import { COOLING_RULES } from '../set/safety';
+import { MethodStepSchema, STAGES } from './method';
 
 export const PLAN_FORMAT = 'ovalis-plan';
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
 export const SET_WORDS = ['drinks', 'pours', 'coats', 'mounds', 'holds a trail', 'wobbles', 'slices', 'firm'] as const;
 export type SetWord = (typeof SET_WORDS)[number];
 
-/** When an ingredient goes in: whisked cold with the starch, warmed in the pot, or once it is off the heat. */
-export const STAGES = ['slurry', 'pot', 'off the heat'] as const;
-export type Stage = (typeof STAGES)[number];
+export const FAMILIES = [
+  'starch-set milk pudding',
+  'ground-rice cream',
+  'stirred custard',
+  'egg-enriched pudding',
+  'baked custard',
+  'whole-rice pudding',
+  'porridge',
+  'baked slab',
+  'frozen cream',
+] as const;
+export type Family = (typeof FAMILIES)[number];
+
+export { STAGES };
+export type { Stage } from './method';
 
 const grams = z
   .number('should be a number of grams')
@@ -28,15 +42,36 @@ export type PlanItem = z.infer<typeof PlanItemSchema>;
 /** Part of an item that is kept back for another stage: it comes out of the total, it is never added to it. */
 export const CarveOutSchema = z.object({ ingredientId: z.string().min(1), grams, stage: z.enum(STAGES) });
 
+/** Where cooks part ways: each choice is one line of the schools, its first value the usual one. */
+export const ChoicesSchema = z.object({
+  grain: z.enum(['into cold milk', 'into boiling milk', 'fried in fat first']).optional(),
+  yolks: z.enum(['tempered', 'straight in', 'into a cooled base']).optional(),
+  heat: z.enum(['direct', 'double boiler']).optional(),
+  end: z.enum(['bubbles and cooks on', 'coats the spoon']).optional(),
+  start: z.enum(['full heat, then lower', 'low throughout']).optional(),
+  stirring: z.enum(['constant', 'lid on, now and then']).optional(),
+  soak: z.enum(['soaked', 'straight in']).optional(),
+  rinse: z.enum(['rinsed', 'as it is']).optional(),
+  starch: z.enum(['early', 'last']).optional(),
+  reduceTo: z.number().min(0.3, 'should be 0.3 or more').max(1, 'should be 1 or less').optional(),
+  eggOff: z.enum(['heat off at once', 'minutes more', 'to bubbling']).optional(),
+  oven: z.enum(['preheated', 'cold start']).optional(),
+  bath: z.enum(['none', 'open', 'covered']).optional(),
+  ovenC: z.number().min(80, 'should be 80 °C or more').max(280, 'should be 280 °C or less').optional(),
+  cooling: z.enum(['room first', 'straight to the cold', 'freezer', 'ice bath']).optional(),
+  mould: z.enum(['greased', 'rinsed']).optional(),
+});
+export type Choices = z.infer<typeof ChoicesSchema>;
+
 export const PlanSchema = z.object({
   format: z.literal(PLAN_FORMAT, `should be "${PLAN_FORMAT}"`),
   version: z.literal(PLAN_VERSION, `should be ${PLAN_VERSION}`),
   id: z.string().min(1),
   name: z.string().trim().min(1, 'should have a name').max(60, 'should be 60 letters or fewer'),
-  family: z.literal('starch-set milk pudding'),
+  family: z.enum(FAMILIES, { error: `should be one of ${FAMILIES.join(', ')}` }),
   people: z.int('should be a whole number').min(1, 'should be at least 1').max(60, 'should be 60 or fewer'),
   portionG: z.number().min(30, 'should be 30 g or more').max(500, 'should be 500 g or less'),
-  items: z.array(PlanItemSchema).min(1).max(40),
+  items: z.array(PlanItemSchema).min(1, 'should hold at least one ingredient').max(40),
   carveOuts: z.array(CarveOutSchema).max(10),
   /** how the starch will be measured: decides how wide the doubt is */
   starchMeasure: z.enum(['scale', 'level spoons', 'rounded spoons']),
@@ -49,10 +84,13 @@ export const PlanSchema = z.object({
     /** the milk is this warm when the slurry goes in */
     slurryAtC: z.number().min(5).max(75, 'should be 75 °C or less: hotter milk makes lumps'),
     /** minutes of cooking after the first bubble */
-    cookOnMin: z.number().min(0).max(40),
+    cookOnMin: z.number().min(0).max(90),
     /** seconds between two wipes of the same spot of the floor */
     stirEveryS: z.number().min(0.5).max(300),
   }),
+  choices: ChoicesSchema.default({}),
+  /** the method step by step, in place of the family's own */
+  steps: z.array(MethodStepSchema).min(1).max(60).optional(),
   dish: DishSchema,
   rest: z.object({
     roomMin: z.number().min(0).max(240),
@@ -60,11 +98,13 @@ export const PlanSchema = z.object({
     covered: z.boolean(),
     /** hours from pouring to serving */
     hours: z.number().min(0).max(96),
+    /** which cooling rule to hold it against; local rules come first */
+    rule: z.enum(COOLING_RULES).optional(),
   }),
   serve: z.object({
     style: z.enum(['spooned', 'turned out', 'cut']),
     word: z.enum(SET_WORDS),
-    tempC: z.number().min(0, 'should be 0 °C or more').max(75, 'should be 75 °C or less'),
+    tempC: z.number().min(-25, 'should be -25 °C or more').max(75, 'should be 75 °C or less'),
     /** when it is eaten, ISO 8601 */
     at: z.iso.datetime({ offset: true, error: 'should be a date and time such as 2026-12-12T19:30:00Z' }),
   }),
@@ -76,3 +116,16 @@ export const PlanSchema = z.object({
   archived: z.boolean().optional(),
 });
 export type Plan = z.infer<typeof PlanSchema>;
+
+/** A starch of version 1 to a thickener of version 2. */
+export function migrateIngredient(old: unknown): unknown {
+  const { starch, ...rest } = old as { starch?: string };
+  return starch === 'maize' ? { ...rest, thickener: 'maize starch' } : rest;
+}
+
+/** Version 1 knew one family and no choices. */
+export function migratePlan(old: unknown): unknown {
+  const plan = old as { version?: unknown; own?: unknown[] };
+  if (plan.version !== 1) return old;
+  return { ...plan, version: 2, choices: {}, own: (plan.own ?? []).map(migrateIngredient) };
+}

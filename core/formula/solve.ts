@@ -1,86 +1,275 @@
-import { judge } from '../forecast';
+import { judge, servingStress } from '../forecast';
 import type { Pantry } from '../pantry/pantry';
-import { dishAreaM2 } from '../pantry/kitchen';
-import { planProgram, potSetup } from '../pot/fromPlan';
-import { COARSE_STEP_S, runProgram } from '../pot/program';
-import { coolInDish } from '../set/cooling';
-import { ageingRate } from '../set/firmness';
-import { aimPa, boundsFor } from '../texture/words';
+import { GRAINS } from '../pot/grain';
+import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace } from '../texture/words';
 import { toSpoons, type SpoonSystem } from '../units/measures';
-import { withGrams } from './amounts';
+import { refreshCarveOuts, scale, withGrams } from './amounts';
 import { lookUp, massG } from './compose';
-import type { Plan } from './plan';
+import type { Plan, SetWord } from './plan';
 
-/** Yield stress at serving for a plan, and its bounds: the forecast without its doubt and curves. */
-function servingStress(plan: Plan, pantry: Pantry) {
-  const setup = potSetup(plan, pantry);
-  const { start, phases } = planProgram(plan, pantry, setup);
-  const { pot } = runProgram(start, setup, phases, 0, COARSE_STEP_S);
-  const depthM = ((massG(pot.content) / 1.04 / plan.dish.count) * 1e-6) / dishAreaM2(plan.dish);
-  const bounds = boundsFor(plan.serve.style, depthM);
-  const cooling = coolInDish({
-    dish: plan.dish,
-    depthM,
-    startC: pot.bulkC - 4,
-    roomC: plan.room.tempC,
-    roomMin: plan.rest.roomMin,
-    fridgeC: plan.rest.fridgeC,
-    covered: plan.rest.covered,
-    hours: plan.rest.hours,
-  });
-  let ageH = 0;
-  cooling.forEach((p, i) => {
-    const before = cooling[i - 1];
-    if (before) ageH += (p.hours - before.hours) * ageingRate((p.coreC + before.coreC) / 2);
-  });
-  return {
-    stress: judge(plan, pantry, pot, ageH, plan.serve.tempC, bounds).yieldPa,
-    aim: aimPa(plan.serve.word, bounds),
+/** What may move, and between what limits, g. */
+export type Free = { ingredientId: string; minG?: number; maxG?: number };
+
+export type Ask = {
+  /** thickeners that may move; the first of the plan when left out */
+  free?: readonly Free[];
+  /** wanted word at serving; the plan's own when left out */
+  word?: SetWord;
+  /** or this yield stress at serving, Pa: to equal another plan */
+  stressPa?: number;
+  /** wanted word hot in the pot as well: needs two thickeners that may move */
+  hotWord?: SetWord;
+  /** mass wanted in the dishes; liquids and sugar are scaled with it */
+  endMassG?: number;
+};
+
+export type SolvedAmount = {
+  ingredientId: string;
+  grams: number;
+  /** level spoons in place of it, what they weigh, and the yield stress they make over the exact one */
+  spoons: ReturnType<typeof toSpoons>;
+};
+export type Solution =
+  | { ok: true; plan: Plan; amounts: SolvedAmount[]; stressPa: number; spoonStressRatio: number; endMassG: number }
+  | { ok: false; plan: Plan; why: string };
+
+/** ln stress may be this far from its aim. */
+const CLOSE_LN = 0.004;
+/** ln stress per ln grams, about. */
+const SLOPE = 2.9;
+const SPOONED = boundsFor('spooned', 0.04);
+
+/** Where the pot is on the strip as it leaves the fire, as a yield stress, Pa. */
+const hotStress = (plan: Plan, pantry: Pantry): number => {
+  const { run } = servingStress(plan, pantry);
+  const hot = judge(
+    plan,
+    { pot: run.pot, addsMl: run.addsMl },
+    { ageH: 0, tempC: Math.min(90, run.pot.bulkC) },
+    SPOONED,
+  );
+  return Math.max(1e-6, yieldAtPlace(hot.place, SPOONED));
+};
+
+type Inner = { ok: true; plan: Plan; stressPa: number; endMassG: number } | { ok: false; plan: Plan; why: string };
+
+/** ln of the stress over what it should be. */
+type Miss = (p: Plan, stress: number, depthM: number) => number;
+
+/** One factor over the free thickeners, in the proportions they have, until the yield stress at serving is right. */
+function solveFactor(plan: Plan, pantry: Pantry, free: readonly Required<Free>[], aimAt: Miss, word: SetWord): Inner {
+  const grams = (id: string) => plan.items.find((i) => i.ingredientId === id)?.grams ?? 0;
+  const start = free.map((f) => Math.max(grams(f.ingredientId), 1e-3));
+  const at = (ln: number) => {
+    const factor = Math.exp(ln);
+    const next = free.reduce(
+      (p, f, i) => withGrams(p, f.ingredientId, Math.min(f.maxG, Math.max(f.minG, start[i]! * factor)), pantry),
+      plan,
+    );
+    const s = servingStress(next, pantry);
+    return { next, stress: s.stress, error: aimAt(next, s.stress, s.run.depthM), endMassG: massG(s.run.pot.content) };
   };
+  let lo = Math.min(...free.map((f, i) => Math.log(Math.max(f.minG, 1e-3) / start[i]!)));
+  let hi = Math.max(...free.map((f, i) => Math.log(f.maxG / start[i]!)));
+  const done = (b: ReturnType<typeof at>): Inner => ({
+    ok: true,
+    plan: b.next,
+    stressPa: b.stress,
+    endMassG: b.endMassG,
+  });
+  let x = Math.min(hi, Math.max(lo, 0));
+  let best = at(x);
+  let sawLow = false;
+  let sawHigh = false;
+  for (let i = 0; i < 18 && Math.abs(best.error) > CLOSE_LN; i++) {
+    if (best.error > 0) {
+      hi = x;
+      sawHigh = true;
+    } else {
+      lo = x;
+      sawLow = true;
+    }
+    const newton = x - best.error / SLOPE;
+    const inside = newton > lo && newton < hi;
+    // an end that was not tried yet is tried before the middle is halved
+    x = inside ? newton : !sawHigh ? hi : !sawLow ? lo : (lo + hi) / 2;
+    const next = at(x);
+    if (!sawHigh && x === hi && next.error < -CLOSE_LN) return { ok: false, plan, why: tooSoft(plan, pantry, free) };
+    if (!sawLow && x === lo && next.error > CLOSE_LN)
+      return word === 'drinks' ? done(next) : { ok: false, plan, why: tooFirm(plan, pantry, free) };
+    best = next;
+  }
+  return done(best);
+}
+
+const name = (plan: Plan, pantry: Pantry, id: string) => lookUp(pantry, plan, id).name;
+const tooSoft = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): string =>
+  `No amount of ${free.map((f) => name(plan, pantry, f.ingredientId)).join(' and ')} up to ${free.map((f) => `${Math.round(f.maxG)} g`).join(' and ')} reaches this: there is too much sugar, it is not cooked hot enough, or it is served too warm to be set. Serve it colder, choose a softer set, or let another thickener move.`;
+const tooFirm = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): string =>
+  `It is firmer than that with the least ${free.map((f) => name(plan, pantry, f.ingredientId)).join(' and ')} allowed. Lower the limit, or take out what else thickens.`;
+
+/** Most thickener that still makes sense for this much liquid. */
+const MAX_SHARE = 0.28;
+
+function freeOf(plan: Plan, pantry: Pantry, ask: Ask): { free: Required<Free>[]; liquidG: number } | { why: string } {
+  const of = (group: string) => plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group);
+  const liquidG = of('milk').reduce((s, i) => s + i.grams, 0);
+  if (liquidG <= 0) return { why: 'There is no milk in the plan. Add some.' };
+  const first = of('thickener')[0];
+  const asked = ask.free ?? (first ? [{ ingredientId: first.ingredientId }] : []);
+  if (!asked.length) return { why: 'There is no thickener in the plan. Add cornstarch.' };
+  const missing = asked.find((f) => !plan.items.some((i) => i.ingredientId === f.ingredientId));
+  if (missing) return { why: `"${missing.ingredientId}" is not in the plan, so its amount cannot move.` };
+  return {
+    liquidG,
+    free: asked.map((f) => ({
+      ingredientId: f.ingredientId,
+      minG: f.minG ?? liquidG * 0.002,
+      maxG: f.maxG ?? liquidG * MAX_SHARE,
+    })),
+  };
+}
+
+/**
+ * Grams of the free thickeners for a wanted word at serving (and in the pot), with the mass after evaporation right:
+ * the middle of each word's band. Works on ln grams against ln stress, which is nearly a straight line.
+ */
+export function solve(plan: Plan, pantry: Pantry, ask: Ask = {}, system: SpoonSystem = 'metric'): Solution {
+  const found = freeOf(plan, pantry, ask);
+  if ('why' in found) return { ok: false, plan, why: found.why };
+  const word = ask.word ?? plan.serve.word;
+  const error: Miss = (p, stress, depthM) =>
+    Math.log(Math.max(1e-9, stress) / (ask.stressPa ?? aimPa(word, boundsFor(p.serve.style, depthM))));
+  const once = (from: Plan): Inner => {
+    if (!ask.hotWord) return solveFactor(from, pantry, found.free, error, word);
+    if (found.free.length < 2)
+      return { ok: false, plan, why: 'A word in the pot and one at serving need two thickeners that may move.' };
+    return solveHot(from, pantry, found.free, error, word, ask.hotWord);
+  };
+  let inner = once(plan);
+  for (let i = 0; i < 2 && inner.ok && ask.endMassG !== undefined; i++) {
+    const ratio = ask.endMassG / inner.endMassG;
+    if (Math.abs(ratio - 1) < 0.003) break;
+    inner = once(refreshCarveOuts(scale(inner.plan, ratio), pantry));
+  }
+  if (!inner.ok) return inner;
+  const { plan: exact } = inner;
+  const amounts = found.free.map((f) => {
+    const grams = exact.items.find((i) => i.ingredientId === f.ingredientId)?.grams ?? 0;
+    return {
+      ingredientId: f.ingredientId,
+      grams,
+      spoons: toSpoons(grams, lookUp(pantry, plan, f.ingredientId).densityGPerMl, system),
+    };
+  });
+  const spooned = amounts.reduce((p, a) => withGrams(p, a.ingredientId, a.spoons.grams, pantry), exact);
+  return {
+    ok: true,
+    plan: exact,
+    amounts,
+    stressPa: inner.stressPa,
+    spoonStressRatio: servingStress(spooned, pantry).stress / Math.max(1e-9, inner.stressPa),
+    endMassG: inner.endMassG,
+  };
+}
+
+/** Two words at once: the share of the first thickener is moved until the pot is right, the factor until the dish is. */
+function solveHot(
+  plan: Plan,
+  pantry: Pantry,
+  free: readonly Required<Free>[],
+  error: Miss,
+  word: SetWord,
+  hotWord: SetWord,
+): Inner {
+  const total =
+    free.reduce((s, f) => s + (plan.items.find((i) => i.ingredientId === f.ingredientId)?.grams ?? 0), 0) || 10;
+  const wanted = Math.log(aimPa(hotWord, boundsFor('spooned', 0.04)));
+  const at = (share: number) => {
+    const split = free.reduce(
+      (p, f, i) =>
+        withGrams(
+          p,
+          f.ingredientId,
+          Math.max(0.01, total * (i === 0 ? share : (1 - share) / (free.length - 1))),
+          pantry,
+        ),
+      plan,
+    );
+    const inner = solveFactor(
+      split,
+      pantry,
+      free.map((f) => ({ ...f, minG: Math.min(f.minG, 0.01) })),
+      error,
+      word,
+    );
+    return { inner, miss: inner.ok ? Math.log(hotStress(inner.plan, pantry)) - wanted : NaN };
+  };
+  let lo = { share: 0.02, ...at(0.02) };
+  let hi = { share: 0.98, ...at(0.98) };
+  if (!lo.inner.ok) return lo.inner;
+  if (!hi.inner.ok) return hi.inner;
+  if (lo.miss * hi.miss > 0) {
+    const nearest = Math.abs(lo.miss) < Math.abs(hi.miss) ? lo : hi;
+    const word = wordAt(stripPlace(hotStress(nearest.inner.plan, pantry), 0, SPOONED));
+    return {
+      ok: false,
+      plan,
+      why: `No mix of these is "${hotWord}" in the pot and right at serving: the nearest is "${word}" hot. Choose another hot word or another pair.`,
+    };
+  }
+  for (let i = 0; i < 9; i++) {
+    const share = (lo.share + hi.share) / 2;
+    const mid = { share, ...at(share) };
+    if (!mid.inner.ok) return mid.inner;
+    if (Math.abs(mid.miss) < 0.02) return mid.inner;
+    if (mid.miss * lo.miss > 0) lo = mid;
+    else hi = mid;
+  }
+  return lo.inner;
 }
 
 export type Solved = { ok: true; plan: Plan; grams: number; starchId: string } | { ok: false; why: string; plan: Plan };
 
-/**
- * The grams of starch that set this plan to its wanted word at serving: the middle of the word's band.
- * Works on ln grams against ln stress, which is nearly a straight line; about six cooks of the pot.
- */
+/** The grams of the plan's first thickener that set it to its wanted word at serving. */
 export function solveStarch(plan: Plan, pantry: Pantry): Solved {
-  const item = plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'thickener');
-  if (!item) return { ok: false, plan, why: 'There is no thickener in the plan. Add cornstarch.' };
-  const liquidG = plan.items
-    .filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk')
-    .reduce((s, i) => s + i.grams, 0);
-  if (liquidG <= 0) return { ok: false, plan, why: 'There is no milk in the plan. Add some.' };
-  const at = (grams: number) => {
-    const next = withGrams(plan, item.ingredientId, grams, pantry);
-    const { stress, aim } = servingStress(next, pantry);
-    return { next, error: Math.log(stress / aim) };
-  };
-  let lo = Math.log(liquidG * 0.002);
-  let hi = Math.log(liquidG * 0.28);
-  const top = at(Math.exp(hi));
-  if (top.error < 0) {
-    return {
-      ok: false,
-      plan,
-      why: 'No amount of starch reaches this: there is too much sugar, or it is served too warm to be set. Serve it colder or choose a softer set.',
-    };
-  }
-  const bottom = at(Math.exp(lo));
-  if (bottom.error > 0) return { ok: true, plan: bottom.next, grams: Math.exp(lo), starchId: item.ingredientId };
-  let x = Math.log(Math.max(liquidG * 0.003, item.grams));
-  if (!(x > lo && x < hi)) x = (lo + hi) / 2;
-  let best = top;
-  for (let i = 0; i < 14; i++) {
-    best = at(Math.exp(x));
-    if (Math.abs(best.error) < 0.004) break;
-    if (best.error > 0) hi = x;
-    else lo = x;
-    const newton = x - best.error / 2.9;
-    x = newton > lo && newton < hi ? newton : (lo + hi) / 2;
-  }
-  return { ok: true, plan: best.next, grams: Math.exp(x), starchId: item.ingredientId };
+  const s = solve(plan, pantry);
+  if (!s.ok) return s;
+  const first = s.amounts[0]!;
+  return { ok: true, plan: s.plan, grams: first.grams, starchId: first.ingredientId };
+}
+
+/** The stage at which a thickener goes in: powders in the slurry, grains into the pot. */
+export const thickenerStage = (i: { thickener?: keyof typeof GRAINS | undefined }): 'slurry' | 'grain' =>
+  i.thickener && GRAINS[i.thickener].form !== 'powder' ? 'grain' : 'slurry';
+
+/**
+ * Another thickener in the place of one, at equal set.
+ * @returns the new plan and g of the new per g of the old, or why there is none
+ */
+export function swapThickener(
+  plan: Plan,
+  fromId: string,
+  toId: string,
+  pantry: Pantry,
+): { ok: true; plan: Plan; grams: number; perGram: number } | { ok: false; plan: Plan; why: string } {
+  const from = plan.items.find((i) => i.ingredientId === fromId);
+  if (!from) return { ok: false, plan, why: `"${fromId}" is not in the plan.` };
+  const { stress } = servingStress(plan, pantry);
+  const to = lookUp(pantry, plan, toId);
+  const swapped = refreshCarveOuts(
+    {
+      ...plan,
+      items: plan.items.map((i) =>
+        i.ingredientId === fromId ? { ingredientId: toId, grams: Math.max(1, i.grams), stage: thickenerStage(to) } : i,
+      ),
+    },
+    pantry,
+  );
+  const s = solve(swapped, pantry, { free: [{ ingredientId: toId }], stressPa: Math.max(stress, 1e-4) });
+  if (!s.ok) return s;
+  const { grams } = s.amounts[0]!;
+  return { ok: true, plan: s.plan, grams, perGram: grams / Math.max(1e-9, from.grams) };
 }
 
 /** What level spoons in place of the exact grams do to the set: ratio of yield stress, and the spoons. */

@@ -2,13 +2,32 @@ import { z } from 'zod';
 
 export const ALLERGENS = ['milk', 'egg', 'tree nuts', 'peanut', 'coconut', 'soy', 'wheat', 'oats'] as const;
 export const BASES = ['dairy', 'coconut', 'nut', 'soy', 'oat', 'water'] as const;
-export const STARCH_SPECIES = ['maize'] as const;
-export const GROUPS = ['milk', 'sweet', 'thickener', 'fat', 'flavour'] as const;
+export const GROUPS = ['milk', 'sweet', 'thickener', 'egg', 'fat', 'fruit', 'nut', 'piece', 'flavour'] as const;
+
+/** Everything that thickens by starch, by what it is and how it is ground: a row each in core/pot/grain.ts. */
+export const GRAIN_KINDS = [
+  'maize starch',
+  'potato starch',
+  'tapioca starch',
+  'wheat flour',
+  'rice flour',
+  'waxy rice flour',
+  'ground rice',
+  'semolina',
+  'fine cornmeal',
+  'coarse cornmeal',
+  'short rice',
+  'long rice',
+  'basmati',
+  'jasmine',
+  'glutinous rice',
+] as const;
 
 const percent = z
   .number('should be a number of grams in 100 g')
   .min(0, 'should be 0 or more')
   .max(100, 'should be 100 or less');
+const share = z.number('should be a number from 0 to 1').min(0, 'should be 0 or more').max(1, 'should be 1 or less');
 
 /** Grams in 100 g. `lactose` holds the sugars that belong to the milk or fruit itself. */
 export const CompositionPer100Schema = z
@@ -36,7 +55,33 @@ export const IngredientSchema = z.object({
     .min(0.2, 'should be 0.2 or more')
     .max(2, 'should be 2 or less'),
   per100: CompositionPer100Schema,
-  starch: z.enum(STARCH_SPECIES).optional(),
+  /** how its starch behaves */
+  thickener: z.enum(GRAIN_KINDS).optional(),
+  /** size of its grains where the cook ground them, mm; the kind's own otherwise */
+  grainMm: z.number().min(0.05).max(8).optional(),
+  /** share of the mass that is yolk and white of egg */
+  egg: z.object({ yolk: share, white: share }).optional(),
+  /** acidity, and how hard it is to move against milk (1) */
+  ph: z.number().min(1.5, 'should be 1.5 or more').max(10, 'should be 10 or less').optional(),
+  buffer: z.number().min(0).max(20).optional(),
+  /** water it binds and how sweet it is, gram for gram against sugar */
+  binds: z.number().min(0).max(2).optional(),
+  sweetness: z.number().min(0).max(400).optional(),
+  /** grams in 100 g that thicken without being starch */
+  ground: percent.optional(),
+  gum: percent.optional(),
+  pulp: percent.optional(),
+  /** share of the mass that stays in pieces */
+  pieces: share.optional(),
+  /** g of water that a g of pieces takes up (positive) or gives */
+  piecesDrink: z.number().min(-1).max(4).optional(),
+  /** half of its aroma is gone after this long at 95 degC in an open pot, s */
+  aromaHalfS: z.number().positive().optional(),
+  /** look: 0 none, 1 strong */
+  tint: z.object({ hue: z.enum(['white', 'cream', 'yellow', 'brown', 'red', 'green']), strength: share }).optional(),
+  alcohol: z.boolean().optional(),
+  /** counted in, so counted out */
+  comesOut: z.boolean().optional(),
   allergens: z.array(z.enum(ALLERGENS)),
   /** A textbook, B typical range: read the label, C guess */
   confidence: z.enum(['A', 'B', 'C']),
@@ -45,4 +90,4 @@ export const IngredientSchema = z.object({
 export type Ingredient = z.infer<typeof IngredientSchema>;
 export type Base = (typeof BASES)[number];
 export type Allergen = (typeof ALLERGENS)[number];
-export type StarchSpecies = (typeof STARCH_SPECIES)[number];
+export type GrainKind = (typeof GRAIN_KINDS)[number];

@@ -6,7 +6,9 @@ export const PanSchema = z.object({
   diameterMm: z.number().min(80).max(500),
   heightMm: z.number().min(40).max(400),
   massG: z.number().min(150).max(8000),
-  material: z.enum(['steel', 'aluminium', 'iron']),
+  material: z.enum(['steel', 'aluminium', 'iron', 'enamel']),
+  /** a thin base has hot spots over the flame or the coil */
+  base: z.enum(['thin', 'thick']).optional(),
 });
 export type Pan = z.infer<typeof PanSchema>;
 
@@ -19,13 +21,25 @@ export const HobSchema = z.object({
 });
 export type Hob = z.infer<typeof HobSchema>;
 
+/** A bowl over simmering water. */
+export const DoubleBoilerSchema = z.object({
+  material: z.enum(['steel', 'enamel', 'glass', 'ceramic']),
+  wallMm: z.number().min(0.3).max(12),
+  /** of the bowl, over the steam */
+  contactCm2: z.number().min(50, 'should be 50 cm² or more').max(2000, 'should be 2000 cm² or less'),
+  waterG: z.number().min(50).max(5000),
+  /** the bowl stands in the water instead of over it */
+  touching: z.boolean(),
+});
+export type DoubleBoiler = z.infer<typeof DoubleBoilerSchema>;
+
 /** What it is poured into. `count` equal dishes; plan area follows from volume and height. */
 export const DishSchema = z.object({
   kind: z.enum(['mould', 'cup', 'bowl', 'tray']),
   count: z.int('should be a whole number').min(1, 'should be at least 1').max(60, 'should be 60 or fewer'),
   capacityMl: z.number().min(30, 'should be 30 ml or more').max(8000, 'should be 8000 ml or less'),
   heightMm: z.number().min(10, 'should be 10 mm or more').max(250, 'should be 250 mm or less'),
-  wall: z.enum(['glass', 'ceramic', 'metal', 'plastic']),
+  wall: z.enum(['glass', 'ceramic', 'metal', 'plastic', 'clay', 'wet clay']),
 });
 export type Dish = z.infer<typeof DishSchema>;
 

@@ -54,7 +54,7 @@ export function nutMilk(
       lactose: pct(sugar),
       starch: pct(starch),
     },
-    ...(starch / liquidG > 0.01 ? { starch: 'maize' as const } : {}),
+    ...(starch / liquidG > 0.01 ? { thickener: 'rice flour' as const } : {}),
     allergens: ['tree nuts'],
     confidence: 'C',
     own: true,

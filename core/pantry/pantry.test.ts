@@ -70,7 +70,7 @@ describe('home-made nut milk', () => {
   it('unfiltered cashew keeps its starch and says so', () => {
     const m = nutMilk('cashew', 100, 400, false);
     expect(m.per100.starch).toBeCloseTo(4.6, 1);
-    expect(m.starch).toBe('maize');
+    expect(m.thickener).toBe('rice flour');
   });
   it('refuses nothing blended with nothing', () => {
     expect(() => nutMilk('almond', 0, 100)).toThrow(RangeError);

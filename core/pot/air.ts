@@ -1,17 +1,16 @@
+import { GAS_J_PER_MOLK, table } from '../coefficients';
+
 /**
  * Water and air at the pot's surface: vapour pressure, boiling point, evaporation from an open surface.
  * Sources: Magnus-Tetens and Antoine forms (A); Stefan diffusion (A); still-kitchen transfer coefficient (B).
  */
-export const AIR = {
-  /** W/m2K, free convection over a pot in a still kitchen, 4 to 9 (B) */
-  surfaceWPerM2K: 6,
-  /** J/m3K, rho c_p Le^(2/3) of air: heat to mass transfer (A) */
-  heatToMassJPerM3K: 1000,
-  /** relative humidity of a kitchen (B) */
-  humidityRel: 0.4,
-  gasConstantJPerMolK: 8.314,
-  waterKgPerMol: 0.018015,
-} as const;
+export const AIR = table('Air over the pot', {
+  surfaceWPerM2K: [6, 'W/m2K', 'B', 'free convection over a pot in a still kitchen, 4 to 9'],
+  heatToMassJPerM3K: [1000, 'J/m3K', 'A', 'rho c_p Le^(2/3) of air: heat to mass transfer'],
+  humidityRel: [0.4, '1', 'B', 'relative humidity of a kitchen'],
+  waterKgPerMol: [0.018015, 'kg/mol', 'A', 'water'],
+  milkSaltsK: [0.15, 'K', 'B', 'what milk salts raise the boiling point by'],
+});
 
 /** Saturation pressure of water, Pa, 0 to 130 degC (Antoine, A). */
 export function saturationPa(tempC: number): number {
@@ -36,17 +35,17 @@ export function waterActivity(sugarG: number, waterG: number): number {
   return (1 - xs) * Math.exp(-6.47 * xs * xs);
 }
 
-/** Heat of evaporation, J/kg (A). */
-export const latentJPerKg = (tempC: number): number => 2.257e6 - 2400 * (tempC - 100);
+/** Heat of evaporation, J/kg (A), to 180 degC. */
+export const latentJPerKg = (tempC: number): number => 2.257e6 - 2400 * (Math.min(180, tempC) - 100);
 
 /** Boiling point of the mixture, degC: pure water's, raised by what is dissolved; milk salts add 0.15 K (A/B). */
 export function boilsC(altitudeM: number, sugarG: number, waterG: number): number {
   const pure = waterBoilsC(altitudeM);
   const kelvin = pure + 273.15;
   const rise =
-    (-(AIR.gasConstantJPerMolK * kelvin * kelvin) / (latentJPerKg(pure) * AIR.waterKgPerMol)) *
+    (-(GAS_J_PER_MOLK * kelvin * kelvin) / (latentJPerKg(pure) * AIR.waterKgPerMol)) *
     Math.log(waterActivity(sugarG, waterG));
-  return pure + rise + 0.15;
+  return pure + rise + AIR.milkSaltsK;
 }
 
 /**
@@ -63,7 +62,7 @@ export function evaporationKgPerM2S(
   const pa = AIR.humidityRel * saturationPa(airC);
   const ps = Math.min(activity * saturationPa(tempC), 0.97 * pPa);
   if (ps <= pa) return 0;
-  const r = AIR.gasConstantJPerMolK / AIR.waterKgPerMol;
+  const r = GAS_J_PER_MOLK / AIR.waterKgPerMol;
   const dense = ps / (r * (tempC + 273.15)) - pa / (r * (airC + 273.15));
   const stefan = (pPa / (ps - pa)) * Math.log((pPa - pa) / (pPa - ps));
   return (hc / AIR.heatToMassJPerM3K) * Math.max(0, dense) * stefan;

@@ -1,11 +1,18 @@
+import { table } from '../coefficients';
 import type { Hob } from '../pantry/kitchen';
 
-/** Hobs: efficiency into the pan and thermal memory (A/B). */
+const ring = (name: string, efficiency: number, memoryS: number, confidence: 'A' | 'B') =>
+  table(`Hob: ${name}`, {
+    efficiency: [efficiency, '1', confidence, 'share of the rating that reaches the pan'],
+    memoryS: [memoryS, 's', 'B', 'thermal memory of ring and trivet'],
+  });
+
+/** Hobs: efficiency into the pan and thermal memory. */
 export const HOBS: Record<Hob['kind'], { efficiency: number; memoryS: number }> = {
-  gas: { efficiency: 0.4, memoryS: 6 },
-  electric: { efficiency: 0.72, memoryS: 40 },
-  'solid plate': { efficiency: 0.6, memoryS: 150 },
-  induction: { efficiency: 0.85, memoryS: 2 },
+  gas: ring('gas', 0.4, 6, 'B'),
+  electric: ring('electric', 0.72, 40, 'B'),
+  'solid plate': ring('solid plate', 0.6, 150, 'B'),
+  induction: ring('induction', 0.85, 2, 'A'),
 };
 
 /** Share of full power at each of the nine ovals (low .10-.15, medium .45, high 1; B). Index 0 is off. */

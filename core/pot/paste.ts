@@ -1,44 +1,150 @@
-import { massG, type Mixture } from '../formula/compose';
-import type { StarchCoefficients } from './starch';
+import { arrhenius, clamp, table } from '../coefficients';
+import { massG, type Mixture, type Thickening } from '../formula/compose';
+import { EGG } from './egg';
+import { GRAIN_KINETICS, GRAINS, hydration } from './grain';
 import { sugarBrake } from './starch';
 
-/** Flow of the hot paste. Power law with a serum under it; forms A, exponents B. */
-export const PASTE = {
-  /** flow index (B, .35 to .55) */
-  flowIndex: 0.45,
-  /** concentration power (B) */
-  power: 2.7,
-  /** below this concentration granules do not touch (C) */
-  touch: 0.03,
-  /** per % of dairy protein (C) */
-  proteinOnPaste: 0.11,
-  proteinOnSerum: 0.22,
-  /** 1/s, the shear rate of the spoon at which words and figures are given */
-  shearPerS: 10,
-  /** share of sugar that dilutes the starch like water (C) */
-  sugarAsSerum: 0.3,
-  /** sugar fraction beyond which the serum is a syrup and the form no longer holds (B) */
-  syrupMax: 0.9,
-  /** hot yield stress over consistency, s^-n (C) */
-  yieldOverK: 0.2,
-} as const;
+/** Flow of the hot paste: a power law with a serum under it, thickened by fat, particles and egg. */
+export const PASTE = table('Paste', {
+  flowIndex: [0.45, '1', 'B', 'flow index n, .35 to .55'],
+  power: [2.7, '1', 'B', 'concentration power'],
+  touch: [0.03, 'g/g', 'C', 'below this concentration granules do not touch'],
+  proteinOnPaste: [0.11, '1/%', 'C', 'per % of dairy protein'],
+  proteinOnSerum: [0.22, '1/%', 'C', 'per % of dairy protein'],
+  shearPerS: [10, '1/s', 'A', 'shear rate of the spoon at which words and figures are given'],
+  sugarAsSerum: [0.3, '1', 'C', 'share of sugar that dilutes the starch like water'],
+  syrupMax: [0.9, '1', 'B', 'sugar fraction beyond which the serum form no longer holds'],
+  yieldOverK: [0.2, 's^-n', 'C', 'hot yield stress over consistency'],
+  packing: [0.62, '1', 'A', 'closest packing of particles, Krieger and Dougherty'],
+  packingPower: [1.55, '1', 'B', 'its power: 2.5 x packing'],
+  heldAsGrain: [0.55, '1', 'C', 'share of the held water that stiffens like grain'],
+  leachedAs: [0.9, '1', 'C', 'starch leached from kernels against swollen granules'],
+  eggInPaste: [0.4, '1', 'C', 'power of the egg factor on a starch paste: it adds little to what is thick already'],
+  grainMax: [0.42, '1', 'C', 'grains beyond this share of the volume slide past each other'],
+  fatPacking: [0.74, '1', 'A', 'closest packing of droplets'],
+  ground: [1.6, '1/%', 'C', 'ground nuts: percent of viscosity added per % of the mass, squared above 4 %'],
+  pulp: [0.55, '1/%', 'C', 'fruit or vegetable fibre: ln viscosity per %'],
+  gumK: [3.2, 'Pa s^n at .5 %', 'C', 'guar or xanthan at half a percent'],
+  gumPower: [2, '1', 'B', 'concentration power of gums'],
+  kernelMax: [0.036, 'g/g', 'C', 'what kernels leach thickens no further: loose grains in a creamy film, never a slab'],
+  concentrationMax: [0.22, 'g/g', 'C', 'swollen starch beyond this packs no further'],
+});
 
+/** Viscosity over consistency at the spoon's shear rate. */
+const SHEAR_FACTOR = PASTE.shearPerS ** (PASTE.flowIndex - 1);
+
+/** Share of sugar in sugar and water, sucrose-equivalent, 0 to 1. */
 export const sugarFraction = (m: Mixture): number => {
-  const s = m.sugarG + m.lactoseG;
-  return s / (s + m.waterG);
+  const s = m.bindsG;
+  return s > 0 ? s / (s + m.waterG) : 0;
 };
 
 export const dairyProteinPct = (m: Mixture): number =>
   (100 * m.dairyProteinG) / (m.waterG + m.lactoseG + m.sugarG + m.dairyProteinG);
 
-/**
- * Swollen starch concentration c, mass fraction of starch in what can flow, scaled by how far it has gelatinised and swollen.
- * @param gelatinised 0 to 1
- * @param swelling 0 to 1.05
- */
-export function swollenConcentration(m: Mixture, gelatinised: number, swelling: number): number {
-  const dry = m.starchG / (m.starchG + m.waterG + PASTE.sugarAsSerum * m.sugarG);
-  return dry * gelatinised * swelling * sugarBrake(sugarFraction(m));
+/** One kind of starch in the pot and how far it has come; all 0 to 1 but the Fourier number and the swelling (to 1.05). */
+export type Fraction = Thickening & {
+  gelatinised: number;
+  swelling: number;
+  /** granules still whole */
+  integrity: number;
+  fourier: number;
+  /** share of a kernel's starch that has gone into the liquid; abrasion of coarse particles */
+  leached: number;
+};
+
+export const rawFraction = (t: Thickening, fourier = 0): Fraction => ({
+  ...t,
+  gelatinised: 0,
+  swelling: 0,
+  integrity: 1,
+  fourier,
+  leached: 0,
+});
+
+/** What the liquid between the grains is: everything that words, viscosity and gel are made of. */
+export type Body = {
+  /** swollen starch, g per g of starch and free serum */
+  c: number;
+  k8: number;
+  flowJPerMol: number;
+  gel: number;
+  retro: number;
+  integrity: number;
+  /** share of the volume that is swollen grain and pieces */
+  grainVolume: number;
+  freeWaterG: number;
+  /** least of the grains: share of its water taken */
+  bite: number;
+};
+
+const freeShare = (f: Fraction, h: number): number => {
+  const g = GRAINS[f.kind];
+  if (g.form === 'powder') return g.free;
+  if (g.form === 'kernel') return f.leached * PASTE.leachedAs;
+  return g.free * h * (0.75 + 0.25 * f.leached);
+};
+
+/** Reads the body of a pot. Water held by grains and pieces is not free. */
+export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
+  const brake = sugarBrake(sugarFraction(m));
+  let held = Math.max(0, m.piecesDrinkG);
+  let solid = 0;
+  let dry = 0;
+  let swollen = 0;
+  let fromKernels = 0;
+  let loose = 0;
+  let k8 = 0;
+  let flow = 0;
+  let gel = 0;
+  let retro = 0;
+  let whole = 0;
+  let bite = 1;
+  for (const f of fractions) {
+    const g = GRAINS[f.kind];
+    const h = hydration(f.fourier, g.form);
+    const free = f.starchG * freeShare(f, h);
+    const s = free * f.gelatinised * f.swelling;
+    if (g.form !== 'powder') {
+      dry += f.dryG;
+      solid += Math.max(0, f.dryG - free);
+      bite = Math.min(bite, h);
+    }
+    held += g.drinks * f.dryG * h * (g.form === 'powder' ? f.gelatinised : 1);
+    swollen += s;
+    if (g.form === 'kernel') fromKernels += s;
+    loose += free;
+    k8 += s * g.starch.k8;
+    flow += s * g.starch.flowJPerMol;
+    gel += s * g.starch.gel;
+    retro += s * g.starch.retro;
+    whole += s * f.integrity;
+  }
+  const freeWaterG = Math.max(m.waterG - held, GRAIN_KINETICS.film * dry, 0.12 * m.waterG);
+  const per = swollen > 1e-12 ? 1 / swollen : 0;
+  const volume = massG(m) / 1.04;
+  const dilute = brake / (loose + freeWaterG + PASTE.sugarAsSerum * m.sugarG || 1);
+  const pieces = (m.piecesG + Math.max(0, m.piecesDrinkG)) / 1.1;
+  return {
+    c: Math.min(
+      PASTE.concentrationMax,
+      (swollen - fromKernels) * dilute + Math.min(PASTE.kernelMax, fromKernels * dilute),
+    ),
+    k8: k8 * per,
+    flowJPerMol: flow * per,
+    gel: gel * per,
+    retro: retro * per,
+    integrity: per > 0 ? whole * per : 1,
+    grainVolume: Math.min(
+      PASTE.grainMax,
+      Math.max(
+        0,
+        (solid / GRAIN_KINETICS.solidG + PASTE.heldAsGrain * Math.min(held, m.waterG - freeWaterG) + pieces) / volume,
+      ),
+    ),
+    freeWaterG,
+    bite,
+  };
 }
 
 /** Viscosity of the liquid between the granules, Pa s. */
@@ -48,19 +154,53 @@ export function serumPaS(m: Mixture, tempC: number): number {
   return water * Math.exp((2.5 * x) / (1 - x)) * (1 + PASTE.proteinOnSerum * dairyProteinPct(m));
 }
 
-/** Consistency K of the paste, Pa s^n. @param integrity granules still whole, 0 to 1 */
-export function consistency(c: number, integrity: number, tempC: number, m: Mixture, s: StarchCoefficients): number {
-  if (c <= 0) return 0;
+/** Consistency K of the paste, Pa s^n at a temperature. */
+export function consistency(body: Body, tempC: number, m: Mixture): number {
+  const { c } = body;
+  const gum = PASTE.gumK * ((100 * m.gumG) / massG(m) / 0.5) ** PASTE.gumPower;
+  if (c <= 0) return gum;
   const touching = 1 - Math.exp(-((c / PASTE.touch) ** 3));
-  const heat = Math.exp((s.flowJPerMol / 8.314) * (1 / (tempC + 273.15) - 1 / 368.15));
   return (
-    s.k8 * integrity * (c / 0.08) ** PASTE.power * touching * (1 + PASTE.proteinOnPaste * dairyProteinPct(m)) * heat
+    gum +
+    (body.k8 *
+      body.integrity *
+      (c / 0.08) ** PASTE.power *
+      touching *
+      (1 + PASTE.proteinOnPaste * dairyProteinPct(m))) /
+      arrhenius(body.flowJPerMol, 95, tempC)
   );
 }
 
-/** Viscosity felt at the spoon, Pa s at 10 1/s: serum and paste, thickened by fat droplets. */
-export function viscosityPaS(k: number, m: Mixture, tempC: number): number {
+/** Stiffening by what does not flow: grains and pieces as a filler. 1 or more. */
+export const fillerFactor = (body: Body): number =>
+  (1 - Math.min(PASTE.grainMax, body.grainVolume) / PASTE.packing) ** -PASTE.packingPower;
+
+/** Factor on a thin liquid from egg that has thickened (0 to 1). */
+export function eggFactor(m: Mixture, eggSet: number): number {
+  const mass = massG(m);
+  const yolkPct = (100 * EGG.yolkSolids * m.yolkG) / mass;
+  const whitePct = (100 * 0.11 * m.whiteG) / mass;
+  return Math.exp(Math.min(6, EGG.yolkOnViscosity * yolkPct + EGG.whiteOnViscosity * whitePct) * eggSet);
+}
+
+/** Factor from ground nuts and fibre. */
+export function solidsFactor(m: Mixture): number {
+  if (m.groundG + m.pulpG <= 0) return 1;
+  const mass = massG(m);
+  const ground = (100 * m.groundG) / mass;
+  const nuts = 1 + (PASTE.ground * ground) / 10 + (ground > 4 ? ((ground - 4) / 6) ** 2 : 0);
+  return Math.exp(PASTE.pulp * Math.min(6, (100 * m.pulpG) / mass)) * nuts;
+}
+
+/** Viscosity felt at the spoon, Pa s at 10 1/s: serum and paste, thickened by droplets, grains, egg, nuts and fibre. */
+export function viscosityPaS(k: number, m: Mixture, tempC: number, body: Body, eggSet = 0): number {
   const fatVolume = m.fatG / 0.92 / (massG(m) / 1.04);
-  const fat = (1 - Math.min(0.6, fatVolume) / 0.74) ** -1.85;
-  return (serumPaS(m, tempC) + k * PASTE.shearPerS ** (PASTE.flowIndex - 1)) * fat;
+  const fat = (1 - clamp(fatVolume, 0, 0.6) / PASTE.fatPacking) ** -1.85;
+  const egg = eggSet > 0 && m.eggProteinG > 0 ? eggFactor(m, eggSet) : 1;
+  return (
+    (serumPaS(m, tempC) * egg + k * SHEAR_FACTOR * (egg > 1 ? egg ** PASTE.eggInPaste : 1)) *
+    fat *
+    fillerFactor(body) *
+    solidsFactor(m)
+  );
 }

@@ -1,55 +1,110 @@
-import type { Mixture } from '../formula/compose';
-import { addToPot, readPot, stepPot, type Controls, type Pot, type PotReading, type PotSetup } from './pot';
+import { massG } from '../formula/compose';
+import {
+  addToPot,
+  cook,
+  readPot,
+  type Addition,
+  type Controls,
+  type Pot,
+  type PotReading,
+  type PotSetup,
+  type Stop,
+} from './pot';
+
+export type Until =
+  | { kind: 'temperature'; tempC: number }
+  | { kind: 'bubble' }
+  | { kind: 'seconds'; seconds: number }
+  /** down to this share of the mass the stretch began with */
+  | { kind: 'reduced'; toShare: number }
+  | { kind: 'mass'; massG: number }
+  /** the least done grain has taken this share of its water */
+  | { kind: 'grain'; bite: number }
+  | { kind: 'thick'; viscosityPaS: number };
 
 /** A stretch of the cook with the same hands and the same hob, until something is reached. */
 export type Phase = Controls & {
   name: string;
-  until: { kind: 'temperature'; tempC: number } | { kind: 'bubble' } | { kind: 'seconds'; seconds: number };
+  until: Until;
   /** gives up after this long: an open pot may never get there */
   limitS: number;
   /** goes in at the start of the phase */
-  addition?: { mixture: Mixture; tempC: number };
+  addition?: Addition;
 };
 
 export type PhaseEnd = { name: string; startS: number; endS: number; reached: boolean };
 export type PotRun = { pot: Pot; trace: PotReading[]; phases: PhaseEnd[] };
 
-/** Steps of the integrator, s: proven against an eighth of them (pot.test). The coarse one is for doubt and solving. */
-export const STEP_S = 1;
-export const COARSE_STEP_S = 2;
+/** How many times the integrator's tolerance is enough for doubt and solving (checked in pot.test). */
+export const COARSE = 4;
 
-function reached(phase: Phase, pot: Pot, startS: number): boolean {
-  switch (phase.until.kind) {
+/** What ends a stretch that starts at this pot. */
+export function stopOf(until: Until, start: Pot): Stop | undefined {
+  switch (until.kind) {
     case 'temperature':
-      return pot.bulkC >= phase.until.tempC;
+      return (p) => p.bulkC - until.tempC;
     case 'bubble':
-      return !Number.isNaN(pot.bubbleAtS);
+      return (p) => (p.bubbles ? 1 : -1);
+    case 'reduced': {
+      const target = until.toShare * massG(start.content);
+      return (p) => target - p.massG;
+    }
+    case 'mass':
+      return (p) => until.massG - p.massG;
+    case 'grain':
+      return (p) => p.bite - until.bite;
+    case 'thick':
+      return (p) => p.viscosityPaS - until.viscosityPaS;
     case 'seconds':
-      return pot.tS - startS >= phase.until.seconds - 1e-9;
+      return undefined;
   }
+}
+
+/** One phase from a pot: its addition, then the fire. */
+export function runPhase(
+  before: Pot,
+  setup: PotSetup,
+  phase: Phase,
+  onStep?: (tS: number, read: () => Pot) => void,
+  toleranceScale = 1,
+): { pot: Pot; end: PhaseEnd } {
+  const start = phase.addition ? addToPot(before, phase.addition, setup) : before;
+  const timed = phase.until.kind === 'seconds';
+  const seconds = phase.until.kind === 'seconds' ? phase.until.seconds : phase.limitS;
+  const r = cook(start, setup, phase, seconds, stopOf(phase.until, start), onStep, toleranceScale);
+  return {
+    pot: r.pot,
+    end: { name: phase.name, startS: before.tS, endS: r.pot.tS, reached: timed || r.reached },
+  };
 }
 
 /**
  * Runs phases one after the other from a pot.
- * @param sampleS seconds between kept readings; 0 keeps none
+ * @param sampleS seconds between kept readings at the least; 0 keeps none
  */
-export function runProgram(start: Pot, setup: PotSetup, phases: readonly Phase[], sampleS = 5, stepS = STEP_S): PotRun {
+export function runProgram(
+  start: Pot,
+  setup: PotSetup,
+  phases: readonly Phase[],
+  sampleS = 5,
+  toleranceScale = 1,
+): PotRun {
   let pot = start;
   const trace: PotReading[] = sampleS > 0 ? [readPot(pot)] : [];
   const ends: PhaseEnd[] = [];
-  let nextSample = pot.tS + sampleS;
+  let next = pot.tS + sampleS;
+  const keep =
+    sampleS > 0
+      ? (tS: number, read: () => Pot) => {
+          if (tS < next) return;
+          trace.push(readPot(read()));
+          next = tS + sampleS;
+        }
+      : undefined;
   for (const phase of phases) {
-    const startS = pot.tS;
-    if (phase.addition) pot = addToPot(pot, phase.addition.mixture, phase.addition.tempC, setup);
-    while (!reached(phase, pot, startS) && pot.tS - startS < phase.limitS) {
-      const left = phase.until.kind === 'seconds' ? startS + phase.until.seconds - pot.tS : stepS;
-      pot = stepPot(pot, setup, phase, Math.min(stepS, Math.max(1e-3, left)));
-      if (sampleS > 0 && pot.tS >= nextSample) {
-        trace.push(readPot(pot));
-        nextSample += sampleS;
-      }
-    }
-    ends.push({ name: phase.name, startS, endS: pot.tS, reached: reached(phase, pot, startS) });
+    const r = runPhase(pot, setup, phase, keep, toleranceScale);
+    pot = r.pot;
+    ends.push(r.end);
   }
   if (sampleS > 0) trace.push(readPot(pot));
   return { pot, trace, phases: ends };

@@ -1,31 +1,45 @@
-import type { Dish } from '../pantry/kitchen';
-import { dishAreaM2 } from '../pantry/kitchen';
+import { table } from '../coefficients';
+import type { RestPlace } from '../formula/method';
+import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { AIR, evaporationKgPerM2S, latentJPerKg } from '../pot/air';
+import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
 
 /** Pudding as a solid that conducts, and the air around its dish. */
-export const COOLING = {
-  /** m2/s (A/B) and W/mK (A/B) */
-  diffusivity: 1.35e-7,
-  conductivity: 0.53,
-  /** W/m2K: still room, still fridge (B); share left under a cover that touches (B/C), and through the dish's foot (B/C) */
-  roomW: 9,
-  fridgeW: 7,
-  coveredShare: 0.85,
-} as const;
+export const COOLING = table('Cooling', {
+  diffusivity: [1.35e-7, 'm2/s', 'A', 'of a milk pudding'],
+  conductivity: [0.53, 'W/mK', 'A', 'of it'],
+  roomW: [9, 'W/m2K', 'B', 'still room: convection 4 to 5 and radiation 5 to 6'],
+  fridgeW: [7, 'W/m2K', 'B', 'still fridge, 6 to 8'],
+  fanFridgeW: [15, 'W/m2K', 'B', 'fan fridge, 12 to 18'],
+  freezerW: [9, 'W/m2K', 'B', 'freezer, 8 to 10'],
+  coldWaterW: [250, 'W/m2K', 'B', 'still cold water, 150 to 300'],
+  iceBathW: [300, 'W/m2K', 'B', 'ice bath, 200 to 400'],
+  coveredShare: [0.85, '1', 'C', 'of the top, under a cover that touches'],
+  footShare: [0.8, '1', 'C', 'of the sides, through the foot of the dish'],
+  pourLossK: [4, 'K', 'C', 'lost on the way from pot to dish'],
+  openEvaporation: [0.8, '1', 'C', 'evaporation of a surface that skins over, against a stirred one'],
+  wetClayW: [14, 'W/m2K', 'C', 'more, from a wet clay wall: it sweats'],
+  iceJPerG: [334, 'J/g', 'A', 'heat of freezing of water'],
+  freezesK: [1.86, 'K per mol/kg', 'A', 'freezing point lowered by what is dissolved'],
+});
 
 /** W/m2K of a dish wall in series with the air outside (B). */
-const WALL: Record<Dish['wall'], number> = { glass: 250, ceramic: 300, metal: 5000, plastic: 100 };
-
-/**
- * Safe-cooling limits: data, not law. The usual two-stage home rule; local rules come first.
- */
-export const SAFE_COOLING = { fromC: 57, toC: 21, withinH: 2, thenC: 5, thenWithinH: 4 } as const;
+const WALL: Record<Dish['wall'], number> = {
+  glass: 250,
+  ceramic: 300,
+  metal: 5000,
+  plastic: 100,
+  clay: 120,
+  'wet clay': 200,
+};
 
 export type Surroundings = { airC: number; hW: number };
 
 /** A cylinder of pudding: radius and depth in m, cells out and up. */
 export class CoolingBody {
   readonly tempC: Float64Array;
+  /** share of the water in each cell that is ice */
+  readonly ice: Float64Array;
   private readonly nr: number;
   private readonly nz: number;
   private readonly dr: number;
@@ -42,6 +56,7 @@ export class CoolingBody {
     this.dr = radiusM / nr;
     this.dz = depthM / nz;
     this.tempC = new Float64Array(nr * nz).fill(startC);
+    this.ice = new Float64Array(nr * nz);
     const n = Math.max(nr, nz);
     this.lower = new Float64Array(n);
     this.diag = new Float64Array(n);
@@ -114,9 +129,37 @@ export class CoolingBody {
     }
   }
 
+  /**
+   * Turns what a step cooled below freezing into ice, and ice back, cell by cell (temperature recovery).
+   * @param perIceK K that freezing a cell's water is worth
+   */
+  freeze(freezesC: number, perIceK: number): void {
+    const { tempC, ice } = this;
+    for (let i = 0; i < tempC.length; i++) {
+      const t = tempC[i]!;
+      if (t < freezesC && ice[i]! < 1) {
+        const gain = Math.min(1 - ice[i]!, (freezesC - t) / perIceK);
+        ice[i]! += gain;
+        tempC[i] = t + gain * perIceK;
+      } else if (t > freezesC && ice[i]! > 0) {
+        const loss = Math.min(ice[i]!, (t - freezesC) / perIceK);
+        ice[i]! -= loss;
+        tempC[i] = t - loss * perIceK;
+      }
+    }
+  }
+
+  meanIce(): number {
+    let sum = 0;
+    for (const i of this.ice) sum += i;
+    return sum / this.ice.length;
+  }
+
   /** The warmest place. */
   coreC(): number {
-    return this.tempC.reduce((a, b) => Math.max(a, b), -Infinity);
+    let max = -Infinity;
+    for (const t of this.tempC) if (t > max) max = t;
+    return max;
   }
 
   surfaceC(): number {
@@ -135,45 +178,93 @@ export class CoolingBody {
   }
 }
 
-export type CoolingPoint = { hours: number; coreC: number; meanC: number };
+export type CoolingPoint = { hours: number; coreC: number; meanC: number; ice: number };
+
+/** A place where the dish stands for a while. */
+export type Stay = { where: RestPlace; minutes: number; airC: number; covered: boolean };
+
 export type CoolingPlan = {
   dish: Dish;
   depthM: number;
   startC: number;
-  roomC: number;
-  roomMin: number;
-  fridgeC: number;
-  covered: boolean;
+  stays: readonly Stay[];
+  /** the last stay goes on to this, h after pouring */
   hours: number;
+  /** sugars over water, for the freezing point */
+  sugarFraction?: number;
+  waterShare?: number;
+  nr?: number;
+  nz?: number;
 };
 
+const PLACE_W: Record<RestPlace, number> = {
+  room: COOLING.roomW,
+  fridge: COOLING.fridgeW,
+  'fan fridge': COOLING.fanFridgeW,
+  freezer: COOLING.freezerW,
+  'cold water': COOLING.coldWaterW,
+  'ice bath': COOLING.iceBathW,
+};
+/** degC of a place that says nothing else (B) */
+export const PLACE_C: Record<RestPlace, number> = {
+  room: 21,
+  fridge: 4,
+  'fan fridge': 4,
+  freezer: -18,
+  'cold water': 15,
+  'ice bath': 1,
+};
+
+/** degC at which the water of a pudding freezes. */
+export const freezesBelowC = (sugarFraction: number): number =>
+  -(COOLING.freezesK * 1000 * sugarFraction) / (342.3 * Math.max(0.2, 1 - sugarFraction)) - 0.1;
+
 /**
- * The pudding in its dish: room first, then the fridge; evaporation cools an uncovered top.
+ * The pudding in its dish through room, fridge, freezer or baths; evaporation cools an uncovered top.
  * @returns points every few minutes at first and sparser later, to `hours` after pouring
  */
 export function coolInDish(p: CoolingPlan): CoolingPoint[] {
   const radius = Math.sqrt(dishAreaM2(p.dish) / Math.PI);
-  const body = new CoolingBody(radius, p.depthM, p.startC);
-  const points: CoolingPoint[] = [{ hours: 0, coreC: p.startC, meanC: p.startC }];
+  const body = new CoolingBody(radius, p.depthM, p.startC, p.nr, p.nz);
+  const points: CoolingPoint[] = [{ hours: 0, coreC: p.startC, meanC: p.startC, ice: 0 }];
   const wall = WALL[p.dish.wall];
   const end = p.hours * 3600;
+  const freezesC = freezesBelowC(p.sugarFraction ?? 0.12);
+  const perIceK = (COOLING.iceJPerG * (p.waterShare ?? 0.75)) / 3.6;
+  let stay = 0;
+  let until = (p.stays[0]?.minutes ?? Infinity) * 60;
   let t = 0;
   let nextKeep = 180;
   while (t < end - 1e-6) {
-    const dt = Math.min(t < 3 * 3600 ? 60 : 240, end - t);
-    const inRoom = t < p.roomMin * 60;
-    const airC = inRoom ? p.roomC : p.fridgeC;
-    const air = inRoom ? COOLING.roomW : COOLING.fridgeW;
-    const outside = 1 / (1 / air + 1 / wall);
-    const top = p.covered ? air * COOLING.coveredShare : air;
+    while (t >= until - 1e-6 && stay < p.stays.length - 1) until += p.stays[++stay]!.minutes * 60;
+    const at = p.stays[stay] ?? { where: 'room', minutes: 0, airC: 21, covered: true };
+    const last = stay >= p.stays.length - 1;
+    const dt = Math.min(t < 3 * 3600 ? 60 : 240, end - t, last ? Infinity : Math.max(1, until - t));
+    const { airC } = at;
+    const air = PLACE_W[at.where];
+    const wet = at.where === 'ice bath' || at.where === 'cold water';
+    const sweat = p.dish.wall === 'wet clay' && !wet ? COOLING.wetClayW : 0;
+    const outside = 1 / (1 / (air + sweat) + 1 / wall);
+    const above = wet ? COOLING.roomW : air;
+    const aboveC = wet ? PLACE_C.room : airC;
+    const top = at.covered ? above * COOLING.coveredShare : above;
     const ts = body.surfaceC();
-    const evaporating = p.covered
-      ? 0
-      : evaporationKgPerM2S(ts, airC, 0.98, 101325, AIR.surfaceWPerM2K * 0.8) * latentJPerKg(ts);
-    body.step(dt, { airC, hW: outside }, { airC, hW: top }, { airC, hW: outside * 0.8 }, evaporating);
+    const evaporating =
+      at.covered || ts < 1
+        ? 0
+        : evaporationKgPerM2S(ts, aboveC, 0.98, 101325, AIR.surfaceWPerM2K * COOLING.openEvaporation) *
+          latentJPerKg(ts);
+    body.step(
+      dt,
+      { airC, hW: outside },
+      { airC: aboveC, hW: top },
+      { airC, hW: outside * (wet ? 1 : COOLING.footShare) },
+      evaporating,
+    );
+    if (airC < freezesC) body.freeze(freezesC, perIceK);
     t += dt;
     if (t >= nextKeep || t >= end - 1e-6) {
-      points.push({ hours: t / 3600, coreC: body.coreC(), meanC: body.meanC() });
+      points.push({ hours: t / 3600, coreC: body.coreC(), meanC: body.meanC(), ice: body.meanIce() });
       nextKeep = t + (t < 3600 ? 180 : t < 6 * 3600 ? 600 : 1800);
     }
   }
@@ -190,4 +281,22 @@ export function hoursBelow(points: readonly CoolingPoint[], tempC: number): numb
     return a.hours + ((b.hours - a.hours) * (a.coreC - tempC)) / (a.coreC - b.coreC || 1);
   }
   return NaN;
+}
+
+/** Does it keep a cooling rule, and where not. */
+export function keepsRule(
+  points: readonly CoolingPoint[],
+  rule: CoolingRule,
+  roomForC = 0,
+): { safe: boolean; worstH: number } {
+  let safe = true;
+  let worstH = 0;
+  for (const { fromC, toC, withinH } of SAFE_COOLING_RULES[rule].limits) {
+    const from = (points[0]?.coreC ?? 0) <= fromC ? 0 : hoursBelow(points, fromC);
+    const to = hoursBelow(points, Math.max(toC, roomForC));
+    const took = to - from;
+    worstH = Math.max(worstH, took - withinH);
+    if (!(took <= withinH)) safe = false;
+  }
+  return { safe, worstH };
 }

@@ -1,37 +1,34 @@
+import { along, table, type Curve } from '../coefficients';
 import type { Mixture } from '../formula/compose';
 import { massG } from '../formula/compose';
-import { dairyProteinPct, sugarFraction } from '../pot/paste';
-import type { StarchCoefficients } from '../pot/starch';
+import { eggGelPa } from '../pot/egg';
+import { dairyProteinPct, fillerFactor, sugarFraction, type Body } from '../pot/paste';
 import { WEIGHT_N_PER_M3 } from '../texture/words';
 
-/** The cold gel. G6 and its power are fitted (C; published gels of 6 to 10 % span a factor of 3). */
-export const GEL = {
-  /** Pa at c = 6 % */
-  g6Pa: 500,
-  power: 2.75,
-  protein: 0.2,
-  proteinMaxPct: 4,
-  /** plant protein against dairy (C) */
-  otherProtein: 0.25,
-  sugar: 0.7,
-  integrityRef: 0.75,
-  /** ageing: fast share and its minutes, slow hours (B/C) */
-  fastShare: 0.7,
-  fastMin: 40,
-  slowH: 10,
-  retroAfterH: 12,
-  retroH: 60,
-  /** nothing sets above this; slope with temperature (C) */
-  setsBelowC: 62,
-  tempPower: 0.8,
-  /** yield stress over modulus (C) and over hot consistency */
-  yieldOverG: 0.15,
-  yieldOverK: 0.2,
-  /** 1 sd of ln G from the model alone (C) */
-  sdLn: 0.3,
-} as const;
+/** The cold gel: starch, egg, solid fat, and what stiffens both. */
+export const GEL = table('The cold gel', {
+  g6Pa: [500, 'Pa', 'C', 'modulus at c = 6 %; published gels of 6 to 10 % span a factor of 3'],
+  power: [2.75, '1', 'B', 'concentration power, 2.3 to 3'],
+  protein: [0.2, '1/%', 'C', 'dairy protein'],
+  proteinMaxPct: [4, '%', 'C', 'no more than this counts'],
+  otherProtein: [0.25, '1', 'C', 'plant protein against dairy'],
+  sugar: [0.7, '1', 'C', 'softening per unit of sugar fraction'],
+  integrityRef: [0.75, '1', 'C', 'whole granules at which g6 holds'],
+  fastShare: [0.7, '1', 'B', 'share of the gel that forms fast'],
+  fastMin: [40, 'min', 'B', 'its time constant'],
+  slowH: [10, 'h', 'C', 'of the rest'],
+  retroAfterH: [12, 'h', 'C', 'slow firming over days begins'],
+  retroH: [60, 'h', 'C', 'its time constant'],
+  setsBelowC: [62, 'degC', 'C', 'nothing sets above this'],
+  tempPower: [0.8, '1', 'C', 'slope of softening with temperature'],
+  yieldOverG: [0.15, '1', 'C', 'yield stress over modulus'],
+  yieldOverK: [0.2, 's^-n', 'C', 'and over hot consistency'],
+  stirredCold: [0.35, '1', 'C', 'left of a gel that is stirred while it cools'],
+  reheated: [0.75, '1', 'C', 'left of a gel that is melted and set again'],
+  supercoolsC: [15, 'degC', 'B', 'droplets of coconut fat stay liquid until it has been colder than this'],
+  sdLn: [0.3, '1', 'C', 'spread of ln G from the model alone'],
+});
 
-type Curve = readonly (readonly [tempC: number, solid: number])[];
 /** Solid share of fat by temperature, degC (A/B). */
 const COCONUT_FAT: Curve = [
   [8, 0.78],
@@ -46,67 +43,59 @@ const MILK_FAT: Curve = [
   [37, 0],
 ];
 
-function along(curve: Curve, tempC: number): number {
-  const first = curve[0]!;
-  if (tempC <= first[0]) return first[1];
-  for (let i = 1; i < curve.length; i++) {
-    const [t0, s0] = curve[i - 1]!;
-    const [t1, s1] = curve[i]!;
-    if (tempC <= t1) return s0 + ((s1 - s0) * (tempC - t0)) / (t1 - t0);
-  }
-  return 0;
-}
-
-/** Stiffening by fat that is solid at this temperature (Guth and Smallwood's filler, A). */
-export function fatFactor(m: Mixture, tempC: number): number {
+/** Stiffening by fat that is solid at this temperature (Guth and Smallwood's filler, A). @param coldestC it has been */
+export function fatFactor(m: Mixture, tempC: number, coldestC = tempC): number {
   const volume = massG(m) / 1.04;
-  const solid = (m.coconutFatG * along(COCONUT_FAT, tempC) + m.milkFatG * along(MILK_FAT, tempC)) / 0.92 / volume;
+  const coconut = coldestC <= GEL.supercoolsC ? along(COCONUT_FAT, tempC) : 0;
+  const solid = (m.coconutFatG * coconut + m.milkFatG * along(MILK_FAT, tempC)) / 0.92 / volume;
   return 1 + 2.5 * solid + 14 * solid * solid;
 }
 
-/** Share of the gel that has formed, by hours of ageing at fridge temperature. */
-export function ageFactor(ageH: number, s: StarchCoefficients): number {
+/** Share of the gel that has formed, by hours of ageing at fridge temperature. @param retro slow firming of this starch */
+export function ageFactor(ageH: number, retro: number): number {
   const fast = GEL.fastShare * (1 - Math.exp(-(ageH * 60) / GEL.fastMin));
   const slow = (1 - GEL.fastShare) * (1 - Math.exp(-ageH / GEL.slowH));
-  const retro = ageH > GEL.retroAfterH ? (s.retro / 2) * (1 - Math.exp(-(ageH - GEL.retroAfterH) / GEL.retroH)) : 0;
-  return fast + slow + retro;
+  const days = ageH > GEL.retroAfterH ? (retro / 2) * (1 - Math.exp(-(ageH - GEL.retroAfterH) / GEL.retroH)) : 0;
+  return fast + slow + days;
 }
 
 /** Softening with temperature, 1 near the fridge and 0 where nothing sets. */
-export const temperatureFactor = (tempC: number): number => Math.max(0, (GEL.setsBelowC - tempC) / 58) ** GEL.tempPower;
+export const temperatureFactor = (tempC: number): number =>
+  Math.max(0, (GEL.setsBelowC - Math.max(-2, tempC)) / 58) ** GEL.tempPower;
 
 /** How fast it ages at a temperature, against the fridge: it sets while it cools (C). */
 export const ageingRate = (tempC: number): number => Math.max(0, Math.min(1.1, (GEL.setsBelowC - tempC) / 57));
 
-/**
- * Shear modulus of the gel, Pa.
- * @param c swollen starch concentration, 0 to 0.2
- * @param integrity granules whole, 0 to 1
- * @param firmness the cook's own factor, 1 if unknown
- */
-export function gelModulusPa(
-  m: Mixture,
-  c: number,
-  integrity: number,
-  s: StarchCoefficients,
-  ageH: number,
-  tempC: number,
-  firmness = 1,
-): number {
+/** What is asked of a gel. Hours of ageing, degC; `coldestC` it has been; `firmness` the cook's own factor. */
+export type GelState = {
+  ageH: number;
+  tempC: number;
+  coldestC?: number;
+  firmness?: number;
+  stirred?: boolean;
+  /** network and curd of egg that set in the dish, 0 to 1 */
+  egg?: { set: number; curd: number };
+};
+
+/** Shear modulus of the gel, Pa. */
+export function gelModulusPa(m: Mixture, body: Body, at: GelState): number {
+  const firmness = at.firmness ?? 1;
   const other = (100 * m.otherProteinG) / (m.waterG + m.lactoseG + m.sugarG + m.otherProteinG);
   const protein = Math.min(GEL.proteinMaxPct, dairyProteinPct(m) + GEL.otherProtein * other);
-  return (
-    firmness *
+  const fat = fatFactor(m, at.tempC, at.coldestC);
+  const starch =
     GEL.g6Pa *
-    s.gel *
-    (c / 0.06) ** GEL.power *
+    body.gel *
+    (body.c / 0.06) ** GEL.power *
     (1 + GEL.protein * protein) *
     Math.max(0.1, 1 - GEL.sugar * sugarFraction(m)) *
-    Math.sqrt(integrity / GEL.integrityRef) *
-    fatFactor(m, tempC) *
-    ageFactor(ageH, s) *
-    temperatureFactor(tempC)
-  );
+    Math.sqrt(body.integrity / GEL.integrityRef) *
+    fillerFactor(body) *
+    ageFactor(at.ageH, body.retro) *
+    temperatureFactor(at.tempC) *
+    (at.stirred ? GEL.stirredCold : 1);
+  const egg = at.egg ? eggGelPa((100 * m.eggProteinG) / massG(m), at.egg.set, at.egg.curd) : 0;
+  return firmness * (starch + egg) * fat;
 }
 
 export const yieldPa = (modulusPa: number, consistencyPaSn: number): number =>
@@ -114,14 +103,20 @@ export const yieldPa = (modulusPa: number, consistencyPaSn: number): number =>
 
 export type Standing = { slumpRel: number; sagRel: number; stands: boolean };
 
+/** Share of its height a turned-out block may slump and sag and still be said to stand (B). */
+export const STANDS = { slumpRel: 0.12, sagRel: 0.2 } as const;
+
 /**
  * Turned out of its mould: how far a block of this height settles under its own weight (Pashias et al. 1996) and sags
- * (elastic). It stands when both stay small: 12 % and 20 %.
+ * (elastic). It stands when both stay small.
  */
 export function standing(yieldStressPa: number, modulusPa: number, heightM: number): Standing {
   const weight = WEIGHT_N_PER_M3 * heightM;
   const x = (2 * yieldStressPa) / weight;
   const slumpRel = x >= 1 ? 0 : x <= 0 ? 1 : 1 - x * (1 - Math.log(x));
   const sagRel = modulusPa > 0 ? Math.min(1, weight / (6 * modulusPa)) : 1;
-  return { slumpRel, sagRel, stands: slumpRel <= 0.12 && sagRel <= 0.2 };
+  return { slumpRel, sagRel, stands: slumpRel <= STANDS.slumpRel && sagRel <= STANDS.sagRel };
 }
+
+/** Hot starch never slices clean: the knife waits until it is below this and has been cold this long (C). */
+export const KNIFE = { belowC: 30, coldHours: 2, coldC: 15, toughPa: 15000 } as const;

@@ -23,7 +23,11 @@ const SWATCH = {
   thickener: 'bg-ink',
   milk: 'bg-coolF',
   sweet: 'bg-bayF',
+  egg: 'bg-yolk',
   fat: 'bg-yolk',
+  fruit: 'bg-bayF',
+  nut: 'bg-liquid2',
+  piece: 'bg-liquid2',
   flavour: 'bg-plate',
 } as const;
 
@@ -72,7 +76,7 @@ export function Bench({
   const [picking, setPicking] = useState<{ replace?: string } | undefined>();
   const stages = atStages(plan, pantry);
   const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
-  const order = { thickener: 0, milk: 1, sweet: 2, fat: 3, flavour: 4 } as const;
+  const order = { thickener: 0, milk: 1, egg: 2, sweet: 3, fat: 4, fruit: 5, nut: 6, piece: 7, flavour: 8 } as const;
   const items = plan.items
     .map((item) => ({ item, ingredient: lookUp(pantry, plan, item.ingredientId) }))
     .sort((a, b) => order[a.ingredient.group] - order[b.ingredient.group]);

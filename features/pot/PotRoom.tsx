@@ -33,7 +33,7 @@ import { MoreSheet } from './MoreSheet';
 import { StepList } from './StepList';
 import { signal, wakeSound } from './signal';
 import { useLive } from './useLive';
-import { SEEN, SEEN_ADVICE, STEP_NEXT, stepWords } from './words';
+import { SEEN, SEEN_ADVICE, stepNext, stepWords } from './words';
 import { WeighList } from './WeighList';
 
 /** A step that has run this much longer than expected was most likely interrupted. */
@@ -201,7 +201,7 @@ function LivePot({ c }: { c: UsedCook }) {
       </Type>
       {next ? (
         <Type kind="small" tone="quiet" className="pb-1">
-          {`Next: ${STEP_NEXT[next.id]}`}
+          {`Next: ${stepNext(next)}`}
         </Type>
       ) : null}
     </>

@@ -1,5 +1,5 @@
 import type { Observation } from '../../core/cook/events';
-import type { Step, StepId } from '../../core/cook/steps';
+import type { Step } from '../../core/cook/steps';
 import type { Plan } from '../../core/formula/plan';
 import type { Formatter } from '../shared/format';
 
@@ -10,8 +10,10 @@ const list = (step: Step, fmt: Formatter) =>
   step.portions.map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`).join(', ');
 
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
-  const every = `${plan.method.stirEveryS}\u00a0s\u00a0each`;
-  switch (step.id) {
+  const every = `${step.stirEveryS ?? plan.method.stirEveryS}\u00a0s\u00a0each`;
+  const joins = step.adds.length > 0 && step.portions.length > 0;
+  const first = joins ? goesIn(step, fmt) : '';
+  switch (step.id.replace(/ \d+$/, '')) {
     case 'weigh':
       return {
         title: 'Weigh it out',
@@ -33,20 +35,20 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     case 'warm':
       return {
         title: 'Warm the milk',
-        manner: `to ${fmt.temp(plan.method.slurryAtC)}, stir now and then`,
-        cue: 'Steam rises. No bubble yet.',
-        why: 'Hotter milk would seal the slurry into lumps.',
+        manner: step.heat?.until.reach === 'bubble' ? 'to the first bubble, stir now and then' : `to ${fmt.temp(step.tempC ?? plan.method.slurryAtC)}, stir now and then`,
+        cue: step.heat?.until.reach === 'bubble' ? 'Small bubbles at the rim, then one in the middle.' : 'Steam rises. No bubble yet.',
+        why: plan.items.some((i) => i.stage === 'slurry') ? 'Hotter milk would seal the slurry into lumps.' : 'It warms while the rest is made ready.',
         done: 'It steams',
         until: 'to steaming',
       };
     case 'thicken':
       return {
         title: 'Sweep the bottom',
-        manner: `whisk the slurry in, then slow eights, ${every}`,
+        manner: joins ? `${first}, then slow eights, ${every}` : `slow eights, ${every}`,
         cue: 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
         why: 'It goes within half a minute, and the floor goes first.',
-        done: 'First bubble',
-        until: 'to the first bubble',
+        done: step.heat?.until.reach === 'temperature' ? 'It coats the spoon' : 'First bubble',
+        until: step.heat?.until.reach === 'temperature' ? `to ${fmt.temp(step.heat.until.tempC)}` : 'to the first bubble',
       };
     case 'cook on':
       return {
@@ -77,19 +79,78 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
         done: 'Poured',
         until: 'about',
       };
+    case 'beat the egg':
+      return {
+        title: 'Beat the egg',
+        manner: list(step, fmt),
+        cue: 'Pale, no streak of white.',
+        why: 'Sugar and a beating spread the yolk before it meets heat.',
+        done: 'Beaten',
+        until: 'about',
+      };
+    case 'simmer':
+    case 'simmer in milk':
+      return {
+        title: step.heat?.lid === 'on' ? 'Lid on, lowest heat' : 'Simmer',
+        manner: [first, step.heat?.lid === 'on' ? `stir every ${fmt.hours((step.stirEveryS ?? 180) / 3600)}` : `sweep the floor, ${every}`]
+          .filter(Boolean)
+          .join(', then '),
+        cue: 'Bite a grain: soft through, still whole.',
+        why: 'Grain takes its water slowly, and the floor catches meanwhile.',
+        done: 'Soft through',
+        until: 'to the bite',
+      };
+    case 'reduce':
+      return {
+        title: 'Cook it down',
+        manner: `to ${Math.round(100 * (plan.choices.reduceTo ?? 1))} % of where it began, ${every}`,
+        cue: 'Mark the depth on a spoon handle, and watch it fall to the mark.',
+        why: 'Everything gets stronger as water leaves, sugar too.',
+        done: 'Down to the mark',
+        until: 'to the mark',
+      };
+    case 'bake':
+      return {
+        title: 'Bake',
+        manner: 'middle of the oven; dry cloths for a hot dish and its water',
+        cue: 'Edge set, a coin in the middle still trembles.',
+        why: 'It goes on setting after it is out.',
+        done: 'Out of the oven',
+        until: 'to go',
+      };
+    default:
+      return {
+        title: step.id.charAt(0).toUpperCase() + step.id.slice(1),
+        manner: [first, step.stirEveryS === undefined ? 'spoon still' : `stir, ${every}`].filter(Boolean).join(', then '),
+        cue: 'Look and listen: no hiss, no smell of toast.',
+        why: 'The method asks for it.',
+        done: 'Done',
+        until: step.ends === 'time' ? 'to go' : 'about',
+      };
   }
 }
 
+/** How what joins the pot at this step goes in. */
+function goesIn(step: Step, fmt: Formatter): string {
+  const add = step.adds[0]!;
+  if (add.stage === 'slurry') return 'whisk the slurry in';
+  if (add.ladleG) return `ladle hot milk into the egg, ${fmt.grams(add.ladleG)} at a time, then all back`;
+  if (add.how === 'dry rain') return `rain in ${list(step, fmt)}, whisking`;
+  return `stir in ${list(step, fmt)}`;
+}
+
 /** Shorter than the key: what the voice and the next line say. */
-export const STEP_NEXT: Record<StepId, string> = {
+const NEXT: Record<string, string> = {
   weigh: 'weigh',
   slurry: 'whisk the slurry',
   warm: 'warm the milk',
-  thicken: 'slurry in, stir to the first bubble',
+  thicken: 'stir to the first bubble',
   'cook on': 'cook on',
   'off the heat': 'off the heat',
   pour: 'pour',
 };
+export const stepNext = (step: Step): string =>
+  step.id === 'thicken' && step.adds.some((a) => a.stage === 'slurry') ? `slurry in, ${NEXT.thicken}` : (NEXT[step.id] ?? step.id);
 
 export const SEEN: Record<Observation, string> = {
   steams: 'It steams',

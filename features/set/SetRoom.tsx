@@ -4,7 +4,7 @@ import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
-import { SAFE_COOLING } from '../../core/set/cooling';
+import { SAFE_COOLING } from '../../core/set/safety';
 import { GEL, standing } from '../../core/set/firmness';
 import { stripMiddle } from '../../core/texture/words';
 import { useSave } from '../../storage/hooks';

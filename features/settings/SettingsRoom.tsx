@@ -24,7 +24,7 @@ import { saveFile, saveKitchenFile } from '../shared/saveFile';
 const emptyKitchen = (settings: Settings): KitchenFile =>
   KitchenFileSchema.parse({
     format: 'ovalis-kitchen',
-    version: 1,
+    version: 2,
     exportedAt: nowIso(),
     plans: [],
     cooks: [],

@@ -1,0 +1,214 @@
+import { randomLcg, randomNormal } from 'd3-random';
+import { quantileSorted, sampleCorrelation } from 'simple-statistics';
+import { table } from '../coefficients';
+import { dishHistory, judge, starchSdRel } from '../forecast';
+import { lookUp, massG } from '../formula/compose';
+import { SET_WORDS, type Plan, type SetWord } from '../formula/plan';
+import type { Pantry } from '../pantry/pantry';
+import { EGG } from '../pot/egg';
+import { GRAINS } from '../pot/grain';
+import { NO_TUNING, readPot, RAW_TASTE, severityOf, type Tuning } from '../pot/pot';
+import { COARSE } from '../pot/program';
+import { SCORCH } from '../pot/scorch';
+import { runMethod } from '../run';
+import { standing } from '../set/firmness';
+import { boundsFor } from '../texture/words';
+import { JUG_SD_REL } from '../units/measures';
+
+/** Spread of a kitchen and of the model, 1 sd each. */
+export const SPREAD = table('Spread of kitchens and of the model', {
+  sugar: [0.06, '1', 'B', 'sugar, relative'],
+  egg: [0.05, '1', 'B', 'egg mass, relative'],
+  hob: [0.2, '1', 'B', 'net power of a setting, relative'],
+  evaporation: [0.25, '1', 'B', 'evaporation, relative'],
+  minutes: [0.15, '1', 'B', '"minutes", relative'],
+  stirLn: [0.5, '1', 'B', 'stirring interval, ln'],
+  startK: [4, 'K', 'B', 'start temperature'],
+  grain: [0.25, '1', 'B', 'grain size, relative'],
+  gelK: [1.5, 'K', 'B', 'gelatinisation temperature; rice 4'],
+  riceGelK: [4, 'K', 'B', 'the same for rice: the least known input of a packet'],
+  consistency: [0.15, '1', 'B', 'consistency of the paste, ln'],
+  curdK: [1.5, 'K', 'C', 'curdling threshold'],
+});
+
+export type Chances = {
+  draws: number;
+  seed: number;
+  /** chance of each word */
+  serving: Record<SetWord, number>;
+  hot: Record<SetWord, number>;
+  curdles: number;
+  lumps: number;
+  catches: number;
+  raw: number;
+  /** turned out, it stands */
+  stands: number;
+  yieldPa: { p5: number; p50: number; p95: number };
+  minutes: { p5: number; p50: number; p95: number };
+  /** what the spread of ln stress comes from, largest first; shares of what the inputs explain */
+  matters: { name: string; share: number }[];
+};
+
+type Draw = { inputs: Record<string, number>; stress: number; minutes: number };
+
+/**
+ * Cooks the plan `draws` times in as many kitchens. Deterministic for a seed. A generator: it yields how many are done,
+ * so that a worker can show progress and stop.
+ * @param seed 0 to 1
+ * @throws UnknownIngredientError, RangeError
+ */
+export function* monteCarlo(
+  plan: Plan,
+  pantry: Pantry,
+  draws: number,
+  seed: number,
+  every = 25,
+): Generator<number, Chances> {
+  const normal = randomNormal.source(randomLcg(seed))(0, 1);
+  const nominal = runMethod(plan, pantry, { toleranceScale: COARSE });
+  const { ageServingH, coldestServingC } = dishHistory(plan, nominal, plan.rest.hours);
+  const rice = nominal.pot.fractions.some(
+    (f) => GRAINS[f.kind].species !== 'maize' && GRAINS[f.kind].species !== 'wheat',
+  );
+  const age = {
+    ageH: ageServingH,
+    tempC: plan.serve.tempC,
+    coldestC: Math.min(coldestServingC, plan.serve.tempC),
+    hours: plan.rest.hours,
+  };
+  const zero = () => Object.fromEntries(SET_WORDS.map((w) => [w, 0])) as Record<SetWord, number>;
+  const serving = zero();
+  const hot = zero();
+  let curdles = 0;
+  let lumps = 0;
+  let catches = 0;
+  let raw = 0;
+  let stands = 0;
+  const all: Draw[] = [];
+  const groups = plan.items.map((i) => lookUp(pantry, plan, i.ingredientId).group);
+  const has = (g: string) => groups.some((x) => x === g);
+  for (let i = 0; i < draws; i++) {
+    const z = {
+      'measuring the starch': normal(),
+      'measuring the milk': normal(),
+      'measuring the sugar': normal(),
+      'the eggs': normal(),
+      'the hob': normal(),
+      'steam lost': normal(),
+      'the minutes': normal(),
+      'the stirring': normal(),
+      'the start': normal(),
+      'the grind': normal(),
+      'where the starch swells': normal(),
+      'the model of the paste': normal(),
+      'the model of the set': normal(),
+      'where the egg curdles': normal(),
+      'how fast it catches': normal(),
+    };
+    const factor = {
+      thickener: 1 + starchSdRel(plan.starchMeasure) * z['measuring the starch'],
+      milk: 1 + JUG_SD_REL * z['measuring the milk'],
+      sweet: 1 + SPREAD.sugar * z['measuring the sugar'],
+      egg: 1 + SPREAD.egg * z['the eggs'],
+    };
+    const scale = (id: string, index: number) => {
+      const g = groups[index] ?? lookUp(pantry, plan, id).group;
+      return g in factor ? Math.max(0.05, factor[g as keyof typeof factor]) : 1;
+    };
+    const minutes = Math.max(0.2, 1 + SPREAD.minutes * z['the minutes']);
+    const drawn: Plan = {
+      ...plan,
+      items: plan.items.map((item, n) => ({ ...item, grams: item.grams * scale(item.ingredientId, n) })),
+      method: { ...plan.method, cookOnMin: plan.method.cookOnMin * minutes },
+      ...(plan.steps
+        ? {
+            steps: plan.steps.map((s) =>
+              s.do === 'heat' && s.until.reach === 'time'
+                ? { ...s, until: { ...s.until, minutes: s.until.minutes * minutes } }
+                : s,
+            ),
+          }
+        : {}),
+      hob: { ...plan.hob, powerTrim: plan.hob.powerTrim * Math.exp(SPREAD.hob * z['the hob']) },
+      firmness: {
+        ...plan.firmness,
+        factor: plan.firmness.factor * Math.exp(plan.firmness.sdLn * z['the model of the set']),
+      },
+    };
+    const tuning: Tuning = {
+      ...NO_TUNING,
+      evaporation: Math.max(0.2, 1 + SPREAD.evaporation * z['steam lost']),
+      consistency: Math.exp(SPREAD.consistency * z['the model of the paste']),
+      gelShiftK: (rice ? SPREAD.riceGelK : SPREAD.gelK) * z['where the starch swells'],
+      curdShiftK: SPREAD.curdK * z['where the egg curdles'],
+      scorch: Math.exp(SCORCH.sdLn * z['how fast it catches']),
+      stir: Math.exp(SPREAD.stirLn * z['the stirring']),
+      grain: Math.max(0.3, 1 + SPREAD.grain * z['the grind']),
+      startK: SPREAD.startK * z['the start'],
+    };
+    const run = runMethod(drawn, pantry, { toleranceScale: COARSE, tuning });
+    const bounds = boundsFor(plan.serve.style, run.depthM);
+    const s = judge(drawn, run, age, bounds);
+    const h = judge(
+      drawn,
+      { pot: run.pot, addsMl: run.addsMl },
+      { ageH: 0, tempC: Math.min(90, run.pot.bulkC) },
+      boundsFor('spooned', 0.04),
+    );
+    serving[s.word] += 1;
+    hot[h.word] += 1;
+    const severity = Math.max(severityOf(run.pot), run.bake && massG(run.pot.content) > 0 ? run.bake.curdMean : 0);
+    if (severity > EGG.smooth) curdles += 1;
+    lumps += run.pot.lumps;
+    if (run.pot.scorch > SCORCH.taste) catches += 1;
+    if (readPot(run.pot).rawPer100G > RAW_TASTE) raw += 1;
+    if (standing(s.yieldPa, s.modulusPa, run.depthM).stands) stands += 1;
+    all.push({ inputs: z, stress: Math.log(Math.max(1e-3, s.yieldPa)), minutes: run.pot.tS / 60 });
+    if ((i + 1) % every === 0) yield i + 1;
+  }
+  const share = (counts: Record<SetWord, number>) =>
+    Object.fromEntries(SET_WORDS.map((w) => [w, counts[w] / draws])) as Record<SetWord, number>;
+  const spread = (values: number[]) => {
+    const sorted = [...values].sort((a, b) => a - b);
+    return { p5: quantileSorted(sorted, 0.05), p50: quantileSorted(sorted, 0.5), p95: quantileSorted(sorted, 0.95) };
+  };
+  const stresses = all.map((d) => d.stress);
+  const names = Object.keys(all[0]?.inputs ?? {}).filter(
+    (n) => (n !== 'the eggs' && n !== 'where the egg curdles') || has('egg'),
+  );
+  const r2 = names.map((name) => {
+    const r =
+      all.length > 2
+        ? sampleCorrelation(
+            all.map((d) => d.inputs[name]!),
+            stresses,
+          )
+        : 0;
+    return { name, share: Number.isFinite(r) ? r * r : 0 };
+  });
+  const explained = r2.reduce((sum, x) => sum + x.share, 0) || 1;
+  const p = spread(stresses);
+  return {
+    draws,
+    seed,
+    serving: share(serving),
+    hot: share(hot),
+    curdles: curdles / draws,
+    lumps: lumps / draws,
+    catches: catches / draws,
+    raw: raw / draws,
+    stands: stands / draws,
+    yieldPa: { p5: Math.exp(p.p5), p50: Math.exp(p.p50), p95: Math.exp(p.p95) },
+    minutes: spread(all.map((d) => d.minutes)),
+    matters: r2.map((x) => ({ ...x, share: x.share / explained })).sort((a, b) => b.share - a.share),
+  };
+}
+
+/** All draws at once, for scripts and tests. */
+export function chances(plan: Plan, pantry: Pantry, draws = 1000, seed = 0.5): Chances {
+  const run = monteCarlo(plan, pantry, draws, seed, draws);
+  for (;;) {
+    const next = run.next();
+    if (next.done) return next.value;
+  }
+}

@@ -1,0 +1,261 @@
+import { z } from 'zod';
+import { chances } from '../chance/montecarlo';
+
+import { add, EMPTY, mixtureOf } from '../formula/compose';
+import { MethodStepSchema, REST_PLACES } from '../formula/method';
+import { migratePlan, PlanSchema, SET_WORDS } from '../formula/plan';
+import { compareSchool, differences, SCHOOLS, tell } from '../formula/schools';
+import { solve, swapThickener } from '../formula/solve';
+import { bake } from '../oven/bake';
+import { IngredientSchema } from '../pantry/ingredient';
+import { DishSchema } from '../pantry/kitchen';
+import { pantryWith } from '../pantry/pantry';
+import { GRAINS } from '../pot/grain';
+import { rawFraction } from '../pot/paste';
+import { coolInDish, hoursBelow, keepsRule, PLACE_C } from '../set/cooling';
+import { COOLING_RULES, SAFE_COOLING_RULES } from '../set/safety';
+import { parseJson, type Parsed } from './issues';
+import { checkPlan } from './planFile';
+
+/** Questions that scripts ask the model, as JSON in and out: one schema each, `version` 1. */
+const plan = z
+  .unknown()
+  .transform((raw) => (raw !== null && typeof raw === 'object' ? migratePlan(raw) : raw))
+  .pipe(PlanSchema);
+const head = <T extends string>(format: T) => ({
+  format: z.literal(format, `should be "${format}"`),
+  version: z.literal(1, 'should be 1'),
+});
+const items = z
+  .array(z.object({ ingredientId: z.string().min(1), grams: z.number().min(0).max(20000) }))
+  .min(1, 'should hold at least one ingredient')
+  .max(40);
+
+export const ASKS = {
+  solve: z.object({
+    ...head('ovalis-solve'),
+    plan,
+    /** thickeners that may move; the plan's first when left out */
+    free: z
+      .array(
+        z.object({
+          ingredientId: z.string().min(1),
+          minG: z.number().min(0).optional(),
+          maxG: z.number().positive().optional(),
+        }),
+      )
+      .min(1)
+      .optional(),
+    word: z.enum(SET_WORDS).optional(),
+    hotWord: z.enum(SET_WORDS).optional(),
+    endMassG: z.number().positive().max(40000).optional(),
+    spoons: z.enum(['us', 'metric']).default('metric'),
+  }),
+  swap: z.object({ ...head('ovalis-swap'), plan, from: z.string().min(1), to: z.string().min(1) }),
+  compare: z.object({
+    ...head('ovalis-compare'),
+    plan,
+    /** a school by its id, or another plan; every school that fits when neither is given */
+    school: z
+      .string()
+      .refine((id) => SCHOOLS.some((s) => s.id === id), {
+        error: `should be one of ${SCHOOLS.map((s) => s.id).join(', ')}`,
+      })
+      .optional(),
+    with: plan.optional(),
+  }),
+  cool: z.object({
+    ...head('ovalis-cool'),
+    dish: DishSchema,
+    depthMm: z.number().min(2, 'should be 2 mm or more').max(300, 'should be 300 mm or less'),
+    startC: z.number().min(-5).max(110),
+    stays: z
+      .array(
+        z.object({
+          where: z.enum(REST_PLACES),
+          minutes: z.number().positive().max(6000),
+          tempC: z.number().min(-30).max(40).optional(),
+          covered: z.boolean().default(true),
+        }),
+      )
+      .min(1, 'should say where it stands'),
+    hours: z.number().positive().max(96),
+    toC: z.array(z.number().min(-20).max(100)).max(20).default([57, 21, 5]),
+    rule: z.enum(COOLING_RULES).default('two stages'),
+    sugarFraction: z.number().min(0).max(0.7).default(0.12),
+  }),
+  bake: z.object({
+    ...head('ovalis-bake'),
+    dish: DishSchema,
+    depthMm: z.number().min(3, 'should be 3 mm or more').max(150, 'should be 150 mm or less'),
+    startC: z.number().min(0).max(100),
+    items,
+    own: z.array(IngredientSchema).max(20).default([]),
+    /** the starch has been cooked in a pot before */
+    cooked: z.boolean().default(false),
+    oven: MethodStepSchema.refine((s) => s.do === 'bake', { error: 'should be a step { "do": "bake", … }' }),
+    altitudeM: z.number().min(0).max(4500).default(0),
+    roomC: z.number().min(5).max(40).default(21),
+  }),
+  montecarlo: z.object({
+    ...head('ovalis-montecarlo'),
+    plan,
+    draws: z.int().min(10, 'should be 10 or more').max(20000, 'should be 20 000 or fewer').default(1000),
+    seed: z.number().min(0, 'should be 0 or more').max(1, 'should be 1 or less').default(0.5),
+  }),
+} as const;
+export type Ask = keyof typeof ASKS;
+
+/** JSON Schema of a question. */
+export const askJsonSchema = (ask: Ask): unknown => ({
+  $id: `ovalis-${ask}-1.schema.json`,
+  title: `Ovalis ${ask}, version 1`,
+  ...z.toJSONSchema(ASKS[ask], {
+    io: 'input',
+    unrepresentable: 'any',
+    override: ({ zodSchema, jsonSchema }) => {
+      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-2.schema.json' });
+    },
+  }),
+});
+
+const fail = (path: string, message: string): Parsed<never> => ({ ok: false, issues: [{ path, message }] });
+const answerOf = (ask: Ask, value: object): Parsed<unknown> => ({
+  ok: true,
+  value: { format: `ovalis-${ask}-answer`, version: 1, ...value },
+});
+
+/** Answers a question given as text. Never throws for bad input: it says where and what would be right. */
+export function answer(ask: Ask, text: string): Parsed<unknown> {
+  switch (ask) {
+    case 'solve': {
+      const q = parseJson(text, ASKS.solve);
+      if (!q.ok) return q;
+      const { plan: p, spoons, free, word, hotWord, endMassG } = q.value;
+      const wrong = checkPlan(p, 'plan.');
+      if (wrong.length) return { ok: false, issues: wrong };
+      const s = solve(
+        p,
+        pantryWith(p.own),
+        {
+          ...(free
+            ? {
+                free: free.map((f) => ({
+                  ingredientId: f.ingredientId,
+                  ...(f.minG === undefined ? {} : { minG: f.minG }),
+                  ...(f.maxG === undefined ? {} : { maxG: f.maxG }),
+                })),
+              }
+            : {}),
+          ...(word ? { word } : {}),
+          ...(hotWord ? { hotWord } : {}),
+          ...(endMassG === undefined ? {} : { endMassG }),
+        },
+        spoons,
+      );
+      return answerOf('solve', s.ok ? s : { ok: false, why: s.why });
+    }
+    case 'swap': {
+      const q = parseJson(text, ASKS.swap);
+      if (!q.ok) return q;
+      const { plan: p, from, to } = q.value;
+      const wrong = checkPlan(p, 'plan.');
+      if (wrong.length) return { ok: false, issues: wrong };
+      const pantry = pantryWith(p.own);
+      if (!p.items.some((i) => i.ingredientId === from))
+        return fail('from', `should be one of ${p.items.map((i) => i.ingredientId).join(', ')}`);
+      if (!pantry.has(to)) return fail('to', `"${to}" is not known; should be an ingredient of the pantry or of "own"`);
+      const s = swapThickener(p, from, to, pantry);
+      return answerOf(
+        'swap',
+        s.ok
+          ? { ...s, changes: differences(tell('before', p, pantry), tell('after', s.plan, pantry)) }
+          : { ok: false, why: s.why },
+      );
+    }
+    case 'compare': {
+      const q = parseJson(text, ASKS.compare);
+      if (!q.ok) return q;
+      const { plan: p, school, with: other } = q.value;
+      const wrong = [...checkPlan(p, 'plan.'), ...(other ? checkPlan(other, 'with.') : [])];
+      if (wrong.length) return { ok: false, issues: wrong };
+      const pantry = pantryWith([...p.own, ...(other?.own ?? [])]);
+      if (other) {
+        const a = tell(p.name, p, pantry);
+        const b = tell(other.name, other, pantry);
+        return answerOf('compare', { sides: [a, b], differences: differences(a, b) });
+      }
+      const schools = SCHOOLS.filter((s) => (school ? s.id === school : s.fits(p, pantry)));
+      return answerOf('compare', { schools: schools.map((s) => compareSchool(s, p, pantry)) });
+    }
+    case 'cool': {
+      const q = parseJson(text, ASKS.cool);
+      if (!q.ok) return q;
+      const { dish, depthMm, startC, stays, hours, toC, rule, sugarFraction } = q.value;
+      const points = coolInDish({
+        dish,
+        depthM: depthMm / 1000,
+        startC,
+        hours,
+        sugarFraction,
+        stays: stays.map((s) => ({
+          where: s.where,
+          minutes: s.minutes,
+          covered: s.covered,
+          airC: s.tempC ?? PLACE_C[s.where],
+        })),
+        nr: 10,
+        nz: 16,
+      });
+      return answerOf('cool', {
+        points,
+        reachedH: Object.fromEntries(toC.map((c) => [String(c), hoursBelow(points, c)])),
+        frozenH: points.find((p) => p.ice > 0.95)?.hours ?? NaN,
+        rule: { name: rule, says: SAFE_COOLING_RULES[rule].says, ...keepsRule(points, rule) },
+      });
+    }
+    case 'bake': {
+      const q = parseJson(text, ASKS.bake);
+      if (!q.ok) return q;
+      const { dish, depthMm, startC, own, cooked, oven, altitudeM, roomC } = q.value;
+      const pantry = pantryWith(own);
+      const unknown = q.value.items.findIndex((i) => !pantry.has(i.ingredientId));
+      if (unknown >= 0)
+        return fail(
+          `items[${unknown}].ingredientId`,
+          `"${q.value.items[unknown]!.ingredientId}" is not known; describe it in "own"`,
+        );
+      if (oven.do !== 'bake') return fail('oven', 'should be a step { "do": "bake", … }');
+      const content = q.value.items.reduce(
+        (sum, i) => add(sum, mixtureOf(pantry.get(i.ingredientId)!, i.grams)),
+        EMPTY,
+      );
+      if (content.waterG < 1) return fail('items', 'hold no liquid; there should be a milk or water above 0 g');
+      return answerOf(
+        'bake',
+        bake({
+          dish,
+          depthM: depthMm / 1000,
+          startC,
+          content,
+          fractions: content.thickenings.map((t) => ({
+            ...rawFraction(t),
+            ...(cooked ? { gelatinised: 1, swelling: 0.9, fourier: GRAINS[t.kind].form === 'powder' ? 0 : 1 } : {}),
+          })),
+          eggSet: 0,
+          eggCurd: 0,
+          altitudeM,
+          roomC,
+          step: oven,
+        }),
+      );
+    }
+    case 'montecarlo': {
+      const q = parseJson(text, ASKS.montecarlo);
+      if (!q.ok) return q;
+      const wrong = checkPlan(q.value.plan, 'plan.');
+      if (wrong.length) return { ok: false, issues: wrong };
+      return answerOf('montecarlo', chances(q.value.plan, pantryWith(q.value.plan.own), q.value.draws, q.value.seed));
+    }
+  }
+}

@@ -1,0 +1,314 @@
+import type { DoubleBoiler } from '../pantry/kitchen';
+import type { Pantry } from '../pantry/pantry';
+import { BITE, GRAINS } from '../pot/grain';
+import { atStages, lookUp } from './compose';
+import {
+  STAGES,
+  type AddStep,
+  type BakeStep,
+  type HeatStep,
+  type MethodStep,
+  type RestStep,
+  type Stage,
+} from './method';
+import type { Plan } from './plan';
+
+/** The methods of the families: from a plan and its choices to steps. What the cook wrote out in `steps` comes first. */
+
+/** A thin steel bowl over two fingers of water. */
+export const USUAL_BATH: DoubleBoiler = {
+  material: 'steel',
+  wallMm: 0.8,
+  contactCm2: 400,
+  waterG: 700,
+  touching: false,
+};
+
+/** degC at which scalded milk steams and shows small bubbles at the edge. */
+const SCALD_C = 85;
+/** degC a custard without enough starch is taken to. */
+const CUSTARD_C = 82;
+/** s a pot stands off the heat before it is poured. */
+export const STAND_S = 40;
+/** Milk from the fridge, degC. */
+export const FRIDGE_C = 6;
+/** degC at which a cooled base takes raw egg. */
+const COOLED_BASE_C = 45;
+/** degC in the middle of a slab that is baked through. */
+const SLAB_C = 90;
+/** Share of its water that rice takes from water before the milk follows. */
+const WATER_FIRST_BITE = 0.78;
+/** Starch in 100 g from which egg may bubble (kitchen experience; see the protection law). */
+const BUBBLES_WITH_PCT = 2;
+
+function context(plan: Plan, pantry: Pantry) {
+  const stages = atStages(plan, pantry);
+  const grams = (what: (id: string) => boolean) =>
+    plan.items.filter((i) => what(i.ingredientId)).reduce((s, i) => s + i.grams, 0);
+  const total = plan.items.reduce((s, i) => s + i.grams, 0);
+  const starchPct =
+    (100 * plan.items.reduce((s, i) => s + (i.grams * lookUp(pantry, plan, i.ingredientId).per100.starch) / 100, 0)) /
+    Math.max(1, total);
+  const kinds = plan.items.flatMap((i) => lookUp(pantry, plan, i.ingredientId).thickener ?? []);
+  return {
+    stages,
+    grams,
+    starchPct,
+    whole: kinds.some((k) => GRAINS[k].form === 'kernel'),
+    grainy: kinds.some((k) => GRAINS[k].form !== 'powder'),
+    egg: stages.bowl.length > 0 || stages['fold in'].length > 0,
+  };
+}
+
+const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'name' | 'until'>): HeatStep => {
+  const bath = plan.choices.heat === 'double boiler';
+  return {
+    do: 'heat',
+    setting: plan.method.heatSetting,
+    limitMin: 90,
+    stirEveryS: bath ? Math.max(5, plan.method.stirEveryS) : plan.method.stirEveryS,
+    whisked: false,
+    lid: 'off',
+    wrapped: false,
+    ...(bath ? { over: USUAL_BATH } : {}),
+    ...step,
+    // over steam it may never bubble: thick enough is the end
+    ...(bath && step.until.reach === 'bubble'
+      ? { until: { reach: 'thickness' as const, viscosityPaS: 0.5 }, limitMin: 30 }
+      : {}),
+  };
+};
+
+const add = (stage: AddStep['stage'], more: Partial<AddStep> = {}): AddStep => ({
+  do: 'add',
+  stage,
+  tempC: FRIDGE_C + 2,
+  how: 'cold slurry',
+  stirring: 'whisk',
+  soakMin: 0,
+  ...more,
+});
+
+/** Everything after the fire: off the heat, into the dish, rest and cold until it is served. */
+function finish(plan: Plan, ctx: ReturnType<typeof context>, baked: MethodStep[] = []): MethodStep[] {
+  const steps: MethodStep[] = [];
+  if (ctx.stages['off the heat'].length) steps.push(add('off the heat', { tempC: plan.room.tempC }));
+  steps.push({
+    ...heat(plan, { name: 'off the heat', until: { reach: 'time', minutes: STAND_S / 60 } }),
+    setting: 0,
+    stirEveryS: 10,
+  });
+  if (ctx.stages['fold in'].length) steps.push(add('fold in', { tempC: plan.room.tempC, stirring: 'spoon' }));
+  steps.push({ do: 'pour' }, ...baked);
+  return [...steps, ...rests(plan)];
+}
+
+function rests(plan: Plan): RestStep[] {
+  const { roomMin, fridgeC, covered, hours } = plan.rest;
+  const all = hours * 60;
+  const rest = (where: RestStep['where'], minutes: number, tempC?: number): RestStep => ({
+    do: 'rest',
+    where,
+    minutes: Math.max(0, minutes),
+    covered,
+    ...(tempC === undefined ? {} : { tempC }),
+  });
+  const first = Math.min(all, roomMin);
+  switch (plan.choices.cooling ?? 'room first') {
+    case 'straight to the cold':
+      return [rest('fridge', all, fridgeC)];
+    case 'freezer':
+      return [rest('room', first), rest('freezer', all - first)];
+    case 'ice bath': {
+      const bath = Math.min(all, 30);
+      return [rest('ice bath', bath), rest('fridge', all - bath, fridgeC)];
+    }
+    case 'room first':
+      return [rest('room', first), rest('fridge', all - first, fridgeC)];
+  }
+}
+
+/** The hob's part, up to what is thick enough. */
+function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
+  const { heatSetting, simmerSetting, slurryAtC, cookOnMin, stirEveryS } = plan.method;
+  const c = plan.choices;
+  const up = c.start === 'low throughout' ? simmerSetting : heatSetting;
+  const lidded = c.stirring === 'lid on, now and then';
+  const on: Partial<HeatStep> = lidded
+    ? { setting: Math.max(1, simmerSetting - 2), lid: 'on', stirEveryS: 180 }
+    : { setting: simmerSetting, stirEveryS: ctx.whole ? Math.max(stirEveryS, 20) : stirEveryS };
+  const steps: MethodStep[] = [];
+  const warm = (until: HeatStep['until']) => heat(plan, { name: 'warm', setting: up, stirEveryS: 20, until });
+  const soakMin = c.soak === 'soaked' && ctx.grainy ? 45 : 0;
+  const hasGrain = ctx.stages.grain.length > 0;
+
+  if (hasGrain && (c.grain ?? 'into cold milk') === 'into cold milk')
+    steps.push(add('grain', { how: 'cold together', tempC: 20, stirring: 'spoon', soakMin }));
+  else if (hasGrain)
+    steps.push(
+      warm({ reach: 'bubble' }),
+      add('grain', { how: c.grain === 'fried in fat first' ? 'fat-coated' : 'dry rain', tempC: 20, soakMin }),
+    );
+  const early = ctx.stages.slurry.length > 0 && c.starch !== 'last';
+  if (early && !hasGrain) steps.push(warm({ reach: 'temperature', tempC: slurryAtC }), add('slurry'));
+  if (ctx.stages.slurry.length + ctx.stages.grain.length > 0 || !ctx.egg)
+    steps.push(
+      heat(plan, {
+        name: 'thicken',
+        setting: up,
+        until: c.end === 'coats the spoon' ? { reach: 'thickness', viscosityPaS: 0.12 } : { reach: 'bubble' },
+      }),
+    );
+  if (early && hasGrain) steps.push(add('slurry'));
+  if (c.reduceTo !== undefined)
+    steps.push(
+      heat(plan, { name: 'reduce', ...on, lid: 'off', until: { reach: 'share', share: c.reduceTo }, limitMin: 150 }),
+    );
+  const late = ctx.stages.late;
+  if (ctx.grainy && c.end !== 'coats the spoon') {
+    const milky = late.some((p) => p.ingredient.group === 'milk');
+    const first = milky ? WATER_FIRST_BITE : late.length ? 0.93 : BITE.done;
+    const inWater: Partial<HeatStep> = milky
+      ? { setting: Math.max(1, simmerSetting - 2), lid: 'on', stirEveryS: 120, limitMin: 40 }
+      : {};
+    steps.push(heat(plan, { name: 'simmer', ...on, ...inWater, until: { reach: 'grain', bite: first } }));
+    if (late.length) steps.push(add('late', { tempC: milky ? FRIDGE_C : plan.room.tempC }));
+    if (milky) steps.push(heat(plan, { name: 'simmer in milk', ...on, until: { reach: 'grain', bite: BITE.done } }));
+  } else if (late.length) steps.push(add('late', { tempC: plan.room.tempC }));
+  if (!early && ctx.stages.slurry.length) {
+    steps.push(
+      add('slurry', { stirring: 'whisk' }),
+      heat(plan, { name: 'thicken', setting: up, until: { reach: 'bubble' } }),
+    );
+  }
+  if (cookOnMin > 0 && c.end !== 'coats the spoon')
+    steps.push(heat(plan, { name: 'cook on', ...on, until: { reach: 'time', minutes: cookOnMin } }));
+  return steps;
+}
+
+/** Egg into the hot pot, and on to where it is thick. */
+function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
+  if (!ctx.stages.bowl.length) return [];
+  const c = plan.choices;
+  const tempered = (c.yolks ?? 'tempered') === 'tempered';
+  const low = plan.method.simmerSetting;
+  const bubbling = ctx.starchPct >= BUBBLES_WITH_PCT || c.eggOff === 'to bubbling';
+  const steps: MethodStep[] = [
+    add('bowl', {
+      tempC: plan.room.tempC,
+      how: 'in cold cream or yolks',
+      stirring: tempered ? 'whisk' : 'spoon',
+      ...(tempered ? { ladleG: 60 } : {}),
+    }),
+  ];
+  if (c.eggOff === 'heat off at once') {
+    steps.push({
+      ...heat(plan, { name: 'heat off', until: { reach: 'time', minutes: 3 } }),
+      setting: 0,
+      lid: 'on',
+      stirEveryS: 20,
+    });
+    return steps;
+  }
+  if (bubbling)
+    steps.push(
+      heat(plan, { name: 'thicken', until: { reach: 'bubble' } }),
+      heat(plan, {
+        name: 'cook on',
+        setting: low,
+        until: { reach: 'time', minutes: Math.max(1, plan.method.cookOnMin) },
+      }),
+    );
+  else {
+    steps.push(
+      heat(plan, { name: 'thicken', setting: Math.max(1, low - 3), until: { reach: 'temperature', tempC: CUSTARD_C } }),
+    );
+    if (c.eggOff === 'minutes more')
+      steps.push(
+        heat(plan, { name: 'minutes more', setting: Math.max(1, low - 3), until: { reach: 'time', minutes: 3 } }),
+      );
+  }
+  return steps;
+}
+
+const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open'): BakeStep => ({
+  do: 'bake',
+  ovenC: plan.choices.ovenC ?? ovenC,
+  fan: false,
+  from: plan.choices.oven === 'cold start' ? 'cold' : 'hot',
+  bath: plan.choices.bath ?? bath,
+  until: { reach: 'centre', tempC: centreC },
+  limitMin: 180,
+  grillMin: 0,
+  covered: false,
+});
+
+/** Stages that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
+export function notAdded(plan: Plan, pantry: Pantry, steps: readonly MethodStep[]): Stage[] {
+  const stages = atStages(plan, pantry);
+  return STAGES.filter(
+    (s) => s !== 'pot' && s !== 'top' && stages[s].length > 0 && !steps.some((m) => m.do === 'add' && m.stage === s),
+  );
+}
+
+/** The steps of a plan: its own, or its family's with the cook's choices. @throws UnknownIngredientError */
+export function methodOf(plan: Plan, pantry: Pantry): readonly MethodStep[] {
+  if (plan.steps) return plan.steps;
+  const steps = familySteps(plan, pantry);
+  const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.name === 'off the heat'));
+  const missing = notAdded(plan, pantry, steps).map((stage) => add(stage, { tempC: plan.room.tempC }));
+  return missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
+}
+
+function familySteps(plan: Plan, pantry: Pantry): MethodStep[] {
+  const ctx = context(plan, pantry);
+  const c = plan.choices;
+  switch (plan.family) {
+    case 'starch-set milk pudding':
+    case 'ground-rice cream':
+    case 'porridge':
+    case 'whole-rice pudding':
+      return [...thicken(plan, ctx), ...eggIn(plan, ctx), ...finish(plan, ctx)];
+    case 'egg-enriched pudding':
+      if (c.yolks === 'into a cooled base')
+        return [
+          ...thicken(plan, ctx),
+          coolTo(plan, COOLED_BASE_C),
+          add('bowl', { tempC: plan.room.tempC, how: 'in cold cream or yolks', stirring: 'spoon' }),
+          ...finish(plan, ctx, [bake(plan, 80, 170, 'none')]),
+        ];
+      return [...thicken(plan, ctx), ...eggIn(plan, ctx), ...finish(plan, ctx)];
+    case 'stirred custard':
+      return [
+        heat(plan, { name: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: SCALD_C } }),
+        ...(ctx.stages.slurry.length ? [add('slurry')] : []),
+        ...eggIn(plan, ctx),
+        ...(ctx.stages.late.length ? [add('late', { tempC: plan.room.tempC })] : []),
+        ...finish(plan, ctx),
+      ];
+    case 'baked custard':
+      return [
+        heat(plan, { name: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } }),
+        ...(ctx.stages.bowl.length
+          ? [add('bowl', { tempC: plan.room.tempC, how: 'in cold cream or yolks', stirring: 'spoon' })]
+          : []),
+        ...finish(plan, ctx, [bake(plan, 77, 160, 'open')]),
+      ];
+    case 'baked slab':
+      return [
+        ...(ctx.stages.slurry.length + ctx.stages.grain.length > 0 ? thicken(plan, ctx) : []),
+        ...eggIn(plan, ctx),
+        ...finish(plan, ctx, [{ ...bake(plan, SLAB_C, 180, 'none'), limitMin: 60 }]),
+      ];
+    case 'frozen cream':
+      return [...thicken({ ...plan, choices: { starch: 'last', reduceTo: 0.5, ...c } }, ctx), ...finish(plan, ctx)];
+  }
+}
+
+const coolTo = (plan: Plan, tempC: number): HeatStep => ({
+  ...heat(plan, { name: 'cool', until: { reach: 'time', minutes: 25 } }),
+  setting: 0,
+  stirEveryS: 60,
+  limitMin: 240,
+  until: { reach: 'time', minutes: tempC < 50 ? 40 : 20 },
+});

@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { DoubleBoilerSchema } from '../pantry/kitchen';
+import { STARCH_ENTRIES } from '../pot/lumps';
+
+/**
+ * When an ingredient goes in. `pot` starts in the pot; each other stage waits until a step of the method adds it:
+ * whisked cold with the starch, grain, the bowl of egg, later in the pot, off the heat, folded in, or on top.
+ */
+export const STAGES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'] as const;
+export type Stage = (typeof STAGES)[number];
+
+const minutes = z.number().min(0, 'should be 0 or more').max(6000, 'should be 6000 or fewer');
+const tempC = z.number().min(-30).max(110, 'should be 110 °C or less');
+
+/** What ends a stretch on the hob. */
+export const UntilSchema = z.discriminatedUnion('reach', [
+  z.object({ reach: z.literal('time'), minutes }),
+  z.object({ reach: z.literal('temperature'), tempC }),
+  z.object({ reach: z.literal('bubble') }),
+  z.object({ reach: z.literal('share'), share: z.number().min(0.1).max(1) }),
+  z.object({ reach: z.literal('mass'), grams: z.number().positive() }),
+  z.object({ reach: z.literal('grain'), bite: z.number().min(0.1).max(0.999) }),
+  z.object({ reach: z.literal('thickness'), viscosityPaS: z.number().positive().max(200) }),
+]);
+
+const hands = {
+  /** seconds between two wipes of the same spot; null is a still spoon */
+  stirEveryS: z.number().min(0.5).max(1200).nullable().default(3),
+  whisked: z.boolean().default(false),
+  lid: z.enum(['off', 'ajar', 'on']).default('off'),
+};
+
+export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
+export type RestPlace = (typeof REST_PLACES)[number];
+
+export const MethodStepSchema = z.discriminatedUnion('do', [
+  z.object({
+    do: z.literal('add'),
+    stage: z.enum(STAGES),
+    tempC: tempC.default(20),
+    how: z.enum(STARCH_ENTRIES).default('cold slurry'),
+    stirring: z.enum(['none', 'spoon', 'whisk']).default('whisk'),
+    soakMin: minutes.default(0),
+    /** hot liquid into the bowl first, ladle by ladle, g each */
+    ladleG: z.number().positive().max(2000).optional(),
+  }),
+  z.object({
+    do: z.literal('heat'),
+    name: z.string().min(1).max(40).default('heat'),
+    /** hob ovals 0 to 9, or the watts that reach the pan */
+    setting: z.int().min(0).max(9).default(0),
+    watts: z.number().min(0).max(6000).optional(),
+    until: UntilSchema,
+    limitMin: minutes.default(90),
+    over: DoubleBoilerSchema.optional(),
+    wrapped: z.boolean().default(false),
+    ...hands,
+  }),
+  z.object({ do: z.literal('pour') }),
+  z.object({
+    do: z.literal('bake'),
+    ovenC: z.number().min(80).max(280),
+    fan: z.boolean().default(false),
+    from: z.enum(['hot', 'cold']).default('hot'),
+    bath: z.enum(['none', 'open', 'covered']).default('none'),
+    until: z.discriminatedUnion('reach', [
+      z.object({ reach: z.literal('time'), minutes }),
+      z.object({ reach: z.literal('centre'), tempC }),
+    ]),
+    limitMin: minutes.default(180),
+    grillMin: minutes.default(0),
+    covered: z.boolean().default(false),
+  }),
+  z.object({
+    do: z.literal('rest'),
+    where: z.enum(REST_PLACES),
+    minutes,
+    tempC: z.number().min(-30).max(40).optional(),
+    covered: z.boolean().default(true),
+  }),
+]);
+export type MethodStep = z.infer<typeof MethodStepSchema>;
+export type HeatStep = Extract<MethodStep, { do: 'heat' }>;
+export type AddStep = Extract<MethodStep, { do: 'add' }>;
+export type BakeStep = Extract<MethodStep, { do: 'bake' }>;
+export type RestStep = Extract<MethodStep, { do: 'rest' }>;

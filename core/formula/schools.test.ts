@@ -1,0 +1,191 @@
+import * as fc from 'fast-check';
+import { chances, monteCarlo } from '../chance/montecarlo';
+import { pantry, testPlan } from '../testing';
+import { refreshCarveOuts } from './amounts';
+import type { Plan } from './plan';
+import { compareSchool, SCHOOLS } from './schools';
+import { solve, swapThickener } from './solve';
+
+const base = testPlan();
+const plan = (family: Plan['family'], items: Plan['items'], more: Partial<Plan> = {}): Plan =>
+  refreshCarveOuts({ ...base, family, items, ...more }, pantry);
+const rice = plan(
+  'whole-rice pudding',
+  [
+    { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
+    { ingredientId: 'rice_short', grams: 110, stage: 'grain' },
+    { ingredientId: 'sugar', grams: 100, stage: 'pot' },
+    { ingredientId: 'raisins', grams: 40, stage: 'pot' },
+  ],
+  { method: { ...base.method, cookOnMin: 0, simmerSetting: 5 } },
+);
+const ground = plan(
+  'ground-rice cream',
+  [
+    { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
+    { ingredientId: 'rice_ground', grams: 70, stage: 'grain' },
+    { ingredientId: 'sugar', grams: 90, stage: 'pot' },
+  ],
+  { method: { ...base.method, cookOnMin: 8 } },
+);
+const custard = plan('stirred custard', [
+  { ingredientId: 'milk_whole', grams: 500, stage: 'pot' },
+  { ingredientId: 'yolk', grams: 90, stage: 'bowl' },
+  { ingredientId: 'sugar', grams: 80, stage: 'bowl' },
+]);
+const baked: Plan = {
+  ...custard,
+  family: 'baked custard',
+  items: custard.items.map((i) => (i.ingredientId === 'yolk' ? { ...i, ingredientId: 'egg', grams: 150 } : i)),
+};
+const turned: Plan = { ...base, serve: { ...base.serve, style: 'turned out' } };
+const of = (id: string, p: Plan) =>
+  compareSchool(
+    SCHOOLS.find((s) => s.id === id)!,
+    p,
+    pantry,
+  );
+
+describe('schools side by side', () => {
+  it('every one fits some plan and changes something that the model can see', () => {
+    const mute = SCHOOLS.filter((s) => {
+      const fits = [turned, rice, ground, custard, baked].filter((p) => s.fits(p, pantry));
+      return !fits.some((p) => compareSchool(s, p, pantry).differences.some((d) => d.length > 0));
+    });
+    expect(mute.map((s) => s.id)).toEqual([]);
+  });
+  it('late sugar: rice is soft sooner', () => {
+    const [early, late] = of('sugar with grains', rice).sides;
+    expect(late!.minutes).toBeLessThan(early!.minutes);
+  });
+  it('double boiler: slower, thinner, never catches', () => {
+    const [ring, steam] = of('heat', ground).sides;
+    expect(steam!.minutes).toBeGreaterThan(ring!.minutes);
+    expect(steam!.yieldPa).toBeLessThan(ring!.yieldPa);
+    expect(steam!.risks.scorch).toBeLessThanOrEqual(ring!.risks.scorch);
+  });
+  it('stopping at a coat leaves starch thinner; yolks to bubbling curdle', () => {
+    const [on, coat] = of('end point', base).sides;
+    expect(coat!.yieldPa).toBeLessThan(0.6 * on!.yieldPa);
+    const [, , bubbling] = of('egg in', custard).sides;
+    expect(bubbling!.risks.curdle).toBeGreaterThan(0.6);
+  });
+  it('an open bath, an ice bath and a soak each do what cooks say', () => {
+    const [bath, none] = of('bath', baked).sides;
+    expect(none!.minutes).toBeLessThan(bath!.minutes);
+    expect(none!.risks.curdle).toBeGreaterThan(bath!.risks.curdle);
+    const [room, , ice] = of('cooling', base).sides;
+    expect(ice!.toServingTempH).toBeLessThan(room!.toServingTempH);
+    const [dry, soaked] = of('grain', rice).sides;
+    expect(soaked!.minutes).toBeLessThan(dry!.minutes);
+  });
+});
+
+describe('solving', () => {
+  it('finds the middle of the word, and says what level spoons do', () => {
+    const s = solve(base, pantry, { word: 'wobbles' });
+    if (!s.ok) throw new Error(s.why);
+    expect(s.stressPa).toBeGreaterThan(75);
+    expect(s.stressPa).toBeLessThan(230);
+    expect(Math.abs(s.spoonStressRatio - 1)).toBeLessThan(0.15);
+    expect(s.amounts[0]!.spoons.tbsp).toBeGreaterThan(2);
+  });
+  it('two thickeners: one word hot, one at serving', () => {
+    const two = refreshCarveOuts(
+      { ...base, items: [...base.items, { ingredientId: 'potato_starch', grams: 20, stage: 'slurry' }] },
+      pantry,
+    );
+    const ask = { free: [{ ingredientId: 'potato_starch' }, { ingredientId: 'cornstarch' }], word: 'mounds' as const };
+    const thin = solve(two, pantry, { ...ask, hotWord: 'coats' });
+    const thick = solve(two, pantry, { ...ask, hotWord: 'firm' });
+    expect(thin.ok).toBe(true);
+    expect(thick.ok).toBe(false);
+    if (!thick.ok) expect(thick.why).toMatch(/nearest/);
+  });
+  it('holds limits, and says which one is in the way', () => {
+    const s = solve(base, pantry, { word: 'slices', free: [{ ingredientId: 'cornstarch', maxG: 20 }] });
+    expect(s.ok).toBe(false);
+    if (!s.ok) expect(s.why).toMatch(/20 g/);
+    const low = solve(base, pantry, { word: 'pours', free: [{ ingredientId: 'cornstarch', minG: 60, maxG: 90 }] });
+    if (low.ok) throw new Error('should not reach it');
+    expect(low.why).toMatch(/least cornstarch/);
+    expect(solve(base, pantry, { free: [{ ingredientId: 'moon' }] }).ok).toBe(false);
+  });
+  it('the mass in the dishes comes out as asked', () => {
+    const s = solve(base, pantry, { endMassG: 1200 });
+    if (!s.ok) throw new Error(s.why);
+    expect(Math.abs(s.endMassG / 1200 - 1)).toBeLessThan(0.01);
+  });
+  it.each([
+    ['rice_flour', 1.32],
+    ['rice_ground', 1.35],
+    ['semolina', 1.29],
+    ['cornmeal_fine', 1.24],
+  ])('a gram of cornstarch is %f g of %s at equal set', (id, perGram) => {
+    const s = swapThickener(base, 'cornstarch', id, pantry);
+    if (!s.ok) throw new Error(s.why);
+    expect(Math.abs(s.perGram / perGram - 1)).toBeLessThan(0.15);
+  });
+  it('a swap there and back gives what was', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('rice_flour', 'potato_starch', 'tapioca_starch', 'wheat_flour'), (id) => {
+        const there = swapThickener(base, 'cornstarch', id, pantry);
+        if (!there.ok) throw new Error(there.why);
+        const back = swapThickener(there.plan, id, 'cornstarch', pantry);
+        if (!back.ok) throw new Error(back.why);
+        const was = base.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
+        expect(Math.abs(back.grams / was - 1)).toBeLessThan(0.02);
+      }),
+      { numRuns: 4 },
+    );
+  });
+});
+
+describe('chances', () => {
+  const spooned = { ...base, starchMeasure: 'level spoons' as const };
+  it('add up, are the same for a seed and others for another', () => {
+    const a = chances(spooned, pantry, 200, 0.3);
+    expect(Object.values(a.serving).reduce((s, v) => s + v, 0)).toBeCloseTo(1, 9);
+    expect(chances(spooned, pantry, 200, 0.3)).toEqual(a);
+    expect(chances(spooned, pantry, 200, 0.7).yieldPa.p50).not.toBe(a.yieldPa.p50);
+  });
+  it('the spread of a spooned 6 % pudding is that of the notes, and weighing narrows it', () => {
+    const six: Plan = refreshCarveOuts(
+      {
+        ...spooned,
+        items: [
+          { ingredientId: 'milk_whole', grams: 850, stage: 'pot' },
+          { ingredientId: 'cornstarch', grams: 60, stage: 'slurry' },
+          { ingredientId: 'sugar', grams: 90, stage: 'pot' },
+        ],
+      },
+      pantry,
+    );
+    const width = (p: Plan) => {
+      const c = chances(p, pantry, 300, 0.4);
+      return Math.log(c.yieldPa.p95 / c.yieldPa.p5);
+    };
+    const wide = width(six);
+    expect(wide).toBeGreaterThan(1);
+    expect(wide).toBeLessThan(2);
+    expect(width({ ...six, starchMeasure: 'scale' })).toBeLessThan(wide);
+  });
+  it('names what matters: the starch and the model for a boiled pudding, hob and steam for a reduced one', () => {
+    const top = (p: Plan) =>
+      chances(p, pantry, 300, 0.2)
+        .matters.slice(0, 4)
+        .map((m) => m.name);
+    expect(top(spooned).slice(0, 2).sort()).toEqual(['measuring the starch', 'the model of the set']);
+    expect(top({ ...ground, starchMeasure: 'scale' })).toEqual(
+      expect.arrayContaining(['the model of the set', 'the hob']),
+    );
+  });
+  it('a rich custard near its limit curdles in some kitchens', () => {
+    expect(chances(custard, pantry, 150, 0.5).curdles).toBeGreaterThan(0.01);
+    expect(chances(base, pantry, 100, 0.5).curdles).toBe(0);
+  });
+  it('tells how far it is, so that it can be stopped', () => {
+    const run = monteCarlo(base, pantry, 60, 0.5, 20);
+    expect([run.next().value, run.next().value]).toEqual([20, 40]);
+  });
+});

@@ -1,0 +1,153 @@
+import { arrhenius, table } from '../coefficients';
+import type { GrainKind } from '../pantry/ingredient';
+import { STARCHES, type StarchCoefficients, type StarchSpecies } from './starch';
+
+/** Grains: powders disperse, coarse particles and kernels take water from the outside in (d squared law). */
+
+export type GrainForm = 'powder' | 'particle' | 'kernel';
+export type Grain = {
+  species: StarchSpecies;
+  starch: StarchCoefficients;
+  form: GrainForm;
+  /** mm across */
+  sizeMm: number;
+  /** m2/s of water into it at 95 degC in water */
+  diffusivity: number;
+  /** share of its starch that thickens the liquid once it is cooked (kernels leach theirs slowly) */
+  free: number;
+  /** g of water a g of dry grain holds when done */
+  drinks: number;
+};
+
+const grain = (
+  kind: GrainKind,
+  species: StarchSpecies,
+  form: GrainForm,
+  sizeMm: number,
+  diffusivity: number,
+  free: number,
+  drinks: number,
+): Grain => ({
+  species,
+  starch: STARCHES[species],
+  form,
+  ...table(`Grain: ${kind}`, {
+    sizeMm: [sizeMm, 'mm', 'B', 'typical; the cook’s own grind overrides it'],
+    diffusivity: [diffusivity, 'm2/s', 'C', 'effective, at 95 degC in water, fitted to cooking times'],
+    free: [
+      free,
+      '1',
+      'C',
+      form === 'kernel' ? 'leaches at most this share' : 'share of the starch that leaves the particle',
+    ],
+    drinks: [drinks, 'g/g', 'C', 'water held by the done grain, per g dry'],
+  }),
+});
+
+export const GRAINS: Record<GrainKind, Grain> = {
+  'maize starch': grain('maize starch', 'maize', 'powder', 0.02, 0, 1, 0),
+  'potato starch': grain('potato starch', 'potato', 'powder', 0.04, 0, 1, 0),
+  'tapioca starch': grain('tapioca starch', 'tapioca', 'powder', 0.02, 0, 1, 0),
+  'wheat flour': grain('wheat flour', 'wheat', 'powder', 0.1, 0, 0.9, 1),
+  'rice flour': grain('rice flour', 'rice', 'powder', 0.1, 0, 0.93, 0.92),
+  'waxy rice flour': grain('waxy rice flour', 'waxy rice', 'powder', 0.1, 0, 0.95, 0.8),
+  'ground rice': grain('ground rice', 'rice', 'particle', 0.6, 1.0e-10, 0.72, 2.1),
+  semolina: grain('semolina', 'wheat', 'particle', 0.4, 0.8e-10, 0.8, 1.4),
+  'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11, 0.72, 1.8),
+  'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11, 0.52, 2.2),
+  'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10, 0.16, 2.7),
+  'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10, 0.1, 2.7),
+  basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10, 0.09, 2.7),
+  jasmine: grain('jasmine', 'jasmine', 'kernel', 1.81, 3.8e-10, 0.14, 2.6),
+  'glutinous rice': grain('glutinous rice', 'waxy rice', 'kernel', 1.84, 3.7e-10, 0.2, 2.4),
+};
+
+export const GRAIN_KINETICS = table('Grain: taking water', {
+  diffusionJPerMol: [35000, 'J/mol', 'B', 'of water into the grain'],
+  ungelatinised: [0.04, '1', 'C', 'share of the diffusivity while the starch is raw'],
+  milk: [0.75, '1', 'C', 'diffusivity in milk or coconut against water'],
+  sugarPower: [2, '1', 'C', 'diffusivity x (1 - X) to this power'],
+  soakedFourier: [0.075, '1', 'C', 'Fourier number of an hour’s soak of a kernel: -17 % of the time'],
+  leachS: [1300, 's', 'C', 'time constant of leaching from kernels at 95 degC'],
+  leachStir: [0.35, '1', 'C', 'rubbing by a constant spoon, on top of 1'],
+  scarceAt: [0.07, 'g/g', 'C', 'free water per g of dry grain at which uptake is halved: grains compete'],
+  film: [0.15, 'g/g', 'C', 'water per g of dry grain that stays as a film between grains'],
+  abrasionS: [420, 's', 'C', 'time constant of full thickening of coarse particles after they are done'],
+  solidG: [1.5, 'g/ml', 'B', 'density of the dry grain'],
+});
+
+/** Done to the tooth, and cooked through (share of the water taken). */
+export const BITE = { alDente: 0.85, done: 0.95, burst: 0.995 } as const;
+
+/** Fourier number of a sphere and a long kernel: how far the water has gone in, on a grid of sqrt(Fo). */
+const GRID = 400;
+const SQRT_MAX = Math.sqrt(1.6);
+const BESSEL_ROOTS = [2.404826, 5.520078, 8.653728, 11.791534, 14.930918, 18.071064, 21.211637, 24.352472];
+
+function series(fo: number, kernel: boolean): number {
+  if (fo <= 0) return 0;
+  const small = kernel
+    ? (4 / Math.sqrt(Math.PI)) * Math.sqrt(fo) - fo
+    : (6 / Math.sqrt(Math.PI)) * Math.sqrt(fo) - 3 * fo;
+  if (fo < 0.02) return small;
+  let sum = 0;
+  if (kernel) for (const b of BESSEL_ROOTS) sum += (4 / (b * b)) * Math.exp(-b * b * fo);
+  else for (let n = 1; n <= 12; n++) sum += (6 / (Math.PI * n) ** 2) * Math.exp(-((n * Math.PI) ** 2) * fo);
+  return 1 - sum;
+}
+
+const tabulate = (kernel: boolean) =>
+  Float64Array.from({ length: GRID + 1 }, (_, i) => series(((i / GRID) * SQRT_MAX) ** 2, kernel));
+const SPHERE = tabulate(false);
+const KERNEL = tabulate(true);
+
+/** Share of its water that a grain has taken, 0 to 1, from its Fourier number D t / R^2. */
+export function hydration(fourier: number, form: GrainForm): number {
+  if (form === 'powder') return 1;
+  const at = (Math.sqrt(Math.max(0, fourier)) / SQRT_MAX) * GRID;
+  if (at >= GRID) return 1;
+  const i = Math.floor(at);
+  const t = form === 'kernel' ? KERNEL : SPHERE;
+  return t[i]! + (t[i + 1]! - t[i]!) * (at - i);
+}
+
+/** Fourier number at which a grain has taken `share` of its water; the inverse of {@link hydration}. */
+export function fourierFor(share: number, form: GrainForm): number {
+  let lo = 0;
+  let hi = SQRT_MAX ** 2;
+  for (let i = 0; i < 50; i++) {
+    const mid = (lo + hi) / 2;
+    if (hydration(mid, form) < share) lo = mid;
+    else hi = mid;
+  }
+  return hi;
+}
+
+/** Growth of the Fourier number, 1/s. @param gelatinisable share of the starch that this temperature can gelatinise */
+export function fourierRate(
+  g: Grain,
+  sizeMm: number,
+  tempC: number,
+  gelatinisable: number,
+  sugarFraction: number,
+  milky: boolean,
+): number {
+  const k = GRAIN_KINETICS;
+  const radiusM = sizeMm / 2000;
+  return (
+    (g.diffusivity *
+      arrhenius(k.diffusionJPerMol, 95, tempC) *
+      (k.ungelatinised + (1 - k.ungelatinised) * gelatinisable) *
+      (1 - sugarFraction) ** k.sugarPower *
+      (milky ? k.milk : 1)) /
+    (radiusM * radiusM)
+  );
+}
+
+/** Fourier number that a cold soak of `minutes` is worth. Powders need none. */
+export const soaked = (minutes: number, g: Grain, sizeMm: number): number =>
+  g.form === 'powder'
+    ? 0
+    : GRAIN_KINETICS.soakedFourier *
+      Math.min(1, minutes / 60) *
+      Math.min(1.6, (GRAINS['short rice'].sizeMm / sizeMm) ** 0.5);

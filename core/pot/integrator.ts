@@ -1,0 +1,144 @@
+/**
+ * The one integrator: a second-order Rosenbrock W-method (Verwer, Spee, Blom and Hundsdorfer 1999) with step control.
+ * It stays stable on the stiff pan while the Jacobian may be rough, and its embedded first-order answer gives the error.
+ */
+export type System = {
+  readonly size: number;
+  /** approximate Jacobian, filled by slopes(): diagonal, then d(0)/d(1) and d(1)/d(0) */
+  readonly jac: Float64Array;
+  slopes(t: number, y: Float64Array, f: Float64Array): void;
+};
+
+const GAMMA = 1 - Math.SQRT1_2;
+export const LONGEST_STEP_S = 45;
+/** steps no shorter than this are taken whatever their error: kinks of the model, not stiffness */
+const SHORTEST_STEP_S = 0.05;
+const EVENT_S = 1e-3;
+const FIRST_STEP_S = 0.5;
+
+export class Rosenbrock {
+  t = 0;
+  steps = 0;
+  private readonly f: Float64Array;
+  private readonly k1: Float64Array;
+  private readonly k2: Float64Array;
+  private readonly next: Float64Array;
+  private readonly diag: Float64Array;
+
+  constructor(
+    private readonly system: System,
+    private readonly tolerance: Float64Array,
+  ) {
+    const n = system.size;
+    this.f = new Float64Array(n);
+    this.k1 = new Float64Array(n);
+    this.k2 = new Float64Array(n);
+    this.next = new Float64Array(n);
+    this.diag = new Float64Array(n + 2);
+  }
+
+  /** (I - gamma h J) k = rhs, J being a 2 x 2 block and a diagonal. */
+  private solve(k: Float64Array, h: number): void {
+    const { diag } = this;
+    const n = k.length;
+    const g = GAMMA * h;
+    const a = 1 - g * diag[0]!;
+    const b = -g * diag[n]!;
+    const c = -g * diag[n + 1]!;
+    const d = 1 - g * diag[1]!;
+    const det = a * d - b * c;
+    const k0 = (k[0]! * d - b * k[1]!) / det;
+    k[1] = (a * k[1]! - c * k[0]!) / det;
+    k[0] = k0;
+    for (let i = 2; i < n; i++) k[i]! /= 1 - g * diag[i]!;
+  }
+
+  /** One step of length h from y at t into `next`; returns the error against the tolerance (1 is just allowed). */
+  private step(y: Float64Array, t: number, h: number, slopesReady: boolean): number {
+    const { system, f, k1, k2, next, diag, tolerance } = this;
+    const n = system.size;
+    if (!slopesReady) {
+      system.slopes(t, y, f);
+      diag.set(system.jac);
+    }
+    for (let i = 0; i < n; i++) k1[i] = f[i]!;
+    this.solve(k1, h);
+    for (let i = 0; i < n; i++) next[i] = y[i]! + h * k1[i]!;
+    system.slopes(t + h, next, k2);
+    for (let i = 0; i < n; i++) k2[i]! -= 2 * k1[i]!;
+    this.solve(k2, h);
+    let worst = 0;
+    for (let i = 0; i < n; i++) {
+      const half = 0.5 * h * (k1[i]! + k2[i]!);
+      next[i] = y[i]! + h * k1[i]! + half;
+      const e = Math.abs(half) / tolerance[i]!;
+      if (e > worst) worst = e;
+    }
+    return worst;
+  }
+
+  /**
+   * Runs y from t to `end` in place. `value` below zero means go on; its change of sign is located to a millisecond.
+   * @returns true when `value` ended it
+   */
+  run(
+    y: Float64Array,
+    start: number,
+    end: number,
+    value: ((y: Float64Array) => number) | undefined,
+    onStep: (t: number) => void,
+  ): boolean {
+    const { system, f, next, diag } = this;
+    let t = start;
+    let h = FIRST_STEP_S;
+    system.slopes(t, y, f);
+    if (value && value(y) >= 0) {
+      this.t = t;
+      onStep(t);
+      return true;
+    }
+    const old = new Float64Array(y.length);
+    while (end - t > 1e-9) {
+      diag.set(system.jac);
+      h = Math.min(h, LONGEST_STEP_S, end - t);
+      if (end - t - h < SHORTEST_STEP_S) h = end - t;
+      let error = this.step(y, t, h, true);
+      while (error > 1 && h > SHORTEST_STEP_S) {
+        h = Math.max(SHORTEST_STEP_S, h * Math.max(0.2, 0.85 / Math.sqrt(error)));
+        error = this.step(y, t, h, true);
+      }
+      if (!Number.isFinite(error)) throw new RangeError('the pot ran out of the model: a state is not a number');
+      old.set(y);
+      y.set(next);
+      const from = t;
+      t += h;
+      this.steps += 1;
+      system.slopes(t, y, f);
+      if (value && value(y) >= 0) {
+        // bisect the step: from `old` (below zero) to here (at or above)
+        let lo = 0;
+        let hi = h;
+        const after = y.slice();
+        while (hi - lo > EVENT_S) {
+          const mid = (lo + hi) / 2;
+          this.step(old, from, mid, false);
+          system.slopes(from + mid, next, f);
+          if (value(next) >= 0) {
+            hi = mid;
+            after.set(next);
+          } else lo = mid;
+        }
+        y.set(after);
+        t = from + hi;
+        system.slopes(t, y, f);
+        this.t = t;
+        onStep(t);
+        return true;
+      }
+      onStep(t);
+      h *= Math.min(3, Math.max(0.3, 0.85 / Math.sqrt(Math.max(error, 1e-6))));
+    }
+    this.t = t;
+    return false;
+  }
+}

@@ -1,0 +1,285 @@
+import { bake, type Bake } from './oven/bake';
+import { atStages, massG, mainLiquid, mixtureOfPortions, type Mixture } from './formula/compose';
+import { FRIDGE_C, methodOf } from './formula/family';
+import type { AddStep, HeatStep, MethodStep, Stage } from './formula/method';
+import type { Plan } from './formula/plan';
+import { dishAreaM2 } from './pantry/kitchen';
+import type { Pantry } from './pantry/pantry';
+import { BOWL_HEAT, foldedWhites, safeLadleG } from './pot/egg';
+import { GRAINS } from './pot/grain';
+import { LUMP_WHY, lumpRisk } from './pot/lumps';
+import { sugarFraction } from './pot/paste';
+import {
+  addToPot,
+  fillPot,
+  readPot,
+  type Addition,
+  type Pot,
+  type PotReading,
+  type PotSetup,
+  type Tuning,
+} from './pot/pot';
+import { runPhase, type Phase, type PhaseEnd, type Until } from './pot/program';
+import { PLACE_C, COOLING, type Stay } from './set/cooling';
+
+/** Runs a whole method: pot, additions, pouring, oven; and says where the dish stands afterwards. */
+
+export function potSetup(plan: Plan, pantry: Pantry, tuning?: Tuning): PotSetup {
+  return {
+    pan: plan.pan,
+    hob: plan.hob,
+    base: mainLiquid(plan, pantry)?.base ?? 'water',
+    roomC: plan.room.tempC,
+    altitudeM: plan.room.altitudeM,
+    ...(tuning ? { tuning } : {}),
+  };
+}
+
+const untilOf = (u: HeatStep['until']): Until => {
+  switch (u.reach) {
+    case 'time':
+      return { kind: 'seconds', seconds: u.minutes * 60 };
+    case 'temperature':
+      return { kind: 'temperature', tempC: u.tempC };
+    case 'bubble':
+      return { kind: 'bubble' };
+    case 'share':
+      return { kind: 'reduced', toShare: u.share };
+    case 'mass':
+      return { kind: 'mass', massG: u.grams };
+    case 'grain':
+      return { kind: 'grain', bite: u.bite };
+    case 'thickness':
+      return { kind: 'thick', viscosityPaS: u.viscosityPaS };
+  }
+};
+
+export const phaseOf = (s: HeatStep): Phase => ({
+  name: s.name,
+  setting: s.setting,
+  ...(s.watts === undefined ? {} : { watts: s.watts }),
+  stirEveryS: s.stirEveryS ?? Infinity,
+  whisked: s.whisked,
+  lid: s.lid,
+  wrapped: s.wrapped,
+  ...(s.over ? { over: s.over } : {}),
+  until: untilOf(s.until),
+  limitS: s.limitMin * 60,
+});
+
+const HAND = { none: 0, spoon: 1, whisk: 3 } as const;
+
+export type AdditionTold = {
+  addition: Addition;
+  /** what decides the lumps, or an empty string */
+  why: string;
+  /** bowl after each ladle, degC */
+  ladles: number[];
+};
+
+/** What an add step does to this pot: lumps by how the starch meets the liquid, egg tempered or shocked. */
+export function additionOf(step: AddStep, mixture: Mixture, pot: Pot): AdditionTold {
+  const x = sugarFraction(pot.content);
+  let risk = 0;
+  let why = '';
+  for (const t of mixture.thickenings) {
+    const g = GRAINS[t.kind];
+    if (g.form === 'kernel') continue;
+    const onsetC = g.starch.onsetC + 12 * x + 45 * x * x;
+    const parts = t.starchG > 0 ? mixture.waterG / t.starchG : 3;
+    const r = lumpRisk(step.how, pot.bulkC, HAND[step.stirring], onsetC, t.grainMm ?? g.sizeMm, parts);
+    if (r > risk) {
+      risk = r;
+      why = LUMP_WHY[step.how];
+    }
+  }
+  const ladles: number[] = [];
+  let tempered = false;
+  if (mixture.eggProteinG > 0 && step.ladleG) {
+    const sugared = mixture.sugarG > 0.4 * mixture.yolkG;
+    const bowlHeat =
+      mixture.whiteG > mixture.yolkG ? BOWL_HEAT.egg : sugared ? BOWL_HEAT['yolk and sugar'] : BOWL_HEAT.yolk;
+    const bowlG = massG(mixture);
+    tempered = step.ladleG <= safeLadleG(bowlG, bowlHeat, step.tempC, pot.bulkC, sugared ? 70 : 64);
+    let heat = bowlG * bowlHeat;
+    let t = step.tempC;
+    for (let i = 0; i < 6; i++) {
+      t = (heat * t + step.ladleG * BOWL_HEAT.milk * pot.bulkC) / (heat + step.ladleG * BOWL_HEAT.milk);
+      heat += step.ladleG * BOWL_HEAT.milk;
+      ladles.push(t);
+    }
+  }
+  return {
+    addition: {
+      mixture,
+      tempC: step.tempC,
+      lumpRisk: risk,
+      soakMin: step.soakMin,
+      tempered,
+      whisked: step.stirring === 'whisk',
+    },
+    why,
+    ladles,
+  };
+}
+
+export type Run = {
+  pot: Pot;
+  trace: PotReading[];
+  phases: PhaseEnd[];
+  /** why it may lump, how the bowl warmed */
+  lumpWhy: string;
+  ladles: number[];
+  /** pot's aroma seconds when each stage went in */
+  aromaAt: Partial<Record<Stage, number>>;
+  poured: boolean;
+  depthM: number;
+  fillRel: number;
+  addsMl: number;
+  bake?: Bake;
+  stays: Stay[];
+};
+
+/** Depth of the dish for what is left in the pot, and how full that makes it. */
+export function dishOf(plan: Plan, massLeftG: number, addsMl = 0): { depthM: number; fillRel: number } {
+  const volumeMl = (massLeftG / 1.04 + addsMl) / plan.dish.count;
+  return {
+    depthM: Math.max(0.004, (volumeMl * 1e-6) / dishAreaM2(plan.dish)),
+    fillRel: volumeMl / plan.dish.capacityMl,
+  };
+}
+
+export type RunOptions = { tuning?: Tuning; sampleS?: number; toleranceScale?: number };
+
+/** The pot as it stands before the fire. @throws RangeError when nothing liquid is in it */
+export const startPot = (plan: Plan, pantry: Pantry, setup: PotSetup): Pot =>
+  fillPot(setup, mixtureOfPortions(atStages(plan, pantry).pot), FRIDGE_C);
+
+/**
+ * The whole method of a plan.
+ * @throws UnknownIngredientError, RangeError (nothing liquid in the pot)
+ */
+export function runMethod(plan: Plan, pantry: Pantry, o: RunOptions = {}): Run {
+  const setup = potSetup(plan, pantry, o.tuning);
+  const start = startPot(plan, pantry, setup);
+  return runSteps(plan, pantry, setup, start, methodOf(plan, pantry), o);
+}
+
+/** The same from a pot that is already on the way, with the steps that are left. */
+export function runSteps(
+  plan: Plan,
+  pantry: Pantry,
+  setup: PotSetup,
+  start: Pot,
+  steps: readonly MethodStep[],
+  o: RunOptions = {},
+): Run {
+  const stages = atStages(plan, pantry);
+  const sampleS = o.sampleS ?? 0;
+  let pot = start;
+  const trace: PotReading[] = sampleS > 0 ? [readPot(pot)] : [];
+  const phases: PhaseEnd[] = [];
+  const aromaAt: Run['aromaAt'] = { pot: 0 };
+  let lumpWhy = '';
+  let ladles: number[] = [];
+  let next = pot.tS + sampleS;
+  let addsMl = 0;
+  let poured = false;
+  let baked: Bake | undefined;
+  const stays: Stay[] = [];
+  const keep =
+    sampleS > 0
+      ? (tS: number, read: () => Pot) => {
+          if (tS < next) return;
+          trace.push(readPot(read()));
+          next = tS + sampleS;
+        }
+      : undefined;
+  for (const step of steps) {
+    switch (step.do) {
+      case 'add': {
+        const portions = stages[step.stage];
+        aromaAt[step.stage] = pot.aromaS;
+        if (!portions.length) break;
+        const mixture = mixtureOfPortions(portions);
+        if (step.stage === 'fold in' && mixture.whiteG > 0)
+          addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / 1.04).addsMl;
+        const told = additionOf(step, mixture, pot);
+        if ((told.addition.lumpRisk ?? 0) > pot.lumps) lumpWhy = told.why;
+        if (told.ladles.length) ladles = told.ladles;
+        pot = addToPot(pot, told.addition, setup);
+        break;
+      }
+      case 'heat': {
+        const r = runPhase(pot, setup, phaseOf(step), keep, o.toleranceScale);
+        pot = r.pot;
+        phases.push(r.end);
+        break;
+      }
+      case 'pour':
+        poured = true;
+        break;
+      case 'bake': {
+        const { depthM } = dishOf(plan, massG(pot.content), addsMl);
+        baked = bake({
+          dish: plan.dish,
+          depthM,
+          startC: baked ? baked.meanC : pot.bulkC - COOLING.pourLossK,
+          content: pot.content,
+          fractions: pot.fractions,
+          eggSet: pot.eggSet,
+          eggCurd: pot.eggCurd,
+          altitudeM: plan.room.altitudeM,
+          roomC: plan.room.tempC,
+          step,
+        });
+        const { gelatinised, lossRel } = baked;
+        const lossG = Math.min(lossRel * massG(pot.content), 0.8 * pot.content.waterG);
+        pot = {
+          ...pot,
+          content: { ...pot.content, waterG: pot.content.waterG - lossG },
+          evaporatedG: pot.evaporatedG + lossG,
+          salmonellaLog: pot.salmonellaLog + baked.salmonellaLog,
+          // egg that sets in the dish is a gel, not a thick liquid: bake carries it
+          fractions: pot.fractions.map((f) => ({
+            ...f,
+            gelatinised: Math.max(f.gelatinised, gelatinised),
+            swelling: Math.max(f.swelling, gelatinised > 0.5 ? 0.95 : 0),
+            fourier: Math.max(f.fourier, gelatinised > 0.9 ? 1 : 0),
+            leached: Math.max(f.leached, GRAINS[f.kind].form === 'particle' && gelatinised > 0.9 ? 0.8 : 0),
+          })),
+        };
+        break;
+      }
+      case 'rest':
+        if (step.minutes > 0)
+          stays.push({
+            where: step.where,
+            minutes: step.minutes,
+            airC: step.tempC ?? (step.where === 'room' ? plan.room.tempC : PLACE_C[step.where]),
+            covered: step.covered,
+          });
+        break;
+    }
+  }
+  if (sampleS > 0) trace.push(readPot(pot));
+  const { depthM, fillRel } = dishOf(plan, massG(pot.content), addsMl);
+  return {
+    pot,
+    trace,
+    phases,
+    lumpWhy,
+    ladles,
+    aromaAt,
+    poured,
+    depthM,
+    fillRel,
+    addsMl,
+    ...(baked ? { bake: baked } : {}),
+    stays,
+  };
+}
+
+/** degC at which it stands in its dish. */
+export const dishStartC = (run: Pick<Run, 'bake' | 'pot'>): number =>
+  run.bake ? run.bake.meanC : Math.max(run.pot.bulkC - COOLING.pourLossK, 25);
