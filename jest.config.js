@@ -7,6 +7,8 @@ module.exports = {
       transform: {
         '^.+\\.(js|ts|tsx)$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
       },
+      // these come as modules
+      transformIgnorePatterns: ['node_modules/(?!(d3-[a-z]+)/)'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
     },
     {

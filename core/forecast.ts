@@ -18,21 +18,12 @@ import {
   sugarFraction,
   viscosityPaS,
 } from './pot/paste';
-import {
-  cookedStarchPct,
-  NO_TUNING,
-  RAW_TASTE,
-  readPot,
-  severityOf,
-  type Pot,
-  type PotReading,
-  type Tuning,
-} from './pot/pot';
+import { cookedStarchPct, NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from './pot/pot';
 import { COARSE, type PhaseEnd } from './pot/program';
 import { SCORCH } from './pot/scorch';
 import { dishStartC, runMethod, type Run } from './run';
 import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from './set/cooling';
-import { ageingRate, GEL, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from './set/firmness';
+import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from './set/firmness';
 import { KEEPING, overnight, thawedPct, weepPct } from './set/keeping';
 import { SAFE_COOLING, SAFE_COOLING_RULES } from './set/safety';
 import { seenNow, type Seen } from './texture/kitchenTests';
@@ -300,9 +291,7 @@ function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<Ri
   const { pot } = run;
   const reading = readPot(pot);
   const severity = severityOf(pot);
-  const worst = run.bake
-    ? Math.max(severity, run.bake.curdEdge * (severity > 0 ? severity / Math.max(pot.eggCurd, 1e-6) : 1 - Math.exp(-1)))
-    : severity;
+  const worst = Math.max(severity, run.bake ? severityOf(pot, run.bake.curdEdge) : 0);
   const egg = pot.content.eggProteinG > 0;
   const base = mainLiquid(plan, pantry)?.base ?? 'water';
   const dry = run.bake && plan.choices.bath !== undefined && plan.choices.bath === 'none';
@@ -315,7 +304,7 @@ function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<Ri
         ? 'no egg'
         : run.bake
           ? `the edge reaches ${Math.round(run.bake.edgeC)} °C${dry ? ' without a water bath' : ''}`
-          : `the egg reaches ${Math.round(pot.eggMaxC)} °C with ${cookedStarchPct(pot).toFixed(1)} % of cooked starch to protect it`,
+          : `the egg reaches ${Math.round(pot.eggMaxC)} °C with ${cookedStarchPct(pot) < 0.2 ? 'no' : `${cookedStarchPct(pot).toFixed(1)} % of cooked`} starch to protect it`,
     },
     scorch: {
       chance: above(pot.scorch, SCORCH.taste, SCORCH.sdLn),

@@ -26,7 +26,7 @@ test('a held set keeps its word when the milk is changed for a thinner one', asy
   const before = Number(await amount(page, 'cornstarch').inputValue());
   await page.getByRole('checkbox', { name: 'Hold the set' }).click();
   await page.getByRole('button', { name: 'change whole milk' }).click();
-  await page.getByRole('button', { name: /^almond drink/ }).click();
+  await page.getByRole('button', { name: /^almond drink, fat/ }).click();
   await expect(page.getByTestId('amount-almond_drink')).toBeVisible();
   await expect.poll(async () => Number(await amount(page, 'cornstarch').inputValue())).toBeGreaterThan(before + 1);
   await expect(page.getByTestId('word-serving')).toHaveText('mounds');
@@ -80,7 +80,7 @@ test('people scale every amount, and a deep bowl draws its caution', async ({ wa
   await page.getByTestId('row-dish').click();
   await page.getByRole('radio', { name: /^bowl, 1.5 l/ }).click();
   await page.getByRole('button', { name: 'Close' }).last().click();
-  await expect(page.getByText(/takes too long from 57 to 21/)).toBeVisible();
+  await expect(page.getByText(/cools too slowly for the usual rule/)).toBeVisible();
 });
 
 test('a new plan from a milk of the cook’s own', async ({ watched: page }) => {
@@ -129,4 +129,55 @@ test('a kitchen of rooms: the work line, the back key and deep links lead where 
   await page.getByRole('button', { name: 'To the plans' }).click();
   await expect(page.getByTestId('word-serving')).toBeVisible();
   await more(page, 'sugar').click();
+});
+
+test('another thickener goes in at equal set', async ({ watched: page }) => {
+  await openPlan(page);
+  const before = Number(await amount(page, 'cornstarch').inputValue());
+  const word = await page.getByTestId('word-serving').textContent();
+  await page.getByRole('button', { name: 'change cornstarch' }).click();
+  await page.getByRole('button', { name: /^rice flour,/ }).click();
+  await expect(page.getByTestId('amount-rice_flour')).toBeVisible();
+  const grams = Number(await amount(page, 'rice_flour').inputValue());
+  expect(grams / before).toBeGreaterThan(1.15);
+  expect(grams / before).toBeLessThan(1.55);
+  await expect(page.getByTestId('word-serving')).toHaveText(word ?? '');
+});
+
+test('a custard is planned, cooked in many kitchens, and its yolk is tempered in the pot', async ({
+  watched: page,
+}) => {
+  await openPlan(page);
+  await page.getByRole('button', { name: 'Plans', exact: true }).click();
+  await page.getByRole('button', { name: 'Plan a new pudding' }).click();
+  await page.getByRole('radio', { name: /^Stirred custard/ }).click();
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await expect(page.getByRole('heading', { name: 'Whole milk custard' })).toBeVisible();
+  await expect(page.getByTestId('word-serving')).toHaveText(/pours|coats/);
+  await expect(page.getByText(/usual guidance/).first()).toBeVisible();
+  await page.getByRole('button', { name: /Cook it in \d+ kitchens/ }).click();
+  await expect(page.getByTestId('chances').getByText(/Matters most/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('chances').getByText(/curdles \d+ %/)).toBeVisible();
+  await page.getByTestId('cook').click();
+  for (const done of ['All weighed', 'Beaten']) await page.getByRole('button', { name: done }).click();
+  await page.getByRole('button', { name: 'It steams' }).click();
+  await expect(page.getByText(/ladle hot milk into the egg, 60/).first()).toBeVisible();
+});
+
+test('whole rice and a baked slab are planned too, and a rule can be chosen', async ({ watched: page }) => {
+  await openPlan(page);
+  for (const [kind, amountId] of [
+    [/^Whole-rice pudding/, 'rice_short'],
+    [/^Baked slab/, 'semolina'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Plans', exact: true }).click();
+    await page.getByRole('button', { name: 'Plan a new pudding' }).click();
+    await page.getByRole('radio', { name: kind }).click();
+    await page.getByRole('button', { name: 'Plan it' }).click();
+    await expect(page.getByTestId(`amount-${amountId}`)).toBeVisible();
+    await expect(page.getByTestId('word-serving')).toBeVisible();
+  }
+  await page.getByRole('button', { name: /^Rest/ }).click();
+  await page.getByRole('radio', { name: /^ninety minutes/ }).click();
+  await expect(page.getByRole('radio', { name: /^ninety minutes/ })).toBeChecked();
 });

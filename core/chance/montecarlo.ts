@@ -2,7 +2,7 @@ import { randomLcg, randomNormal } from 'd3-random';
 import { quantileSorted, sampleCorrelation } from 'simple-statistics';
 import { table } from '../coefficients';
 import { dishHistory, judge, starchSdRel } from '../forecast';
-import { lookUp, massG } from '../formula/compose';
+import { lookUp } from '../formula/compose';
 import { SET_WORDS, type Plan, type SetWord } from '../formula/plan';
 import type { Pantry } from '../pantry/pantry';
 import { EGG } from '../pot/egg';
@@ -157,7 +157,7 @@ export function* monteCarlo(
     );
     serving[s.word] += 1;
     hot[h.word] += 1;
-    const severity = Math.max(severityOf(run.pot), run.bake && massG(run.pot.content) > 0 ? run.bake.curdMean : 0);
+    const severity = Math.max(severityOf(run.pot), run.bake ? severityOf(run.pot, run.bake.curdMean) : 0);
     if (severity > EGG.smooth) curdles += 1;
     lumps += run.pot.lumps;
     if (run.pot.scorch > SCORCH.taste) catches += 1;
@@ -173,9 +173,15 @@ export function* monteCarlo(
     return { p5: quantileSorted(sorted, 0.05), p50: quantileSorted(sorted, 0.5), p95: quantileSorted(sorted, 0.95) };
   };
   const stresses = all.map((d) => d.stress);
-  const names = Object.keys(all[0]?.inputs ?? {}).filter(
-    (n) => (n !== 'the eggs' && n !== 'where the egg curdles') || has('egg'),
-  );
+  const needs: Record<string, string> = {
+    'the eggs': 'egg',
+    'where the egg curdles': 'egg',
+    'measuring the starch': 'thickener',
+    'the grind': 'thickener',
+    'where the starch swells': 'thickener',
+    'measuring the sugar': 'sweet',
+  };
+  const names = Object.keys(all[0]?.inputs ?? {}).filter((n) => needs[n] === undefined || has(needs[n]));
   const r2 = names.map((name) => {
     const r =
       all.length > 2

@@ -1,6 +1,8 @@
 import type { Pantry } from '../pantry/pantry';
 import { lookUp } from './compose';
-import type { Plan } from './plan';
+import type { Ingredient } from '../pantry/ingredient';
+import { GRAINS } from '../pot/grain';
+import type { Plan, Stage } from './plan';
 
 /** Cold liquid whisked with one part of starch: two parts or more, or it cakes (B). */
 export const SLURRY_PARTS = 2.5;
@@ -40,6 +42,25 @@ export function refreshCarveOuts(plan: Plan, pantry: Pantry): Plan {
   const grams = Math.min(milk.grams / 2, Math.ceil((starchG * SLURRY_PARTS) / 10) * 10);
   if (grams <= 0) return { ...plan, carveOuts: others };
   return { ...plan, carveOuts: [...others, { ingredientId: milk.ingredientId, grams, stage: 'slurry' }] };
+}
+
+/** The stage at which an ingredient usually goes in. */
+export function usualStage(i: Ingredient): Stage {
+  switch (i.group) {
+    case 'thickener':
+      return i.thickener && GRAINS[i.thickener].form !== 'powder' ? 'grain' : 'slurry';
+    case 'egg':
+      return 'bowl';
+    case 'fat':
+    case 'fruit':
+      return 'off the heat';
+    case 'piece':
+      return 'late';
+    case 'flavour':
+      return i.aromaHalfS !== undefined && !i.comesOut ? 'off the heat' : 'pot';
+    default:
+      return 'pot';
+  }
 }
 
 /** Every amount times `factor`. @throws RangeError unless the factor is above zero */

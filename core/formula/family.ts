@@ -96,7 +96,8 @@ function finish(plan: Plan, ctx: ReturnType<typeof context>, baked: MethodStep[]
   steps.push({
     ...heat(plan, { name: 'off the heat', until: { reach: 'time', minutes: STAND_S / 60 } }),
     setting: 0,
-    stirEveryS: 10,
+    // a custard goes on cooking in its hot pan: it is kept moving
+    stirEveryS: ctx.egg ? Math.min(plan.method.stirEveryS, 3) : 10,
   });
   if (ctx.stages['fold in'].length) steps.push(add('fold in', { tempC: plan.room.tempC, stirring: 'spoon' }));
   steps.push({ do: 'pour' }, ...baked);
@@ -221,7 +222,12 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     );
   else {
     steps.push(
-      heat(plan, { name: 'thicken', setting: Math.max(1, low - 3), until: { reach: 'temperature', tempC: CUSTARD_C } }),
+      heat(plan, {
+        name: 'thicken',
+        setting: Math.max(1, low - 2),
+        limitMin: 25,
+        until: { reach: 'temperature', tempC: CUSTARD_C },
+      }),
     );
     if (c.eggOff === 'minutes more')
       steps.push(

@@ -3,40 +3,130 @@ import type { Pantry } from '../pantry/pantry';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
-import type { Plan } from './plan';
+import type { Choices, Family, Plan, SetWord, Stage } from './plan';
 
-export type Start = { id: string; name: string; milkId: string; people: number; portionG: number; serveAt: string };
+export type Start = {
+  id: string;
+  name: string;
+  milkId: string;
+  people: number;
+  portionG: number;
+  serveAt: string;
+  family?: Family;
+};
 
-/** A sensible first plan for a milk and a number of people: to be solved for its word afterwards. */
+type Share = readonly [ingredientId: string, share: number, stage: Stage];
+type FamilyStart = {
+  /** shares of the mass that goes in; the milk takes what is left */
+  shares: readonly Share[];
+  word: SetWord;
+  style?: Plan['serve']['style'];
+  tempC?: number;
+  hours?: number;
+  cookOnMin?: number;
+  dish?: number;
+  choices?: Choices;
+  /** share of the mass that stays on the hob and in the oven as steam */
+  lossRel?: number;
+};
+
+const SWEET: Share = ['sugar', 0.08, 'pot'];
+const SALT: Share = ['salt', 0.001, 'pot'];
+const VANILLA: Share = ['vanilla', 0.004, 'off the heat'];
+
+/** Where each family sensibly begins; designed with the model, to be solved and changed. */
+const STARTS: Record<Family, FamilyStart> = {
+  'starch-set milk pudding': { shares: [['cornstarch', 0.055, 'slurry'], SWEET, SALT, VANILLA], word: 'mounds' },
+  'ground-rice cream': {
+    shares: [['rice_ground', 0.058, 'grain'], SWEET, SALT],
+    word: 'mounds',
+    cookOnMin: 6,
+    lossRel: 0.14,
+  },
+  'stirred custard': { shares: [['yolk', 0.13, 'bowl'], ['sugar', 0.11, 'bowl'], VANILLA], word: 'pours', hours: 4 },
+  'egg-enriched pudding': {
+    shares: [['rice_ground', 0.045, 'grain'], ['yolk', 0.05, 'bowl'], ['sugar', 0.09, 'bowl'], SALT],
+    word: 'mounds',
+    cookOnMin: 3,
+    lossRel: 0.14,
+  },
+  'baked custard': {
+    shares: [['egg', 0.21, 'bowl'], ['sugar', 0.1, 'pot'], VANILLA],
+    word: 'wobbles',
+    dish: 1,
+    choices: { bath: 'open', ovenC: 160 },
+  },
+  'whole-rice pudding': {
+    shares: [['rice_short', 0.095, 'grain'], ['sugar', 0.05, 'late'], SALT],
+    word: 'coats',
+    cookOnMin: 0,
+    lossRel: 0.25,
+  },
+  porridge: {
+    shares: [['semolina', 0.075, 'grain'], ['sugar', 0.06, 'pot'], SALT],
+    word: 'mounds',
+    tempC: 55,
+    hours: 0.25,
+    cookOnMin: 3,
+    choices: { grain: 'into boiling milk' },
+  },
+  'baked slab': {
+    shares: [['semolina', 0.12, 'grain'], ['sugar', 0.1, 'pot'], SALT],
+    word: 'slices',
+    style: 'cut',
+    dish: 4,
+    cookOnMin: 2,
+    lossRel: 0.18,
+  },
+  'frozen cream': {
+    shares: [['cornstarch', 0.012, 'slurry'], SWEET],
+    word: 'firm',
+    style: 'turned out',
+    tempC: -8,
+    hours: 12,
+    dish: 0,
+    choices: { cooling: 'freezer', reduceTo: 0.5, starch: 'last' },
+    lossRel: 0.5,
+  },
+};
+
+/** A sensible first plan for a family, a milk and a number of people: to be solved for its word afterwards. */
 export function newPlan(s: Start, pantry: Pantry): Plan {
-  const totalG = s.people * s.portionG * 1.07;
+  const family = s.family ?? 'starch-set milk pudding';
+  const start = STARTS[family];
+  const totalG = (s.people * s.portionG) / (1 - (start.lossRel ?? 0.065));
   const pan = { ...(totalG > 2200 ? PANS[2]! : totalG < 500 ? PANS[0]! : PANS[1]!) };
   const { name: _ring, ...hob } = (totalG > 1400 ? HOBS[2] : HOBS[1])!;
-  const { name: _dish, ...dish } = DISHES[1]!;
+  const { name: _dish, ...dish } = DISHES[start.dish ?? 1]!;
+  const tidy = (grams: number) => (grams >= 20 ? Math.round(grams) : Math.max(0.5, Math.round(grams * 2) / 2));
+  const milkShare = 1 - start.shares.reduce((sum, [, share]) => sum + share, 0);
+  const hours = start.hours ?? 5;
   const plan: Plan = {
     format: 'ovalis-plan',
     version: 2,
     id: s.id,
     name: s.name,
-    family: 'starch-set milk pudding',
+    family,
     people: s.people,
     portionG: s.portionG,
     items: [
-      { ingredientId: s.milkId, grams: Math.round(totalG * 0.85), stage: 'pot' },
-      { ingredientId: 'cornstarch', grams: Math.round(totalG * 0.055), stage: 'slurry' },
-      { ingredientId: 'sugar', grams: Math.round(totalG * 0.08), stage: 'pot' },
-      { ingredientId: 'salt', grams: Math.max(1, Math.round(totalG * 0.001)), stage: 'pot' },
-      { ingredientId: 'vanilla', grams: Math.max(2, Math.round(totalG * 0.004)), stage: 'off the heat' },
+      { ingredientId: s.milkId, grams: tidy(totalG * milkShare), stage: 'pot' },
+      ...start.shares.map(([ingredientId, share, stage]) => ({ ingredientId, grams: tidy(totalG * share), stage })),
     ],
     carveOuts: [],
     starchMeasure: 'level spoons',
     pan,
     hob,
-    method: { ...suggestSettings(hob, pan.diameterMm, totalG), slurryAtC: 60, cookOnMin: 2, stirEveryS: 3 },
-    choices: {},
-    dish: { ...dish, count: s.people },
-    rest: { roomMin: 15, fridgeC: 4, covered: true, hours: 5 },
-    serve: { style: 'spooned', word: 'mounds', tempC: 8, at: s.serveAt },
+    method: {
+      ...suggestSettings(hob, pan.diameterMm, totalG),
+      slurryAtC: 60,
+      cookOnMin: start.cookOnMin ?? 2,
+      stirEveryS: 3,
+    },
+    choices: start.choices ?? {},
+    dish: { ...dish, count: dish.capacityMl > 600 ? 1 : s.people },
+    rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },
+    serve: { style: start.style ?? 'spooned', word: start.word, tempC: start.tempC ?? 8, at: s.serveAt },
     room: { tempC: 21, altitudeM: 0 },
     own: [],
     firmness: { factor: 1, sdLn: GEL.sdLn },

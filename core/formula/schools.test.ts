@@ -38,6 +38,11 @@ const baked: Plan = {
   family: 'baked custard',
   items: custard.items.map((i) => (i.ingredientId === 'yolk' ? { ...i, ingredientId: 'egg', grams: 150 } : i)),
 };
+/** yolks beaten without their sugar */
+const bare: Plan = {
+  ...custard,
+  items: custard.items.map((i) => (i.ingredientId === 'sugar' ? { ...i, stage: 'pot' as const } : i)),
+};
 const turned: Plan = { ...base, serve: { ...base.serve, style: 'turned out' } };
 const of = (id: string, p: Plan) =>
   compareSchool(
@@ -49,7 +54,7 @@ const of = (id: string, p: Plan) =>
 describe('schools side by side', () => {
   it('every one fits some plan and changes something that the model can see', () => {
     const mute = SCHOOLS.filter((s) => {
-      const fits = [turned, rice, ground, custard, baked].filter((p) => s.fits(p, pantry));
+      const fits = [turned, rice, ground, custard, bare, baked].filter((p) => s.fits(p, pantry));
       return !fits.some((p) => compareSchool(s, p, pantry).differences.some((d) => d.length > 0));
     });
     expect(mute.map((s) => s.id)).toEqual([]);
@@ -69,6 +74,12 @@ describe('schools side by side', () => {
     expect(coat!.yieldPa).toBeLessThan(0.6 * on!.yieldPa);
     const [, , bubbling] = of('egg in', custard).sides;
     expect(bubbling!.risks.curdle).toBeGreaterThan(0.6);
+  });
+  it('bare yolk straight into hot milk curdles where tempered it does not; beaten with sugar it bears it', () => {
+    const [tempered, straight] = of('yolks', bare).sides;
+    expect(straight!.risks.curdle).toBeGreaterThan(tempered!.risks.curdle + 0.1);
+    const [, sugared] = of('yolks', custard).sides;
+    expect(sugared!.risks.curdle).toBeLessThan(straight!.risks.curdle);
   });
   it('an open bath, an ice bath and a soak each do what cooks say', () => {
     const [bath, none] = of('bath', baked).sides;

@@ -1,9 +1,8 @@
 import { judge, servingStress } from '../forecast';
 import type { Pantry } from '../pantry/pantry';
-import { GRAINS } from '../pot/grain';
 import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace } from '../texture/words';
 import { toSpoons, type SpoonSystem } from '../units/measures';
-import { refreshCarveOuts, scale, withGrams } from './amounts';
+import { refreshCarveOuts, scale, usualStage, withGrams } from './amounts';
 import { lookUp, massG } from './compose';
 import type { Plan, SetWord } from './plan';
 
@@ -239,10 +238,6 @@ export function solveStarch(plan: Plan, pantry: Pantry): Solved {
   return { ok: true, plan: s.plan, grams: first.grams, starchId: first.ingredientId };
 }
 
-/** The stage at which a thickener goes in: powders in the slurry, grains into the pot. */
-export const thickenerStage = (i: { thickener?: keyof typeof GRAINS | undefined }): 'slurry' | 'grain' =>
-  i.thickener && GRAINS[i.thickener].form !== 'powder' ? 'grain' : 'slurry';
-
 /**
  * Another thickener in the place of one, at equal set.
  * @returns the new plan and g of the new per g of the old, or why there is none
@@ -261,7 +256,7 @@ export function swapThickener(
     {
       ...plan,
       items: plan.items.map((i) =>
-        i.ingredientId === fromId ? { ingredientId: toId, grams: Math.max(1, i.grams), stage: thickenerStage(to) } : i,
+        i.ingredientId === fromId ? { ingredientId: toId, grams: Math.max(1, i.grams), stage: usualStage(to) } : i,
       ),
     },
     pantry,

@@ -5,7 +5,7 @@ import { pantry, testPlan } from '../testing';
 import { boilsC, evaporationKgPerM2S, latentJPerKg, waterBoilsC } from './air';
 import { netW, settingFor, suggestSettings } from './hob';
 import { lumpRisk } from './lumps';
-import { addToPot, cook, fillPot, heatJPerK, type Controls, type PotSetup } from './pot';
+import { addToPot, cook, fillPot, heatJPerK, type PotSetup } from './pot';
 import { COARSE, runProgram, type Phase } from './program';
 import { scorchRate } from './scorch';
 import { breakdownRate, gelPeakC, STARCHES, swellEquilibrium } from './starch';

@@ -61,6 +61,7 @@ export const HEAT = table('Heat in the pot', {
   steamSideW: [1500, 'W/m2K', 'B', 'steam with air on a bowl, 500 to 3000'],
   waterSideW: [1100, 'W/m2K', 'B', 'hot water on a bowl'],
   wallS: [10, 's', 'C', 'in which the bowl follows'],
+  meets: [0.65, '1', 'C', 'of the way from the mix to the pot that egg feels before it is spread'],
   unmixed: [0.22, '1', 'C', 'share of egg that meets the hot pot before the spoon has spread it; a third with a whisk'],
 });
 
@@ -301,9 +302,10 @@ export function addToPot(pot: Pot, addition: Addition, setup: PotSetup): Pot {
   let { eggSet, eggCurd, amylaseLog, salmonellaLog, eggMaxC } = pot;
   if (mixture.eggProteinG > 0) {
     const share = mixture.eggProteinG / content.eggProteinG;
-    const point = eggPoint(content, sugarFraction(content));
+    // egg straight into the hot pot meets it undiluted before the spoon has spread it; sugar beaten in protects it
+    const point = eggPoint(mixture, sugarFraction(mixture));
     const shock = addition.tempered ? 0 : HEAT.unmixed * (addition.whisked ? 1 / 3 : 1);
-    const local = point ? curdEquilibrium((pot.bulkC + mixC) / 2, point) : 0;
+    const local = point ? curdEquilibrium(HEAT.meets * pot.bulkC + (1 - HEAT.meets) * mixC, point) : 0;
     eggSet *= 1 - share;
     eggCurd = eggCurd * (1 - share) + share * shock * local;
     // the least heated egg decides
@@ -798,8 +800,8 @@ export function readPot(pot: Pot): PotReading {
 export const cookedStarchPct = (pot: Pot): number =>
   (100 * pot.fractions.reduce((s, f) => s + f.starchG * f.gelatinised, 0)) / massG(pot.content);
 
-/** What would be felt of curdled egg, 0 to 1. */
-export const severityOf = (pot: Pot): number =>
+/** What would be felt of curdled egg, 0 to 1; `curd` where it is not the pot's own, as at the edge of a baked dish. */
+export const severityOf = (pot: Pot, curd: number = pot.eggCurd): number =>
   pot.content.eggProteinG > 0
-    ? curdSeverity(pot.eggCurd, cookedStarchPct(pot), (100 * pot.content.eggProteinG) / massG(pot.content))
+    ? curdSeverity(curd, cookedStarchPct(pot), (100 * pot.content.eggProteinG) / massG(pot.content))
     : 0;

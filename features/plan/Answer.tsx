@@ -47,11 +47,10 @@ export function Answer({
         : undefined;
   const milk = forecast.pushes.find((p) => p.of === 'milk')?.steps ?? 0;
   const pantry = pantryWith(plan.own);
-  const starchName = lookUp(
-    pantry,
-    plan,
-    plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'thickener')?.ingredientId ?? 'cornstarch',
-  ).name;
+  const thickens = plan.items
+    .map((i) => lookUp(pantry, plan, i.ingredientId))
+    .find((i) => i.group === 'thickener' || i.group === 'egg' || i.group === 'nut');
+  const starchName = thickens?.name ?? 'nothing';
   const cut = Math.max(0, Math.min(serving.place, serving.place - Math.max(0, milk)));
   const pushes: Push[] = [
     { name: starchName, from: 0, to: cut, tone: 'ink' },

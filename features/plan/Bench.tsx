@@ -2,16 +2,19 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/forecast';
-import { refreshCarveOuts, withGrams, withMilk } from '../../core/formula/amounts';
+import { refreshCarveOuts, usualStage, withGrams, withMilk } from '../../core/formula/amounts';
 import { atStages, lookUp } from '../../core/formula/compose';
-import type { Plan, PlanItem } from '../../core/formula/plan';
+import type { Plan } from '../../core/formula/plan';
 import { spoonEffect } from '../../core/formula/solve';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { pantryWith } from '../../core/pantry/pantry';
+import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
 import { FILL, toSpoons } from '../../core/units/measures';
 import { useCollection } from '../../storage/hooks';
 import { Key } from '../../ui/Key';
+import { model } from '../../workers/client';
+import { Notice } from '../../ui/Notice';
 import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
@@ -50,6 +53,11 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
         : '';
     return `${fmt.spoons(s)}, level: ${effect}${rounded}`;
   }
+  if (i.egg) {
+    const part = i.egg.white === 0 ? 'yolk' : i.egg.yolk === 0 ? 'white' : 'whole';
+    const count = Math.round((grams / eggGrams(1, 'eu M', part)) * 2) / 2;
+    return `${count} ${part === 'whole' ? (count === 1 ? 'egg' : 'eggs') : `${part}${count === 1 ? '' : 's'}`} of size M`;
+  }
   const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
   const spoons = fmt.spoons(toSpoons(grams, i.densityGPerMl, fmt.settings.spoons, { cups }));
   return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : `${spoons}, level`;
@@ -73,6 +81,7 @@ export function Bench({
     const { packs: n, leftOverG } = packsFor(grams, pack);
     return `${n} × ${pack.name}${leftOverG >= 1 ? `, ${fmt.grams(leftOverG)} left over` : ''}`;
   };
+  const [swapped, setSwapped] = useState<string | undefined>();
   const [picking, setPicking] = useState<{ replace?: string } | undefined>();
   const stages = atStages(plan, pantry);
   const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
@@ -81,19 +90,22 @@ export function Bench({
     .map((item) => ({ item, ingredient: lookUp(pantry, plan, item.ingredientId) }))
     .sort((a, b) => order[a.ingredient.group] - order[b.ingredient.group]);
 
+  /** Another thickener at equal set; where there is none, the same grams, and it is said. */
+  const swap = async (base: Plan, fromId: string, toId: string) => {
+    const s = await model().swap(base, fromId, toId);
+    if (s.ok) onChange(withGrams(s.plan, toId, Math.round(s.grams * 2) / 2, pantryWith(base.own)), true);
+    setSwapped(s.ok ? undefined : s.why);
+  };
+
   const choose = (chosen: Ingredient) => {
     const own = chosen.own && !plan.own.some((o) => o.id === chosen.id) ? [...plan.own, chosen] : plan.own;
     const base = { ...plan, own };
     const nextPantry = pantryWith(own);
-    if (picking?.replace) onChange(withMilk(base, picking.replace, chosen.id, nextPantry));
+    if (picking?.replace && chosen.group === 'thickener') void swap(base, picking.replace, chosen.id);
+    else if (picking?.replace) onChange(withMilk(base, picking.replace, chosen.id, nextPantry));
     else if (!plan.items.some((i) => i.ingredientId === chosen.id)) {
-      const stage: PlanItem['stage'] =
-        chosen.group === 'thickener'
-          ? 'slurry'
-          : chosen.group === 'fat' || chosen.id === 'vanilla' || chosen.id === 'flower_water'
-            ? 'off the heat'
-            : 'pot';
-      const grams = chosen.group === 'milk' ? 100 : chosen.group === 'flavour' ? 2 : 10;
+      const stage = usualStage(chosen);
+      const grams = chosen.group === 'milk' ? 100 : chosen.group === 'flavour' ? 2 : chosen.group === 'egg' ? 50 : 10;
       onChange(
         refreshCarveOuts({ ...base, items: [...plan.items, { ingredientId: chosen.id, grams, stage }] }, nextPantry),
       );
@@ -101,12 +113,20 @@ export function Bench({
     setPicking(undefined);
   };
 
+  /** The last milk stays: something has to be liquid. */
+  const removable = (id: string) => {
+    const group = lookUp(pantry, plan, id).group;
+    return (
+      group !== 'milk' || plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk').length > 1
+    );
+  };
+
   return (
     <View className="border-y-rim border-ink bg-plate">
       {items.map(({ item, ingredient }) => {
         const s = toSpoons(item.grams, ingredient.densityGPerMl, fmt.settings.spoons);
         const back = keptBack(ingredient.id);
-        const replaceable = ingredient.group === 'milk' || ingredient.group === 'sweet';
+        const replaceable = ['milk', 'sweet', 'thickener', 'egg'].includes(ingredient.group);
         return (
           <View key={item.ingredientId} className="border-b-hair border-line px-3 py-2 wide:px-6">
             <Stepper
@@ -132,9 +152,10 @@ export function Bench({
           </View>
         );
       })}
+      {swapped ? <Notice text={swapped} /> : null}
       <View className="flex-row items-center justify-between gap-3 px-3 py-2 wide:px-6">
         <Type tone="quiet" className="shrink">
-          Butter, spice, another milk
+          Butter, egg, fruit, spice, another milk
         </Type>
         <Key label="Add" icon={Plus} onPress={() => setPicking({})} />
       </View>
@@ -145,7 +166,7 @@ export function Bench({
         onClose={() => setPicking(undefined)}
         onChoose={choose}
         onRemove={
-          picking?.replace && plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk').length > 1
+          picking?.replace && removable(picking.replace)
             ? () => {
                 onChange(
                   refreshCarveOuts(

@@ -1,8 +1,8 @@
+import { useState } from 'react';
 import { View } from 'react-native';
-import { SCORCH } from '../../core/pot/scorch';
-import type { Forecast } from '../../core/forecast';
+import { RISKS, type Forecast } from '../../core/forecast';
+import { SET_WORDS, type Plan } from '../../core/formula/plan';
 import { mainLiquid } from '../../core/formula/compose';
-import type { Plan } from '../../core/formula/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { MouldOutline } from '../../ui/MouldOutline';
@@ -10,7 +10,10 @@ import { Notice } from '../../ui/Notice';
 import { SetCurve } from '../../ui/SetCurve';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
-import { pushSays } from './words';
+import { Key } from '../../ui/Key';
+import { chanceWords } from '../shared/format';
+import { KITCHENS, useChances } from '../shared/useForecast';
+import { lookSays, pushSays, RISK_SAYS } from './words';
 
 /** What the forecast rests on: how it stands, hours in the fridge, who pushes where, and what to mind. */
 export function Evidence({
@@ -35,7 +38,16 @@ export function Evidence({
     ['In the dishes', `${fmt.grams(forecast.endMassG)}, ${Math.round(forecast.depthMm)} mm deep`],
     ['Steam lost', `${Math.round(forecast.lossRel * 100)} %`],
     ['Sweetness', `${Math.round(forecast.sweetnessPct)} % sugar`],
-    ['Catching', forecast.scorch < SCORCH.film ? 'unlikely' : forecast.scorch < SCORCH.taste ? 'a film' : 'likely'],
+    ...(forecast.bake ? ([['In the oven', `${Math.round(forecast.bake.minutes)} min`]] as const) : []),
+    ...(forecast.bite < 0.999
+      ? ([['Grain', forecast.bite < 0.85 ? 'hard' : forecast.bite < 0.95 ? 'to the tooth' : 'soft through']] as const)
+      : []),
+    ...(Number.isFinite(forecast.frozenH) ? ([['Frozen through', fmt.hours(forecast.frozenH)]] as const) : []),
+    ['Look', lookSays(forecast.look)],
+    [
+      'Keeps',
+      `${forecast.keeping.days} days${forecast.keeping.weepPctAt3Days >= 0.1 ? `; weeps ${forecast.keeping.weepPctAt3Days.toFixed(1)} %` : ''}`,
+    ],
   ] as const;
   return (
     <View className={working ? 'gap-3 opacity-80' : 'gap-3'}>
@@ -78,6 +90,8 @@ export function Evidence({
           </View>
         ))}
       </View>
+      <Risks forecast={forecast} />
+      <Chances plan={plan} />
       <View>
         <Type kind="title" level={2}>
           Why
@@ -110,6 +124,94 @@ export function Evidence({
           <Notice key={c.id} text={c.text} />
         ))}
       </View>
+    </View>
+  );
+}
+
+/** A risk below this is not worth a line. */
+const WORTH_A_LINE = 0.04;
+
+/** What may go wrong, likeliest first, each with its cause. */
+function Risks({ forecast }: { forecast: Forecast }) {
+  const risks = RISKS.map((name) => ({ name, ...forecast.risks[name] }))
+    .filter((r) => r.chance > WORTH_A_LINE)
+    .sort((a, b) => b.chance - a.chance);
+  return (
+    <View>
+      <Type kind="title" level={2}>
+        Risks
+      </Type>
+      {risks.length === 0 ? <Type tone="quiet">None that this model sees.</Type> : null}
+      {risks.map((r) => (
+        <View key={r.name} className="border-b-hair border-line py-1.5">
+          <View className="flex-row items-baseline justify-between gap-3">
+            <Type>{RISK_SAYS[r.name]}</Type>
+            <Type kind="strong">{chanceWords(r.chance)}</Type>
+          </View>
+          <Type kind="small" tone="quiet">
+            {r.why}
+          </Type>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** The plan cooked in many kitchens, when the cook asks: how often each word, and what matters most. */
+function Chances({ plan }: { plan: Plan }) {
+  const [wanted, setWanted] = useState(false);
+  const { chances, done, working } = useChances(plan, wanted);
+  if (!wanted) return <Key label={`Cook it in ${KITCHENS} kitchens`} size="amount" onPress={() => setWanted(true)} />;
+  return (
+    <View testID="chances">
+      <Type kind="title" level={2}>
+        {`In ${KITCHENS} kitchens`}
+      </Type>
+      {working ? (
+        <View className="gap-2">
+          <Type tone="quiet" aria-live="polite">{`${done} cooked`}</Type>
+          <View className="h-3 overflow-hidden rounded-key border-hair border-ink bg-sunk" aria-hidden>
+            <View className="h-full bg-bay" style={{ width: `${(100 * done) / KITCHENS}%` }} />
+          </View>
+          <Key label="Stop" size="amount" onPress={() => setWanted(false)} />
+        </View>
+      ) : null}
+      {chances && !working ? (
+        <>
+          {SET_WORDS.filter((w) => chances.serving[w] >= 0.01).map((w) => (
+            <View key={w} className="flex-row items-center gap-2 py-1">
+              <Type className="w-[104px]" kind={w === plan.serve.word ? 'strong' : 'text'}>
+                {w}
+              </Type>
+              <View className="h-3 flex-1 rounded-key bg-sunk" aria-hidden>
+                <View
+                  className={w === plan.serve.word ? 'h-full rounded-key bg-yolk' : 'h-full rounded-key bg-ink'}
+                  style={{ width: `${100 * chances.serving[w]}%` }}
+                />
+              </View>
+              <Type
+                kind="smallStrong"
+                className="w-[44px] text-right"
+              >{`${Math.round(100 * chances.serving[w])} %`}</Type>
+            </View>
+          ))}
+          <Type kind="small" tone="quiet">
+            {[
+              chances.curdles > 0.005 ? `curdles ${Math.round(100 * chances.curdles)} %` : '',
+              `lumps ${Math.round(100 * chances.lumps)} %`,
+              `catches ${Math.round(100 * chances.catches)} %`,
+              plan.serve.style === 'turned out' ? `stands ${Math.round(100 * chances.stands)} %` : '',
+              `${Math.round(chances.minutes.p5)} to ${Math.round(chances.minutes.p95)} min on the hob`,
+            ]
+              .filter(Boolean)
+              .join(', ')}
+          </Type>
+          <Type kind="small" tone="quiet">{`Matters most: ${chances.matters
+            .slice(0, 3)
+            .map((m) => m.name)
+            .join(', ')}.`}</Type>
+        </>
+      ) : null}
     </View>
   );
 }

@@ -7,6 +7,7 @@ import {
   ALLERGENS,
   BASES,
   CompositionPer100Schema,
+  GROUPS,
   IngredientSchema,
   type Allergen,
   type Ingredient,
@@ -46,7 +47,7 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRe
   const own = useCollection('ingredients');
   const save = useSave('ingredients');
   const [making, setMaking] = useState<'nut milk' | 'own' | undefined>();
-  const groups = replacing ? [replacing.group] : (['milk', 'sweet', 'fat', 'flavour'] as const);
+  const groups = replacing ? [replacing.group] : GROUPS;
   const used = new Set(plan.items.map((i) => i.ingredientId));
   const all = [...pantryWith([...(own.data ?? []), ...plan.own]).values()].filter(
     (i) => groups.some((g) => g === i.group) && !used.has(i.id),

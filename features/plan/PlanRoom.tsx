@@ -8,6 +8,7 @@ import { withGrams } from '../../core/formula/amounts';
 import type { Plan } from '../../core/formula/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
+import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
 import { useCollection, useSave } from '../../storage/hooks';
 import { model } from '../../workers/client';
@@ -45,9 +46,12 @@ export function PlanRoom() {
   const saved = all.find((p) => p.id === (id ?? where.planId)) ?? all.find((p) => !p.archived);
   const plan = draft && draft.id === saved?.id ? draft : saved;
   const pantry = pantryWith(plan?.own);
-  const starch = plan?.items.find(
-    (i) => (plan.own.find((o) => o.id === i.ingredientId) ?? pantry.get(i.ingredientId))?.group === 'thickener',
-  );
+  // whole grains are cooked to the bite, not to a word: they are not solved for
+  const starch = plan?.items.find((i) => {
+    const ingredient = plan.own.find((o) => o.id === i.ingredientId) ?? pantry.get(i.ingredientId);
+    if (ingredient?.group !== 'thickener') return false;
+    return !ingredient.thickener || GRAINS[ingredient.thickener].form !== 'kernel';
+  });
   const { forecast, working, error } = useForecast(plan);
   const solved = useSolved(draft ? undefined : saved, starch?.ingredientId);
   useEffect(() => {

@@ -9,6 +9,7 @@ import { SET_WORDS, type Plan } from '../../core/formula/plan';
 import { DISHES, DishSchema, HOBS, PANS } from '../../core/pantry/kitchen';
 import { pantryWith } from '../../core/pantry/pantry';
 import { suggestSettings } from '../../core/pot/hob';
+import { COOLING_RULES, SAFE_COOLING_RULES } from '../../core/set/safety';
 import { fahrenheitToCelsius } from '../../core/units/measures';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -22,7 +23,7 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { parseTimeOfDay } from '../shared/format';
 import { useNow } from '../shared/useNow';
-import { MEASURE_SAYS, SET_SAYS, STYLE_SAYS } from './words';
+import { CHOICE_SAYS, MEASURE_SAYS, SET_SAYS, STYLE_SAYS } from './words';
 
 type Part = 'name' | 'people' | 'set' | 'serve' | 'dish' | 'pan' | 'method' | 'rest' | 'measure';
 type Props = { plan: Plan; forecast: Forecast | undefined; onChange: (next: Plan) => void };
@@ -103,6 +104,20 @@ export function PlanRows(props: Props) {
       </Sheet>
     </View>
   );
+}
+
+/** Whether a choice means anything for this plan. */
+function offered(plan: Plan, needs: (typeof CHOICE_SAYS)[number]['needs']): boolean {
+  switch (needs) {
+    case 'grain':
+      return plan.items.some((i) => i.stage === 'grain');
+    case 'egg':
+      return plan.items.some((i) => i.stage === 'bowl');
+    case 'oven':
+      return plan.family === 'baked custard' || plan.family === 'baked slab';
+    case 'any':
+      return true;
+  }
 }
 
 function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Part; onDone: () => void }) {
@@ -277,7 +292,7 @@ function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Pa
             value={plan.method.cookOnMin}
             unit="min"
             step={1}
-            max={40}
+            max={90}
             onChange={(cookOnMin) => set({ cookOnMin })}
           />
           <Stepper
@@ -289,6 +304,15 @@ function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Pa
             max={300}
             onChange={(stirEveryS) => set({ stirEveryS })}
           />
+          {CHOICE_SAYS.filter((c) => offered(plan, c.needs)).map((c) => (
+            <Choices
+              key={c.key}
+              label={c.label}
+              value={String(plan.choices[c.key] ?? Object.keys(c.sides)[0])}
+              options={Object.entries(c.sides).map(([value, label]) => ({ value, label }))}
+              onChoose={(value) => onChange({ ...plan, choices: { ...plan.choices, [c.key]: value } })}
+            />
+          ))}
           <TempStepper
             name="Slurry goes in at"
             valueC={plan.method.slurryAtC}
@@ -322,6 +346,26 @@ function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Pa
           {plan.rest.roomMin > 120 ? (
             <Notice text="More than two hours in the room is past the usual safe limit. Local food-safety rules come first." />
           ) : null}
+          <Choices
+            label="Where it cools"
+            column
+            value={plan.choices.cooling ?? 'room first'}
+            options={[
+              { value: 'room first', label: 'room, then fridge' },
+              { value: 'straight to the cold', label: 'straight to the fridge' },
+              { value: 'ice bath', label: 'ice bath, then fridge' },
+              { value: 'freezer', label: 'room, then freezer' },
+            ]}
+            onChoose={(cooling) => onChange({ ...plan, choices: { ...plan.choices, cooling } })}
+          />
+          <Choices
+            label="Held against"
+            column
+            value={plan.rest.rule ?? 'two stages'}
+            options={COOLING_RULES.map((r) => ({ value: r, label: r, sub: SAFE_COOLING_RULES[r].says }))}
+            onChoose={(rule) => set({ rule })}
+          />
+          <Notice text="Rules differ by country and change. Your local food-safety rules come first." />
           <TempStepper
             name="Fridge"
             valueC={plan.rest.fridgeC}

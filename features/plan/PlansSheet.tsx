@@ -2,7 +2,7 @@ import { addDays } from 'date-fns/addDays';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { newPlan } from '../../core/formula/newPlan';
-import type { Plan } from '../../core/formula/plan';
+import { FAMILIES, type Family, type Plan } from '../../core/formula/plan';
 import { PANTRY, pantryWith } from '../../core/pantry/pantry';
 import { useCollection, useRemove, useSave } from '../../storage/hooks';
 import { model } from '../../workers/client';
@@ -13,10 +13,11 @@ import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Tag } from '../../ui/Tag';
+import { Type } from '../../ui/Type';
 import { UndoBar } from '../../ui/UndoBar';
 import { useApp } from '../shared/App';
 import { newId } from '../shared/ids';
-import { STYLE_SAYS } from './words';
+import { FAMILY_SAYS, STYLE_SAYS } from './words';
 
 /** The plans there are, and a new one. */
 export function PlansSheet({
@@ -104,6 +105,7 @@ const MILKS = PANTRY.filter((i) => i.group === 'milk' && i.per100.water > 70);
 function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const own = useCollection('ingredients');
   const [name, setName] = useState('');
+  const [family, setFamily] = useState<Family>('starch-set milk pudding');
   const [milkId, setMilkId] = useState('milk_whole');
   const [people, setPeople] = useState(6);
   const [portionG, setPortionG] = useState(130);
@@ -116,9 +118,10 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
     const tomorrow = addDays(Date.now(), 1);
     tomorrow.setHours(19, 30, 0, 0);
     const ownUsed = milk.own ? [milk] : [];
-    const title = name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} pudding`.slice(0, 60);
+    const title =
+      name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${FAMILY_SAYS[family].short}`.slice(0, 60);
     const first = newPlan(
-      { id: newId('plan'), name: title, milkId, people, portionG, serveAt: tomorrow.toISOString() },
+      { id: newId('plan'), name: title, milkId, people, portionG, serveAt: tomorrow.toISOString(), family },
       pantryWith(ownUsed),
     );
     const solved = await model().solve({ ...first, own: ownUsed });
@@ -130,9 +133,16 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
         label="Name"
         value={name}
         onChangeText={setName}
-        placeholder={milk ? `${milk.name} pudding` : ''}
+        placeholder={milk ? `${milk.name} ${FAMILY_SAYS[family].short}` : ''}
         maxLength={60}
       />
+      <Choices
+        label="Kind"
+        value={family}
+        options={FAMILIES.map((f) => ({ value: f, label: FAMILY_SAYS[f].label }))}
+        onChoose={setFamily}
+      />
+      <Type tone="quiet">{FAMILY_SAYS[family].sub}</Type>
       <Choices
         label="Milk"
         value={milkId}

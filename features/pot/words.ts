@@ -35,9 +35,17 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     case 'warm':
       return {
         title: 'Warm the milk',
-        manner: step.heat?.until.reach === 'bubble' ? 'to the first bubble, stir now and then' : `to ${fmt.temp(step.tempC ?? plan.method.slurryAtC)}, stir now and then`,
-        cue: step.heat?.until.reach === 'bubble' ? 'Small bubbles at the rim, then one in the middle.' : 'Steam rises. No bubble yet.',
-        why: plan.items.some((i) => i.stage === 'slurry') ? 'Hotter milk would seal the slurry into lumps.' : 'It warms while the rest is made ready.',
+        manner:
+          step.heat?.until.reach === 'bubble'
+            ? 'to the first bubble, stir now and then'
+            : `to ${fmt.temp(step.tempC ?? plan.method.slurryAtC)}, stir now and then`,
+        cue:
+          step.heat?.until.reach === 'bubble'
+            ? 'Small bubbles at the rim, then one in the middle.'
+            : 'Steam rises. No bubble yet.',
+        why: plan.items.some((i) => i.stage === 'slurry')
+          ? 'Hotter milk would seal the slurry into lumps.'
+          : 'It warms while the rest is made ready.',
         done: 'It steams',
         until: 'to steaming',
       };
@@ -48,7 +56,8 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
         cue: 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
         why: 'It goes within half a minute, and the floor goes first.',
         done: step.heat?.until.reach === 'temperature' ? 'It coats the spoon' : 'First bubble',
-        until: step.heat?.until.reach === 'temperature' ? `to ${fmt.temp(step.heat.until.tempC)}` : 'to the first bubble',
+        until:
+          step.heat?.until.reach === 'temperature' ? `to ${fmt.temp(step.heat.until.tempC)}` : 'to the first bubble',
       };
     case 'cook on':
       return {
@@ -92,7 +101,12 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     case 'simmer in milk':
       return {
         title: step.heat?.lid === 'on' ? 'Lid on, lowest heat' : 'Simmer',
-        manner: [first, step.heat?.lid === 'on' ? `stir every ${fmt.hours((step.stirEveryS ?? 180) / 3600)}` : `sweep the floor, ${every}`]
+        manner: [
+          first,
+          step.heat?.lid === 'on'
+            ? `stir every ${fmt.hours((step.stirEveryS ?? 180) / 3600)}`
+            : `sweep the floor, ${every}`,
+        ]
           .filter(Boolean)
           .join(', then '),
         cue: 'Bite a grain: soft through, still whole.',
@@ -121,7 +135,9 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     default:
       return {
         title: step.id.charAt(0).toUpperCase() + step.id.slice(1),
-        manner: [first, step.stirEveryS === undefined ? 'spoon still' : `stir, ${every}`].filter(Boolean).join(', then '),
+        manner: [first, step.stirEveryS === undefined ? 'spoon still' : `stir, ${every}`]
+          .filter(Boolean)
+          .join(', then '),
         cue: 'Look and listen: no hiss, no smell of toast.',
         why: 'The method asks for it.',
         done: 'Done',
@@ -150,7 +166,9 @@ const NEXT: Record<string, string> = {
   pour: 'pour',
 };
 export const stepNext = (step: Step): string =>
-  step.id === 'thicken' && step.adds.some((a) => a.stage === 'slurry') ? `slurry in, ${NEXT.thicken}` : (NEXT[step.id] ?? step.id);
+  step.id === 'thicken' && step.adds.some((a) => a.stage === 'slurry')
+    ? `slurry in, ${NEXT.thicken}`
+    : (NEXT[step.id] ?? step.id);
 
 export const SEEN: Record<Observation, string> = {
   steams: 'It steams',

@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import type { Forecast } from '../../core/forecast';
 import type { Plan } from '../../core/formula/plan';
 import { model } from '../../workers/client';
@@ -42,4 +43,26 @@ export function useSolved(plan: Plan | undefined, starchId: string | undefined) 
     gcTime: 60_000,
     placeholderData: keepPreviousData,
   });
+}
+
+/** Kitchens that the chances are counted over. */
+export const KITCHENS = 500;
+
+/** The chances of a plan over many kitchens, asked for by hand; a changed plan asks anew, a left one stops. */
+export function useChances(plan: Plan, wanted: boolean) {
+  const [done, setDone] = useState(0);
+  const query = useQuery({
+    queryKey: ['chances', physics(plan)],
+    queryFn: async ({ signal }) => {
+      setDone(0);
+      const answer = await model().chances(plan, KITCHENS, signal, setDone);
+      if (!answer) throw new Error('stopped');
+      return answer;
+    },
+    enabled: wanted,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    retry: false,
+  });
+  return { chances: query.data, done, working: wanted && query.isFetching };
 }

@@ -1,0 +1,196 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { forecast } from '../forecast';
+import { migratePlan, type Plan } from '../formula/plan';
+import { pantry, testPlan } from '../testing';
+import { answer, askJsonSchema, ASKS, type Ask } from './asks';
+import { readKitchenFile } from './kitchenFile';
+import { readPlanFile, writePlanFile } from './planFile';
+
+const ask = (name: Ask, q: object) => answer(name, JSON.stringify({ format: `ovalis-${name}`, version: 1, ...q }));
+const ok = (name: Ask, q: object): Record<string, unknown> => {
+  const a = ask(name, q);
+  if (!a.ok) throw new Error(JSON.stringify(a.issues));
+  return a.value as Record<string, unknown>;
+};
+const wrong = (name: Ask, q: object) => {
+  const a = ask(name, q);
+  if (a.ok) throw new Error('was answered');
+  return a.issues;
+};
+const plan = testPlan();
+const ramekin = { kind: 'cup', count: 6, capacityMl: 200, heightMm: 40, wall: 'ceramic' };
+
+describe('questions of scripts', () => {
+  it('solve: amounts, spoons, or why not', () => {
+    const a = ok('solve', { plan, word: 'wobbles', spoons: 'us' });
+    expect(a).toMatchObject({ format: 'ovalis-solve-answer', ok: true, amounts: [{ ingredientId: 'cornstarch' }] });
+    expect(ok('solve', { plan, word: 'firm', free: [{ ingredientId: 'cornstarch', maxG: 5 }] })).toMatchObject({
+      ok: false,
+    });
+  });
+  it('swap: grams at equal set and what else changes', () => {
+    const a = ok('swap', { plan, from: 'cornstarch', to: 'waxy_rice_flour' });
+    expect(a.ok).toBe(true);
+    expect((a.changes as { what: string }[]).some((c) => /risk: weeping|viscosity/.test(c.what))).toBe(true);
+    expect(wrong('swap', { plan, from: 'moon', to: 'rice_flour' })[0]!.path).toBe('from');
+    expect(wrong('swap', { plan, from: 'cornstarch', to: 'moon' })[0]!.path).toBe('to');
+  });
+  it('compare: one school, all that fit, or another plan', () => {
+    expect((ok('compare', { plan, school: 'heat' }).schools as unknown[]).length).toBe(1);
+    const sweeter = {
+      ...plan,
+      items: plan.items.map((i) => (i.ingredientId === 'sugar' ? { ...i, grams: i.grams * 2 } : i)),
+    };
+    expect(JSON.stringify(ok('compare', { plan, with: sweeter }).differences)).toMatch(/sweetness/);
+    expect(wrong('compare', { plan, school: 'gravy' })[0]).toMatchObject({
+      path: 'school',
+      message: expect.stringMatching(/heat/),
+    });
+  });
+  it('cool: hours to each temperature, frozen, and the rule', () => {
+    const q = {
+      dish: ramekin,
+      depthMm: 35,
+      startC: 85,
+      hours: 24,
+      stays: [
+        { where: 'room', minutes: 20 },
+        { where: 'fridge', minutes: 1000 },
+      ],
+    };
+    const a = ok('cool', q);
+    expect((a.reachedH as Record<string, number>)['21']).toBeGreaterThan(0.5);
+    expect(a.rule).toMatchObject({ name: 'two stages' });
+    expect(wrong('cool', { ...q, depthMm: 900 })[0]).toEqual({ path: 'depthMm', message: 'should be 300 mm or less' });
+    expect(wrong('cool', { ...q, stays: [] })[0]!.path).toBe('stays');
+  });
+  it('bake: a custard from its ingredients', () => {
+    const oven = { do: 'bake', ovenC: 160, bath: 'open', until: { reach: 'centre', tempC: 77 } };
+    const items = [
+      { ingredientId: 'milk_whole', grams: 500 },
+      { ingredientId: 'egg', grams: 150 },
+      { ingredientId: 'sugar', grams: 75 },
+    ];
+    const q = { dish: ramekin, depthMm: 40, startC: 50, items, oven };
+    expect(ok('bake', q).reached).toBe(true);
+    expect(wrong('bake', { ...q, oven: { do: 'pour' } })[0]!.path).toBe('oven');
+    expect(wrong('bake', { ...q, items: [{ ingredientId: 'moon', grams: 5 }] })[0]!.path).toBe('items[0].ingredientId');
+  });
+  it('montecarlo: chances for a seed', () => {
+    const a = ok('montecarlo', { plan, draws: 50, seed: 0.1 });
+    expect(a).toEqual(ok('montecarlo', { plan, draws: 50, seed: 0.1 }));
+    expect(wrong('montecarlo', { plan, draws: 1 })[0]).toEqual({ path: 'draws', message: 'should be 10 or more' });
+  });
+  it('names the path inside a plan that is wrong', () => {
+    expect(wrong('solve', { plan: { ...plan, dish: { ...plan.dish, count: 0 } } })[0]!.path).toBe('plan.dish.count');
+    const moon = { ...plan, items: [...plan.items, { ingredientId: 'moon', grams: 3, stage: 'pot' }] };
+    expect(wrong('montecarlo', { plan: moon })[0]!.path).toBe(`plan.items[${plan.items.length}].ingredientId`);
+  });
+  it('have published schemas that are the present ones', () => {
+    for (const name of Object.keys(ASKS) as Ask[]) {
+      const file = path.join(__dirname, `../../docs/formats/ovalis-${name}-1.schema.json`);
+      expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual(JSON.parse(JSON.stringify(askJsonSchema(name))));
+    }
+  });
+});
+
+describe('a method written out step by step', () => {
+  const steps: NonNullable<Plan['steps']> = [
+    {
+      do: 'heat',
+      name: 'up',
+      setting: 0,
+      watts: 700,
+      until: { reach: 'temperature', tempC: 70 },
+      limitMin: 60,
+      stirEveryS: 10,
+      whisked: false,
+      lid: 'on',
+      wrapped: false,
+    },
+    { do: 'add', stage: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0 },
+    {
+      do: 'heat',
+      name: 'thick',
+      setting: 6,
+      until: { reach: 'bubble' },
+      limitMin: 60,
+      stirEveryS: 2,
+      whisked: false,
+      lid: 'off',
+      wrapped: false,
+    },
+    {
+      do: 'heat',
+      name: 'stand',
+      setting: 0,
+      until: { reach: 'time', minutes: 10 },
+      limitMin: 60,
+      stirEveryS: null,
+      whisked: false,
+      lid: 'on',
+      wrapped: true,
+    },
+    { do: 'add', stage: 'off the heat', tempC: 20, how: 'cold slurry', stirring: 'spoon', soakMin: 0 },
+    { do: 'pour' },
+    { do: 'rest', where: 'ice bath', minutes: 30, covered: true },
+    { do: 'rest', where: 'fridge', minutes: 400, tempC: 4, covered: true },
+  ];
+  const written: Plan = { ...plan, steps };
+  it('is run as written and comes back from its file', () => {
+    const read = readPlanFile(writePlanFile(written));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    expect(read.value.steps).toEqual(steps);
+    const f = forecast(read.value, pantry);
+    expect(f.phases.map((p) => p.name)).toEqual(['up', 'thick', 'stand']);
+    expect(f.phases[2]!.endS - f.phases[2]!.startS).toBeCloseTo(600, 6);
+    expect(f.cool.below21H).toBeLessThan(forecast(plan, pantry).cool.below21H);
+  });
+  it('that forgets a stage is told which', () => {
+    const read = readPlanFile(
+      JSON.stringify({ ...written, steps: steps.filter((s) => s.do !== 'add' || s.stage !== 'slurry') }),
+    );
+    if (read.ok) throw new Error('was read');
+    expect(read.issues[0]).toMatchObject({
+      path: expect.stringMatching(/items\[\d\]\.stage/),
+      message: expect.stringMatching(/no step adds "slurry"/),
+    });
+  });
+});
+
+describe('version 1', () => {
+  const { choices: _c, ...rest } = plan;
+  const old = { ...rest, version: 1 };
+  it('of a plan is read as version 2, and an ingredient’s starch becomes its thickener', () => {
+    expect(readPlanFile(JSON.stringify(old))).toEqual({ ok: true, value: { ...plan, choices: {} } });
+    const own = {
+      id: 'x',
+      name: 'x',
+      group: 'milk',
+      densityGPerMl: 1,
+      per100: { water: 90, fat: 0, protein: 0, sugar: 0, lactose: 0, starch: 3 },
+      starch: 'maize',
+      allergens: [],
+      confidence: 'C',
+    };
+    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 2, own: [{ thickener: 'maize starch' }] });
+  });
+  it('of a kitchen is read whole', () => {
+    const kitchen = {
+      format: 'ovalis-kitchen',
+      version: 1,
+      exportedAt: '2026-12-01T12:00:00Z',
+      plans: [old],
+      cooks: [{ id: 'c', plan: old, events: [] }],
+      batches: [],
+      ingredients: [],
+      packs: [],
+      settings: { temperature: 'C', spoons: 'metric', clock: '24', theme: 'system', sound: true },
+    };
+    const read = readKitchenFile(JSON.stringify(kitchen));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    expect(read.value.version).toBe(2);
+    expect(read.value.cooks[0]!.plan.version).toBe(2);
+  });
+});
