@@ -14,6 +14,8 @@ export const LONGEST_STEP_S = 45;
 /** steps no shorter than this are taken whatever their error: kinks of the model, not stiffness */
 const SHORTEST_STEP_S = 0.05;
 const EVENT_S = 1e-3;
+/** an event this close above its zero is found */
+const EVENT_CLOSE = 1e-4;
 const FIRST_STEP_S = 0.5;
 
 export class Rosenbrock {
@@ -98,6 +100,7 @@ export class Rosenbrock {
       return true;
     }
     const old = new Float64Array(y.length);
+    let before = value ? value(y) : -1;
     while (end - t > 1e-9) {
       diag.set(system.jac);
       h = Math.min(h, LONGEST_STEP_S, end - t);
@@ -115,18 +118,30 @@ export class Rosenbrock {
       this.steps += 1;
       system.slopes(t, y, f);
       if (value && value(y) >= 0) {
-        // bisect the step: from `old` (below zero) to here (at or above)
+        // somewhere in this step: regula falsi with Illinois' halving, from `old` (below zero) to here
         let lo = 0;
         let hi = h;
+        let below = before;
+        let above = value(y);
         const after = y.slice();
-        while (hi - lo > EVENT_S) {
-          const mid = (lo + hi) / 2;
+        for (let i = 0; i < 40 && hi - lo > EVENT_S; i++) {
+          const slope = above - below;
+          const guess = slope > 0 && Number.isFinite(slope) ? lo - (below * (hi - lo)) / slope : (lo + hi) / 2;
+          const mid = Math.min(hi - EVENT_S / 4, Math.max(lo + EVENT_S / 4, i % 5 === 4 ? (lo + hi) / 2 : guess));
           this.step(old, from, mid, false);
           system.slopes(from + mid, next, f);
-          if (value(next) >= 0) {
+          const v = value(next);
+          if (v >= 0) {
             hi = mid;
+            above = v;
+            below /= 2;
             after.set(next);
-          } else lo = mid;
+            if (v < EVENT_CLOSE) break;
+          } else {
+            lo = mid;
+            below = v;
+            above /= 2;
+          }
         }
         y.set(after);
         t = from + hi;
@@ -135,6 +150,7 @@ export class Rosenbrock {
         onStep(t);
         return true;
       }
+      if (value) before = value(y);
       onStep(t);
       h *= Math.min(3, Math.max(0.3, 0.85 / Math.sqrt(Math.max(error, 1e-6))));
     }

@@ -625,9 +625,10 @@ export class PotSystem {
     now.stillS = stillS;
   }
 
-  bubbles(y: Float64Array): boolean {
+  /** 0 and more while bubbles show: vapour at the wall that the bulk no longer swallows, or the bulk all but boiling. */
+  bubbling(y: Float64Array): number {
     const belowK = this.now.boilsC - y[BULK]!;
-    return (this.now.wallVapourW > HEAT.bubbleW && belowK < HEAT.bubbleBelowK) || belowK < 3;
+    return Math.max(Math.min(this.now.wallVapourW / HEAT.bubbleW - 1, 1 - belowK / HEAT.bubbleBelowK), 1 - belowK / 3);
   }
 
   /** The pot after the stretch: the state vector, and the largest and first of what was seen on the way. */
@@ -674,7 +675,7 @@ const boilRise = (waterBoils: number, m: Mixture): number => {
 /** What may end a stretch: a number that becomes 0 or more when it is reached. */
 export type Stop = (pot: {
   bulkC: number;
-  bubbles: boolean;
+  bubbling: number;
   viscosityPaS: number;
   massG: number;
   bite: number;
@@ -716,7 +717,7 @@ export function cook(
     }
     return stop({
       bulkC: state[BULK]!,
-      bubbles: system.bubbles(state),
+      bubbling: system.bubbling(state),
       viscosityPaS: system.now.viscosityPaS,
       massG: solidsG(pot.content) + state[WATER]!,
       bite,
@@ -752,7 +753,7 @@ export function cook(
       ),
     );
     if (Number.isNaN(thickenAtS) && now.viscosityPaS > THICKENS_BY * thinPaS && y[BULK]! > 40) thickenAtS = t;
-    if (Number.isNaN(bubbleAtS) && system.bubbles(y)) bubbleAtS = t;
+    if (Number.isNaN(bubbleAtS) && system.bubbling(y) >= 0) bubbleAtS = t;
     onStep?.(t, () => (seen = finish(t)));
   });
   seen = finish(solver.t);

@@ -44,7 +44,7 @@ export function stopOf(until: Until, start: Pot): Stop | undefined {
     case 'temperature':
       return (p) => p.bulkC - until.tempC;
     case 'bubble':
-      return (p) => (p.bubbles ? 1 : -1);
+      return (p) => p.bubbling;
     case 'reduced': {
       const target = until.toShare * massG(start.content);
       return (p) => target - p.massG;

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { RISKS, type Forecast } from '../../core/forecast';
 import { SET_WORDS, type Plan } from '../../core/formula/plan';
-import { mainLiquid } from '../../core/formula/compose';
+import { lookUp, mainLiquid } from '../../core/formula/compose';
+import { limitsFor, type Holds } from '../../core/limits';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { MouldOutline } from '../../ui/MouldOutline';
@@ -103,10 +104,13 @@ export function Evidence({
           {`Doubt: ${forecast.doubt.sources
             .filter((s) => s.share > 0.04)
             .map((s) => `${s.name} ${Math.round(s.share * 100)} %`)
-            .join(
-              ', ',
-            )}. The model of the set is fitted, not measured in your kitchen: write batches down and it narrows.`}
+            .join(', ')}.`}
         </Type>
+        {limitsFor(holdsOf(plan)).map((l) => (
+          <Type key={l.id} kind="small" tone="quiet" className="pt-1">
+            {l.text}
+          </Type>
+        ))}
       </View>
       <View>
         <Type kind="title" level={2}>
@@ -127,6 +131,19 @@ export function Evidence({
     </View>
   );
 }
+
+const holdsOf = (plan: Plan): Holds => {
+  const pantry = pantryWith(plan.own);
+  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(pantry, plan, i.ingredientId));
+  return {
+    family: plan.family,
+    kinds: items.flatMap((i) => i.thickener ?? []),
+    egg: items.some((i) => i.group === 'egg'),
+    plantMilk: items.some((i) => i.group === 'milk' && i.base !== 'dairy' && i.base !== 'water'),
+    fruit: items.some((i) => i.group === 'fruit'),
+    nut: items.some((i) => i.group === 'nut' || (i.gum ?? 0) > 0),
+  };
+};
 
 /** A risk below this is not worth a line. */
 const WORTH_A_LINE = 0.04;

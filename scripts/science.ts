@@ -1,0 +1,53 @@
+/** Prints docs/science.md: the words from docs/science.head.md, every coefficient table and the limits from the code. */
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { coefficientTables } from '../core/coefficients';
+import '../core/chance/montecarlo';
+import '../core/texture/kitchenTests';
+import { LIMITS } from '../core/limits';
+import { SAFE_COOLING_RULES } from '../core/set/safety';
+
+const figure = (v: number): string => {
+  const s =
+    Math.abs(v) >= 1e5 || (v !== 0 && Math.abs(v) < 1e-3) ? v.toExponential(2) : String(Number(v.toPrecision(5)));
+  return s;
+};
+const cell = (text: string) => text.replaceAll('|', '\\|');
+
+export function sciencePage(): string {
+  const head = readFileSync(path.join(__dirname, '../docs/science.head.md'), 'utf8').trimEnd();
+  const tables = coefficientTables().flatMap((t) => [
+    `### ${t.title}`,
+    '',
+    '| name | value | unit | trust | what it is |',
+    '| --- | --- | --- | --- | --- |',
+    ...Object.entries(t.rows).map(
+      ([name, [value, unit, confidence, source]]) =>
+        `| \`${name}\` | ${figure(value)} | ${cell(unit)} | ${confidence} | ${cell(source)} |`,
+    ),
+    '',
+  ]);
+  return [
+    head,
+    '',
+    '## Limits, in plain words',
+    '',
+    'The app says these where they matter, from the same list.',
+    '',
+    ...LIMITS.map((l) => `- ${l.text}`),
+    '',
+    '## Cooling rules',
+    '',
+    'Data, not law: local rules and licensed advice come first.',
+    '',
+    ...Object.entries(SAFE_COOLING_RULES).map(([name, r]) => `- ${name}: ${r.says}`),
+    '',
+    '## Every coefficient',
+    '',
+    'Printed from the code by `npm run -s science`; a test holds this page to it.',
+    '',
+    ...tables,
+  ].join('\n');
+}
+
+if (require.main === module) process.stdout.write(sciencePage());
