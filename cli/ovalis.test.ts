@@ -10,6 +10,23 @@ const ovalis = (args: string[], input = '') =>
     encoding: 'utf8',
   });
 
+describe('the other questions', () => {
+  const q = (name: string, rest: object) => JSON.stringify({ format: `ovalis-${name}`, version: 1, ...rest });
+  it('solve and montecarlo answer in JSON', () => {
+    const solved = ovalis(['solve', '-'], q('solve', { plan: testPlan(), word: 'wobbles' }));
+    expect(solved.status).toBe(0);
+    expect(JSON.parse(solved.stdout)).toMatchObject({ format: 'ovalis-solve-answer', ok: true });
+    const many = ovalis(['montecarlo', '-'], q('montecarlo', { plan: testPlan(), draws: 40 }));
+    expect((JSON.parse(many.stdout) as { draws: number }).draws).toBe(40);
+  });
+  it('name the path of what is wrong, and print their schemas', () => {
+    const r = ovalis(['cool', '-'], q('cool', { depthMm: 20 }));
+    expect(r.status).toBe(1);
+    expect(r.stderr).toMatch(/dish: /);
+    expect((JSON.parse(ovalis(['schema', 'bake']).stdout) as { $id: string }).$id).toBe('ovalis-bake-1.schema.json');
+  });
+});
+
 describe('ovalis forecast', () => {
   it('reads a plan from standard input and prints its forecast as JSON', () => {
     const r = ovalis(['forecast', '-'], JSON.stringify(testPlan()));

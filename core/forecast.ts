@@ -4,7 +4,8 @@ import { STAGES, type Plan, type SetWord } from './formula/plan';
 import type { Bake } from './oven/bake';
 import type { Pantry } from './pantry/pantry';
 import { EGG } from './pot/egg';
-import { aromaRate, lookOf, splitChance, type Look } from './pot/flavour';
+import { breaksAfterMin, depthMm } from './pot/corrections';
+import { aromaRate, infused, lookOf, splitChance, type Look } from './pot/flavour';
 import { boilOverChance, skinAfter } from './pot/foam';
 import { BITE, GRAINS } from './pot/grain';
 import {
@@ -17,6 +18,7 @@ import {
   solidsFactor,
   sugarFraction,
   viscosityPaS,
+  type Body,
 } from './pot/paste';
 import { cookedStarchPct, NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from './pot/pot';
 import { COARSE, type PhaseEnd } from './pot/program';
@@ -92,8 +94,14 @@ export type Forecast = {
   /** kitchen tests as they should come out now, hot in the pot */
   seen: Seen;
   look: Look;
-  /** aromas of what was added, share left */
-  aroma: { ingredientId: string; left: number }[];
+  /** scent of what was added: share left, and for what is taken out again how strong it has drawn */
+  aroma: { ingredientId: string; left: number; drawn?: number }[];
+  /** minutes after the first bubble: raw taste gone, and from when long cooking costs a tenth of the body */
+  window: { rawGoneMin: number; breaksMin: number };
+  /** depth in the pan, mm, full and at the end: where the mark goes */
+  depthMarksMm: { start: number; end: number };
+  /** amylose in the liquid, % */
+  amylosePct: number;
   ladlesC: number[];
   keeping: { weepPctAt3Days: number; thawedPct: number; days: number; afterAmylase: number };
   knife: { unmould: number; sliceClean: number };
@@ -159,7 +167,7 @@ export function dishHistory(plan: Plan, run: Run, watchH: number) {
   const cooling = coolInDish({
     dish: plan.dish,
     depthM: run.depthM,
-    startC: dishStartC(run),
+    startC: dishStartC(run, plan.room.tempC),
     stays: run.stays,
     hours: watchH,
     sugarFraction: sugarFraction(run.pot.content),
@@ -329,6 +337,18 @@ function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<Ri
     },
     weeping: { chance: above(weeps, 3, 0.5), why: `about ${weeps.toFixed(1)} % in three days` },
     split: { chance: split, why: `acidity pH ${phOf(pot.content).toFixed(1)}` },
+  };
+}
+
+/** The minutes between raw taste and breakdown, counted from the first bubble. */
+function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
+  const { pot } = run;
+  const from = Number.isNaN(pot.bubbleAtS) ? (run.phases.find((p) => p.name === 'thicken')?.endS ?? 0) : pot.bubbleAtS;
+  const cooked = run.trace.find((r) => r.tS >= from && r.rawPer100G <= RAW_TASTE);
+  return {
+    rawGoneMin: cooked ? (cooked.tS - from) / 60 : NaN,
+    breaksMin:
+      (pot.tS - from) / 60 + breaksAfterMin(body, Math.min(pot.bulkMaxC, pot.boilsC), plan.method.stirEveryS, false),
   };
 }
 
@@ -522,7 +542,13 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
           -aromaRate(p.ingredient.aromaHalfS!, 95, false) *
             Math.max(0, pot.aromaS - (run.aromaAt[p.stage] ?? pot.aromaS)),
         ),
+        ...(p.ingredient.comesOut
+          ? { drawn: infused(Math.max(0, pot.aromaS - (run.aromaAt[p.stage] ?? pot.aromaS)), 95, 'whole') }
+          : {}),
       })),
+    window: windowOf(plan, run, body),
+    depthMarksMm: { start: depthMm(whole, plan.pan.diameterMm), end: depthMm(m, plan.pan.diameterMm) },
+    amylosePct: (100 * body.amyloseG) / Math.max(1, body.freeWaterG),
     ladlesC: run.ladles,
     keeping: {
       weepPctAt3Days: weeps,

@@ -1,14 +1,15 @@
 import { bake, type Bake } from './oven/bake';
-import { atStages, massG, mainLiquid, mixtureOfPortions, type Mixture } from './formula/compose';
+import { atStages, massG, mainLiquid, mixtureOfPortions, times, type Mixture } from './formula/compose';
 import { FRIDGE_C, methodOf } from './formula/family';
 import type { AddStep, HeatStep, MethodStep, Stage } from './formula/method';
 import type { Plan } from './formula/plan';
 import { dishAreaM2 } from './pantry/kitchen';
 import type { Pantry } from './pantry/pantry';
-import { BOWL_HEAT, foldedWhites, safeLadleG } from './pot/egg';
+import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from './pot/egg';
 import { GRAINS } from './pot/grain';
 import { LUMP_WHY, lumpRisk } from './pot/lumps';
 import { sugarFraction } from './pot/paste';
+import { sugarShiftK } from './pot/starch';
 import {
   addToPot,
   fillPot,
@@ -19,7 +20,7 @@ import {
   type PotSetup,
   type Tuning,
 } from './pot/pot';
-import { runPhase, type Phase, type PhaseEnd, type Until } from './pot/program';
+import { runPhase, sampler, type Phase, type PhaseEnd, type Until } from './pot/program';
 import { PLACE_C, COOLING, type Stay } from './set/cooling';
 
 /** Runs a whole method: pot, additions, pouring, oven; and says where the dish stands afterwards. */
@@ -59,13 +60,18 @@ export const phaseOf = (s: HeatStep): Phase => ({
   setting: s.setting,
   ...(s.watts === undefined ? {} : { watts: s.watts }),
   stirEveryS: s.stirEveryS ?? Infinity,
-  whisked: s.whisked,
+  tool: s.tool,
   lid: s.lid,
   wrapped: s.wrapped,
   ...(s.over ? { over: s.over } : {}),
   until: untilOf(s.until),
   limitS: s.limitMin * 60,
 });
+
+/** The bowl must stay below this after its first ladle, degC: bare yolk, and yolk with sugar (B). */
+const BARE_MAX_C = 64;
+const SUGARED_MAX_C = 70;
+const LADLES_TOLD = 6;
 
 const HAND = { none: 0, spoon: 1, whisk: 3 } as const;
 
@@ -85,7 +91,7 @@ export function additionOf(step: AddStep, mixture: Mixture, pot: Pot): AdditionT
   for (const t of mixture.thickenings) {
     const g = GRAINS[t.kind];
     if (g.form === 'kernel') continue;
-    const onsetC = g.starch.onsetC + 12 * x + 45 * x * x;
+    const onsetC = g.starch.onsetC + sugarShiftK(x);
     const parts = t.starchG > 0 ? mixture.waterG / t.starchG : 3;
     const r = lumpRisk(step.how, pot.bulkC, HAND[step.stirring], onsetC, t.grainMm ?? g.sizeMm, parts);
     if (r > risk) {
@@ -100,14 +106,8 @@ export function additionOf(step: AddStep, mixture: Mixture, pot: Pot): AdditionT
     const bowlHeat =
       mixture.whiteG > mixture.yolkG ? BOWL_HEAT.egg : sugared ? BOWL_HEAT['yolk and sugar'] : BOWL_HEAT.yolk;
     const bowlG = massG(mixture);
-    tempered = step.ladleG <= safeLadleG(bowlG, bowlHeat, step.tempC, pot.bulkC, sugared ? 70 : 64);
-    let heat = bowlG * bowlHeat;
-    let t = step.tempC;
-    for (let i = 0; i < 6; i++) {
-      t = (heat * t + step.ladleG * BOWL_HEAT.milk * pot.bulkC) / (heat + step.ladleG * BOWL_HEAT.milk);
-      heat += step.ladleG * BOWL_HEAT.milk;
-      ladles.push(t);
-    }
+    tempered = step.ladleG <= safeLadleG(bowlG, bowlHeat, step.tempC, pot.bulkC, sugared ? SUGARED_MAX_C : BARE_MAX_C);
+    ladles.push(...temper(bowlG, bowlHeat, step.tempC, step.ladleG, pot.bulkC, LADLES_TOLD));
   }
   return {
     addition: {
@@ -177,31 +177,23 @@ export function runSteps(
   const stages = atStages(plan, pantry);
   const sampleS = o.sampleS ?? 0;
   let pot = start;
-  const trace: PotReading[] = sampleS > 0 ? [readPot(pot)] : [];
+  const { trace, keep } = sampler(sampleS, pot.tS);
+  if (keep) trace.push(readPot(pot));
   const phases: PhaseEnd[] = [];
   const aromaAt: Run['aromaAt'] = { pot: 0 };
   let lumpWhy = '';
   let ladles: number[] = [];
-  let next = pot.tS + sampleS;
   let addsMl = 0;
   let poured = false;
   let baked: Bake | undefined;
   const stays: Stay[] = [];
-  const keep =
-    sampleS > 0
-      ? (tS: number, read: () => Pot) => {
-          if (tS < next) return;
-          trace.push(readPot(read()));
-          next = tS + sampleS;
-        }
-      : undefined;
   for (const step of steps) {
     switch (step.do) {
       case 'add': {
         const portions = stages[step.stage];
         aromaAt[step.stage] = pot.aromaS;
         if (!portions.length) break;
-        const mixture = mixtureOfPortions(portions);
+        const mixture = times(mixtureOfPortions(portions), 1 - step.left);
         if (step.stage === 'fold in' && mixture.whiteG > 0)
           addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / 1.04).addsMl;
         const told = additionOf(step, mixture, pot);
@@ -262,7 +254,7 @@ export function runSteps(
         break;
     }
   }
-  if (sampleS > 0) trace.push(readPot(pot));
+  if (keep) trace.push(readPot(pot));
   const { depthM, fillRel } = dishOf(plan, massG(pot.content), addsMl);
   return {
     pot,
@@ -280,6 +272,10 @@ export function runSteps(
   };
 }
 
-/** degC at which it stands in its dish. */
-export const dishStartC = (run: Pick<Run, 'bake' | 'pot'>): number =>
-  run.bake ? run.bake.meanC : Math.max(run.pot.bulkC - COOLING.pourLossK, 25);
+/** degC at which it stands in its dish: a little is lost on the way, never below the room's. */
+export const dishStartC = (run: Pick<Run, 'bake' | 'pot'>, roomC: number): number =>
+  run.bake
+    ? run.bake.meanC
+    : run.pot.bulkC > roomC
+      ? Math.max(run.pot.bulkC - COOLING.pourLossK, roomC)
+      : run.pot.bulkC;

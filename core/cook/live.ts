@@ -3,7 +3,7 @@ import { forecastFrom, type Forecast } from '../forecast';
 import { methodOf } from '../formula/family';
 import type { Pantry } from '../pantry/pantry';
 import { addToPot, cook as cookOn, readPot, type Controls, type Pot, type PotReading, type PotSetup } from '../pot/pot';
-import { runPhase, type Phase } from '../pot/program';
+import { runPhase, sampler, type Phase } from '../pot/program';
 import { additionOf, phaseOf, potSetup, runSteps, startPot } from '../run';
 import { countingEvents, foldCook } from './fold';
 import type { Cook } from './events';
@@ -90,9 +90,8 @@ function replayPot(
   sampleS: number,
 ) {
   let pot: Pot = startPot(cook.plan, pantry, setup);
-  const trace: PotReading[] = [];
+  const { trace, keep } = sampler(sampleS, 0);
   const seen = new Set<StepId>();
-  let next = sampleS;
   for (const s of stretches(cook, steps, nowMs)) {
     const step = steps.find((x) => x.id === s.step);
     if (!step?.heat) continue;
@@ -100,11 +99,7 @@ function replayPot(
       seen.add(s.step);
       pot = withAdds(pot, step, cook, pantry, setup);
     }
-    pot = cookOn(pot, setup, s.controls, Math.min(s.seconds, FORGOTTEN_S), undefined, (tS, read) => {
-      if (sampleS <= 0 || tS < next) return;
-      trace.push(readPot(read()));
-      next = tS + sampleS;
-    }).pot;
+    pot = cookOn(pot, setup, s.controls, Math.min(s.seconds, FORGOTTEN_S), undefined, keep).pot;
   }
   return { pot, trace, seen };
 }

@@ -82,6 +82,23 @@ describe('questions of scripts', () => {
     expect(a).toEqual(ok('montecarlo', { plan, draws: 50, seed: 0.1 }));
     expect(wrong('montecarlo', { plan, draws: 1 })[0]).toEqual({ path: 'draws', message: 'should be 10 or more' });
   });
+  it('does not answer what makes no sense: it says what would', () => {
+    expect(wrong('solve', { plan, free: [{ ingredientId: 'milk_whole' }] })[0]).toEqual({
+      path: 'free[0].ingredientId',
+      message: 'should be one of cornstarch',
+    });
+    expect(wrong('solve', { plan, free: [{ ingredientId: 'cornstarch', minG: 90, maxG: 20 }] })[0]).toEqual({
+      path: 'free[0].maxG',
+      message: 'should be minG or more',
+    });
+    expect(wrong('swap', { plan, from: 'milk_whole', to: 'rice_flour' })[0]!.path).toBe('from');
+    expect(wrong('compare', { plan, school: 'whole rice' })[0]!.path).toBe('school');
+    const late = { ...plan, carveOuts: [], items: plan.items.map((i) => ({ ...i, stage: 'late' })) };
+    expect(wrong('montecarlo', { plan: late })[0]).toMatchObject({
+      path: 'plan.items',
+      message: expect.stringMatching(/stage "pot"/),
+    });
+  });
   it('names the path inside a plan that is wrong', () => {
     expect(wrong('solve', { plan: { ...plan, dish: { ...plan.dish, count: 0 } } })[0]!.path).toBe('plan.dish.count');
     const moon = { ...plan, items: [...plan.items, { ingredientId: 'moon', grams: 3, stage: 'pot' }] };
@@ -105,11 +122,11 @@ describe('a method written out step by step', () => {
       until: { reach: 'temperature', tempC: 70 },
       limitMin: 60,
       stirEveryS: 10,
-      whisked: false,
+      tool: 'spoon',
       lid: 'on',
       wrapped: false,
     },
-    { do: 'add', stage: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0 },
+    { do: 'add', stage: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0, left: 0 },
     {
       do: 'heat',
       name: 'thick',
@@ -117,7 +134,7 @@ describe('a method written out step by step', () => {
       until: { reach: 'bubble' },
       limitMin: 60,
       stirEveryS: 2,
-      whisked: false,
+      tool: 'spoon',
       lid: 'off',
       wrapped: false,
     },
@@ -128,11 +145,11 @@ describe('a method written out step by step', () => {
       until: { reach: 'time', minutes: 10 },
       limitMin: 60,
       stirEveryS: null,
-      whisked: false,
+      tool: 'spoon',
       lid: 'on',
       wrapped: true,
     },
-    { do: 'add', stage: 'off the heat', tempC: 20, how: 'cold slurry', stirring: 'spoon', soakMin: 0 },
+    { do: 'add', stage: 'off the heat', tempC: 20, how: 'cold slurry', stirring: 'spoon', soakMin: 0, left: 0 },
     { do: 'pour' },
     { do: 'rest', where: 'ice bath', minutes: 30, covered: true },
     { do: 'rest', where: 'fridge', minutes: 400, tempC: 4, covered: true },

@@ -3,7 +3,7 @@ import { chances } from '../chance/montecarlo';
 
 import { add, EMPTY, mixtureOf } from '../formula/compose';
 import { MethodStepSchema, REST_PLACES } from '../formula/method';
-import { migratePlan, PlanSchema, SET_WORDS } from '../formula/plan';
+import { migratePlan, PlanSchema, SET_WORDS, type Plan } from '../formula/plan';
 import { compareSchool, differences, SCHOOLS, tell } from '../formula/schools';
 import { solve, swapThickener } from '../formula/solve';
 import { bake } from '../oven/bake';
@@ -38,11 +38,16 @@ export const ASKS = {
     /** thickeners that may move; the plan's first when left out */
     free: z
       .array(
-        z.object({
-          ingredientId: z.string().min(1),
-          minG: z.number().min(0).optional(),
-          maxG: z.number().positive().optional(),
-        }),
+        z
+          .object({
+            ingredientId: z.string().min(1),
+            minG: z.number().min(0).optional(),
+            maxG: z.number().positive().optional(),
+          })
+          .refine((f) => f.minG === undefined || f.maxG === undefined || f.minG <= f.maxG, {
+            path: ['maxG'],
+            error: 'should be minG or more',
+          }),
       )
       .min(1)
       .optional(),
@@ -125,6 +130,12 @@ const answerOf = (ask: Ask, value: object): Parsed<unknown> => ({
   value: { format: `ovalis-${ask}-answer`, version: 1, ...value },
 });
 
+const thickenersOf = (p: Plan): string[] => {
+  const pantry = pantryWith(p.own);
+  return p.items.map((i) => i.ingredientId).filter((id) => pantry.get(id)?.group === 'thickener');
+};
+const thickens = (p: Plan, id: string): boolean => thickenersOf(p).includes(id);
+
 /** Answers a question given as text. Never throws for bad input: it says where and what would be right. */
 export function answer(ask: Ask, text: string): Parsed<unknown> {
   switch (ask) {
@@ -133,6 +144,14 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       if (!q.ok) return q;
       const { plan: p, spoons, free, word, hotWord, endMassG } = q.value;
       const wrong = checkPlan(p, 'plan.');
+      if (!wrong.length && free)
+        free.forEach((f, i) => {
+          if (!thickens(p, f.ingredientId))
+            wrong.push({
+              path: `free[${i}].ingredientId`,
+              message: `should be one of ${thickenersOf(p).join(', ') || 'the plan’s thickeners, and there is none'}`,
+            });
+        });
       if (wrong.length) return { ok: false, issues: wrong };
       const s = solve(
         p,
@@ -162,9 +181,9 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       const wrong = checkPlan(p, 'plan.');
       if (wrong.length) return { ok: false, issues: wrong };
       const pantry = pantryWith(p.own);
-      if (!p.items.some((i) => i.ingredientId === from))
-        return fail('from', `should be one of ${p.items.map((i) => i.ingredientId).join(', ')}`);
-      if (!pantry.has(to)) return fail('to', `"${to}" is not known; should be an ingredient of the pantry or of "own"`);
+      if (!thickens(p, from)) return fail('from', `should be one of ${thickenersOf(p).join(', ')}`);
+      if (pantry.get(to)?.group !== 'thickener')
+        return fail('to', `"${to}" is not a thickener of the pantry or of "own"`);
       const s = swapThickener(p, from, to, pantry);
       return answerOf(
         'swap',
@@ -185,6 +204,14 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
         const b = tell(other.name, other, pantry);
         return answerOf('compare', { sides: [a, b], differences: differences(a, b) });
       }
+      const asked = SCHOOLS.find((s) => s.id === school);
+      if (asked && !asked.fits(p, pantry))
+        return fail(
+          'school',
+          `does not fit this plan; should be one of ${SCHOOLS.filter((s) => s.fits(p, pantry))
+            .map((s) => s.id)
+            .join(', ')}`,
+        );
       const schools = SCHOOLS.filter((s) => (school ? s.id === school : s.fits(p, pantry)));
       return answerOf('compare', { schools: schools.map((s) => compareSchool(s, p, pantry)) });
     }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lookUp, UnknownIngredientError } from '../formula/compose';
+import { atStages, lookUp, mixtureOfPortions, UnknownIngredientError } from '../formula/compose';
 import { notAdded } from '../formula/family';
 import { migratePlan, PlanSchema, type Plan } from '../formula/plan';
 import { pantryWith } from '../pantry/pantry';
@@ -49,9 +49,11 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
         });
     });
   }
-  if (!issues.length && !plan.items.some((i) => i.grams > 0 && lookUp(pantry, plan, i.ingredientId).group === 'milk')) {
-    issues.push({ path: `${prefix}items`, message: 'hold no liquid; there should be a milk or water above 0 g' });
-  }
+  if (!issues.length && mixtureOfPortions(atStages(plan, pantryWith(plan.own)).pot).waterG <= 1)
+    issues.push({
+      path: `${prefix}items`,
+      message: 'hold no liquid at the start; there should be a milk or water above 0 g with stage "pot"',
+    });
   return issues;
 }
 

@@ -67,7 +67,7 @@ const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'name' | 'unt
     setting: plan.method.heatSetting,
     limitMin: 90,
     stirEveryS: bath ? Math.max(5, plan.method.stirEveryS) : plan.method.stirEveryS,
-    whisked: false,
+    tool: 'spoon',
     lid: 'off',
     wrapped: false,
     ...(bath ? { over: USUAL_BATH } : {}),
@@ -86,6 +86,7 @@ const add = (stage: AddStep['stage'], more: Partial<AddStep> = {}): AddStep => (
   how: 'cold slurry',
   stirring: 'whisk',
   soakMin: 0,
+  left: 0,
   ...more,
 });
 

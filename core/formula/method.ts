@@ -9,6 +9,10 @@ import { STARCH_ENTRIES } from '../pot/lumps';
 export const STAGES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'] as const;
 export type Stage = (typeof STAGES)[number];
 
+/** What stirs: a whisk shears, a flat scraper clears the floor. */
+export const TOOLS = ['spoon', 'whisk', 'scraper'] as const;
+export type Tool = (typeof TOOLS)[number];
+
 const minutes = z.number().min(0, 'should be 0 or more').max(6000, 'should be 6000 or fewer');
 const tempC = z.number().min(-30).max(110, 'should be 110 °C or less');
 
@@ -26,7 +30,7 @@ export const UntilSchema = z.discriminatedUnion('reach', [
 const hands = {
   /** seconds between two wipes of the same spot; null is a still spoon */
   stirEveryS: z.number().min(0.5).max(1200).nullable().default(3),
-  whisked: z.boolean().default(false),
+  tool: z.enum(TOOLS).default('spoon'),
   lid: z.enum(['off', 'ajar', 'on']).default('off'),
 };
 
@@ -41,6 +45,8 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     how: z.enum(STARCH_ENTRIES).default('cold slurry'),
     stirring: z.enum(['none', 'spoon', 'whisk']).default('whisk'),
     soakMin: minutes.default(0),
+    /** share that stays in the jug: it is missing from the set */
+    left: z.number().min(0, 'should be 0 or more').max(0.9, 'should be 0.9 or less').default(0),
     /** hot liquid into the bowl first, ladle by ladle, g each */
     ladleG: z.number().positive().max(2000).optional(),
   }),

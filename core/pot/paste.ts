@@ -76,6 +76,8 @@ export type Body = {
   freeWaterG: number;
   /** least of the grains: share of its water taken */
   bite: number;
+  /** amylose that is in the liquid, g */
+  amyloseG: number;
 };
 
 const freeShare = (f: Fraction, h: number): number => {
@@ -100,6 +102,7 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
   let retro = 0;
   let whole = 0;
   let bite = 1;
+  let amylose = 0;
   for (const f of fractions) {
     const g = GRAINS[f.kind];
     const h = hydration(f.fourier, g.form);
@@ -119,6 +122,7 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
     gel += s * g.starch.gel;
     retro += s * g.starch.retro;
     whole += s * f.integrity;
+    amylose += s * g.starch.amylose * g.starch.leaches;
   }
   const freeWaterG = Math.max(m.waterG - held, GRAIN_KINETICS.film * dry, 0.12 * m.waterG);
   const per = swollen > 1e-12 ? 1 / swollen : 0;
@@ -144,6 +148,7 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
     ),
     freeWaterG,
     bite,
+    amyloseG: amylose,
   };
 }
 

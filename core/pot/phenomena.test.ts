@@ -19,7 +19,8 @@ import {
   sugarFraction,
   viscosityPaS,
 } from './paste';
-import { cook, fillPot, type Controls, type PotSetup } from './pot';
+import { breaksAfterMin, depthMm, loosenG, reduceToG, thickenG } from './corrections';
+import { addToPot, cook, fillPot, type Controls, type PotSetup } from './pot';
 import { acidRate, gelEquilibrium, gelPeakC, STARCHES } from './starch';
 
 const mix = (amounts: Record<string, number>) =>
@@ -266,6 +267,80 @@ describe('flavour, splitting, syrup', () => {
   ])('%i %% sucrose raises the boiling point by %f K, as published', (pct, k) =>
     expect(Math.abs(boilsC(0, pct, 100 - pct) - waterBoilsC(0) - 0.15 - k)).toBeLessThan(0.05 + 0.02 * k),
   );
+});
+
+describe('corrections', () => {
+  const setup: PotSetup = {
+    pan: { ...PANS[1]!, massG: 900, diameterMm: 180 },
+    hob: { kind: 'induction', ratedW: 1000, powerTrim: 1 },
+    base: 'dairy',
+    roomC: 21,
+    altitudeM: 0,
+  };
+  const cooked = () => {
+    const pot = cook(
+      fillPot(setup, mix({ milk_whole: 520, sugar: 50, cornstarch: 30 }), 20),
+      setup,
+      { setting: 0, watts: 600, stirEveryS: 2, lid: 'off' },
+      3600,
+      (p) => p.bulkC - 93,
+    ).pot;
+    return cook(pot, setup, { setting: 0, watts: 300, stirEveryS: 2, lid: 'on' }, 120).pot;
+  };
+  const stirredIn = (grams: Record<string, number>) => {
+    const pot = cooked();
+    const more = addToPot(pot, { mixture: mix(grams), tempC: 20 }, setup);
+    const hot = cook(more, setup, { setting: 0, watts: 600, stirEveryS: 2, lid: 'on' }, 3600, (p) => p.bulkC - 93).pot;
+    return (
+      cook(hot, setup, { setting: 0, watts: 300, stirEveryS: 2, lid: 'on' }, 120).pot.viscosityPaS / pot.viscosityPaS
+    );
+  };
+  it('the starch that should double it about doubles it, the milk that should halve it about halves it', () => {
+    const pot = cooked();
+    const body = bodyOf(pot.content, pot.fractions);
+    const more = thickenG(pot.content, body, 2);
+    expect(more).toBeGreaterThan(5);
+    expect(more).toBeLessThan(14);
+    expect(stirredIn({ cornstarch: more, water: 1 })).toBeGreaterThan(1.7);
+    expect(stirredIn({ cornstarch: more, water: 1 })).toBeLessThan(2.4);
+    expect(stirredIn({ milk_whole: loosenG(body, 2) })).toBeGreaterThan(0.38);
+    expect(stirredIn({ milk_whole: loosenG(body, 2) })).toBeLessThan(0.6);
+    expect(reduceToG(pot.content, body, 2)).toBeLessThan(massG(pot.content) * 0.88);
+  });
+  it('half the mass is half the depth: the mark', () => {
+    const m = mix({ milk_whole: 1000 });
+    expect(depthMm(m, 200)).toBeCloseTo(30.6, 1);
+    expect(depthMm(m, 200, 0.5)).toBeCloseTo(15.3, 1);
+  });
+  it('a whisk breaks it sooner than a spoon, cold not at all', () => {
+    const body = bodyOf(cooked().content, cooked().fractions);
+    expect(breaksAfterMin(body, 95, 2, true)).toBeLessThan(breaksAfterMin(body, 95, 2, false));
+    expect(breaksAfterMin(body, 95, 2, false)).toBeGreaterThan(2);
+    expect(breaksAfterMin(body, 60, 2, false)).toBeGreaterThan(breaksAfterMin(body, 95, 2, false) * 5);
+  });
+  it('a hot pan goes on heating a custard after the fire: 3 to 4 K from 105 degC', () => {
+    const still: PotSetup = { ...setup, roomC: 60 };
+    const pot = { ...fillPot(still, mix({ yolk: 90, milk_whole: 500, sugar: 100 }), 83), panC: 105 };
+    const after = cook(pot, still, { setting: 0, stirEveryS: 2, lid: 'on' }, 60).pot;
+    expect(after.bulkMaxC - 83).toBeGreaterThan(2.2);
+    expect(after.bulkMaxC - 83).toBeLessThan(4);
+  });
+  it('a scraper keeps the floor cooler than a whisk', () => {
+    const panMaxC = (tool: 'scraper' | 'whisk') =>
+      cook(cooked(), setup, { setting: 0, watts: 700, stirEveryS: 3, lid: 'off', tool }, 240).pot.panMaxC;
+    expect(panMaxC('scraper')).toBeLessThan(panMaxC('whisk'));
+  });
+  it('amylose goes into the liquid with the starch, from waxy rice none', () => {
+    const amylose = (id: string) => {
+      const m = mix({ milk_whole: 900, [id]: 60 });
+      return bodyOf(
+        m,
+        m.thickenings.map((t) => ({ ...rawFraction(t), gelatinised: 1, swelling: 1 })),
+      ).amyloseG;
+    };
+    expect(amylose('cornstarch')).toBeGreaterThan(5);
+    expect(amylose('waxy_rice_flour')).toBeLessThan(0.5);
+  });
 });
 
 describe('mixtures', () => {

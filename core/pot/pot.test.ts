@@ -5,10 +5,17 @@ import { pantry, testPlan } from '../testing';
 import { boilsC, evaporationKgPerM2S, latentJPerKg, waterBoilsC } from './air';
 import { netW, settingFor, suggestSettings } from './hob';
 import { lumpRisk } from './lumps';
-import { addToPot, cook, fillPot, heatJPerK, type PotSetup } from './pot';
-import { COARSE, runProgram, type Phase } from './program';
+import { addToPot, cook, fillPot, heatJPerK, type Pot, type PotSetup } from './pot';
+import { COARSE, runPhase, sampler, type Phase } from './program';
 import { scorchRate } from './scorch';
 import { breakdownRate, gelPeakC, STARCHES, swellEquilibrium } from './starch';
+
+/** Phases one after the other. */
+function runProgram(start: Pot, s: PotSetup, phases: readonly Phase[], sampleS = 0, scale = 1) {
+  const { trace, keep } = sampler(sampleS, 0);
+  const pot = phases.reduce((p, phase) => runPhase(p, s, phase, keep, scale).pot, start);
+  return { pot, trace };
+}
 
 const milk = (g: number) => mixtureOf(pantry.get('milk_whole')!, g);
 const setup = (over: Partial<PotSetup> = {}): PotSetup => ({

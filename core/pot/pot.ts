@@ -1,5 +1,6 @@
 import { clamp, table } from '../coefficients';
 import { add, massG, phOf, solidsG, type Mixture } from '../formula/compose';
+import type { Tool } from '../formula/method';
 import type { Base } from '../pantry/ingredient';
 import type { DoubleBoiler, Hob, Pan } from '../pantry/kitchen';
 import { AIR, boilsC, evaporationKgPerM2S, latentJPerKg, pressurePa, waterActivity, waterBoilsC } from './air';
@@ -33,7 +34,9 @@ import {
 
 /** Heat from pan to food. */
 export const HEAT = table('Heat in the pot', {
-  scrapeEff: [0.6, '1', 'C', 'imperfect hand against ideal scraping (penetration theory, A)'],
+  scrapeEff: [0.6, '1', 'C', 'a spoon in an imperfect hand against ideal scraping (penetration theory, A)'],
+  whiskEff: [0.45, '1', 'C', 'a whisk: it misses the corners'],
+  scraperEff: [0.85, '1', 'C', 'a flat scraper'],
   freeConvection: [0.15, '1', 'A', 'turbulent free convection over a horizontal plate'],
   boilW: [60, 'W/m2K3', 'B', 'nucleate boiling, cubic; 40 kW/m2 at 8.7 K for water'],
   boilViscosity: [0.3, '1', 'C', 'its viscosity exponent'],
@@ -110,7 +113,7 @@ export type Controls = {
   watts?: number;
   stirEveryS: number;
   lid: Lid;
-  whisked?: boolean;
+  tool?: Tool;
   over?: DoubleBoiler;
   wrapped?: boolean;
 };
@@ -352,6 +355,7 @@ export class PotSystem {
   private readonly t0: number;
   private readonly waterBoils: number;
   private readonly wall: number;
+  private readonly scrapeEff: number;
   /** what the last call of slopes() saw, for events and readings */
   now = {
     viscosityPaS: 0,
@@ -390,6 +394,9 @@ export class PotSystem {
     this.milky = pot.content.dairyProteinG + pot.content.coconutFatG > 0.01 * this.solids;
     this.still0 = pot.stillS;
     this.t0 = pot.tS;
+    this.scrapeEff = { spoon: HEAT.scrapeEff, whisk: HEAT.whiskEff, scraper: HEAT.scraperEff }[
+      controls.tool ?? 'spoon'
+    ];
     this.wall = controls.over ? controls.over.wallMm / 1000 / WALL_W[controls.over.material] : 0;
   }
 
@@ -465,7 +472,7 @@ export class PotSystem {
       conduct / (heightM / 2 + 0.002),
     );
     const scrape = this.stirred
-      ? HEAT.scrapeEff * 2 * Math.sqrt((conduct * HEAT.densityKgPerM3 * specific) / (Math.PI * everyS))
+      ? this.scrapeEff * 2 * Math.sqrt((conduct * HEAT.densityKgPerM3 * specific) / (Math.PI * everyS))
       : 0;
     const h = Math.cbrt(free ** 3 + scrape ** 3);
     const power = y[POWER]!;
@@ -569,7 +576,7 @@ export class PotSystem {
       const swellTo = a > 0.01 ? swellEquilibrium(bulkC, peak) : 0;
       f[at + SWELL] = Math.max(0, swellTo - fr.swelling) / STARCH_KINETICS.swellS;
       jac[at + SWELL] = swellTo > fr.swelling ? -1 / STARCH_KINETICS.swellS : 0;
-      const worn = breakdownRate(bulkC, a * fr.swelling, stillS, controls.whisked ?? false);
+      const worn = breakdownRate(bulkC, a * fr.swelling, stillS, controls.tool === 'whisk');
       const acid = acidRate(bulkC, this.ph) * a;
       f[at + WHOLE] = -worn * Math.max(0, fr.integrity - g.starch.integrityFloor) - acid * fr.integrity;
       jac[at + WHOLE] = 0;

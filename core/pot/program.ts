@@ -33,7 +33,6 @@ export type Phase = Controls & {
 };
 
 export type PhaseEnd = { name: string; startS: number; endS: number; reached: boolean };
-export type PotRun = { pot: Pot; trace: PotReading[]; phases: PhaseEnd[] };
 
 /** How many times the integrator's tolerance is enough for doubt and solving (checked in pot.test). */
 export const COARSE = 4;
@@ -78,34 +77,20 @@ export function runPhase(
   };
 }
 
-/**
- * Runs phases one after the other from a pot.
- * @param sampleS seconds between kept readings at the least; 0 keeps none
- */
-export function runProgram(
-  start: Pot,
-  setup: PotSetup,
-  phases: readonly Phase[],
-  sampleS = 5,
-  toleranceScale = 1,
-): PotRun {
-  let pot = start;
-  const trace: PotReading[] = sampleS > 0 ? [readPot(pot)] : [];
-  const ends: PhaseEnd[] = [];
-  let next = pot.tS + sampleS;
-  const keep =
-    sampleS > 0
-      ? (tS: number, read: () => Pot) => {
-          if (tS < next) return;
-          trace.push(readPot(read()));
-          next = tS + sampleS;
-        }
-      : undefined;
-  for (const phase of phases) {
-    const r = runPhase(pot, setup, phase, keep, toleranceScale);
-    pot = r.pot;
-    ends.push(r.end);
-  }
-  if (sampleS > 0) trace.push(readPot(pot));
-  return { pot, trace, phases: ends };
+/** Keeps a reading every `everyS` seconds at the most; none when it is 0. */
+export function sampler(
+  everyS: number,
+  fromS: number,
+): { trace: PotReading[]; keep?: (tS: number, read: () => Pot) => void } {
+  const trace: PotReading[] = [];
+  if (everyS <= 0) return { trace };
+  let next = fromS + everyS;
+  return {
+    trace,
+    keep: (tS, read) => {
+      if (tS < next) return;
+      trace.push(readPot(read()));
+      next = tS + everyS;
+    },
+  };
 }

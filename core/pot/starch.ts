@@ -19,6 +19,8 @@ const species = (
   gel: number,
   retro: number,
   swellG: number,
+  amylose: number,
+  leaches: number,
 ) =>
   table(`Starch: ${title}`, {
     onsetC: [onsetC, 'degC', gelConfidence, `onset, ${gelSource}`],
@@ -29,22 +31,24 @@ const species = (
     flowJPerMol: [flowJPerMol, 'J/mol', 'B', 'setback to 50 degC'],
     gel: [gel, '1', 'C', 'cold gel strength against maize'],
     retro: [retro, '1', 'B', 'slow firming over days (retrogradation), share'],
+    amylose: [amylose, '1', 'B', 'share of the starch'],
+    leaches: [leaches, '1', 'B', 'share of the amylose that is in the liquid after 95 degC'],
     swellG: [swellG, 'g/g', 'B', 'swelling power at 95 degC, Leach et al. 1959 type curves'],
   });
 
 const typical = 'typical of the kind; varieties differ by 4 K';
 
 export const STARCHES = {
-  maize: species('maize', 64.1, 69.4, 74.9, JANE, 'A', 9.5, 0.58, 12700, 1, 0.35, 24),
-  wheat: species('wheat', 57.1, 61.6, 66.2, JANE, 'A', 6.5, 0.72, 15800, 0.95, 0.5, 21),
-  rice: species('rice, a shop flour', 64, 71, 77, typical, 'B', 7.4, 0.77, 11200, 0.55, 0.45, 19),
-  'long rice': species('rice, long grain', 70.3, 76.2, 80.2, JANE, 'A', 7, 0.82, 11200, 0.62, 0.6, 18),
-  'short rice': species('rice, short grain', 60, 66.5, 73.5, typical, 'B', 8, 0.67, 10000, 0.4, 0.45, 20),
-  basmati: species('rice, basmati type', 66, 73, 79, typical, 'B', 7, 0.8, 11200, 0.7, 0.6, 18),
-  jasmine: species('rice, jasmine type', 61.5, 68.5, 75, typical, 'B', 8, 0.68, 9500, 0.38, 0.45, 20),
-  'waxy rice': species('rice, waxy', 56.9, 63.2, 70.3, JANE, 'A', 12.8, 0.41, 4000, 0.05, 0.08, 40),
-  potato: species('potato', 58.2, 62.6, 67.7, JANE, 'A', 36, 0.22, 12000, 0.55, 0.4, 80),
-  tapioca: species('tapioca', 64.3, 68.3, 74.4, JANE, 'A', 10.5, 0.36, 8000, 0.18, 0.2, 45),
+  maize: species('maize', 64.1, 69.4, 74.9, JANE, 'A', 9.5, 0.58, 12700, 1, 0.35, 24, 0.265, 0.6),
+  wheat: species('wheat', 57.1, 61.6, 66.2, JANE, 'A', 6.5, 0.72, 15800, 0.95, 0.5, 21, 0.265, 0.75),
+  rice: species('rice, a shop flour', 64, 71, 77, typical, 'B', 7.4, 0.77, 11200, 0.55, 0.45, 19, 0.2, 0.5),
+  'long rice': species('rice, long grain', 70.3, 76.2, 80.2, JANE, 'A', 7, 0.82, 11200, 0.62, 0.6, 18, 0.25, 0.5),
+  'short rice': species('rice, short grain', 60, 66.5, 73.5, typical, 'B', 8, 0.67, 10000, 0.4, 0.45, 20, 0.17, 0.55),
+  basmati: species('rice, basmati type', 66, 73, 79, typical, 'B', 7, 0.8, 11200, 0.7, 0.6, 18, 0.245, 0.5),
+  jasmine: species('rice, jasmine type', 61.5, 68.5, 75, typical, 'B', 8, 0.68, 9500, 0.38, 0.45, 20, 0.16, 0.55),
+  'waxy rice': species('rice, waxy', 56.9, 63.2, 70.3, JANE, 'A', 12.8, 0.41, 4000, 0.05, 0.08, 40, 0.01, 0.5),
+  potato: species('potato', 58.2, 62.6, 67.7, JANE, 'A', 36, 0.22, 12000, 0.55, 0.4, 80, 0.21, 0.6),
+  tapioca: species('tapioca', 64.3, 68.3, 74.4, JANE, 'A', 10.5, 0.36, 8000, 0.18, 0.2, 45, 0.18, 0.6),
 } as const;
 export type StarchSpecies = keyof typeof STARCHES;
 export type StarchCoefficients = (typeof STARCHES)[StarchSpecies];
@@ -70,16 +74,14 @@ export const STARCH_KINETICS = table('Starch: kinetics', {
   acidJPerMol: [110000, 'J/mol', 'B', 'of it'],
 });
 
+/** K by which sugar moves gelatinisation. X 0 to 0.6 */
+export const sugarShiftK = (x: number): number =>
+  STARCH_KINETICS.sugarShiftK * x + STARCH_KINETICS.sugarShiftK2 * x * x;
+
 /** Peak of gelatinisation in this liquid, degC. X = sugar/(sugar+water), 0 to 0.6; salt in % of the water. */
 export function gelPeakC(s: StarchCoefficients, sugarFraction: number, saltPct = 0): number {
   const k = STARCH_KINETICS;
-  return (
-    s.peakC +
-    k.milkShiftK +
-    k.sugarShiftK * sugarFraction +
-    k.sugarShiftK2 * sugarFraction ** 2 +
-    k.saltShiftK * Math.min(4, saltPct)
-  );
+  return s.peakC + k.milkShiftK + sugarShiftK(sugarFraction) + k.saltShiftK * Math.min(4, saltPct);
 }
 
 /** Share of the granules that can gelatinise at this temperature, 0 to 1. */

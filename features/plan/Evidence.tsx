@@ -44,6 +44,22 @@ export function Evidence({
       ? ([['Grain', forecast.bite < 0.85 ? 'hard' : forecast.bite < 0.95 ? 'to the tooth' : 'soft through']] as const)
       : []),
     ...(Number.isFinite(forecast.frozenH) ? ([['Frozen through', fmt.hours(forecast.frozenH)]] as const) : []),
+    ...(Number.isFinite(forecast.window.rawGoneMin) && Number.isFinite(forecast.window.breaksMin)
+      ? ([
+          [
+            'After the bubble',
+            `cooked from ${Math.ceil(forecast.window.rawGoneMin)}, best before ${Math.floor(forecast.window.breaksMin)} min`,
+          ],
+        ] as const)
+      : []),
+    ...(plan.choices.reduceTo !== undefined
+      ? ([
+          [
+            'Depth mark',
+            `${Math.round(forecast.depthMarksMm.start)} down to ${Math.round(forecast.depthMarksMm.end)} mm`,
+          ],
+        ] as const)
+      : []),
     ['Look', lookSays(forecast.look)],
     [
       'Keeps',
