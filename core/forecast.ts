@@ -125,8 +125,6 @@ export function starchSdRel(measure: Plan['starchMeasure']): number {
   return measure === 'level spoons' ? FILL.level.sdRel : FILL.rounded.sdRel;
 }
 
-/** Below this a liquid has no set to doubt, Pa. */
-const NO_SET_PA = 1e-3;
 /** Chance from which a risk is worth a word (C). */
 const WORTH_SAYING = { lumps: 0.08, curdle: 0.15, 'boil over': 0.3, split: 0.2, weeping: 0.6 } as const;
 
@@ -222,7 +220,8 @@ function doubtOf(
 ): { sdLn: number; sources: { name: string; share: number }[] } {
   const stress = (changed: Plan, tuning?: Tuning) => {
     const run = runMethod(changed, pantry, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
-    return Math.max(NO_SET_PA, judge(changed, run, age, bounds).yieldPa);
+    // by its place on the strip, so that what only flows is doubted too
+    return yieldAtPlace(judge(changed, run, age, bounds).place, bounds);
   };
   const base = stress(plan);
   const delta = (changed: Plan, tuning?: Tuning) => Math.log(stress(changed, tuning) / base);

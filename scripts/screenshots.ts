@@ -53,6 +53,35 @@ const weigh = async (page: Page) => {
   await page.getByTestId('cook').click();
   await page.getByRole('checkbox', { name: /g cornstarch/ }).click();
 };
+/** A custard of the cook's own: its risks, and the chances over many kitchens. */
+const custard = async (page: Page) => {
+  await plan(page);
+  await page.getByRole('button', { name: 'Plans', exact: true }).click();
+  await page.getByRole('button', { name: 'Plan a new pudding' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Tenor custard');
+  await page.getByRole('radio', { name: 'Stirred custard' }).click();
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await page.getByRole('heading', { name: 'Tenor custard' }).waitFor();
+  await page
+    .getByText(/usual guidance/)
+    .first()
+    .waitFor();
+};
+const chances = async (page: Page) => {
+  await custard(page);
+  await page.getByRole('button', { name: /Cook it in/ }).click();
+  await page.getByText(/Matters most/).waitFor({ timeout: 60_000 });
+  await page.getByTestId('chances').scrollIntoViewIfNeeded();
+  await page.waitForTimeout(300);
+};
+const temper = async (page: Page) => {
+  await custard(page);
+  await page.getByTestId('cook').click();
+  for (const key of ['All weighed', 'Beaten', 'It steams'])
+    await page.getByRole('button', { name: new RegExp(`^${key}`) }).click();
+  await page.clock.fastForward('01:00');
+  await page.waitForTimeout(2500);
+};
 const settings = async (page: Page) => {
   await plan(page);
   await page.goto('/settings');
@@ -73,6 +102,9 @@ const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof
   ['book-wide', at('/book', 'advice'), WIDE],
   ['batch-phone', at('/batch?id=b-hazel-1', 'next-time'), PHONE],
   ['settings-phone', settings, PHONE],
+  ['chances-phone', chances, PHONE],
+  ['custard-wide', chances, WIDE, true],
+  ['temper-phone', temper, PHONE],
 ];
 
 async function main() {

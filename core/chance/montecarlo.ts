@@ -12,7 +12,7 @@ import { COARSE } from '../pot/program';
 import { SCORCH } from '../pot/scorch';
 import { runMethod } from '../run';
 import { standing } from '../set/firmness';
-import { boundsFor } from '../texture/words';
+import { boundsFor, yieldAtPlace } from '../texture/words';
 import { JUG_SD_REL } from '../units/measures';
 
 /** Spread of a kitchen and of the model, 1 sd each. */
@@ -163,7 +163,7 @@ export function* monteCarlo(
     if (run.pot.scorch > SCORCH.taste) catches += 1;
     if (readPot(run.pot).rawPer100G > RAW_TASTE) raw += 1;
     if (standing(s.yieldPa, s.modulusPa, run.depthM).stands) stands += 1;
-    all.push({ inputs: z, stress: Math.log(Math.max(1e-3, s.yieldPa)), minutes: run.pot.tS / 60 });
+    all.push({ inputs: z, stress: Math.log(yieldAtPlace(s.place, bounds)), minutes: run.pot.tS / 60 });
     if ((i + 1) % every === 0) yield i + 1;
   }
   const share = (counts: Record<SetWord, number>) =>

@@ -24,6 +24,7 @@ type FamilyStart = {
   tempC?: number;
   hours?: number;
   cookOnMin?: number;
+  stirEveryS?: number;
   dish?: number;
   choices?: Choices;
   /** share of the mass that stays on the hob and in the oven as steam */
@@ -43,7 +44,12 @@ const STARTS: Record<Family, FamilyStart> = {
     cookOnMin: 6,
     lossRel: 0.14,
   },
-  'stirred custard': { shares: [['yolk', 0.13, 'bowl'], ['sugar', 0.11, 'bowl'], VANILLA], word: 'pours', hours: 4 },
+  'stirred custard': {
+    shares: [['yolk', 0.13, 'bowl'], ['sugar', 0.11, 'bowl'], VANILLA],
+    word: 'pours',
+    hours: 4,
+    stirEveryS: 2,
+  },
   'egg-enriched pudding': {
     shares: [['rice_ground', 0.045, 'grain'], ['yolk', 0.05, 'bowl'], ['sugar', 0.09, 'bowl'], SALT],
     word: 'mounds',
@@ -121,7 +127,7 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
       ...suggestSettings(hob, pan.diameterMm, totalG),
       slurryAtC: 60,
       cookOnMin: start.cookOnMin ?? 2,
-      stirEveryS: 3,
+      stirEveryS: start.stirEveryS ?? 3,
     },
     choices: start.choices ?? {},
     dish: { ...dish, count: dish.capacityMl > 600 ? 1 : s.people },

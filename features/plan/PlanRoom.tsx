@@ -143,14 +143,16 @@ export function PlanRoom() {
       right={<Evidence plan={plan} forecast={forecast} working={working} />}
       foot={
         <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
-          <Key
-            label={held ? 'Set is held' : 'Hold the set'}
-            size="amount"
-            selected={held}
-            role="checkbox"
-            onPress={() => setHeld(!held)}
-            className="max-w-[110px]"
-          />
+          {starch ? (
+            <Key
+              label={held ? 'Set is held' : 'Hold the set'}
+              size="amount"
+              selected={held}
+              role="checkbox"
+              onPress={() => setHeld(!held)}
+              className="max-w-[110px]"
+            />
+          ) : null}
           {off && target !== undefined && starch ? (
             <>
               <Key

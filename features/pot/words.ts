@@ -11,6 +11,8 @@ const list = (step: Step, fmt: Formatter) =>
 
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
   const every = `${step.stirEveryS ?? plan.method.stirEveryS}\u00a0s\u00a0each`;
+  /** thickened by egg alone: it must never bubble */
+  const custard = step.heat?.until.reach === 'temperature' && step.id !== 'warm';
   const joins = step.adds.length > 0 && step.portions.length > 0;
   const first = joins ? goesIn(step, fmt) : '';
   switch (step.id.replace(/ \d+$/, '')) {
@@ -51,10 +53,14 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
       };
     case 'thicken':
       return {
-        title: 'Sweep the bottom',
+        title: custard ? 'Stir, never boil' : 'Sweep the bottom',
         manner: joins ? `${first}, then slow eights, ${every}` : `slow eights, ${every}`,
-        cue: 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
-        why: 'It goes within half a minute, and the floor goes first.',
+        cue: custard
+          ? 'Foam goes, steam rises, a finger line stays on the spoon. Never a bubble.'
+          : 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
+        why: custard
+          ? 'A few degrees further the egg curdles. Off the heat at once, into a cold bowl.'
+          : 'It goes within half a minute, and the floor goes first.',
         done: step.heat?.until.reach === 'temperature' ? 'It coats the spoon' : 'First bubble',
         until:
           step.heat?.until.reach === 'temperature' ? `to ${fmt.temp(step.heat.until.tempC)}` : 'to the first bubble',
