@@ -23,8 +23,7 @@ export function useKitchenOpen() {
     () =>
       changes.listen((name) => {
         // not under a change of our own that is still being written: it would be shown without it for a moment
-        const read = () =>
-          client.isMutating() ? void setTimeout(read, 50) : void client.invalidateQueries({ queryKey: [name] });
+        const read = () => (client.isMutating() ? void setTimeout(read, 50) : readAgain(client, name));
         read();
       }),
     [client],
@@ -58,13 +57,17 @@ export function useCollection<N extends Name>(name: N) {
 /** Stops a read that started before this change, so that it cannot bring the old state back. */
 const holdReads = (client: QueryClient, name: Name) => client.cancelQueries({ queryKey: [name] });
 
+/** Reads a collection anew. A first read still under way may have begun before the write: it is stopped, not joined. */
+const readAgain = (client: QueryClient, name: Name | (string & {})) =>
+  void client.cancelQueries({ queryKey: [name] }).then(() => client.invalidateQueries({ queryKey: [name] }));
+
 const written = new Set<Name>();
 
 /** Reads again what was written once the last of our own writes is down. */
 const readWhenQuiet = (client: QueryClient, name: Name) => {
   written.add(name);
   if (client.isMutating() > 1) return;
-  for (const n of written) void client.invalidateQueries({ queryKey: [n] });
+  for (const n of written) readAgain(client, n);
   written.clear();
 };
 

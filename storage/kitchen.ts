@@ -32,9 +32,15 @@ export type Kitchen = {
 
 /** All of a cook's data over one key-value store. Version 2 of plans and ingredients knows every thickener. */
 export function kitchenOver(shell: Shell): Kitchen {
-  const plans = repository<Plan>({ name: 'plans', version: 2, schema: PlanSchema, migrations: { 1: migratePlan } }, shell);
+  const plans = repository<Plan>(
+    { name: 'plans', version: 2, schema: PlanSchema, migrations: { 1: migratePlan } },
+    shell,
+  );
   const cooks = repository<Cook>({ name: 'cooks', version: 2, schema: CookSchema, migrations: { 1: withPlan } }, shell);
-  const batches = repository<Batch>({ name: 'batches', version: 2, schema: BatchSchema, migrations: { 1: withPlan } }, shell);
+  const batches = repository<Batch>(
+    { name: 'batches', version: 2, schema: BatchSchema, migrations: { 1: withPlan } },
+    shell,
+  );
   const ingredients = repository<Ingredient>(
     { name: 'ingredients', version: 2, schema: IngredientSchema, migrations: { 1: migrateIngredient } },
     shell,

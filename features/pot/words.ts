@@ -54,7 +54,9 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     case 'thicken':
       return {
         title: custard ? 'Stir, never boil' : 'Sweep the bottom',
-        manner: joins ? `${first}, then slow eights, ${every}` : `slow eights, ${every}`,
+        manner: joins
+          ? `${first}${custard ? ', slow eights, ' : ', then slow eights, '}${every}`
+          : `slow eights, ${every}`,
         cue: custard
           ? 'Foam goes, steam rises, a finger line stays on the spoon. Never a bubble.'
           : 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
@@ -156,7 +158,7 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
 function goesIn(step: Step, fmt: Formatter): string {
   const add = step.adds[0]!;
   if (add.stage === 'slurry') return 'whisk the slurry in';
-  if (add.ladleG) return `ladle hot milk into the egg, ${fmt.grams(add.ladleG)} at a time, then all back`;
+  if (add.ladleG) return `hot milk into the egg, ${fmt.grams(add.ladleG)} a ladle, then all back`;
   if (add.how === 'dry rain') return `rain in ${list(step, fmt)}, whisking`;
   return `stir in ${list(step, fmt)}`;
 }
