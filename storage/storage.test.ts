@@ -141,4 +141,25 @@ describe('the kitchen', () => {
     ]);
     expect((await one.cooks.get(id))!.events).toHaveLength(40);
   });
+
+  it('what version 1 stored is read as version 2: a plan, a cook that is going, a batch, an own milk', async () => {
+    const m = memory();
+    const plan = demo.plans[1]!;
+    const { choices: _c, ...rest } = plan;
+    const old = { ...rest, version: 1 };
+    const milk = { ...demo.ingredients[0]!, starch: 'maize' };
+    const put = (key: string, data: object) => m.map.set(key, JSON.stringify({ v: 1, data }));
+    put(`plans/${plan.id}`, old);
+    put('cooks/c', { id: 'c', plan: old, events: demo.cooks[0]!.events });
+    put('batches/b', { ...demo.batches[0]!, id: 'b', plan: old });
+    put(`ingredients/${milk.id}`, milk);
+    const kitchen = kitchenOver(m.shell);
+    expect(await kitchen.plans.list()).toEqual([{ ...plan, choices: {} }]);
+    expect((await kitchen.cooks.get('c'))!.plan.version).toBe(2);
+    expect((await kitchen.cooks.get('c'))!.events).toEqual(demo.cooks[0]!.events);
+    expect((await kitchen.batches.get('b'))!.plan.choices).toEqual({});
+    expect((await kitchen.ingredients.get(milk.id))!.thickener).toBe('maize starch');
+    expect(m.problems).toEqual([]);
+    expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 2 });
+  });
 });
