@@ -28,6 +28,7 @@ import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from './set/cool
 import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from './set/firmness';
 import { KEEPING, overnight, thawedPct, weepPct } from './set/keeping';
 import { SAFE_COOLING, SAFE_COOLING_RULES } from './set/safety';
+import { topLayerOf, type TopLayer } from './topLayer';
 import { seenNow, type Seen } from './texture/kitchenTests';
 import {
   boundsFor,
@@ -103,6 +104,8 @@ export type Forecast = {
   /** amylose in the liquid, % */
   amylosePct: number;
   ladlesC: number[];
+  /** what goes on top, where something liquid is kept for it */
+  top?: TopLayer;
   keeping: { weepPctAt3Days: number; thawedPct: number; days: number; afterAmylase: number };
   knife: { unmould: number; sliceClean: number };
   set: SetPoint[];
@@ -294,6 +297,19 @@ export function chanceOf(word: SetWord, yieldStressPa: number, sdLn: number, bou
 const above = (value: number, limit: number, sdLn: number): number =>
   value <= 0 ? 0 : phi(Math.log(value / limit) / Math.max(sdLn, 1e-6));
 
+/** Seconds of bubbling after which half of the cream at the sides has dried to flakes (C). */
+const FLAKES_S = 600;
+
+/** A skin on the dish, or flakes of it from the sides of the pan. */
+function skinRisk(plan: Plan, run: Run, dairy: boolean): Risk {
+  const open = plan.rest.covered ? skinAfter(run.pot.skinS) * 0.3 : dairy ? 0.9 : 0.5;
+  const bubbled = Number.isNaN(run.pot.bubbleAtS) ? 0 : Math.max(0, run.pot.tS - run.pot.bubbleAtS);
+  const flakes = dairy && plan.choices.sides === 'stirred back' ? 1 - 2 ** (-bubbled / FLAKES_S) : 0;
+  return flakes > open
+    ? { chance: flakes, why: 'cream dries at the sides and comes back as flakes' }
+    : { chance: open, why: plan.rest.covered ? 'covered' : 'it stands open' };
+}
+
 function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<RiskName, Risk> {
   const { pot } = run;
   const reading = readPot(pot);
@@ -330,10 +346,7 @@ function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<Ri
       chance: boilOverChance(pot.foamMax),
       why: `steam against ${Math.round(plan.pan.heightMm)} mm of pan`,
     },
-    skin: {
-      chance: plan.rest.covered ? skinAfter(pot.skinS) * 0.3 : base === 'dairy' ? 0.9 : 0.5,
-      why: plan.rest.covered ? 'covered' : 'it stands open',
-    },
+    skin: skinRisk(plan, run, base === 'dairy'),
     weeping: { chance: above(weeps, 3, 0.5), why: `about ${weeps.toFixed(1)} % in three days` },
     split: { chance: split, why: `acidity pH ${phOf(pot.content).toFixed(1)}` },
   };
@@ -492,6 +505,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
   const clear = pot.fractions.filter((f) => ['tapioca', 'potato', 'waxy rice'].includes(GRAINS[f.kind].species));
   const starchG = pot.fractions.reduce((s, f) => s + f.starchG, 0);
   const egg = eggReport(run);
+  const top = topLayerOf(plan, pantry);
   const first = (what: PhaseEnd | undefined) => (what ? what.endS / 60 : 0);
   const partial: Omit<Forecast, 'cautions'> = {
     hot,
@@ -524,6 +538,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
     risks: risksOf(plan, pantry, run, weeps),
     ...(egg ? { egg } : {}),
     ...(run.bake ? { bake: run.bake } : {}),
+    ...(top ? { top } : {}),
     seen: seenNow(k, pot.viscosityPaS, PASTE.yieldOverK * k, serving.yieldPa),
     look: lookOf(
       m,

@@ -51,7 +51,6 @@ export const ChoicesSchema = z.object({
   start: z.enum(['full heat, then lower', 'low throughout']).optional(),
   stirring: z.enum(['constant', 'lid on, now and then']).optional(),
   soak: z.enum(['soaked', 'straight in']).optional(),
-  rinse: z.enum(['rinsed', 'as it is']).optional(),
   starch: z.enum(['early', 'last']).optional(),
   reduceTo: z.number().min(0.3, 'should be 0.3 or more').max(1, 'should be 1 or less').optional(),
   eggOff: z.enum(['heat off at once', 'minutes more', 'to bubbling']).optional(),
@@ -60,6 +59,10 @@ export const ChoicesSchema = z.object({
   ovenC: z.number().min(80, 'should be 80 °C or more').max(280, 'should be 280 °C or less').optional(),
   cooling: z.enum(['room first', 'straight to the cold', 'freezer', 'ice bath']).optional(),
   mould: z.enum(['greased', 'rinsed']).optional(),
+  /** cream that dries at the sides of the pan */
+  sides: z.enum(['scraped down', 'stirred back']).optional(),
+  /** what is poured on top */
+  top: z.enum(['raw', 'cooked down first']).optional(),
 });
 export type Choices = z.infer<typeof ChoicesSchema>;
 

@@ -43,6 +43,17 @@ const bare: Plan = {
   ...custard,
   items: custard.items.map((i) => (i.ingredientId === 'sugar' ? { ...i, stage: 'pot' as const } : i)),
 };
+/** a slab with something kept for the top */
+const topped: Plan = {
+  ...plan('baked slab', [
+    { ingredientId: 'milk_whole', grams: 800, stage: 'pot' },
+    { ingredientId: 'semolina', grams: 110, stage: 'grain' },
+    { ingredientId: 'sugar', grams: 90, stage: 'pot' },
+    { ingredientId: 'coconut_milk', grams: 250, stage: 'top' },
+    { ingredientId: 'rice_flour', grams: 10, stage: 'top' },
+  ]),
+  dish: { kind: 'tray', count: 1, capacityMl: 1600, heightMm: 40, wall: 'metal' },
+};
 const turned: Plan = { ...base, serve: { ...base.serve, style: 'turned out' } };
 const of = (id: string, p: Plan) =>
   compareSchool(
@@ -54,7 +65,7 @@ const of = (id: string, p: Plan) =>
 describe('schools side by side', () => {
   it('every one fits some plan and changes something that the model can see', () => {
     const mute = SCHOOLS.filter((s) => {
-      const fits = [turned, rice, ground, custard, bare, baked].filter((p) => s.fits(p, pantry));
+      const fits = [turned, rice, ground, custard, bare, baked, topped].filter((p) => s.fits(p, pantry));
       return !fits.some((p) => compareSchool(s, p, pantry).differences.some((d) => d.length > 0));
     });
     expect(mute.map((s) => s.id)).toEqual([]);
@@ -80,6 +91,18 @@ describe('schools side by side', () => {
     expect(straight!.risks.curdle).toBeGreaterThan(tempered!.risks.curdle + 0.1);
     const [, sugared] = of('yolks', custard).sides;
     expect(sugared!.risks.curdle).toBeLessThan(straight!.risks.curdle);
+  });
+  it('a top layer cooked down first costs minutes and depth; what is kept for the top is not in the slab', () => {
+    const [raw, down] = of('top layer', topped).sides;
+    expect(raw!.topMm).toBeGreaterThan(4);
+    expect(down!.topMm / raw!.topMm).toBeCloseTo(0.7, 1);
+    expect(down!.topMin).toBeGreaterThan(raw!.topMin + 3);
+    const without = { ...topped, items: topped.items.filter((i) => i.stage !== 'top') };
+    expect(of('heat', topped).sides[0]!.endMassG).toBeCloseTo(of('heat', without).sides[0]!.endMassG, 3);
+  });
+  it('cream left at the sides comes back as flakes', () => {
+    const [scraped, back] = of('cream at the sides', ground).sides;
+    expect(back!.risks.skin).toBeGreaterThan(scraped!.risks.skin + 0.1);
   });
   it('an open bath, an ice bath and a soak each do what cooks say', () => {
     const [bath, none] = of('bath', baked).sides;

@@ -2,7 +2,8 @@ import { forecast, RISKS, type Forecast } from '../forecast';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { refreshCarveOuts } from './amounts';
-import { lookUp } from './compose';
+import { topLayerOf } from '../topLayer';
+import { lookUp, mainLiquid } from './compose';
 import { methodOf } from './family';
 import type { Choices, Plan, PlanItem } from './plan';
 
@@ -349,6 +350,24 @@ export const SCHOOLS: readonly School[] = [
     ],
   },
   {
+    id: 'cream at the sides',
+    question: 'What of the cream that dries at the sides?',
+    fits: (p, y) => mainLiquid(p, y)?.base === 'dairy',
+    sides: [
+      { name: 'scraped down as it forms', apply: choose({ sides: 'scraped down' }) },
+      { name: 'stirred back at the end', apply: choose({ sides: 'stirred back' }) },
+    ],
+  },
+  {
+    id: 'top layer',
+    question: 'How does the top layer go on?',
+    fits: (p, y) => topLayerOf(p, y) !== undefined,
+    sides: [
+      { name: 'poured on raw', apply: choose({ top: 'raw' }) },
+      { name: 'cooked down first', apply: choose({ top: 'cooked down first' }) },
+    ],
+  },
+  {
     id: 'raisins and nuts',
     question: 'Where do the pieces go?',
     fits: (p, y) => has(p, y, 'piece'),
@@ -406,6 +425,9 @@ export type Told = {
   unmould: number;
   aromaLeft: number;
   look: Forecast['look'];
+  /** the layer on top: minutes in its own pan, depth in the dish */
+  topMin: number;
+  topMm: number;
 };
 
 export function tell(name: string, plan: Plan, pantry: Pantry): Told {
@@ -432,6 +454,8 @@ export function tell(name: string, plan: Plan, pantry: Pantry): Told {
     unmould: f.knife.unmould,
     aromaLeft: f.aroma.length ? Math.min(...f.aroma.map((a) => a.left)) : 1,
     look: f.look,
+    topMin: f.top?.minutes ?? 0,
+    topMm: f.top?.depthMm ?? 0,
   };
 }
 
@@ -458,6 +482,8 @@ export function differences(a: Told, b: Told): Difference[] {
   number('hours to serving temperature', a.toServingTempH, b.toServingTempH, 0.05);
   number('comes out of the mould', a.unmould, b.unmould, 0.01);
   number('scent left', a.aromaLeft, b.aromaLeft, 0.1);
+  number('minutes of the top layer', a.topMin, b.topMin, 0.04);
+  number('top layer, mm', a.topMm, b.topMm, 0.04);
   number('cream colour', a.look.cream, b.look.cream, 0.15);
   word('tint', a.look.tint ?? 'none', b.look.tint ?? 'none');
   for (const r of RISKS)

@@ -52,6 +52,14 @@ export function Evidence({
           ],
         ] as const)
       : []),
+    ...(forecast.top
+      ? ([
+          [
+            'On top',
+            `${Math.round(forecast.top.depthMm)} mm${forecast.top.minutes > 0.5 ? `, ${Math.round(forecast.top.minutes)} min on the hob first` : ''}, ${forecast.top.pours ? 'pours' : 'is spread'}`,
+          ],
+        ] as const)
+      : []),
     ...(plan.choices.reduceTo !== undefined
       ? ([
           [
