@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { chanceOf, forecast, RISKS, starchSdRel } from './forecast';
+import { chanceOf, forecast, starchSdRel } from './forecast';
+import { RISKS } from './risks';
 import { withGrams, withMilk } from './formula/amounts';
 import { SET_WORDS, type Plan } from './formula/plan';
 import { nutMilk } from './pantry/nutMilk';

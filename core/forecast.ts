@@ -23,6 +23,7 @@ import {
 import { cookedStarchPct, NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from './pot/pot';
 import { COARSE, type PhaseEnd } from './pot/program';
 import { SCORCH } from './pot/scorch';
+import type { Risk, RiskName } from './risks';
 import { dishStartC, runMethod, type Run } from './run';
 import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from './set/cooling';
 import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from './set/firmness';
@@ -46,11 +47,6 @@ export type SetPoint = CoolingPoint & { yieldPa: number; place: number };
 export type Firmness = { word: SetWord; place: number; yieldPa: number; modulusPa: number; viscosityPaS: number };
 
 export type Caution = { id: string; text: string };
-
-export const RISKS = ['lumps', 'curdle', 'scorch', 'raw starch', 'boil over', 'skin', 'weeping', 'split'] as const;
-export type RiskName = (typeof RISKS)[number];
-/** Chance 0 to 1 and what brings it. */
-export type Risk = { chance: number; why: string };
 
 export type EggReport = {
   /** network 0 to 1 and what is felt of curds */

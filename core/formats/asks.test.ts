@@ -164,6 +164,30 @@ describe('a method written out step by step', () => {
     expect(f.phases[2]!.endS - f.phases[2]!.startS).toBeCloseTo(600, 6);
     expect(f.cool.below21H).toBeLessThan(forecast(plan, pantry).cool.below21H);
   });
+  it('starch left in the jug is missing from the set', () => {
+    const withLeft = (left: number): Plan => ({
+      ...written,
+      steps: steps.map((s) => (s.do === 'add' && s.stage === 'slurry' ? { ...s, left } : s)),
+    });
+    const all = forecast(withLeft(0), pantry).serving.yieldPa;
+    const most = forecast(withLeft(0.2), pantry).serving.yieldPa;
+    expect(most / all).toBeLessThan(0.75);
+    expect(most / all).toBeGreaterThan(0.35);
+  });
+  it('a wrapped pot stays hot, a lid keeps its water, a lid ajar keeps some', () => {
+    const standing = (change: object) =>
+      forecast(
+        { ...written, steps: steps.map((s) => (s.do === 'heat' && s.name === 'stand' ? { ...s, ...change } : s)) },
+        pantry,
+      );
+    const end = (f: ReturnType<typeof forecast>) => f.trace.at(-1)!.bulkC;
+    expect(end(standing({ wrapped: true, lid: 'on' }))).toBeGreaterThan(
+      end(standing({ wrapped: false, lid: 'on' })) + 1,
+    );
+    const loss = (lid: string) => standing({ wrapped: false, lid }).lossRel;
+    expect(loss('on')).toBeLessThan(loss('ajar'));
+    expect(loss('ajar')).toBeLessThan(loss('off'));
+  });
   it('that forgets a stage is told which', () => {
     const read = readPlanFile(
       JSON.stringify({ ...written, steps: steps.filter((s) => s.do !== 'add' || s.stage !== 'slurry') }),

@@ -1,4 +1,5 @@
-import { forecast, RISKS, type Forecast } from '../forecast';
+import { forecast, type Forecast } from '../forecast';
+import { RISKS } from '../risks';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { refreshCarveOuts } from './amounts';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { RISKS, type Forecast } from '../../core/forecast';
+import type { Forecast } from '../../core/forecast';
+import { RISKS } from '../../core/risks';
 import { SET_WORDS, type Plan } from '../../core/formula/plan';
 import { lookUp, mainLiquid } from '../../core/formula/compose';
 import { limitsFor, type Holds } from '../../core/limits';

@@ -1,5 +1,5 @@
 import type { Choices, Family, SetWord } from '../../core/formula/plan';
-import type { RiskName } from '../../core/forecast';
+import type { RiskName } from '../../core/risks';
 import type { Look } from '../../core/pot/flavour';
 
 /** What the cook reads in Plan. */
