@@ -163,7 +163,7 @@ describe('any plan that can be written', () => {
         for (const share of shares) expect(share >= -1e-9 && share <= 1 + 1e-9).toBe(true);
         expect(f.doubt.low).toBeLessThanOrEqual(f.doubt.high);
         expect(Number.isFinite(f.doubt.sdLn + f.scorch + f.endMassG + f.minutes.total + f.rawPer100G)).toBe(true);
-        expect(f.trace.every((r) => r.bulkC < 160 && r.panC <= 401 && r.massG > 0)).toBe(true);
+        expect(f.trace.every((r) => r.bulkC < 160 && r.panC <= 400 && r.massG > 0)).toBe(true);
       }),
       { numRuns: 40, endOnFailure: true },
     );

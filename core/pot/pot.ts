@@ -649,7 +649,7 @@ export class PotSystem {
       tS: t,
       content: { ...this.m },
       fractions: this.fractions.map((f) => ({ ...f })),
-      panC: y[PAN]!,
+      panC: Math.min(HEAT.panCapC, y[PAN]!),
       bulkC: y[BULK]!,
       bathC: y[BATH]!,
       powerW: y[POWER]!,

@@ -79,9 +79,10 @@ describe('a dish through room, fridge, freezer and baths', () => {
     expect(h(57)).toBeGreaterThan(0.2);
     expect(h(57)).toBeLessThan(1);
     expect(h(21)).toBeGreaterThan(0.8);
+    // kitchens say 3 h at the most: the model says 3.1 and is reported, not mended (cover and foot let less through, C)
     expect(h(21)).toBeLessThan(3.2);
     expect(h(5.5)).toBeGreaterThan(3);
-    expect(h(5.5)).toBeLessThan(14);
+    expect(h(5.5)).toBeLessThan(11);
   });
   it('10 cm deep in a bowl it breaks the two-hour rule, and an ice bath mends most of it', () => {
     const p = cool(bowl, 0.1, room, fridge);
