@@ -1,9 +1,9 @@
-/** Arrows point one way: app → features → (ui, storage, workers) → core. */
+/** Arrows point one way: app → features → (ui, storage, workers, devices) → core. */
 const only = (name, from, to) => ({
   name,
   severity: 'error',
   from: { path: from },
-  to: { path: '^(app|features|ui|storage|workers|server|cli|e2e|core)/', pathNot: to },
+  to: { path: '^(app|features|ui|storage|workers|devices|server|cli|e2e|core)/', pathNot: to },
 });
 
 module.exports = {
@@ -12,9 +12,11 @@ module.exports = {
     only('core-alone', '^core/', '^core/'),
     only('ui-knows-no-feature', '^ui/', '^(ui|core)/'),
     only('workers-are-core', '^workers/', '^(workers|core)/'),
+    only('devices-are-core', '^devices/', '^(devices|core)/'),
     only('storage-below-features', '^storage/', '^(storage|workers|core)/'),
-    only('features-below-app', '^features/', '^(features|ui|storage|workers|core)/'),
-    only('server-alone', '^server/', '^server/'),
+    only('features-below-app', '^features/', '^(features|ui|storage|workers|devices|core)/'),
+    // the stand-in kitchen that it serves is core, as everybody's
+    only('server-on-core', '^server/', '^(server|core)/'),
     {
       name: 'no-feature-imports-another',
       severity: 'error',

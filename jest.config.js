@@ -3,12 +3,12 @@ module.exports = {
     {
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,cli,storage,server,scripts}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,cli,storage,server,scripts,devices}/**/*.test.ts'],
       transform: {
         '^.+\\.(js|ts|tsx)$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
       },
       // these come as modules
-      transformIgnorePatterns: ['node_modules/(?!(d3-[a-z]+)/)'],
+      transformIgnorePatterns: ['node_modules/(?!(d3-[a-z]+|marked)/)'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
     },
     {

@@ -1,6 +1,7 @@
 import '../ui/global.css';
 import { Slot } from 'expo-router';
 import { View } from 'react-native';
+import { DayWatch } from '../features/day/DayWatch';
 import { App } from '../features/shared/App';
 import { Problems } from '../features/shared/Problems';
 import { WorkLine } from '../features/shared/WorkLine';
@@ -12,6 +13,7 @@ export default function Layout() {
         <WorkLine />
         <View className="min-h-0 flex-1">
           <Problems />
+          <DayWatch />
           <Slot />
         </View>
       </View>

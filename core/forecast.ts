@@ -192,13 +192,26 @@ export function servingStress(
   plan: Plan,
   pantry: Pantry,
   tuning?: Tuning,
-): { stress: number; run: Run; bounds: Bounds; ageH: number } {
+): { stress: number; place: number; run: Run; bounds: Bounds; ageH: number } {
   const run = runMethod(plan, pantry, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
   const bounds = boundsFor(plan.serve.style, run.depthM);
   const { ageServingH, coldestServingC } = dishHistory(plan, run, plan.rest.hours);
   const at = servingAge(plan, ageServingH, coldestServingC);
-  return { stress: judge(plan, run, at, bounds).yieldPa, run, bounds, ageH: ageServingH };
+  const judged = judge(plan, run, at, bounds);
+  return { stress: judged.yieldPa, place: judged.place, run, bounds, ageH: ageServingH };
 }
+
+/** The words alone, for a thumb that is still moving: one coarse cook, no doubt and no risks. */
+export type Point = { serving: { word: SetWord; place: number }; hot: { word: SetWord } };
+
+export function point(plan: Plan, pantry: Pantry): Point {
+  const { place, run } = servingStress(plan, pantry);
+  return { serving: { word: wordAt(place), place }, hot: { word: hotIn(plan, run).word } };
+}
+
+/** In the pot as it leaves the fire, before any oven. */
+const hotIn = (plan: Plan, { pot, addsMl }: Pick<Run, 'pot' | 'addsMl'>): Firmness =>
+  judge(plan, { pot, addsMl }, { ageH: 0, tempC: Math.min(90, pot.bulkC) }, boundsFor('spooned', 0.04));
 
 const servingAge = (plan: Plan, ageH: number, coldestC: number): Age => ({
   ageH,
@@ -474,9 +487,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
     return { ...point, yieldPa: f.yieldPa, place: f.place };
   });
 
-  const hotBounds = boundsFor('spooned', 0.04);
-  const potOnly = { pot, addsMl: run.addsMl };
-  const hot = judge(plan, potOnly, { ageH: 0, tempC: Math.min(90, pot.bulkC) }, hotBounds);
+  const hot = hotIn(plan, run);
   const age = servingAge(plan, ageServingH, coldestServingC);
   const serving = judge(plan, run, age, bounds);
   const nextDay = judge(plan, run, { ...age, ageH: ageServingH + 24, hours: plan.rest.hours + 24 }, bounds);

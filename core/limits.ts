@@ -5,10 +5,38 @@ export type Limit = {
   id: string;
   text: string;
   /** where it is worth saying */
-  for: 'all' | 'starch' | 'rice' | 'grain' | 'egg' | 'oven' | 'frozen' | 'plant milk' | 'fruit' | 'nut';
+  for:
+    | 'side pot'
+    | 'taste'
+    | 'recipe'
+    | 'all'
+    | 'starch'
+    | 'rice'
+    | 'grain'
+    | 'egg'
+    | 'oven'
+    | 'frozen'
+    | 'plant milk'
+    | 'fruit'
+    | 'nut';
 };
 
 export const LIMITS: readonly Limit[] = [
+  {
+    id: 'side pot',
+    for: 'side pot',
+    text: 'Minutes and yields of side pots are kitchen experience, known within a third: go by eye and by the scale.',
+  },
+  {
+    id: 'taste',
+    for: 'taste',
+    text: 'Sourness is worked out from typical acidity: fruit differs two-fold from basket to basket. Energy is an average, within a tenth.',
+  },
+  {
+    id: 'recipe',
+    for: 'recipe',
+    text: 'A recipe’s sentences are read for heat, order and time, not understood: look over each line and each mend. What it does not say is taken as usual.',
+  },
   {
     id: 'gel',
     for: 'all',
@@ -81,10 +109,22 @@ export type Holds = {
   nut: boolean;
 };
 
+/** One limit's words. @throws RangeError for an id that is none */
+export function limit(id: string): string {
+  const found = LIMITS.find((l) => l.id === id);
+  if (!found) throw new RangeError(`no limit "${id}"`);
+  return found.text;
+}
+
 /** The limits that this plan touches. */
 export const limitsFor = (p: Holds): Limit[] =>
   LIMITS.filter((l) => {
     switch (l.for) {
+      case 'side pot':
+      case 'taste':
+      case 'recipe':
+        // said where they matter, by their own rooms
+        return false;
       case 'all':
         return true;
       case 'starch':

@@ -1,5 +1,5 @@
 import { newPlan } from './formula/newPlan';
-import type { Plan, SetWord } from './formula/plan';
+import type { Family, Plan, SetWord } from './formula/plan';
 import { pantryWith } from './pantry/pantry';
 
 /** Plans for tests: one pudding with a few things changed. */
@@ -14,6 +14,23 @@ export function testPlan(change: Partial<Plan> = {}, milkId = 'milk_whole'): Pla
     ...change,
   };
 }
+
+/** The usual start of a family, with a few things changed. */
+export const familyPlan = (family: Family, change: Partial<Plan> = {}): Plan => ({
+  ...newPlan(
+    {
+      id: 'p',
+      name: 'Choir pudding',
+      milkId: 'milk_whole',
+      people: 6,
+      portionG: 130,
+      serveAt: '2026-12-12T19:30:00Z',
+      family,
+    },
+    pantry,
+  ),
+  ...change,
+});
 
 export const wanting = (plan: Plan, word: SetWord, style: Plan['serve']['style'] = 'spooned'): Plan => ({
   ...plan,

@@ -26,7 +26,7 @@ test('plan, cook, kill the tab, go on to the second, set, write down, find it in
   await expect(instruction).toHaveText('Sweep the bottom');
   await page.clock.fastForward('03:20');
   await page.getByRole('button', { name: 'Edges thicken' }).click();
-  await page.getByRole('button', { name: 'First bubble' }).click();
+  await page.getByRole('button', { name: 'First bubble', exact: true }).click();
   await expect(instruction).toHaveText('Keep stirring');
   await expect(page.getByTestId('step-time')).toHaveText(/^(2:00|1:5\d)$/);
   const bubbled = await page.evaluate(() => Date.now());

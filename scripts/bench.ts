@@ -1,19 +1,34 @@
 /** npm run bench: the figures that the notes quote. Medians; the machine is said first. */
-import { chromium, type Browser } from '@playwright/test';
+import { chromium, type Browser, type Page } from '@playwright/test';
 import { createRequire } from 'node:module';
 import { cpus } from 'node:os';
 import { spawn } from 'node:child_process';
 import { gzipSync } from 'node:zlib';
 import path from 'node:path';
 import { median } from 'simple-statistics';
-import { forecast } from '../core/forecast';
+import { forecast, point } from '../core/forecast';
+import { aboutPlan } from '../core/formula/about';
+import { whatWouldHelp } from '../core/formula/help';
+import { compareSchool, SCHOOLS } from '../core/formula/schools';
+import { potApi } from '../workers/pots';
 import { newPlan } from '../core/formula/newPlan';
 import { chances } from '../core/chance/montecarlo';
 import { add, mixtureOf } from '../core/formula/compose';
 import { solveStarch, swapThickener } from '../core/formula/solve';
+import type { Cook } from '../core/cook/events';
+import { followTwin, viewOf } from '../core/cook/follow';
+import { stepsOf } from '../core/cook/steps';
+import { tell } from '../core/twin/twin';
 import { cook, fillPot, PotSystem, type PotSetup } from '../core/pot/pot';
 import { coolInDish } from '../core/set/cooling';
 import { pantryWith } from '../core/pantry/pantry';
+import { changesFor, DRAG_NODES, nearestPlace, timetable } from '../core/day/day';
+import { newDay } from '../core/day/record';
+import { workOf } from '../core/day/tasks';
+import { startSide } from '../core/sides/sides';
+import { checkUp } from '../core/recipe/check';
+import { WRITTEN } from '../core/recipe/fixtures/recipes';
+import { readRecipe } from '../core/recipe/read';
 import { runMethod } from '../core/run';
 
 /** The general integrator; the package ships sources that do not pass our type check, so its shape is written here. */
@@ -52,6 +67,31 @@ function core() {
   line('one cook of the pot (about 11 min)', `${one.toFixed(1)} ms, ${Math.round(1000 / one)} cooks/s`);
   line('whole forecast with its doubt', `${timed(30, () => forecast(plan, pantry)).toFixed(1)} ms`);
   line('solved for a word (aim < 100 ms)', `${timed(30, () => solveStarch(plan, pantry)).toFixed(1)} ms`);
+  line('the words alone, for a moving thumb', `${timed(60, () => point(plan, pantry)).toFixed(1)} ms`);
+  line(
+    'what would make a set possible, each way tried',
+    `${timed(5, () => whatWouldHelp(plan, pantry, { word: 'firm', free: [{ ingredientId: 'cornstarch', maxG: 30 }] })).toFixed(0)} ms`,
+  );
+  const fits = SCHOOLS.filter((s) => s.fits(plan, pantry));
+  line(
+    'one school, both sides cooked',
+    `${(timed(3, () => fits.forEach((s) => compareSchool(s, plan, pantry))) / fits.length).toFixed(0)} ms`,
+  );
+  line('fit, taste, portion, pushes of a plan', `${timed(15, () => aboutPlan(plan, pantry, [], 780)).toFixed(1)} ms`);
+  const options = { system: 'metric', eggSize: 'eu M' } as const;
+  const long = WRITTEN.find((w) => w.way.startsWith('prose'))!.text;
+  const list = WRITTEN.flatMap((w) => w.text.split('\n').filter((l) => /^[-*\d½¼]/.test(l))).slice(0, 32);
+  const forty = ['A long list', ...list, 'Method', ...long.split(/(?<=\.) /)].slice(0, 40).join('\n');
+  line(
+    `a recipe of ${forty.split('\n').length} lines read (aim < 30 ms)`,
+    `${timed(30, () => readRecipe(forty, pantry, options)).toFixed(1)} ms`,
+  );
+  const reading = readRecipe(WRITTEN[0]!.text, pantry, options);
+  if (reading.ok)
+    line(
+      'its check-up',
+      `${timed(10, () => checkUp(reading.reading, pantry, { id: 'b', serveAt: '2026-12-12T19:30:00Z' })).toFixed(0)} ms`,
+    );
   line(
     'one thickener for another at equal set',
     `${timed(15, () => swapThickener(plan, 'cornstarch', 'rice_ground', pantry)).toFixed(1)} ms`,
@@ -71,7 +111,127 @@ function core() {
       stays: [{ where: 'fridge', minutes: 900, airC: 4, covered: true }],
     });
   line('12 h of cooling in two dimensions (aim < 30 ms)', `${timed(30, cold).toFixed(1)} ms`);
+  days();
+  twin();
   integrators();
+}
+
+/** The cloud beside a pot that has warmed for two minutes: a tick of three seconds, a reading told, what it says. */
+function twin() {
+  const pantry = pantryWith();
+  const plan = newPlan(
+    { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' },
+    pantry,
+  );
+  const steps = stepsOf(plan, pantry, forecast(plan, pantry));
+  const at = (s: number) => new Date(Date.UTC(2026, 11, 12, 12, 0, s)).toISOString();
+  const cooking: Cook = {
+    id: 'c',
+    plan,
+    events: [
+      { kind: 'started', id: 'e0', at: at(0) },
+      { kind: 'stepDone', id: 'e1', at: at(1), step: 'weigh' },
+      { kind: 'stepDone', id: 'e2', at: at(2), step: 'slurry' },
+    ],
+  };
+  const now = Date.parse(at(120));
+  const cloud = followTwin(cooking, steps, pantry, now);
+  const n = cloud.twin.particles.length;
+  line(
+    `the twin, ${n} pots: three seconds on (aim < 50 ms)`,
+    `${timed(15, () => followTwin(cooking, steps, pantry, now + 3000, cloud)).toFixed(0)} ms`,
+  );
+  line(
+    'a reading told to it',
+    `${timed(15, () => tell(cloud.twin, plan, pantry, { what: 'probe', tempC: 40 })).toFixed(0)} ms`,
+  );
+  line(
+    'what it says: 24 pots cooked on to the end',
+    `${timed(9, () => viewOf(cloud, cooking, steps, pantry)).toFixed(0)} ms`,
+  );
+  const answer = (ms: number) => potApi.live(cooking, steps, ms);
+  answer(now);
+  let ms = now;
+  const live = timed(9, () => answer((ms += 3000)));
+  line(
+    'a whole live answer: twin, forecast, margins, pace; one in 3 s',
+    `${live.toFixed(0)} ms, the worker rests ${(100 - live / 30).toFixed(0)} % of the time`,
+  );
+  line('a mending searched and cooked through', `${timed(3, () => potApi.mendPot(cooking, now)).toFixed(0)} ms`);
+  line(
+    'a rescue',
+    `${timed(3, () => potApi.rescue({ of: 'cook', cook: cooking, nowMs: now }, 'grains hard', {})).toFixed(0)} ms`,
+  );
+  const heap = () => process.memoryUsage().heapUsed / 1e6;
+  const answers = 360;
+  const marks: number[] = [];
+  for (let i = 1; i <= answers; i++) {
+    answer(now + i * 30_000);
+    if (i % (answers / 3) === 0) {
+      globalThis.gc?.();
+      marks.push(heap());
+    }
+  }
+  line('three hours of live answers: heap after each hour', marks.map((m) => `${m.toFixed(0)} MB`).join(', '));
+  line('begun again from the events', `${timed(3, () => followTwin(cooking, steps, pantry, now)).toFixed(0)} ms`);
+}
+
+/** A day of six dishes for one pair of hands: laid out, and laid out anew after a block was put elsewhere. */
+function days() {
+  const pantry = pantryWith();
+  const families = [
+    'starch-set milk pudding',
+    'stirred custard',
+    'whole-rice pudding',
+    'baked custard',
+    'porridge',
+    'baked slab',
+  ] as const;
+  const plans = families.map((family, i) => {
+    const p = newPlan(
+      {
+        id: `d${i}`,
+        name: family,
+        milkId: 'milk_whole',
+        people: 6,
+        portionG: 120,
+        serveAt: '2026-12-12T19:30:00Z',
+        family,
+      },
+      pantry,
+    );
+    return i === 0 ? { ...p, sides: [startSide('compote', 'c', p, pantry), startSide('toasting', 't', p, pantry)] } : p;
+  });
+  const works = plans.map((p) => workOf({ plan: p, forecast: forecast(p, pantry) }, pantry));
+  const serves = Object.fromEntries(plans.map((p) => [p.id, Date.parse(p.serve.at)]));
+  const day = { ...newDay('2026-12-12', '2026-12-12T07:00:00Z'), shelves: 3 };
+  const first = timetable(day, works, serves);
+  const tasks = works.reduce((n, w) => n + w.tasks.length, 0);
+  line(
+    'a day of 6 dishes scheduled (aim < 200 ms)',
+    `${timed(9, () => timetable(day, works, serves)).toFixed(0)} ms: ${tasks} tasks, ${first.nodes} orders, ${first.ok ? (first.optimal ? 'the best there is' : 'a good one') : first.why}`,
+  );
+  line(
+    'the same with all six forecasts',
+    `${timed(3, () =>
+      timetable(
+        day,
+        plans.map((p) => workOf({ plan: p, forecast: forecast(p, pantry) }, pantry)),
+        serves,
+      ),
+    ).toFixed(0)} ms`,
+  );
+  const weigh = first.blocks.find((b) => b.task.id === 'd0:weigh')!;
+  const put = nearestPlace(day, works, serves, {}, weigh.task.id, weigh.startMs - 45 * 60_000)!;
+  line(
+    're-planned after a drag (aim < 50 ms)',
+    `${timed(9, () => timetable(put.day, works, serves, {}, DRAG_NODES)).toFixed(0)} ms; whether and where it may stand ${timed(9, () => nearestPlace(day, works, serves, {}, weigh.task.id, weigh.startMs - 45 * 60_000)).toFixed(0)} ms`,
+  );
+  const late = { ...day, replannedAt: '2026-12-12T15:00:00Z' };
+  line(
+    'what would make a late day of 6 possible',
+    `${timed(1, () => changesFor(late, plans, (p) => workOf({ plan: p, forecast: forecast(p, pantry) }, pantry), {})).toFixed(0)} ms`,
+  );
 }
 
 /** The same equations in our integrator and in a general adaptive one (Gragg, Bulirsch, Stoer), at equal error. */
@@ -168,6 +328,58 @@ async function paints(browser: Browser, viewport: { width: number; height: numbe
   return { paint: Math.round(median(paint)), heading: Math.round(median(heading)) };
 }
 
+/** From each move of the pointer on the strip to the change it brings there, in the page's own clock. */
+async function dragFigures(page: Page): Promise<string> {
+  const strip = page.getByRole('slider').first();
+  const box = (await strip.boundingBox())!;
+  await page.evaluate(() => {
+    const slider = document.querySelector('[role=slider]')!;
+    const w = window as unknown as { lags: number[] };
+    w.lags = [];
+    let moved = 0;
+    addEventListener('mousemove', () => (moved = performance.now()), true);
+    new MutationObserver(() => {
+      if (!moved) return;
+      w.lags.push(performance.now() - moved);
+      moved = 0;
+    }).observe(slider, { subtree: true, attributes: true, childList: true, characterData: true });
+  });
+  await page.mouse.move(box.x + box.width * 0.5, box.y + 40);
+  await page.mouse.down();
+  for (let i = 0; i < 60; i++) {
+    await page.mouse.move(box.x + box.width * (0.5 + 0.2 * Math.sin(i / 6)), box.y + 40);
+    await page.waitForTimeout(60);
+  }
+  const lags = await page.evaluate(() => (window as unknown as { lags: number[] }).lags);
+  await page.mouse.up();
+  lags.sort((a, b) => a - b);
+  return `${median(lags).toFixed(0)} ms median of ${lags.length}, 9 in 10 under ${lags[Math.floor(lags.length * 0.9)]!.toFixed(0)} ms`;
+}
+
+/** Frames of the live pot while the worker answers every three seconds. */
+async function liveFigures(page: Page): Promise<string> {
+  await page.goto(`http://localhost:${PORT}/pot?cook=c-vanilla`);
+  await page.getByTestId('between').waitFor({ timeout: 30_000 });
+  const gaps = await page.evaluate(
+    () =>
+      new Promise<number[]>((ok) => {
+        const list: number[] = [];
+        let before = performance.now();
+        const end = before + 9000;
+        const frame = (now: number) => {
+          list.push(now - before);
+          before = now;
+          if (now < end) requestAnimationFrame(frame);
+          else ok(list.slice(1));
+        };
+        requestAnimationFrame(frame);
+      }),
+  );
+  gaps.sort((a, b) => a - b);
+  const at = (q: number) => gaps[Math.floor(q * (gaps.length - 1))]!.toFixed(0);
+  return `${(gaps.length / 9).toFixed(0)} frames a second; a frame ${at(0.5)} ms, 95 in 100 under ${at(0.95)}, longest ${at(1)}`;
+}
+
 async function browserFigures() {
   const server = spawn(process.execPath, [path.join(root, '.cache/server/main.js')], {
     env: { ...process.env, PORT: String(PORT) },
@@ -223,6 +435,12 @@ async function browserFigures() {
       'amount changed to the new forecast on screen',
       `${Math.round(median(toAnswer))} ms (most ${Math.round(Math.max(...toAnswer))})`,
     );
+    await page.waitForTimeout(1500);
+    line(
+      'a thumb on the strip: from its move to the new word and place on screen (aim 16 ms)',
+      await dragFigures(page),
+    );
+    line('the live pot', await liveFigures(page));
     await context.close();
     for (const [name, viewport] of [
       ['phone', { width: 390, height: 844 }],

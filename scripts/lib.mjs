@@ -56,9 +56,18 @@ function* walk(dir) {
 
 function sourceHash() {
   const hash = createHash('sha256');
-  const folders = ['app', 'core', 'features', 'storage', 'ui', 'workers', 'server', 'scripts', 'public'].filter((d) =>
-    existsSync(path.join(root, d)),
-  );
+  const folders = [
+    'app',
+    'core',
+    'features',
+    'storage',
+    'ui',
+    'workers',
+    'devices',
+    'server',
+    'scripts',
+    'public',
+  ].filter((d) => existsSync(path.join(root, d)));
   const files = folders
     .flatMap((d) => [...walk(d)])
     .filter((f) => !f.startsWith(path.join('public', 'fonts')) && !/\.test\.tsx?$/.test(f));

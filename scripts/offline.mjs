@@ -14,7 +14,7 @@ await generateSW({
   skipWaiting: false,
   dontCacheBustURLsMatching: /^(_expo\/static|assets)\//,
   maximumFileSizeToCacheInBytes: 5 * 1024 * 1024,
-  ignoreURLParametersMatching: [/^id$/, /^cook$/],
+  ignoreURLParametersMatching: [/^(id|cook|a|b|date|batch|fault)$/],
   navigateFallback: '/+not-found.html',
-  navigateFallbackDenylist: [/^\/healthz/],
+  navigateFallbackDenylist: [/^\/(healthz|kitchens)/],
 });

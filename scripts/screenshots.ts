@@ -48,10 +48,18 @@ const at = (address: string, ready: string) => async (page: Page) => {
   await page.getByTestId(ready).waitFor();
   await page.waitForTimeout(300);
 };
-const weigh = async (page: Page) => {
+/** A recipe off a hymn sheet, with what is wrong in it. */
+const recipe = async (page: Page) => {
   await plan(page);
-  await page.getByTestId('cook').click();
-  await page.getByRole('checkbox', { name: /g cornstarch/ }).click();
+  await page.goto('/recipe');
+  await page
+    .getByLabel('The recipe')
+    .fill(
+      'Second row cups, serves 6\n\n700 ml milk\n4 tbsp cornflour\n60 g sugar\n2 cinnamon sticks\n30 g raisins\n2 glugs of something\n\nBoil the milk with the sugar and the cinnamon. Add the cornflour to the boiling milk and cook until it coats the spoon. Pour into cups and chill 2 hours.',
+    );
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByTestId('checkup').waitFor();
+  await page.waitForTimeout(800);
 };
 /** A custard of the cook's own: its risks, and the chances over many kitchens. */
 const custard = async (page: Page) => {
@@ -77,34 +85,80 @@ const chances = async (page: Page) => {
 const temper = async (page: Page) => {
   await custard(page);
   await page.getByTestId('cook').click();
-  for (const key of ['All weighed', 'Beaten', 'It steams'])
-    await page.getByRole('button', { name: new RegExp(`^${key}`) }).click();
-  await page.clock.fastForward('01:00');
+  const press = (key: string) => page.getByRole('button', { name: new RegExp(`^${key}`) }).click();
+  await press('All weighed');
+  await press('Beaten');
+  // as long as the twin says that scalding takes
+  const left = page.getByTestId('step-time');
+  await page.getByTestId('between').waitFor();
+  await page.clock.fastForward(((await left.textContent()) ?? '06:00').padStart(5, '0'));
   await page.waitForTimeout(2500);
+  await press('Bubbles at the rim');
+  for (let ladle = 0; ladle < 2; ladle++) {
+    await page.clock.fastForward('00:08');
+    await page.waitForTimeout(1500);
+    await press('Ladle in');
+  }
+  await page.waitForTimeout(4000);
 };
-const settings = async (page: Page) => {
-  await plan(page);
-  await page.goto('/settings');
-  await page.getByText('Cans and packets').waitFor();
+/** Noon of the supper: one pot on, two to come. */
+const day = async (page: Page) => {
+  await page.goto('/day');
+  await page.getByTestId('next-act').waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(400);
 };
-
+const prep = async (page: Page) => {
+  await page.goto('/prep?id=choir-1-hazelnut');
+  await page.getByTestId('prep-slurry-jug').waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(300);
+};
+const shopping = async (page: Page) => {
+  await page.goto('/shopping');
+  await page.getByTestId('buy-cornstarch').waitFor({ timeout: 30_000 });
+};
+/** Half of the milk lies on the stand-in scale. */
+const scale = async (page: Page) => {
+  await page.goto('/prep?id=choir-3-coconut');
+  await page.getByTestId('weigh-out').click();
+  await page.getByRole('button', { name: 'Stand-in scale' }).click();
+  const box = (await page.getByTestId('pour-hold').boundingBox())!;
+  await page.mouse.move(box.x + 60, box.y + 30);
+  await page.mouse.down();
+  await page.waitForTimeout(6000);
+  await page.mouse.up();
+  await page.waitForTimeout(800);
+};
+/** It sticks: what is going on, and the way out. */
+const rescue = async (page: Page) => {
+  await pot(page);
+  await page
+    .getByRole('button', { name: /^Rescue/ })
+    .first()
+    .click();
+  await page.getByRole('radio', { name: 'Too stiff' }).click();
+  await page.getByTestId('rescue').waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(500);
+};
 const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof PHONE, dark?: boolean][] = [
   ['plan-phone', plan, PHONE],
   ['plan-night', plan, PHONE, true],
   ['plan-wide', plan, WIDE],
-  ['weigh-phone', weigh, PHONE],
+  ['day-phone', day, PHONE],
+  ['day-wide', day, WIDE, true],
+  ['prep-phone', prep, PHONE],
+  ['weigh-phone', scale, PHONE],
+  ['shopping-phone', shopping, PHONE],
   ['pot-phone', pot, PHONE],
-  ['pot-night', pot, PHONE, true],
   ['pot-wide', pot, WIDE],
   ['set-phone', set, PHONE],
   ['set-wide', set, WIDE],
   ['book-phone', at('/book', 'advice'), PHONE],
   ['book-wide', at('/book', 'advice'), WIDE],
   ['batch-phone', at('/batch?id=b-hazel-1', 'next-time'), PHONE],
-  ['settings-phone', settings, PHONE],
   ['chances-phone', chances, PHONE],
-  ['custard-wide', chances, WIDE, true],
   ['temper-phone', temper, PHONE],
+  ['recipe-wide', recipe, WIDE],
+  ['rescue-phone', rescue, PHONE],
 ];
 
 async function main() {

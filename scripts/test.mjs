@@ -64,7 +64,7 @@ check(
   'lint',
   run(bin('eslint'), ['.', '--cache', '--cache-location', '.cache/eslint', '--max-warnings', '0'], { quiet: true }),
 );
-const folders = ['app', 'core', 'features', 'ui', 'storage', 'workers', 'server', 'cli'];
+const folders = ['app', 'core', 'features', 'ui', 'storage', 'workers', 'devices', 'server', 'cli'];
 check(
   'arrows between folders',
   run(bin('depcruise'), [...folders, '--config', '.dependency-cruiser.cjs'], { quiet: true }),

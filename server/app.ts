@@ -4,6 +4,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
+import { kitchens } from './kitchens';
 
 /** The scripts that stand inside the exported pages, as the policy wants them: by hash. */
 export function inlineScriptHashes(html: string): string[] {
@@ -46,10 +47,12 @@ export function ovalisServer(dist: string): Express {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression());
+  // a stream is told as it comes, never held back to be packed
+  app.use(compression({ filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res) }));
   app.get('/healthz', (_req, res) => {
     res.json({ ok: true });
   });
+  app.use('/kitchens', kitchens());
   const hashed = /^\/(_expo\/static|assets)\//;
   app.use((req, res, next) => {
     if (req.path.length > 1 && req.path.endsWith('/')) {

@@ -35,6 +35,7 @@ export function browserKitchen(): Kitchen {
   news.onmessage = (e: MessageEvent<string>) => changes.tell(e.data);
   kitchen = kitchenOver({
     store: browserStore(),
+    atOnce: localStorage,
     lock: async (name, work) =>
       (await navigator.locks.request(`ovalis ${name}`, work)) as Awaited<ReturnType<typeof work>>,
     report: problems.tell,

@@ -3,18 +3,34 @@ import { useEffect, useState } from 'react';
 import type { Batch } from '../core/book/batch';
 import type { Cook, CookEvent } from '../core/cook/events';
 import type { KitchenFile } from '../core/formats/kitchenFile';
+import type { Day } from '../core/day/record';
+import type { PastPlan } from '../core/formula/history';
 import type { Plan } from '../core/formula/plan';
 import type { Ingredient } from '../core/pantry/ingredient';
+import type { Prep } from '../core/prep/weigh';
 import type { Settings } from '../core/settings';
 import type { Pack } from '../core/units/packs';
-import { model } from '../workers/client';
+import type { Vessel } from '../core/vessels/vessel';
+import { ask } from '../workers/client';
 import { browserKitchen, browserStore, changes, problems } from './browser';
 import { setAside, type Problem, type Repository } from './records';
 
-type Collections = { plans: Plan; cooks: Cook; batches: Batch; ingredients: Ingredient; packs: Pack };
+type Collections = {
+  plans: Plan;
+  cooks: Cook;
+  batches: Batch;
+  ingredients: Ingredient;
+  packs: Pack;
+  vessels: Vessel;
+  history: PastPlan;
+  days: Day;
+  preps: Prep;
+};
 type Name = keyof Collections;
 
 const repo = <N extends Name>(name: N) => browserKitchen()[name] as unknown as Repository<Collections[N]>;
+
+const FIRST_VISIT = 'ovalis first visit';
 
 /** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
@@ -32,10 +48,14 @@ export function useKitchenOpen() {
     queryKey: ['opened'],
     queryFn: async () => {
       const kitchen = browserKitchen();
-      if (await kitchen.opened()) return true;
-      await navigator.locks.request('ovalis first visit', async () => {
+      if (await kitchen.opened()) {
+        // what a tab noted that died before it was written; a disk that is full is reported and tried again later
+        await kitchen.settle().catch(() => undefined);
+        return true;
+      }
+      await navigator.locks.request(FIRST_VISIT, async () => {
         if (await kitchen.opened()) return;
-        await kitchen.replaceAll(await model().demo(Date.now(), new Date().getTimezoneOffset()));
+        await kitchen.replaceAll(await ask('demo', [Date.now(), new Date().getTimezoneOffset()]));
       });
       return true;
     },
@@ -87,6 +107,26 @@ export function useSave<N extends Name>(name: N) {
   });
 }
 
+/**
+ * Changes a record from what it is at that moment, in the cache at once and in storage under the lock: two quick taps,
+ * or two tabs, both count.
+ */
+export function useEdit<N extends Name>(name: N) {
+  const client = useQueryClient();
+  type T = Collections[N];
+  return useMutation({
+    mutationFn: ({ id, edit }: { id: string; edit: (now: T | undefined) => T }) => repo(name).update(id, edit),
+    onMutate: async ({ id, edit }) => {
+      await holdReads(client, name);
+      client.setQueryData<T[]>([name], (old) =>
+        old?.some((v) => v.id === id) ? old.map((v) => (v.id === id ? edit(v) : v)) : old && [...old, edit(undefined)],
+      );
+    },
+    onSuccess: () => readWhenQuiet(client, name),
+    scope: { id: `save ${name}` },
+  });
+}
+
 export function useRemove<N extends Name>(name: N) {
   const client = useQueryClient();
   return useMutation({
@@ -100,12 +140,14 @@ export function useRemove<N extends Name>(name: N) {
   });
 }
 
-/** Appends to a cook's list of events: seen at once, written under the lock, so that two tabs lose nothing. */
+/**
+ * Appends to a cook's list of events: noted before the tap returns, seen at once, written under the lock, so that neither
+ * two tabs nor a killed one lose anything.
+ */
 export function useCookEvents() {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ cookId, events }: { cookId: string; events: CookEvent[] }) =>
-      browserKitchen().appendEvents(cookId, events),
+  const { mutate } = useMutation({
+    mutationFn: (_: { cookId: string; events: CookEvent[] }) => browserKitchen().settle(),
     onMutate: async ({ cookId, events }) => {
       await holdReads(client, 'cooks');
       client.setQueryData<Cook[]>(['cooks'], (old) =>
@@ -115,6 +157,10 @@ export function useCookEvents() {
     onSuccess: () => readWhenQuiet(client, 'cooks'),
     scope: { id: 'save cooks' },
   });
+  return (cookId: string, events: CookEvent[]) => {
+    browserKitchen().note(cookId, events);
+    mutate({ cookId, events });
+  };
 }
 
 export function useSettings(): { settings: Settings | undefined; change: (next: Partial<Settings>) => void } {
@@ -143,7 +189,8 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
 export function useReplaceAll() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (file: KitchenFile) => browserKitchen().replaceAll(file),
+    // after the first visit has been filled, or in its place: never under it
+    mutationFn: (file: KitchenFile) => navigator.locks.request(FIRST_VISIT, () => browserKitchen().replaceAll(file)),
     onSuccess: () => client.invalidateQueries(),
   });
 }

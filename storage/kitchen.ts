@@ -4,9 +4,14 @@ import { migrateIngredient, migratePlan, PlanSchema, type Plan } from '../core/f
 import { withPlan, type KitchenFile } from '../core/formats/kitchenFile';
 import { IngredientSchema, type Ingredient } from '../core/pantry/ingredient';
 import { DEFAULT_SETTINGS, SettingsSchema, type Settings } from '../core/settings';
+import { DaySchema, type Day } from '../core/day/record';
+import { PrepSchema, type Prep } from '../core/prep/weigh';
+import { PastPlanSchema, type PastPlan } from '../core/formula/history';
 import { PackSchema, type Pack } from '../core/units/packs';
+import { VesselSchema, type Vessel } from '../core/vessels/vessel';
 import { z } from 'zod';
-import { repository, type Repository, type Shell } from './records';
+import { journalOver } from './journal';
+import { putAside, repository, type Repository, type Shell } from './records';
 
 const StoredSettingsSchema = SettingsSchema.extend({ id: z.literal('mine') });
 type StoredSettings = Settings & { id: 'mine' };
@@ -19,38 +24,57 @@ export type Kitchen = {
   batches: Repository<Batch>;
   ingredients: Repository<Ingredient>;
   packs: Repository<Pack>;
+  vessels: Repository<Vessel>;
+  history: Repository<PastPlan>;
+  days: Repository<Day>;
+  preps: Repository<Prep>;
   settings: Repository<StoredSettings>;
   /** false until the first visit has been filled with the demo or the cook's own start */
   opened(): Promise<boolean>;
-  /** Adds to a cook's list in one write, each event once. */
-  appendEvents(cookId: string, events: readonly CookEvent[]): Promise<Cook | undefined>;
+  /** Notes events of a cook: they outlive the tab from this moment on, and are in its record after `settle`. */
+  note(cookId: string, events: readonly CookEvent[]): void;
+  /** Puts what was noted, here or by a tab that died, into the records: a write a cook, each event once. */
+  settle(): Promise<void>;
   readAll(exportedAt: string): Promise<KitchenFile>;
   /** Puts a file's content in the place of everything; the old stays until the new is written. */
   replaceAll(file: KitchenFile): Promise<void>;
   readSettings(): Promise<Settings>;
 };
 
-/** All of a cook's data over one key-value store. Version 2 of plans and ingredients knows every thickener. */
+/** All of a cook's data over one key-value store. Version 2 of plans and ingredients knows every thickener, version 3 of plans side pots and rules,
+ * version 4 of cooks and batches what was read off, version 5 corrections, lid, spoon, ladles, devices and rescues. */
 export function kitchenOver(shell: Shell): Kitchen {
+  const same = (old: unknown) => old;
   const plans = repository<Plan>(
-    { name: 'plans', version: 2, schema: PlanSchema, migrations: { 1: migratePlan } },
+    { name: 'plans', version: 3, schema: PlanSchema, migrations: { 1: migratePlan, 2: migratePlan } },
     shell,
   );
-  const cooks = repository<Cook>({ name: 'cooks', version: 2, schema: CookSchema, migrations: { 1: withPlan } }, shell);
+  const cooks = repository<Cook>(
+    { name: 'cooks', version: 5, schema: CookSchema, migrations: { 1: withPlan, 2: withPlan, 3: same, 4: same } },
+    shell,
+  );
   const batches = repository<Batch>(
-    { name: 'batches', version: 2, schema: BatchSchema, migrations: { 1: withPlan } },
+    { name: 'batches', version: 5, schema: BatchSchema, migrations: { 1: withPlan, 2: withPlan, 3: same, 4: same } },
     shell,
   );
   const ingredients = repository<Ingredient>(
     { name: 'ingredients', version: 2, schema: IngredientSchema, migrations: { 1: migrateIngredient } },
     shell,
   );
-  const packs = repository<Pack>({ name: 'packs', version: 1, schema: PackSchema, migrations: {} }, shell);
+  // version 2 of packs may have a price, of settings how money is written; version 3 of settings which machines there are,
+  // version 4 how the Pot is heard, seen and held, and its devices
+  const packs = repository<Pack>({ name: 'packs', version: 2, schema: PackSchema, migrations: { 1: same } }, shell);
+  const vessels = repository<Vessel>({ name: 'vessels', version: 1, schema: VesselSchema, migrations: {} }, shell);
+  const history = repository<PastPlan>({ name: 'history', version: 1, schema: PastPlanSchema, migrations: {} }, shell);
+  const days = repository<Day>({ name: 'days', version: 1, schema: DaySchema, migrations: {} }, shell);
+  const preps = repository<Prep>({ name: 'preps', version: 1, schema: PrepSchema, migrations: {} }, shell);
   const settings = repository<StoredSettings>(
-    { name: 'settings', version: 1, schema: StoredSettingsSchema, migrations: {} },
+    { name: 'settings', version: 4, schema: StoredSettingsSchema, migrations: { 1: same, 2: same, 3: same } },
     shell,
   );
-  const all = [plans, cooks, batches, ingredients, packs];
+  const all = [plans, cooks, batches, ingredients, packs, vessels, history, days, preps];
+
+  const journal = journalOver(shell.atOnce);
 
   const readSettings = async (): Promise<Settings> => {
     const stored = await settings.get('mine');
@@ -65,32 +89,51 @@ export function kitchenOver(shell: Shell): Kitchen {
     batches,
     ingredients,
     packs,
+    vessels,
+    history,
+    days,
+    preps,
     settings,
     readSettings,
     opened: async () => (await shell.store.getItem(META)) !== null,
-    appendEvents: (cookId, events) =>
-      cooks.update(cookId, (cook) => {
-        const fresh = events.filter((e) => !cook?.events.some((old) => old.id === e.id));
-        return cook && fresh.length ? { ...cook, events: [...cook.events, ...fresh] } : undefined;
-      }),
+    note: journal.note,
+    async settle() {
+      const { of, bad } = journal.pending();
+      for (const { key, text, why } of bad) await putAside(shell, key, text, why, () => journal.clear([key]));
+      for (const [cookId, { keys, events }] of of) {
+        await cooks.update(cookId, (cook) => {
+          const fresh = events.filter((e) => !cook?.events.some((old) => old.id === e.id));
+          return cook && fresh.length ? { ...cook, events: [...cook.events, ...fresh] } : undefined;
+        });
+        journal.clear(keys);
+      }
+    },
     async readAll(exportedAt) {
-      const [p, c, b, i, k, s] = await Promise.all([
+      const [p, c, b, i, k, v, h, d, r, s] = await Promise.all([
         plans.list(),
         cooks.list(),
         batches.list(),
         ingredients.list(),
         packs.list(),
+        vessels.list(),
+        history.list(),
+        days.list(),
+        preps.list(),
         readSettings(),
       ]);
       return {
         format: 'ovalis-kitchen',
-        version: 2,
+        version: 5,
         exportedAt,
         plans: p,
         cooks: c,
         batches: b,
         ingredients: i,
         packs: k,
+        vessels: v,
+        history: h,
+        days: d,
+        preps: r,
         settings: s,
       };
     },
@@ -105,6 +148,10 @@ export function kitchenOver(shell: Shell): Kitchen {
         put(batches, file.batches);
         put(ingredients, file.ingredients);
         put(packs, file.packs);
+        put(vessels, file.vessels);
+        put(history, file.history);
+        put(days, file.days);
+        put(preps, file.preps);
         put(settings, [{ ...file.settings, id: 'mine' }]);
         const old = (await shell.store.getAllKeys()).filter(
           (k) => all.some((r) => k.startsWith(r.name + '/')) && !(k in entries),
@@ -116,6 +163,7 @@ export function kitchenOver(shell: Shell): Kitchen {
           throw e;
         }
         if (old.length) await shell.store.removeMany(old);
+        journal.clear([...journal.pending().of.values()].flatMap((p) => p.keys));
       });
       for (const r of [...all, settings]) shell.changed(r.name);
     },

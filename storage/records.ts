@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { issuesOf } from '../core/formats/issues';
+import type { AtOnce } from './journal';
 
 /** What the repositories need of a key-value store; AsyncStorage has it, and so has a Map in a test. */
 export type KeyValue = {
@@ -17,7 +18,14 @@ export type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
 
 export type Problem = { kind: 'set aside'; key: string; why: string } | { kind: 'not saved'; key: string; why: string };
 
-export type Shell = { store: KeyValue; lock: Lock; report(problem: Problem): void; changed(collection: string): void };
+export type Shell = {
+  store: KeyValue;
+  /** for what must be down before a tap returns */
+  atOnce: AtOnce;
+  lock: Lock;
+  report(problem: Problem): void;
+  changed(collection: string): void;
+};
 
 /** Old data to the next version's shape; index is the version it comes from. */
 export type Migration = (old: unknown) => unknown;
@@ -53,6 +61,12 @@ function open<T>(spec: CollectionSpec<T>, text: string): { value: T; migrated: b
         .join('; '),
     );
   return { value: parsed.data, migrated: record.v !== spec.version };
+}
+
+/** Moves a text that cannot be read aside and says so. Copied first, taken out second: a full disk leaves it where it was. */
+export async function putAside(shell: Shell, key: string, text: string, why: string, takeOut: () => unknown) {
+  shell.report({ kind: 'set aside', key, why });
+  await shell.store.setItem(ASIDE + key, text).then(takeOut, () => undefined);
 }
 
 export type Repository<T> = {
@@ -95,12 +109,7 @@ export function repository<T extends { id: string }>(spec: CollectionSpec<T>, sh
       return value;
     } catch (e) {
       if (e instanceof NotSavedError) throw e;
-      shell.report({ kind: 'set aside', key: k, why: (e as Error).message });
-      // copied first, taken out second: a full disk leaves the record where it was
-      await shell.store.setItem(ASIDE + k, text).then(
-        () => shell.store.removeItem(k),
-        () => undefined,
-      );
+      await putAside(shell, k, text, (e as Error).message, () => shell.store.removeItem(k));
       return undefined;
     }
   }

@@ -28,7 +28,7 @@ export function Choices<V extends string | number>({
             sub={o.sub}
             selected={o.value === value}
             onPress={() => onChoose(o.value)}
-            className={column ? 'justify-start' : undefined}
+            left={column}
           />
         ))}
       </View>

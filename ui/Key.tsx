@@ -40,6 +40,8 @@ export type KeyProps = {
   icon?: IconType;
   /** shows the icon alone; the label is read out */
   bare?: boolean;
+  /** the words at the left edge, where keys stand under each other */
+  left?: boolean;
   /** icon over the word, for the head */
   stacked?: boolean;
   disabled?: boolean;
@@ -60,6 +62,7 @@ export function Key({
   size = 'anywhere',
   icon: Icon,
   bare,
+  left,
   stacked,
   disabled,
   selected,
@@ -80,7 +83,9 @@ export function Key({
       onLongPress={onLongPress}
       testID={testID}
       className={clsx(
-        'items-center justify-center rounded-key active:opacity-70',
+        'items-center rounded-key active:opacity-70',
+        className?.includes('max-w-') || 'max-w-full',
+        left ? 'justify-start' : 'justify-center',
         stacked ? 'flex-col' : 'flex-row gap-2',
         look.box,
         box,
@@ -91,7 +96,7 @@ export function Key({
       {Icon ? <Icon size={stacked ? 22 : size === 'act' ? 30 : 22} color={INK[look.tone]} strokeWidth={2.2} /> : null}
       {bare ? null : (
         <View className={clsx('shrink', stacked && 'items-center')}>
-          <Type kind={stacked ? 'smallStrong' : text} tone={look.tone} className={clsx(!sub && 'text-center')}>
+          <Type kind={stacked ? 'smallStrong' : text} tone={look.tone} className={clsx(!sub && !left && 'text-center')}>
             {label}
           </Type>
           {sub ? (

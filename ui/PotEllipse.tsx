@@ -47,7 +47,7 @@ function Spoon({ paceS }: { paceS: number | undefined }) {
     return (
       <G>
         {Array.from({ length: 36 }, (_, i) => {
-          const p = on(i / 36, RX - 24, RY - 22);
+          const p = on(i / 36, RX - 22, RY - 20);
           return <Ellipse key={i} cx={p.x} cy={p.y} rx={2.4} ry={1.8} fill={colour.gran} />;
         })}
       </G>
@@ -56,7 +56,7 @@ function Spoon({ paceS }: { paceS: number | undefined }) {
   return (
     <G>
       {Array.from({ length: 7 }, (_, i) => {
-        const p = on(turn - (i + 1) * 0.016 - 0.006, RX - 24, RY - 22);
+        const p = on(turn - (i + 1) * 0.016 - 0.006, RX - 22, RY - 20);
         const size = 1 - i / 8;
         return (
           <Ellipse
@@ -72,10 +72,10 @@ function Spoon({ paceS }: { paceS: number | undefined }) {
         );
       })}
       <Ellipse
-        cx={on(turn, RX - 24, RY - 22).x}
-        cy={on(turn, RX - 24, RY - 22).y}
-        rx={16}
-        ry={12}
+        cx={on(turn, RX - 22, RY - 20).x}
+        cy={on(turn, RX - 22, RY - 20).y}
+        rx={13}
+        ry={10}
         fill={colour.yolk}
         stroke={colour.yolkEdge}
         strokeWidth={3}
@@ -93,20 +93,24 @@ export type PotEllipseProps = {
   swelling: number;
   film: 'cool' | 'warm' | 'sticking';
   rows: readonly { label: string; value: string; harm?: boolean }[];
+  /** the whole rim calls */
+  alarm?: boolean;
+  /** the surface alone, with its words as wide as it is */
+  big?: boolean;
   /** the one thing now, drawn over the surface */
   children: ReactNode;
   label: string;
 };
 
 /** The pot from where the cook stands: time on the rim, the order on the surface, the cut below with its film. */
-export function PotEllipse({ used, paceS, swelling, film, rows, children, label }: PotEllipseProps) {
+export function PotEllipse({ used, paceS, swelling, film, rows, alarm, big, children, label }: PotEllipseProps) {
   const hatch = film === 'cool' ? 0 : film === 'warm' ? 16 : 9;
   const filmHeight = film === 'sticking' ? 26 : 16;
   const lines = useMemo(
     () => (hatch ? Array.from({ length: Math.ceil(360 / hatch) }, (_, i) => 14 + i * hatch) : []),
     [hatch],
   );
-  const ring = film === 'sticking' ? colour.scorch : colour.bay;
+  const ring = alarm || film === 'sticking' ? colour.scorch : colour.bay;
   return (
     <View className="w-full" style={{ aspectRatio: W / H }}>
       <Svg
@@ -162,7 +166,7 @@ export function PotEllipse({ used, paceS, swelling, film, rows, children, label 
           strokeWidth={6}
         />
         <Ellipse cx={CX} cy={CY} rx={RX} ry={RY} fill={colour.liquid} stroke={colour.sunk} strokeWidth={16} />
-        <Path d={arc(used)} fill="none" stroke={ring} strokeWidth={16} />
+        <Path d={arc(alarm ? 1 : used)} fill="none" stroke={ring} strokeWidth={16} />
         {Array.from({ length: 10 }, (_, i) => {
           const a = on(i / 10, RX - 8, RY - 8);
           const b = on(i / 10, RX + 8, RY + 8);
@@ -176,14 +180,14 @@ export function PotEllipse({ used, paceS, swelling, film, rows, children, label 
       </Svg>
       <View
         className="absolute items-center justify-center"
-        style={{ left: '15%', right: '15%', top: '5%', height: '62%' }}
+        style={{ left: big ? '9%' : '15%', right: big ? '9%' : '15%', top: '5%', height: '62%' }}
       >
         {children}
       </View>
       <View className="absolute" style={{ left: '9%', right: '9%', bottom: '7.5%' }}>
         {rows.map((r) => (
           <View key={r.label} className="flex-row items-baseline justify-between">
-            <Type kind="strong" tone={r.harm ? 'scorch' : 'ink'}>
+            <Type kind="faceStrong" tone={r.harm ? 'scorch' : 'ink'}>
               {r.label}
             </Type>
             <Type kind="title" tone={r.harm ? 'scorch' : 'ink'} className="text-amount leading-7">

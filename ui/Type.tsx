@@ -2,6 +2,7 @@ import { clsx } from 'clsx';
 import { Text, type TextProps } from 'react-native';
 
 const KINDS = {
+  huge: 'font-title font-bold text-huge',
   number: 'font-title font-bold text-number',
   answer: 'font-title font-extrabold text-answer',
   instruction: 'font-title font-bold text-instruction',
@@ -10,6 +11,8 @@ const KINDS = {
   key: 'font-text font-semibold text-key',
   strong: 'font-text font-semibold text-base',
   text: 'font-text text-base',
+  face: 'font-text text-face',
+  faceStrong: 'font-text font-semibold text-face',
   small: 'font-text text-small',
   smallStrong: 'font-text font-semibold text-small',
 } as const;
@@ -22,6 +25,7 @@ const TONES = {
   cool: 'text-cool',
   bay: 'text-bay',
   field: 'text-field',
+  onH: 'text-onH',
 } as const;
 
 export type TypeKind = keyof typeof KINDS;

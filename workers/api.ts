@@ -1,17 +1,40 @@
 import type { Batch } from '../core/book/batch';
 import { nextTime } from '../core/book/nextTime';
-import type { Cook } from '../core/cook/events';
-import { livePot } from '../core/cook/live';
-import type { Step } from '../core/cook/steps';
-import { choirSupper } from '../core/demo/choirSupper';
-import { forecast } from '../core/forecast';
-import type { Plan } from '../core/formula/plan';
-import { solveStarch, swapThickener } from '../core/formula/solve';
 import { monteCarlo, type Chances } from '../core/chance/montecarlo';
+import { choirSupper } from '../core/demo/choirSupper';
+import { forecast, point } from '../core/forecast';
+import { aboutPlan } from '../core/formula/about';
+import { whatWouldHelp } from '../core/formula/help';
+import { changesBetween } from '../core/formula/history';
+import type { Plan } from '../core/formula/plan';
+import { compareSchool, differences, SCHOOLS, sideNow, tell } from '../core/formula/schools';
+import { solve, solveStarch, swapThickener, type Ask } from '../core/formula/solve';
+import {
+  candidatesFor,
+  costsOf,
+  dishSwaps,
+  makeFree,
+  swapIngredient,
+  TOOL_SWAPS,
+  type Candidate,
+  type FreeOf,
+} from '../core/formula/substitutes';
+import { readWish } from '../core/formula/wish';
 import { pantryWith } from '../core/pantry/pantry';
+import { checkUp } from '../core/recipe/check';
+import { mendLine, type Line, type ReadOptions } from '../core/recipe/lines';
+import { readRecipe, type PlanMeta, type Reading } from '../core/recipe/read';
+import { dayApi } from './days';
+import { potApi } from './pots';
+import { startSide } from '../core/sides/sides';
+import type { SideKind } from '../core/sides/sidePot';
+import type { SpoonSystem } from '../core/units/measures';
+import type { Pack } from '../core/units/packs';
+import type { Vessel } from '../core/vessels/vessel';
 
 /** Lets what waits for the worker in, between two slices of a long work. */
 const breathe = () => new Promise((ok) => setTimeout(ok, 0));
+const of = (plan: Plan) => pantryWith(plan.own);
 
 /** Many kitchens, in slices: `goOn` is told how many are cooked and answers whether anybody still waits. */
 async function chances(
@@ -20,7 +43,7 @@ async function chances(
   seed: number,
   goOn: (done: number) => boolean | Promise<boolean>,
 ): Promise<Chances | undefined> {
-  const run = monteCarlo(plan, pantryWith(plan.own), draws, seed);
+  const run = monteCarlo(plan, of(plan), draws, seed);
   for (;;) {
     const next = run.next();
     if (next.done) return next.value;
@@ -31,12 +54,74 @@ async function chances(
 
 /** What the model's worker answers. A plan carries its own ingredients, so nothing else is needed. */
 export const modelApi = {
-  forecast: (plan: Plan) => forecast(plan, pantryWith(plan.own)),
+  forecast: (plan: Plan) => forecast(plan, of(plan)),
+  point: (plan: Plan) => point(plan, of(plan)),
   chances,
-  swap: (plan: Plan, fromId: string, toId: string) => swapThickener(plan, fromId, toId, pantryWith(plan.own)),
-  solve: (plan: Plan) => solveStarch(plan, pantryWith(plan.own)),
-  live: (cook: Cook, steps: Step[], nowMs: number) => livePot(cook, steps, pantryWith(cook.plan.own), nowMs),
+  about: (plan: Plan, packs: Pack[], endMassG: number) => aboutPlan(plan, of(plan), packs, endMassG),
+  swap: (plan: Plan, fromId: string, toId: string) => swapThickener(plan, fromId, toId, of(plan)),
+  solve: (plan: Plan) => solveStarch(plan, of(plan)),
+  /** Amounts for a wish, or what would make it possible. */
+  solveFor: (plan: Plan, ask: Ask, system: SpoonSystem) => {
+    const answer = solve(plan, of(plan), ask, system);
+    return { answer, help: answer.ok ? [] : whatWouldHelp(plan, of(plan), ask) };
+  },
+  wish: (text: string) => readWish(text, pantryWith()),
+  /** The schools that fit, and the side each is on now. */
+  schools: (plan: Plan) =>
+    SCHOOLS.filter((s) => s.fits(plan, of(plan))).map((s) => ({
+      id: s.id,
+      question: s.question,
+      sides: s.sides.map((x) => x.name),
+      now: sideNow(s, plan, of(plan)),
+    })),
+  school: (plan: Plan, id: string) => {
+    const school = SCHOOLS.find((s) => s.id === id)!;
+    return { ...compareSchool(school, plan, of(plan)), plans: school.sides.map((s) => s.apply(plan, of(plan))) };
+  },
+  candidates: (plan: Plan, fromId: string) => candidatesFor(plan, of(plan), fromId),
+  /** One thing for another, and what it costs with its amounts brought back and without. */
+  instead: (plan: Plan, fromId: string, c: Candidate) => {
+    const swapped = swapIngredient(plan, fromId, c, of(plan));
+    return swapped.ok
+      ? { ...swapped, costs: costsOf(plan, swapped.plan, of(plan)), costsAsIs: costsOf(plan, swapped.asIs, of(plan)) }
+      : swapped;
+  },
+  tools: (plan: Plan) =>
+    TOOL_SWAPS.filter((t) => t.fits(plan, of(plan))).map(({ id, missing, instead, note }) => ({
+      id,
+      missing,
+      instead,
+      note,
+    })),
+  tool: (plan: Plan, id: string) => {
+    const t = TOOL_SWAPS.find((x) => x.id === id)!;
+    const next = t.apply(plan);
+    return { plan: next, costs: costsOf(plan, t.atWorst?.(next, of(plan)) ?? next, of(plan)) };
+  },
+  dishes: (plan: Plan, endMassG: number, vessels: Vessel[]) => dishSwaps(plan, endMassG, vessels),
+  costs: (plan: Plan, other: Plan) => costsOf(plan, other, of(other)),
+  free: (plan: Plan, what: FreeOf) => {
+    const s = makeFree(plan, what, of(plan));
+    return s.ok ? { ...s, costs: costsOf(plan, s.plan, of(plan)), changes: changesBetween(plan, s.plan, of(plan)) } : s;
+  },
+  compare: (a: Plan, b: Plan) => {
+    const [ta, tb] = [tell(a.name, a, of(a)), tell(b.name, b, of(b))];
+    return {
+      a: ta,
+      b: tb,
+      differences: differences(ta, tb),
+      changes: changesBetween(a, b, pantryWith([...a.own, ...b.own])),
+    };
+  },
+  startSide: (kind: SideKind, id: string, plan: Plan) => startSide(kind, id, plan, of(plan)),
+  read: (text: string, own: Plan['own'], options: ReadOptions) => readRecipe(text, pantryWith(own), options),
+  mend: (line: Line, change: { ingredientId?: string; grams?: number }, own: Plan['own'], options: ReadOptions) =>
+    mendLine(line, change, pantryWith(own), options),
+  check: (reading: Reading, own: Plan['own'], meta: PlanMeta, accepted: string[]) =>
+    checkUp(reading, pantryWith(own), meta, accepted),
   nextTime: (batch: Batch, like: Batch[]) => nextTime(batch, like, pantryWith(batch.plan.own)),
+  ...dayApi,
+  ...potApi,
   demo: (nowMs: number, offsetMin: number) => choirSupper(nowMs, offsetMin),
 };
 export type ModelApi = typeof modelApi;

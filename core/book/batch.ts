@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CookEventSchema } from '../cook/events';
+import { CookEventSchema, type Cook } from '../cook/events';
 import type { Forecast } from '../forecast';
 import { PlanSchema, SET_WORDS } from '../formula/plan';
 
@@ -43,6 +43,9 @@ export const BatchSchema = z.object({
   found: FoundSchema,
 });
 export type Batch = z.infer<typeof BatchSchema>;
+
+/** A batch as the cook that it was. */
+export const batchCook = (b: Batch): Cook => ({ id: b.cookId ?? b.id, plan: b.plan, events: b.events });
 
 export function promiseOf(f: Forecast, starchG: number): BatchPromise {
   return {

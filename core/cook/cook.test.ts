@@ -1,10 +1,13 @@
 import * as fc from 'fast-check';
 import { forecast } from '../forecast';
-import { pantry, testPlan } from '../testing';
+import { familyPlan, pantry, testPlan } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';
-import { countingEvents, foldCook, stepSeconds } from './fold';
-import { fittedPower, livePot } from './live';
-import { stepsOf } from './steps';
+import { countingEvents } from './counting';
+import { foldCook, stepSeconds } from './fold';
+import { followTwin, seenBy, viewOf } from './follow';
+import { controlsNow, livePot } from './live';
+import { ringDiffers } from './ring';
+import { changesOf, notInYet, stepsOf } from './steps';
 
 const plan = testPlan();
 const promised = forecast(plan, pantry);
@@ -74,6 +77,20 @@ describe('the fold', () => {
       }),
     );
   });
+  it('a clock that was changed moves what was noted before it, so that a step goes on where it was', () => {
+    const before = foldCook(cookOf(ev('started', 0), done('weigh', 100)), steps);
+    const changed = cookOf(ev('started', 0), done('weigh', 100), ev('clock', 3760, { byMs: 3_600_000 }));
+    const after = foldCook(changed, steps);
+    expect(stepSeconds(after, T0 + 3_760_000)).toBe(stepSeconds(before, T0 + 160_000));
+    const back = cookOf(ev('started', 0), done('weigh', 100), ev('clock', -3440, { byMs: -3_600_000 }));
+    expect(stepSeconds(foldCook(back, steps), T0 - 3_440_000)).toBe(60);
+  });
+  it('keeps when a pot beside the pot went on and was done', () => {
+    const on = ev('side', 30, { side: 's', done: false });
+    expect(foldCook(cookOf(ev('started', 0), on), steps).sides['s']!.doneMs).toBeNaN();
+    const off = foldCook(cookOf(ev('started', 0), on, ev('side', 90, { side: 's', done: true })), steps);
+    expect(off.sides['s']).toEqual({ startedMs: T0 + 30_000, doneMs: T0 + 90_000 });
+  });
   it('puts a late-noted event where it happened', () => {
     const c = cookOf(ev('started', 0), done('weigh', 100), ev('observed', 50, { what: 'steams' }));
     expect(countingEvents(c).map((e) => e.kind)).toEqual(['started', 'observed', 'stepDone']);
@@ -111,6 +128,223 @@ describe('the live pot', () => {
     const real = stepsOf(weak, pantry, forecast(weak, pantry));
     const bubbleAt = 160 + real[2]!.seconds + real[3]!.seconds;
     const c = upTo(real[2]!.seconds, ev('observed', bubbleAt, { what: 'first bubble' }), done('thicken', bubbleAt));
-    expect(Math.abs(fittedPower(c, steps, pantry) / factor - 1)).toBeLessThan(0.06);
+    const f = followTwin(c, steps, pantry, T0 + bubbleAt * 1000);
+    const { ring } = viewOf(f, c, steps, pantry);
+    expect(Math.abs(ring.mean / factor - 1)).toBeLessThan(0.12);
+    // narrower than before anything was seen
+    expect(ring.high - ring.low).toBeLessThan(0.45);
+  });
+});
+
+describe('the twin follows the cook', () => {
+  const warm = steps[2]!.seconds;
+  const lit = (...more: CookEvent[]) => cookOf(ev('started', 0), done('weigh', 100), done('slurry', 160), ...more);
+  const few = 60;
+  it('goes on from where it was, and says the same as one that begins again', () => {
+    const c = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: 40 }), done('warm', 160 + warm));
+    const at = (s: number) => T0 + s * 1000;
+    const half = followTwin(c, steps, pantry, at(160 + warm / 3), undefined, few);
+    const on = followTwin(c, steps, pantry, at(200 + warm), half, few);
+    const whole = followTwin(c, steps, pantry, at(200 + warm), undefined, few);
+    const heart = (f: typeof on) => viewOf(f, c, steps, pantry).heartC.mean;
+    // the integrator stops at another place, nothing else differs
+    expect(Math.abs(heart(on) - heart(whole))).toBeLessThan(1);
+    expect(on.known).toEqual(whole.known);
+    expect([...on.begun]).toEqual([...whole.begun]);
+  });
+  it('what was noted late or undone makes it begin again', () => {
+    const at = T0 + (160 + warm) * 1000;
+    const before = followTwin(lit(), steps, pantry, at, undefined, few);
+    const late = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: 20 }));
+    expect(followTwin(late, steps, pantry, at + 1000, before, few)).toEqual(
+      followTwin(late, steps, pantry, at + 1000, undefined, few),
+    );
+    const undone = lit(
+      ev('measured', 160 + warm / 2, { what: 'probe', value: 20, id: 'm' }),
+      ev('undone', 161 + warm, { target: 'm' }),
+    );
+    const colder = followTwin(late, steps, pantry, at + 2000, undefined, few);
+    const again = followTwin(undone, steps, pantry, at + 2000, colder, few);
+    expect(again.known.some((k) => k.startsWith('m@'))).toBe(false);
+  });
+  it('a thermometer that reads low moves the minute of the cue, with its doubt; a wild one is called odd', () => {
+    const at = T0 + (160 + warm / 2) * 1000;
+    const blind = viewOf(followTwin(lit(), steps, pantry, at), lit(), steps, pantry);
+    const low = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: blind.heartC.mean - 8 }));
+    const told = viewOf(followTwin(low, steps, pantry, at), low, steps, pantry);
+    expect(told.odd).toBeUndefined();
+    expect(told.heartC.mean).toBeLessThan(blind.heartC.mean - 4);
+    expect(told.cueInS!.mean).toBeGreaterThan(blind.cueInS!.mean + 5);
+    expect(told.heartC.high - told.heartC.low).toBeLessThan(blind.heartC.high - blind.heartC.low);
+    expect(told.doneInS!.low).toBeLessThanOrEqual(told.doneInS!.high);
+    const wild = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: blind.heartC.mean + 50, id: 'wild' }));
+    expect(viewOf(followTwin(wild, steps, pantry, at), wild, steps, pantry).odd).toBe('wild');
+  });
+  it('says when it will first thicken, and no more once it has', () => {
+    const at = T0 + (160 + warm / 2) * 1000;
+    const before = viewOf(followTwin(lit(), steps, pantry, at, undefined, few), lit(), steps, pantry);
+    expect(before.thickensInS!.mean).toBeGreaterThan(before.cueInS!.mean);
+    expect(before.thickensInS!.mean).toBeLessThan(before.doneInS!.mean);
+    const on = lit(done('warm', 160 + warm));
+    const after = T0 + (160 + warm + 0.95 * steps[3]!.seconds) * 1000;
+    const view = viewOf(followTwin(on, steps, pantry, after, undefined, few), on, steps, pantry);
+    expect(view.thickensInS).toBeUndefined();
+    expect(view.doneInS).toBeDefined();
+  });
+  it('a hob that says another setting is told apart from one that was just turned', () => {
+    const at = (s: number) => T0 + s * 1000;
+    const c = lit(ev('hobSet', 200, { setting: 6 }));
+    expect(ringDiffers(c, 6, { setting: 6, sinceMs: at(0) }, at(300))).toBe(false);
+    expect(ringDiffers(c, 6, { setting: 8, sinceMs: at(150) }, at(202))).toBe(false);
+    expect(ringDiffers(c, 6, { setting: 8, sinceMs: at(150) }, at(206))).toBe(true);
+    expect(ringDiffers(c, 6, { setting: 8, sinceMs: at(300) }, at(302))).toBe(false);
+  });
+  it('the pan on the scale counts without the pan', () => {
+    const at = new Date(T0).toISOString();
+    const heavy = { ...plan, pan: { ...plan.pan, massG: 1000 } };
+    const weighed = (value: number) => seenBy({ kind: 'measured', id: 'a', at, what: 'scale', value }, heavy, pantry);
+    expect(weighed(1900)).toEqual({ what: 'scale', massG: 900 });
+    expect(weighed(900)).toBeUndefined();
+    expect(seenBy({ kind: 'noted', id: 'a', at, text: 'x' }, plan, pantry)).toBeUndefined();
+  });
+  it('what was noted at a wrong time counts at the right one once it is corrected', () => {
+    const at = T0 + (160 + warm) * 1000;
+    const early = ev('measured', 160 + warm / 4, { what: 'probe', value: 30, id: 'm' });
+    const wrong = lit({ ...early, at: new Date(at - 1000).toISOString() });
+    const first = followTwin(wrong, steps, pantry, at, undefined, few);
+    const mended: Cook = {
+      ...wrong,
+      events: [...wrong.events, ev('moved', 170 + warm, { target: 'm', to: early.at })],
+    };
+    expect(countingEvents(mended).find((e) => e.id === 'm')!.at).toBe(early.at);
+    const then = followTwin(mended, steps, pantry, at + 1000, first, few);
+    expect(then).toEqual(followTwin(mended, steps, pantry, at + 1000, undefined, few));
+    expect(then.known).not.toEqual(first.known);
+  });
+});
+
+describe('beside the plan', () => {
+  const warm = steps[2]!.seconds;
+  const thick = steps[3]!.seconds;
+  const cooking = (...more: CookEvent[]) =>
+    cookOf(
+      ev('started', 0),
+      done('weigh', 100),
+      done('slurry', 160),
+      done('warm', 160 + warm),
+      done('thicken', 160 + warm + thick),
+      ...more,
+    );
+  const now = 200 + warm + thick;
+  it('what is stirred in is in the pot and in the forecast; undone it is out again', () => {
+    const milk = ev('added', now - 10, {
+      portions: [{ ingredientId: 'milk_whole', grams: 150 }],
+      tempC: 60,
+      how: 'stirred in',
+      why: 'fix',
+      id: 'milk',
+    });
+    const before = livePot(cooking(), steps, pantry, T0 + now * 1000);
+    const after = livePot(cooking(milk), steps, pantry, T0 + now * 1000);
+    expect(after.now.massG - before.now.massG).toBeGreaterThan(148);
+    expect(after.forecast.serving.place).toBeLessThan(before.forecast.serving.place - 0.3);
+    const undone = livePot(cooking(milk, ev('undone', now, { target: 'milk' })), steps, pantry, T0 + now * 1000);
+    expect(undone.now.massG).toBeCloseTo(before.now.massG, 6);
+  });
+  it('an undoing that is undone brings the event back', () => {
+    const lumps = ev('observed', 50, { what: 'lumps' });
+    const undo = ev('undone', 60, { target: lumps.id });
+    const c = cookOf(ev('started', 0), lumps, undo, ev('undone', 70, { target: undo.id }));
+    expect(foldCook(c, steps).observations).toHaveLength(1);
+  });
+  it('more fire after a correction is a step of its own, and minutes more are the step’s', () => {
+    const heat = [
+      { do: 'heat', name: 'thicken', setting: 5, until: { reach: 'bubble' } },
+      { do: 'heat', name: 'cook on', setting: 3, until: { reach: 'time', minutes: 2 } },
+    ];
+    const c = cooking(
+      ev('added', now, { portions: [], tempC: 6, how: 'slurry', why: 'fix', after: 'cook on', heat }),
+      ev('longer', now, { step: 'cook on', minutes: 3 }),
+    );
+    const changed = stepsOf(plan, pantry, promised, changesOf(c));
+    expect(changed.map((s) => s.id)).toEqual([
+      'weigh',
+      'slurry',
+      'warm',
+      'thicken',
+      'cook on',
+      'thicken for fix 1',
+      'cook on for fix 1',
+      'off the heat',
+      'pour',
+    ]);
+    expect(changed[4]!.seconds).toBe(plan.method.cookOnMin * 60 + 180);
+    expect(livePot(c, changed, pantry, T0 + now * 1000).forecast.serving.word).toBeDefined();
+  });
+  it('the lid, a resting spoon and the ring are what the hands did, until the step ends', () => {
+    const c = cooking(
+      ev('lidSet', now - 20, { lid: 'on' }),
+      ev('spoon', now - 20, { resting: true }),
+      ev('hobSet', now - 20, { setting: 2 }),
+    );
+    expect(controlsNow(c, steps, T0 + now * 1000)).toMatchObject({ lid: 'on', stirEveryS: Infinity, setting: 2 });
+    const next = { ...c, events: [...c.events, done('cook on', now)] };
+    expect(controlsNow(next, steps, T0 + (now + 5) * 1000)).toMatchObject({ lid: 'off', setting: 0 });
+  });
+  it('a reduction is reckoned from where it began, not from now', () => {
+    const frozen = familyPlan('frozen cream');
+    const f = forecast(frozen, pantry);
+    const own = stepsOf(frozen, pantry, f);
+    const at = own.findIndex((s) => s.id === 'reduce');
+    let s = 0;
+    const events = [ev('started', 0), ...own.slice(0, at).map((x) => done(x.id, (s += x.seconds)))];
+    const c = { id: 'c', plan: frozen, events };
+    const half = livePot(c, own, pantry, T0 + (s + own[at]!.seconds / 2) * 1000);
+    expect(half.cueInS / own[at]!.seconds).toBeGreaterThan(0.4);
+    expect(half.cueInS / own[at]!.seconds).toBeLessThan(0.6);
+  });
+});
+
+describe('to taste, and counted', () => {
+  const own = {
+    ...familyPlan('whole-rice pudding'),
+    carveOuts: [{ ingredientId: 'sugar', grams: 20, stage: 'off the heat' as const, taste: true }],
+  };
+  const spiced: typeof own = { ...own, items: [...own.items, { ingredientId: 'cinnamon', grams: 4, stage: 'pot' }] };
+  const list = stepsOf(spiced, pantry, forecast(spiced, pantry));
+  it('is asked for before it thickens; what was counted in comes out there', () => {
+    const ids = list.map((s) => s.id);
+    expect(ids).toContain('taste');
+    expect(ids.indexOf('count out')).toBe(ids.indexOf('taste') + 1);
+    expect(ids.indexOf('taste')).toBeLessThan(ids.indexOf('simmer'));
+    expect(list[ids.indexOf('count out')]!.portions.map((p) => p.ingredient.id)).toEqual(['cinnamon']);
+  });
+  it('tasted again after fruit', () => {
+    const fruity: typeof own = {
+      ...own,
+      items: [...own.items, { ingredientId: 'fruit_raspberry', grams: 60, stage: 'off the heat' }],
+    };
+    expect(stepsOf(fruity, pantry, forecast(fruity, pantry)).map((s) => s.id)).toContain('taste again');
+  });
+  it('what is held back goes in by the cook’s hand alone, and is expected until it was tasted', () => {
+    const lit = list.findIndex((s) => s.heat);
+    let s = 0;
+    const events = [ev('started', 0), ...list.slice(0, lit).map((x) => done(x.id, (s += x.seconds)))];
+    const c: Cook = { id: 'c', plan: spiced, events };
+    const at = T0 + (s + 30) * 1000;
+    const before = livePot(c, list, pantry, at).forecast.sweetnessPct;
+    const half = ev('added', s + 20, {
+      portions: [{ ingredientId: 'sugar', grams: 10 }],
+      tempC: 20,
+      how: 'stirred in',
+      why: 'taste',
+    });
+    const after = livePot({ ...c, events: [...events, half] }, list, pantry, at).forecast.sweetnessPct;
+    expect(before - after).toBeGreaterThan(0.5);
+  });
+  it('names what is not in yet', () => {
+    const left = notInYet(steps, 2).map((p) => p.ingredient.id);
+    expect(left).toEqual(expect.arrayContaining(['cornstarch', 'vanilla']));
+    expect(notInYet(steps, steps.length - 1)).toEqual([]);
   });
 });

@@ -1,36 +1,129 @@
 import { z } from 'zod';
+import { HeatStepSchema } from '../formula/method';
 import { PlanSchema } from '../formula/plan';
 
 export const OBSERVATIONS = [
   'steams',
+  'rim bubbles',
   'edges thicken',
   'first bubble',
   'coats the spoon',
+  'no free milk',
+  'drags the whisk',
+  'goes quiet',
+  'plops',
+  'no bubble yet',
+  'still thin',
+  'tastes raw',
+  'tastes cooked',
+  'grain hard',
+  'grain soft',
+  'at the mark',
+  'bowl warm',
   'lumps',
   'too thick',
   'too thin',
   'smells toasted',
+  'climbs',
 ] as const;
 export type Observation = (typeof OBSERVATIONS)[number];
 
+/**
+ * What can be read off: a thermometer in the pot, degC; a trail that closed, s; the pan with all in it, g; the tilt at
+ * which a blob on a cold plate runs, degrees.
+ */
+export const MEASURES = ['probe', 'trail', 'scale', 'plate'] as const;
+export type Measure = (typeof MEASURES)[number];
+
+/** What went wrong, as a cook names it. */
+export const FAULTS = [
+  'lumps',
+  'curdled',
+  'too thin',
+  'too thin, cold',
+  'too stiff',
+  'catching',
+  'caught',
+  'boiled over',
+  'raw taste',
+  'grains hard',
+  'grains mush',
+  'too sweet',
+  'split',
+  'weeping',
+  'skin',
+  'will not unmould',
+  'not set in time',
+  'frozen too hard',
+] as const;
+export type Fault = (typeof FAULTS)[number];
+
+export const DEVICES = ['probe', 'scale', 'hob'] as const;
+export type DeviceKind = (typeof DEVICES)[number];
+
 const at = z.iso.datetime({ offset: true });
 const id = z.string().min(1);
+const grams = z.number().min(0).max(20000);
+
+export const PortionSchema = z.object({ ingredientId: z.string().min(1), grams });
+export type Portion = z.infer<typeof PortionSchema>;
+
+/** Something that goes into the pot beside what the plan's steps add, and the fire that follows it. */
+export const AddedSchema = z.object({
+  portions: z.array(PortionSchema).max(8),
+  tempC: z.number().min(-20).max(110),
+  how: z.enum(['slurry', 'stirred in']),
+  why: z.enum(['fix', 'taste', 'own']),
+  /** goes on the hob again after the step with this id */
+  after: z.string().optional(),
+  heat: z.array(HeatStepSchema).max(4).optional(),
+});
+export type Added = z.infer<typeof AddedSchema>;
 
 /** Everything that happens to a cook, in the order it was noted. Nothing is ever taken out: `undone` names what does not count. */
 export const CookEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('started'), id, at }),
-  z.object({ kind: z.literal('weighed'), id, at, item: z.string() }),
+  /** `grams` is what was really weighed, where a scale or the cook said so */
+  z.object({ kind: z.literal('weighed'), id, at, item: z.string(), grams: grams.optional() }),
   z.object({ kind: z.literal('stepDone'), id, at, step: z.string() }),
   z.object({ kind: z.literal('steppedBack'), id, at }),
   z.object({ kind: z.literal('paused'), id, at }),
   z.object({ kind: z.literal('resumed'), id, at }),
   z.object({ kind: z.literal('observed'), id, at, what: z.enum(OBSERVATIONS) }),
+  z.object({
+    kind: z.literal('measured'),
+    id,
+    at,
+    what: z.enum(MEASURES),
+    value: z.number().min(-30).max(30000),
+    /** read by a device, not by the cook */
+    by: z.enum(DEVICES).optional(),
+  }),
   z.object({ kind: z.literal('hobSet'), id, at, setting: z.int().min(0).max(9) }),
+  z.object({ kind: z.literal('lidSet'), id, at, lid: z.enum(['off', 'ajar', 'on']) }),
+  /** the spoon rests, or stirs again */
+  z.object({ kind: z.literal('spoon'), id, at, resting: z.boolean() }),
+  /** a stir in a step that asks for one now and then */
+  z.object({ kind: z.literal('stirred'), id, at }),
+  z.object({ kind: z.literal('ladled'), id, at }),
+  z.object({ kind: z.literal('added'), id, at, ...AddedSchema.shape }),
+  /** what was counted in and must come out again */
+  z.object({ kind: z.literal('counted'), id, at, item: z.string(), out: z.boolean() }),
+  /** a timed step gets this much longer */
+  z.object({ kind: z.literal('longer'), id, at, step: z.string(), minutes: z.number().min(0).max(240) }),
+  z.object({ kind: z.literal('rescued'), id, at, fault: z.enum(FAULTS), says: z.string().max(600) }),
+  z.object({ kind: z.literal('device'), id, at, device: z.enum(DEVICES), lost: z.boolean() }),
+  /** a pot beside the pot goes on, or is done */
+  z.object({ kind: z.literal('side'), id, at, side: z.string(), done: z.boolean() }),
+  /** the device's clock was changed: what was noted before is this much later in the new time */
+  z.object({ kind: z.literal('clock'), id, at, byMs: z.number() }),
   z.object({ kind: z.literal('poured'), id, at }),
   z.object({ kind: z.literal('intoFridge'), id, at }),
   z.object({ kind: z.literal('turnedOut'), id, at }),
   z.object({ kind: z.literal('noted'), id, at, text: z.string().max(2000) }),
   z.object({ kind: z.literal('undone'), id, at, target: id }),
+  /** an event happened at another time than it was noted */
+  z.object({ kind: z.literal('moved'), id, at, target: id, to: at }),
 ]);
 export type CookEvent = z.infer<typeof CookEventSchema>;
 

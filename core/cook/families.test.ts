@@ -1,7 +1,6 @@
 import { forecast } from '../forecast';
-import { newPlan } from '../formula/newPlan';
 import type { Family } from '../formula/plan';
-import { pantry } from '../testing';
+import { familyPlan, pantry } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';
 import { foldCook } from './fold';
 import { livePot } from './live';
@@ -10,18 +9,7 @@ import { stepsOf } from './steps';
 /** The live cook of every kind: its steps, and the model's pot beside it, from events alone. */
 const T0 = Date.parse('2026-12-12T12:00:00.000Z');
 const setUp = (family: Family) => {
-  const plan = newPlan(
-    {
-      id: 'p',
-      name: 'Choir pudding',
-      milkId: 'milk_whole',
-      people: 6,
-      portionG: 130,
-      serveAt: '2026-12-12T19:30:00Z',
-      family,
-    },
-    pantry,
-  );
+  const plan = familyPlan(family);
   const promised = forecast(plan, pantry);
   return { plan, promised, steps: stepsOf(plan, pantry, promised) };
 };

@@ -1,4 +1,5 @@
-import type { Cook, CookEvent, Observation } from './events';
+import type { Added, Cook, CookEvent, DeviceKind, Fault, Measure, Observation } from './events';
+import { countingEvents } from './counting';
 import type { Step, StepId } from './steps';
 
 export type CookState = {
@@ -14,24 +15,31 @@ export type CookState = {
   turnedOutMs: number;
   /** the hob as the cook set it, if it was touched in this step */
   setting: number | undefined;
+  /** the lid as the cook set it, if it was touched in this step */
+  lid: 'off' | 'ajar' | 'on' | undefined;
+  /** the spoon rests though the step stirs, or stirs though it rests; undefined is as the step says */
+  resting: boolean | undefined;
+  /** when it was last stirred in a step that asks for it now and then; NaN is not yet */
+  stirredMs: number;
+  /** ladles that went into the bowl in this step */
+  ladles: number;
   /** what has been weighed out, by stage and ingredient */
   weighed: string[];
+  /** beside the plan: corrections and what was added to taste */
+  added: (Added & { id: string; atMs: number; step: StepId })[];
+  /** what was counted in, and whether it came out again */
+  counted: Record<string, boolean>;
+  rescued: { id: string; fault: Fault; says: string; atMs: number }[];
+  lost: DeviceKind[];
+  /** pots beside the pot: when each went on, and when it was done (NaN until then) */
+  sides: Record<string, { startedMs: number; doneMs: number }>;
   observations: { id: string; what: Observation; atMs: number; step: StepId }[];
+  measures: { id: string; what: Measure; value: number; atMs: number; by?: DeviceKind }[];
   notes: { id: string; text: string; atMs: number }[];
   /** each step's start and end, pauses taken out */
   done: { step: StepId; startMs: number; endMs: number }[];
   lastEvent: CookEvent | undefined;
 };
-
-/** Events that count, in time order: undone ones and undoings taken out. Late-noted events fall into their own time. */
-export function countingEvents(cook: Pick<Cook, 'events'>): CookEvent[] {
-  const undone = new Set(cook.events.flatMap((e) => (e.kind === 'undone' ? [e.target] : [])));
-  return cook.events
-    .filter((e) => e.kind !== 'undone' && !undone.has(e.id))
-    .map((event, order) => ({ event, order, ms: Date.parse(event.at) }))
-    .sort((a, b) => a.ms - b.ms || a.order - b.order)
-    .map(({ event }) => event);
-}
 
 /** The cook's state: a fold over its events, nothing else. Pure, so that a reload or a second tab sees the same. */
 export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): CookState {
@@ -46,13 +54,31 @@ export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): Co
     fridgeMs: NaN,
     turnedOutMs: NaN,
     setting: undefined,
+    lid: undefined,
+    resting: undefined,
+    stirredMs: NaN,
+    ladles: 0,
     weighed: [],
+    added: [],
+    counted: {},
+    rescued: [],
+    lost: [],
+    sides: {},
     observations: [],
+    measures: [],
     notes: [],
     done: [],
     lastEvent: undefined,
   };
   const last = steps.length - 1;
+  /** a step begins: what the hands did in the one before no longer holds */
+  const anew = () => {
+    state.setting = undefined;
+    state.lid = undefined;
+    state.resting = undefined;
+    state.stirredMs = NaN;
+    state.ladles = 0;
+  };
   for (const event of countingEvents(cook)) {
     const ms = Date.parse(event.at);
     state.lastEvent = event;
@@ -70,7 +96,7 @@ export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): Co
         // a second tab may have closed the same step already
         if (!step || step.id !== event.step || state.stage !== 'cooking') break;
         state.done.push({ step: step.id, startMs: state.stepStartedMs, endMs: ms });
-        state.setting = undefined;
+        anew();
         state.paused = false;
         state.stepStartedMs = ms;
         if (state.stepIndex === last) {
@@ -86,7 +112,7 @@ export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): Co
         state.stepStartedMs = before.startMs;
         state.stage = 'cooking';
         state.pouredMs = NaN;
-        state.setting = undefined;
+        anew();
         break;
       }
       case 'paused':
@@ -110,6 +136,15 @@ export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): Co
           step: steps[state.stepIndex]?.id ?? 'pour',
         });
         break;
+      case 'measured':
+        state.measures.push({
+          id: event.id,
+          what: event.what,
+          value: event.value,
+          atMs: ms,
+          ...(event.by ? { by: event.by } : {}),
+        });
+        break;
       case 'hobSet':
         state.setting = event.setting;
         break;
@@ -128,7 +163,45 @@ export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): Co
       case 'noted':
         state.notes.push({ id: event.id, text: event.text, atMs: ms });
         break;
+      case 'lidSet':
+        state.lid = event.lid;
+        break;
+      case 'spoon':
+        state.resting = event.resting;
+        break;
+      case 'stirred':
+        state.stirredMs = ms;
+        break;
+      case 'ladled':
+        state.ladles += 1;
+        break;
+      case 'added': {
+        const { kind: _k, at: _at, ...added } = event;
+        state.added.push({ ...added, atMs: ms, step: steps[state.stepIndex]?.id ?? 'pour' });
+        break;
+      }
+      case 'counted':
+        state.counted[event.item] = event.out;
+        break;
+      case 'rescued':
+        state.rescued.push({ id: event.id, fault: event.fault, says: event.says, atMs: ms });
+        break;
+      case 'device':
+        state.lost = event.lost
+          ? [...new Set([...state.lost, event.device])]
+          : state.lost.filter((d) => d !== event.device);
+        break;
+      case 'side': {
+        const before = state.sides[event.side];
+        state.sides[event.side] = event.done
+          ? { startedMs: before?.startedMs ?? ms, doneMs: ms }
+          : { startedMs: ms, doneMs: NaN };
+        break;
+      }
+      case 'longer':
+      case 'clock':
       case 'undone':
+      case 'moved':
         break;
     }
   }
@@ -140,3 +213,7 @@ export function stepSeconds(state: CookState, nowMs: number): number {
   if (Number.isNaN(state.stepStartedMs)) return 0;
   return Math.max(0, ((state.paused ? state.pausedAtMs : nowMs) - state.stepStartedMs) / 1000);
 }
+
+/** s until the next stir of a covered pot is due; negative is overdue. */
+export const stirDueS = (everyS: number, stirredMs: number, stepStartedMs: number, nowMs: number): number =>
+  everyS - (nowMs - (Number.isNaN(stirredMs) ? stepStartedMs : Math.max(stirredMs, stepStartedMs))) / 1000;

@@ -1,23 +1,35 @@
-import { atStages, mixtureOfPortions } from '../formula/compose';
+import { atStages, lookUp, massG, mixtureOfPortions } from '../formula/compose';
 import { forecastFrom, type Forecast } from '../forecast';
 import { methodOf } from '../formula/family';
+import type { AddStep } from '../formula/method';
+import type { Plan } from '../formula/plan';
 import type { Pantry } from '../pantry/pantry';
-import { addToPot, cook as cookOn, readPot, type Controls, type Pot, type PotReading, type PotSetup } from '../pot/pot';
+import {
+  addToPot,
+  cook as cookOn,
+  readPot,
+  type Addition,
+  type Controls,
+  type Pot,
+  type PotReading,
+  type PotSetup,
+} from '../pot/pot';
 import { runPhase, sampler, type Phase } from '../pot/program';
-import { additionOf, phaseOf, potSetup, runSteps, startPot } from '../run';
-import { countingEvents, foldCook } from './fold';
-import type { Cook } from './events';
+import { additionOf, phaseOf, runSteps, startPot } from '../run';
+import { NO_HABITS, withHabits, type Habits } from '../twin/twin';
+import { countingEvents } from './counting';
+import { foldCook } from './fold';
+import type { Added, Cook, CookEvent } from './events';
 import type { Step, StepId } from './steps';
 
 /** The pot beside the cook's own, at this second, and where it is going. */
 export type LivePot = {
+  on: OnTheHob;
   now: PotReading;
   boilsC: number;
   /** s until the present step's cue; 0 when it is due, NaN when it will not come on this setting */
   cueInS: number;
   trace: PotReading[];
-  /** what the ring really gives, against its rating, if the cook's bubble told */
-  powerFactor: number;
   /** the whole forecast from this pot, cooked on as planned */
   forecast: Forecast;
 };
@@ -27,16 +39,23 @@ const HORIZON_S = 2400;
 /** s of one step beyond which a forgotten cook tells nothing more */
 const FORGOTTEN_S = 4 * 3600;
 
-type Stretch = { step: StepId; seconds: number; controls: Controls };
+/** A stretch with the same hands and the same hob, or an event between two of them. */
+export type Moment =
+  { step: Step; fromMs: number; toMs: number; controls: Controls } | { event: CookEvent; atMs: number };
 
 /** Once a hand was on the ring, its setting counts and not the watts of the method. */
 function withoutWatts({ watts: _w, ...phase }: Phase): Phase {
   return phase;
 }
 
+/** A spoon that stirs in a step that does not ask for it goes round about so often, s. */
+const OWN_PACE_S = 4;
+export const handsOf = (step: Step, resting: boolean | undefined): number =>
+  resting === true ? Infinity : (step.stirEveryS ?? (resting === false ? OWN_PACE_S : Infinity));
+
 /** The hob and the spoon over time as the events tell: by step, by the cook's hand on the ring, off while paused. */
-function stretches(cook: Cook, steps: readonly Step[], nowMs: number): Stretch[] {
-  const out: Stretch[] = [];
+export function momentsOf(cook: Cook, steps: readonly Step[], nowMs: number): Moment[] {
+  const out: Moment[] = [];
   const events = countingEvents(cook).filter((e) => Date.parse(e.at) <= nowMs);
   const replay = { events: [] as Cook['events'] };
   let fromMs = NaN;
@@ -46,16 +65,18 @@ function stretches(cook: Cook, steps: readonly Step[], nowMs: number): Stretch[]
     if (!step || state.stage !== 'cooking' || !(toMs > fromMs)) return;
     const setting = state.paused ? 0 : (state.setting ?? step.setting ?? 0);
     out.push({
-      step: step.id,
-      seconds: (toMs - fromMs) / 1000,
+      step,
+      fromMs,
+      toMs: Math.min(toMs, fromMs + FORGOTTEN_S * 1000),
       controls: {
         ...(step.heat
           ? state.setting === undefined && !state.paused
             ? phaseOf(step.heat)
             : withoutWatts(phaseOf(step.heat))
           : { lid: 'off' as const }),
+        ...(state.lid ? { lid: state.lid } : {}),
         setting,
-        stirEveryS: state.paused ? Infinity : (step.stirEveryS ?? Infinity),
+        stirEveryS: state.paused ? Infinity : handsOf(step, state.resting),
       },
     });
   };
@@ -64,110 +85,183 @@ function stretches(cook: Cook, steps: readonly Step[], nowMs: number): Stretch[]
     if (!Number.isNaN(fromMs)) close(ms);
     fromMs = ms;
     replay.events.push(event);
+    out.push({ event, atMs: ms });
   }
   close(nowMs);
   return out;
 }
 
-/** What goes in at the start of a step. */
-function withAdds(pot: Pot, step: Step | undefined, cook: Cook, pantry: Pantry, setup: PotSetup): Pot {
-  const stages = atStages(cook.plan, pantry);
-  return (step?.adds ?? []).reduce(
-    (p, add) =>
-      stages[add.stage].length
-        ? addToPot(p, additionOf(add, mixtureOfPortions(stages[add.stage]), p).addition, setup)
-        : p,
-    pot,
-  );
+/** Held back by the plan: it goes in as the cook tastes, not as the step says. */
+export type Taste = 'as planned' | 'as tasted';
+
+/** Nobody has tasted yet: what was held back is still expected to go in. */
+export const tasteOf = (cook: Cook, steps: readonly Step[]): Taste => {
+  const state = foldCook(cook, steps);
+  return state.added.some((a) => a.why === 'taste') || state.done.some((d) => d.step === 'taste')
+    ? 'as tasted'
+    : 'as planned';
+};
+
+/** What goes in at the start of a step, of a plan as it was measured. */
+export function additionsOf(
+  step: Step | undefined,
+  plan: Plan,
+  pantry: Pantry,
+  taste: Taste,
+): ((pot: Pot) => Addition)[] {
+  const stages = atStages(plan, pantry);
+  return (step?.adds ?? [])
+    .map((add) => ({ add, portions: stages[add.stage].filter((p) => taste === 'as planned' || !p.taste) }))
+    .filter(({ portions }) => portions.length > 0)
+    .map(
+      ({ add, portions }) =>
+        (pot) =>
+          additionOf(add, mixtureOfPortions(portions), pot).addition,
+    );
 }
+const withAdds = (pot: Pot, step: Step | undefined, plan: Plan, pantry: Pantry, setup: PotSetup, taste: Taste): Pot =>
+  additionsOf(step, plan, pantry, taste).reduce((p, addition) => addToPot(p, addition(p), setup), pot);
+
+/** What the cook put in beside the plan. */
+export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: Plan, pantry: Pantry) {
+  const mixture = mixtureOfPortions(
+    added.portions.map(({ ingredientId, grams }) => ({
+      ingredient: lookUp(pantry, plan, ingredientId),
+      grams,
+      carved: false,
+    })),
+  );
+  const step: AddStep = {
+    do: 'add',
+    stage: 'late',
+    tempC: added.tempC,
+    how: added.how === 'slurry' ? 'cold slurry' : 'cold together',
+    stirring: 'whisk',
+    soakMin: 0,
+    left: 0,
+  };
+  return (pot: Pot): Addition => additionOf(step, mixture, pot).addition;
+}
+
+/** The pot has left its pan. */
+export const inTheOven = (step: Step): boolean => step.id.startsWith('bake');
 
 function replayPot(
   cook: Cook,
+  plan: Plan,
   steps: readonly Step[],
   pantry: Pantry,
   setup: PotSetup,
   nowMs: number,
   sampleS: number,
 ) {
-  let pot: Pot = startPot(cook.plan, pantry, setup);
+  let pot: Pot = startPot(plan, pantry, setup);
   const { trace, keep } = sampler(sampleS, 0);
   const seen = new Set<StepId>();
-  for (const s of stretches(cook, steps, nowMs)) {
-    const step = steps.find((x) => x.id === s.step);
-    if (!step?.heat) continue;
-    if (!seen.has(s.step)) {
-      seen.add(s.step);
-      pot = withAdds(pot, step, cook, pantry, setup);
+  let fromG = massG(pot.content);
+  for (const m of momentsOf(cook, steps, nowMs)) {
+    if ('event' in m) {
+      if (m.event.kind === 'added') pot = addToPot(pot, addedTo(m.event, plan, pantry)(pot), setup);
+      continue;
     }
-    pot = cookOn(pot, setup, s.controls, Math.min(s.seconds, FORGOTTEN_S), undefined, keep).pot;
+    if (inTheOven(m.step) || (!m.step.heat && seen.size === 0)) continue;
+    if (m.step.heat && !seen.has(m.step.id)) {
+      seen.add(m.step.id);
+      pot = withAdds(pot, m.step, plan, pantry, setup, 'as tasted');
+      fromG = massG(pot.content);
+    }
+    pot = cookOn(pot, setup, m.controls, (m.toMs - m.fromMs) / 1000, undefined, keep).pot;
   }
-  return { pot, trace, seen };
+  return { pot, trace, begun: seen, fromG };
 }
+
+/** A pot that is on, of a plan as this kitchen has it, with the steps whose additions are in. */
+export type OnTheHob = {
+  plan: Plan;
+  setup: PotSetup;
+  pot: Pot;
+  begun: ReadonlySet<StepId>;
+  /** g in the pot when the present step began */
+  fromG: number;
+};
 
 /**
- * What the ring gives, against its rating: the factor at which the model's pot bubbles when the cook's did.
- * 1 when there was no bubble to learn from. Between 0.5 and 1.8.
+ * Cooks on as planned to the pouring, with the cook's own hand on the ring in the present step.
+ * @returns the pot at the pouring; s to the present step's end and to the first thickening (NaN if it does not come, or
+ * has been); whether every cue came
  */
-export function fittedPower(cook: Cook, steps: readonly Step[], pantry: Pantry): number {
-  const state = foldCook(cook, steps);
-  const bubble = state.observations.find((o) => o.what === 'first bubble') ?? undefined;
-  const endedMs = state.done.find((d) => d.step === 'thicken')?.endMs;
-  const atMs = bubble?.atMs ?? endedMs;
-  if (atMs === undefined) return 1;
-  const bubbled = (factor: number) => {
-    const setup = potSetup(
-      { ...cook.plan, hob: { ...cook.plan.hob, powerTrim: cook.plan.hob.powerTrim * factor } },
-      pantry,
-    );
-    return !Number.isNaN(replayPot(cook, steps, pantry, setup, atMs, 0).pot.bubbleAtS);
-  };
-  let lo = 0.5;
-  let hi = 1.8;
-  if (bubbled(lo)) return lo;
-  if (!bubbled(hi)) return hi;
-  for (let i = 0; i < 7; i++) {
-    const mid = Math.sqrt(lo * hi);
-    if (bubbled(mid)) hi = mid;
-    else lo = mid;
-  }
-  return Math.sqrt(lo * hi);
-}
-
-/** Replays the cook's events on the model to `nowMs`, then cooks on as planned. Pure: the time comes in. */
-export function livePot(cook: Cook, steps: readonly Step[], pantry: Pantry, nowMs: number): LivePot {
-  const powerFactor = fittedPower(cook, steps, pantry);
-  const plan = {
-    ...cook.plan,
-    hob: { ...cook.plan.hob, powerTrim: Math.min(2, cook.plan.hob.powerTrim * powerFactor) },
-  };
-  const setup = potSetup(plan, pantry);
-  const { pot, trace, seen } = replayPot(cook, steps, pantry, setup, nowMs, 5);
+export function cookAhead(cook: Cook, steps: readonly Step[], pantry: Pantry, nowMs: number, on: OnTheHob) {
+  const { plan, setup, begun } = on;
   const state = foldCook(cook, steps);
   const present = steps[state.stepIndex];
-
-  let ahead = pot;
+  const taste = tasteOf(cook, steps);
+  let { pot } = on;
   let cueInS = NaN;
+  let allCame = true;
   for (const step of steps.slice(state.stepIndex)) {
     if (state.stage !== 'cooking' || !step.heat) continue;
-    if (!seen.has(step.id)) ahead = withAdds(ahead, step, cook, pantry, setup);
-    const isPresent = step.id === present?.id;
-    const ranS = isPresent ? (nowMs - state.stepStartedMs) / 1000 : 0;
+    if (!begun.has(step.id)) pot = withAdds(pot, step, plan, pantry, setup, taste);
+    const here = step.id === present?.id;
     let phase: Phase = { ...phaseOf(step.heat), limitS: HORIZON_S };
-    if (isPresent && state.setting !== undefined) phase = { ...withoutWatts(phase), setting: state.setting };
-    if (phase.until.kind === 'seconds')
+    if (here && state.setting !== undefined) phase = { ...withoutWatts(phase), setting: state.setting };
+    if (here && state.lid !== undefined) phase.lid = state.lid;
+    if (phase.until.kind === 'seconds') {
+      const ranS = here ? (nowMs - state.stepStartedMs) / 1000 : 0;
       phase.until = { kind: 'seconds', seconds: Math.max(0, phase.until.seconds - ranS) };
-    const { pot: after, end } = runPhase(ahead, setup, phase);
-    if (isPresent) cueInS = end.reached ? after.tS - ahead.tS : NaN;
-    ahead = after;
+    }
+    // down to a share of what the stretch began with, not of what is there now
+    if (here && phase.until.kind === 'reduced')
+      phase.until = { kind: 'mass', massG: phase.until.toShare * (begun.has(step.id) ? on.fromG : massG(pot.content)) };
+    const { pot: after, end } = runPhase(pot, setup, phase);
+    if (here) cueInS = end.reached ? after.tS - pot.tS : NaN;
+    allCame &&= end.reached;
+    pot = after;
   }
+  const thickensInS = Number.isNaN(on.pot.thickenAtS) ? pot.thickenAtS - on.pot.tS : NaN;
+  return { pot, cueInS, thickensInS, allCame };
+}
+
+/** The one pot that has these habits, led through the cook's events to `nowMs`. */
+export function onTheHob(
+  cook: Cook,
+  steps: readonly Step[],
+  pantry: Pantry,
+  nowMs: number,
+  habits: Habits = NO_HABITS,
+  sampleS = 0,
+): OnTheHob & { trace: PotReading[] } {
+  const { plan, setup } = withHabits(cook.plan, pantry, habits);
+  return { plan, setup, ...replayPot(cook, plan, steps, pantry, setup, nowMs, sampleS) };
+}
+
+/** What the hands and the ring do now. */
+export const controlsNow = (cook: Cook, steps: readonly Step[], nowMs: number): Controls => {
+  const last = momentsOf(cook, steps, nowMs + 1).findLast((m) => !('event' in m));
+  return last && !('event' in last) ? last.controls : { setting: 0, stirEveryS: Infinity, lid: 'off' };
+};
+
+/**
+ * Replays the cook's events on the model to `nowMs`, then cooks on as planned. Pure: the time comes in.
+ * @param habits how this pot differs from the plan's, as the twin has learnt it
+ */
+export function livePot(
+  cook: Cook,
+  steps: readonly Step[],
+  pantry: Pantry,
+  nowMs: number,
+  habits: Habits = NO_HABITS,
+): LivePot {
+  const { trace, ...on } = onTheHob(cook, steps, pantry, nowMs, habits, 5);
+  const { plan, setup, pot } = on;
+  const { pot: ahead, cueInS } = cookAhead(cook, steps, pantry, nowMs, on);
   const method = methodOf(plan, pantry);
   const run = runSteps(plan, pantry, setup, ahead, method.slice(method.findIndex((m) => m.do === 'pour')));
   return {
+    on,
     now: readPot(pot),
     boilsC: pot.boilsC,
     cueInS,
     trace,
-    powerFactor,
     forecast: forecastFrom(plan, pantry, { ...run, trace }),
   };
 }

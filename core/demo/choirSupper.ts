@@ -31,6 +31,8 @@ type Want = Pick<Plan, 'id' | 'name' | 'people' | 'portionG'> & {
   rest?: Partial<Plan['rest']>;
   measure?: Plan['starchMeasure'];
   extra?: Plan['items'];
+  sides?: Plan['sides'];
+  rules?: Plan['rules'];
   own?: Plan['own'];
 };
 
@@ -47,6 +49,8 @@ function design(w: Want): Plan {
   const plan: Plan = {
     ...first,
     own: w.own ?? [],
+    sides: w.sides ?? [],
+    rules: w.rules ?? [],
     pan,
     hob,
     dish: { ...dish, count: w.count },
@@ -164,7 +168,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       hob: 2,
       serve: { style: 'turned out', word: 'wobbles', tempC: 8 },
       at,
-      rest: { roomMin: 20, hours: 6 },
+      rest: { roomMin: 20, hours: 5.25 },
     }),
     design({
       id: 'choir-2-vanilla',
@@ -180,6 +184,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       serve: { style: 'spooned', word: 'mounds', tempC: 8 },
       at,
       extra: [{ ingredientId: 'butter', grams: 15, stage: 'off the heat' }],
+      sides: [{ id: 's-plum', kind: 'compote', fruit: 'plum', boughtG: 450 }],
     }),
     design({
       id: 'choir-3-coconut',
@@ -195,7 +200,9 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       serve: { style: 'cut', word: 'slices', tempC: 7 },
       at,
       measure: 'scale',
-      rest: { roomMin: 15, hours: 8 },
+      rules: ['no egg', 'no milk'],
+      sides: [{ id: 's-flakes', kind: 'toasting', whatId: 'coconut_grated', grams: 40, to: 'golden' }],
+      rest: { roomMin: 15, hours: 6.5 },
     }),
     design({
       id: 'choir-4-almond',
@@ -261,16 +268,36 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
 
   return {
     format: 'ovalis-kitchen',
-    version: 2,
+    version: 5,
     exportedAt: iso(nowMs),
     plans,
     cooks: [cook],
     batches,
     ingredients: [homeHazelnut],
     packs: [
-      { id: 'p-can', ingredientId: 'coconut_milk', name: 'can of coconut milk', grams: 400 },
-      { id: 'p-box', ingredientId: 'cornstarch', name: 'box of cornstarch', grams: 250 },
-      { id: 'p-carton', ingredientId: 'milk_whole', name: 'carton of milk', grams: 1030 },
+      { id: 'p-can', ingredientId: 'coconut_milk', name: 'can of coconut milk', grams: 400, price: 1.9 },
+      { id: 'p-box', ingredientId: 'cornstarch', name: 'box of cornstarch', grams: 250, price: 1.2 },
+      { id: 'p-carton', ingredientId: 'milk_whole', name: 'carton of milk', grams: 1030, price: 1.35 },
+    ],
+    vessels: [
+      {
+        id: 'v-tin',
+        name: 'supper tin, 30 × 20',
+        use: 'dish',
+        form: { shape: 'square', lengthMm: 300, widthMm: 200 },
+        heightMm: 40,
+        wall: 'metal',
+        count: 1,
+      },
+    ],
+    history: [],
+    days: [],
+    preps: [
+      {
+        id: hazel.id,
+        ticks: [{ item: `soak-${homeHazelnut.id}`, at: iso(nowMs - 38 * 60_000) }],
+        weighed: [],
+      },
     ],
     settings: DEFAULT_SETTINGS,
   };

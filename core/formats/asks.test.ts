@@ -201,10 +201,17 @@ describe('a method written out step by step', () => {
 });
 
 describe('version 1', () => {
-  const { choices: _c, ...rest } = plan;
+  const { choices: _c, sides: _s, rules: _r, ...rest } = plan;
   const old = { ...rest, version: 1 };
-  it('of a plan is read as version 2, and an ingredient’s starch becomes its thickener', () => {
-    expect(readPlanFile(JSON.stringify(old))).toEqual({ ok: true, value: { ...plan, choices: {} } });
+  it('of a plan is read as version 3, and an ingredient’s starch becomes its thickener', () => {
+    expect(readPlanFile(JSON.stringify(old))).toEqual({
+      ok: true,
+      value: { ...plan, choices: {}, sides: [], rules: [] },
+    });
+    expect(readPlanFile(JSON.stringify({ ...rest, choices: plan.choices, version: 2 }))).toEqual({
+      ok: true,
+      value: plan,
+    });
     const own = {
       id: 'x',
       name: 'x',
@@ -215,7 +222,7 @@ describe('version 1', () => {
       allergens: [],
       confidence: 'C',
     };
-    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 2, own: [{ thickener: 'maize starch' }] });
+    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 3, own: [{ thickener: 'maize starch' }] });
   });
   it('of a kitchen is read whole', () => {
     const kitchen = {
@@ -231,7 +238,11 @@ describe('version 1', () => {
     };
     const read = readKitchenFile(JSON.stringify(kitchen));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    expect(read.value.version).toBe(2);
-    expect(read.value.cooks[0]!.plan.version).toBe(2);
+    expect(read.value.version).toBe(5);
+    expect(read.value.cooks[0]!.plan.version).toBe(3);
+    expect(read.value.settings.money).toBe('€');
+    // version 2 knew every thickener, but no vessels and no history
+    const two = readKitchenFile(JSON.stringify({ ...kitchen, version: 2 }));
+    expect(two).toMatchObject({ ok: true, value: { vessels: [], history: [] } });
   });
 });

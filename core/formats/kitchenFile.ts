@@ -4,19 +4,27 @@ import { CookSchema } from '../cook/events';
 import { migrateIngredient, migratePlan, PlanSchema } from '../formula/plan';
 import { IngredientSchema } from '../pantry/ingredient';
 import { SettingsSchema } from '../settings';
+import { PastPlanSchema } from '../formula/history';
 import { PackSchema } from '../units/packs';
+import { VesselSchema } from '../vessels/vessel';
+import { DaySchema } from '../day/record';
+import { PrepSchema } from '../prep/weigh';
 import { parseJson, type Parsed } from './issues';
 
 /** Everything a kitchen holds, in one file. */
 export const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen', 'should be "ovalis-kitchen"'),
-  version: z.literal(2, 'should be 2'),
+  version: z.literal(5, 'should be 5'),
   exportedAt: z.iso.datetime({ offset: true }),
   plans: z.array(PlanSchema),
   cooks: z.array(CookSchema),
   batches: z.array(BatchSchema),
   ingredients: z.array(IngredientSchema),
   packs: z.array(PackSchema),
+  vessels: z.array(VesselSchema),
+  history: z.array(PastPlanSchema),
+  days: z.array(DaySchema),
+  preps: z.array(PrepSchema),
   settings: SettingsSchema,
 });
 export type KitchenFile = z.infer<typeof KitchenFileSchema>;
@@ -25,21 +33,27 @@ export type KitchenFile = z.infer<typeof KitchenFileSchema>;
 export const withPlan = (old: unknown): unknown =>
   old !== null && typeof old === 'object' && 'plan' in old ? { ...old, plan: migratePlan(old.plan) } : old;
 
-/** Version 1 held plans and ingredients of version 1. */
+/**
+ * Version 1 held plans and ingredients of version 1; version 2 no vessels and no history; version 3 no days and no
+ * prep; version 4 fewer kinds of events. */
 function migrateKitchen(old: unknown): unknown {
   const file = old as Record<string, unknown>;
   const each = (name: string, change: (v: unknown) => unknown) =>
     Array.isArray(file[name])
       ? { [name]: file[name].map((v) => (v !== null && typeof v === 'object' ? change(v) : v)) }
       : {};
-  if (file.version !== 1) return old;
+  if (typeof file.version !== 'number' || file.version < 1 || file.version > 4) return old;
   return {
+    vessels: [],
+    history: [],
+    days: [],
+    preps: [],
     ...file,
-    version: 2,
+    version: 5,
     ...each('plans', migratePlan),
     ...each('cooks', withPlan),
     ...each('batches', withPlan),
-    ...each('ingredients', migrateIngredient),
+    ...(file.version === 1 ? each('ingredients', migrateIngredient) : {}),
   };
 }
 

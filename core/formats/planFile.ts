@@ -31,6 +31,14 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
       ];
     }
   });
+  plan.sides.forEach((side, i) => {
+    for (const [key, id] of Object.entries(side))
+      if (key !== 'id' && key.endsWith('Id') && !known.includes(String(id)))
+        issues.push({
+          path: `${prefix}sides[${i}].${key}`,
+          message: `"${id}" is not known; should be one of the pantry, or described in "own"`,
+        });
+  });
   plan.carveOuts.forEach((c, i) => {
     if (!plan.items.some((item) => item.ingredientId === c.ingredientId)) {
       issues.push({
@@ -60,7 +68,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
 export const writePlanFile = (plan: Plan): string => JSON.stringify(plan, null, 2) + '\n';
 
 export const planJsonSchema = (): unknown => ({
-  $id: 'ovalis-plan-2.schema.json',
-  title: 'Ovalis plan, version 2',
+  $id: 'ovalis-plan-3.schema.json',
+  title: 'Ovalis plan, version 3',
   ...z.toJSONSchema(PlanSchema, { io: 'input' }),
 });

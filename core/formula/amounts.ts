@@ -10,8 +10,18 @@ export const SLURRY_PARTS = 2.5;
 /** The plan with another amount of one ingredient; the slurry's carve-out follows the starch. */
 export function withGrams(plan: Plan, ingredientId: string, grams: number, pantry: Pantry): Plan {
   const clean = Math.max(0, Math.min(20000, grams));
+  const was = plan.items.find((i) => i.ingredientId === ingredientId)?.grams ?? 0;
   return refreshCarveOuts(
-    { ...plan, items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: clean } : i)) },
+    {
+      ...plan,
+      items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: clean } : i)),
+      // what is held back to taste stays the same share
+      carveOuts: plan.carveOuts.map((c) =>
+        c.taste && c.ingredientId === ingredientId && was > 0
+          ? { ...c, grams: Math.round(((c.grams * clean) / was) * 10) / 10 }
+          : c,
+      ),
+    },
     pantry,
   );
 }
@@ -38,7 +48,7 @@ export function refreshCarveOuts(plan: Plan, pantry: Pantry): Plan {
     .filter((i) => i.stage === 'slurry')
     .reduce((sum, i) => sum + i.grams, 0);
   if (!milk) return { ...plan, carveOuts: [] };
-  const others = plan.carveOuts.filter((c) => c.stage !== 'slurry');
+  const others = plan.carveOuts.filter((c) => c.taste || c.stage !== 'slurry');
   const grams = Math.min(milk.grams / 2, Math.ceil((starchG * SLURRY_PARTS) / 10) * 10);
   if (grams <= 0) return { ...plan, carveOuts: others };
   return { ...plan, carveOuts: [...others, { ingredientId: milk.ingredientId, grams, stage: 'slurry' }] };

@@ -176,7 +176,13 @@ export function mixtureOf(i: Ingredient, grams: number): Mixture {
   };
 }
 
-export type StagedPortion = { ingredient: Ingredient; grams: number; carved: boolean };
+export type StagedPortion = {
+  ingredient: Ingredient;
+  grams: number;
+  carved: boolean;
+  /** held back, to be added by tasting */
+  taste?: true;
+};
 
 /**
  * What goes in at each stage once the carve-outs are taken from their totals: the portions of an ingredient over all
@@ -189,9 +195,10 @@ export function atStages(plan: Plan, pantry: Pantry): Record<Stage, StagedPortio
     const ingredient = lookUp(pantry, plan, item.ingredientId);
     let left = item.grams;
     for (const carve of plan.carveOuts) {
-      if (carve.ingredientId !== item.ingredientId || carve.stage === item.stage) continue;
+      if (carve.ingredientId !== item.ingredientId || (carve.stage === item.stage && !carve.taste)) continue;
       const grams = Math.min(carve.grams, left);
-      if (grams > 0) stages[carve.stage].push({ ingredient, grams, carved: true });
+      const how = carve.taste ? ({ carved: false, taste: true } as const) : { carved: true };
+      if (grams > 0) stages[carve.stage].push({ ingredient, grams, ...how });
       left -= grams;
     }
     if (left > 0) stages[item.stage].push({ ingredient, grams: left, carved: false });

@@ -1,29 +1,13 @@
 import { forecast } from '../forecast';
 import { limitsFor, LIMITS } from '../limits';
-import { pantry } from '../testing';
+import { familyPlan, pantry } from '../testing';
 import { atStages } from './compose';
 import { methodOf, notAdded } from './family';
 import { MethodStepSchema, type MethodStep } from './method';
-import { newPlan } from './newPlan';
 import { FAMILIES, PlanSchema, type Choices, type Family, type Plan } from './plan';
 
-const planOf = (family: Family, change: Partial<Plan> = {}): Plan => ({
-  ...newPlan(
-    {
-      id: 'p',
-      name: 'Choir pudding',
-      milkId: 'milk_whole',
-      people: 6,
-      portionG: 130,
-      serveAt: '2026-12-12T19:30:00Z',
-      family,
-    },
-    pantry,
-  ),
-  ...change,
-});
 const choosing = (family: Family, choices: Choices): Plan => {
-  const plan = planOf(family);
+  const plan = familyPlan(family);
   return { ...plan, choices: { ...plan.choices, ...choices } };
 };
 const names = (plan: Plan) =>
@@ -33,7 +17,7 @@ const heats = (plan: Plan) =>
 
 describe('every family', () => {
   it.each(FAMILIES)('%s begins with a plan that can be written, cooked and eaten', (family) => {
-    const plan = planOf(family);
+    const plan = familyPlan(family);
     expect(PlanSchema.parse(plan)).toEqual(plan);
     const steps = methodOf(plan, pantry);
     for (const s of steps) expect(MethodStepSchema.parse(s)).toEqual(s);
@@ -54,13 +38,13 @@ describe('every family', () => {
     ['porridge', ['coats', 'mounds', 'holds a trail']],
     ['baked slab', ['slices', 'firm']],
   ] as const)('%s comes out as its cooks expect', (family, words) =>
-    expect(words).toContain(forecast(planOf(family), pantry).serving.word),
+    expect(words).toContain(forecast(familyPlan(family), pantry).serving.word),
   );
 });
 
 describe('methods', () => {
   it('a milk pudding: warm, slurry, thicken, cook on, off the heat, pour, rest', () =>
-    expect(names(planOf('starch-set milk pudding'))).toEqual([
+    expect(names(familyPlan('starch-set milk pudding'))).toEqual([
       'warm',
       'add slurry',
       'thicken',
@@ -72,7 +56,7 @@ describe('methods', () => {
       'rest',
     ]));
   it('a custard is tempered and stops below the bubble', () => {
-    const plan = planOf('stirred custard');
+    const plan = familyPlan('stirred custard');
     const bowl = methodOf(plan, pantry).find((s) => s.do === 'add' && s.stage === 'bowl');
     expect(bowl).toMatchObject({ ladleG: 60 });
     expect(heats(plan).some((h) => h.until.reach === 'bubble')).toBe(false);
@@ -81,7 +65,7 @@ describe('methods', () => {
     ).not.toHaveProperty('ladleG');
   });
   it('with enough starch the egg may bubble', () => {
-    const plan = planOf('stirred custard');
+    const plan = familyPlan('stirred custard');
     const starched: Plan = {
       ...plan,
       items: [...plan.items, { ingredientId: 'cornstarch', grams: 30, stage: 'bowl' }],
@@ -102,13 +86,19 @@ describe('methods', () => {
     expect(all.every((h) => h.over !== undefined)).toBe(true);
     expect(all.some((h) => h.until.reach === 'bubble')).toBe(false);
   });
+  it.each(FAMILIES.filter((f) => f !== 'frozen cream'))('a %s over steam comes to the end of every step', (family) => {
+    const f = forecast(choosing(family, { heat: 'double boiler' }), pantry);
+    expect(f.phases.filter((p) => !p.reached)).toEqual([]);
+    expect(f.scorch).toBeLessThan(0.1);
+    if (f.egg) expect(f.egg.safe).toBe(true);
+  });
   it('a lid and a rest lower the fire and the stirring', () => {
     const on = heats(choosing('porridge', { stirring: 'lid on, now and then' })).find((h) => h.name === 'cook on')!;
     expect(on.lid).toBe('on');
     expect(on.stirEveryS).toBeGreaterThan(60);
   });
   it('starch last comes after the reduction', () => {
-    const order = names(planOf('frozen cream'));
+    const order = names(familyPlan('frozen cream'));
     expect(order.indexOf('reduce')).toBeGreaterThan(-1);
     expect(order.indexOf('add slurry')).toBeGreaterThan(order.indexOf('reduce'));
   });
@@ -133,10 +123,10 @@ describe('methods', () => {
   });
   it('its own steps stand in the place of the family’s', () => {
     const steps: Plan['steps'] = [{ do: 'pour' }];
-    expect(methodOf(planOf('porridge', { steps }), pantry)).toBe(steps);
+    expect(methodOf(familyPlan('porridge', { steps }), pantry)).toBe(steps);
   });
   it('a stage without a step is put in before the pot leaves the fire', () => {
-    const plan = planOf('baked custard');
+    const plan = familyPlan('baked custard');
     const late: Plan = { ...plan, items: [...plan.items, { ingredientId: 'raisins', grams: 40, stage: 'late' }] };
     const order = names(late);
     expect(order).toContain('add late');

@@ -26,6 +26,8 @@ export const USUAL_BATH: DoubleBoiler = {
 
 /** degC at which scalded milk steams and shows small bubbles at the edge. */
 const SCALD_C = 85;
+/** degC that milk over steam comes to in any bowl */
+const STEAMED_C = 74;
 /** degC a custard without enough starch is taken to. */
 const CUSTARD_C = 82;
 /** s a pot stands off the heat before it is poured. */
@@ -72,9 +74,11 @@ const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'name' | 'unt
     wrapped: false,
     ...(bath ? { over: USUAL_BATH } : {}),
     ...step,
-    // over steam it may never bubble: thick enough is the end
+    // over steam it may never bubble: hot enough, or thick enough, is the end
     ...(bath && step.until.reach === 'bubble'
-      ? { until: { reach: 'thickness' as const, viscosityPaS: 0.5 }, limitMin: 30 }
+      ? step.name === 'warm'
+        ? { until: { reach: 'temperature' as const, tempC: STEAMED_C } }
+        : { until: { reach: 'thickness' as const, viscosityPaS: 0.5 }, limitMin: 30 }
       : {}),
   };
 };
@@ -153,7 +157,11 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     );
   const early = ctx.stages.slurry.length > 0 && c.starch !== 'last';
   if (early && !hasGrain) steps.push(warm({ reach: 'temperature', tempC: slurryAtC }), add('slurry'));
-  if (ctx.stages.slurry.length + ctx.stages.grain.length > 0 || !ctx.egg)
+  const simmers = c.reduceTo !== undefined || (ctx.grainy && c.end !== 'coats the spoon');
+  if (simmers && c.heat === 'double boiler') {
+    // over steam nothing marks the moment: hot, and on to the bite or the mark
+    if (!steps.some((s) => s.do === 'heat')) steps.push(warm({ reach: 'bubble' }));
+  } else if (ctx.stages.slurry.length + ctx.stages.grain.length > 0 || !ctx.egg)
     steps.push(
       heat(plan, {
         name: 'thicken',
@@ -214,7 +222,11 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   }
   if (bubbling)
     steps.push(
-      heat(plan, { name: 'thicken', until: { reach: 'bubble' } }),
+      // over steam it is thick long before: what counts is that the egg is hot
+      heat(plan, {
+        name: 'thicken',
+        until: c.heat === 'double boiler' ? { reach: 'temperature', tempC: CUSTARD_C } : { reach: 'bubble' },
+      }),
       heat(plan, {
         name: 'cook on',
         setting: low,
@@ -264,7 +276,9 @@ export function methodOf(plan: Plan, pantry: Pantry): readonly MethodStep[] {
   const steps = familySteps(plan, pantry);
   const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.name === 'off the heat'));
   const missing = notAdded(plan, pantry, steps).map((stage) => add(stage, { tempC: plan.room.tempC }));
-  return missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
+  const all = missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
+  if (plan.choices.hands !== 'spoon only') return all;
+  return all.map((s) => (s.do === 'add' && s.stirring === 'whisk' ? { ...s, stirring: 'spoon' as const } : s));
 }
 
 function familySteps(plan: Plan, pantry: Pantry): MethodStep[] {

@@ -37,6 +37,19 @@ const hands = {
 export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
 export type RestPlace = (typeof REST_PLACES)[number];
 
+export const HeatStepSchema = z.object({
+  do: z.literal('heat'),
+  name: z.string().min(1).max(40).default('heat'),
+  /** hob ovals 0 to 9, or the watts that reach the pan */
+  setting: z.int().min(0).max(9).default(0),
+  watts: z.number().min(0).max(6000).optional(),
+  until: UntilSchema,
+  limitMin: minutes.default(90),
+  over: DoubleBoilerSchema.optional(),
+  wrapped: z.boolean().default(false),
+  ...hands,
+});
+
 export const MethodStepSchema = z.discriminatedUnion('do', [
   z.object({
     do: z.literal('add'),
@@ -50,18 +63,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     /** hot liquid into the bowl first, ladle by ladle, g each */
     ladleG: z.number().positive().max(2000).optional(),
   }),
-  z.object({
-    do: z.literal('heat'),
-    name: z.string().min(1).max(40).default('heat'),
-    /** hob ovals 0 to 9, or the watts that reach the pan */
-    setting: z.int().min(0).max(9).default(0),
-    watts: z.number().min(0).max(6000).optional(),
-    until: UntilSchema,
-    limitMin: minutes.default(90),
-    over: DoubleBoilerSchema.optional(),
-    wrapped: z.boolean().default(false),
-    ...hands,
-  }),
+  HeatStepSchema,
   z.object({ do: z.literal('pour') }),
   z.object({
     do: z.literal('bake'),
@@ -86,7 +88,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
   }),
 ]);
 export type MethodStep = z.infer<typeof MethodStepSchema>;
-export type HeatStep = Extract<MethodStep, { do: 'heat' }>;
+export type HeatStep = z.infer<typeof HeatStepSchema>;
 export type AddStep = Extract<MethodStep, { do: 'add' }>;
 export type BakeStep = Extract<MethodStep, { do: 'bake' }>;
 export type RestStep = Extract<MethodStep, { do: 'rest' }>;

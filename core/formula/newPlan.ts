@@ -109,7 +109,7 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
   const hours = start.hours ?? 5;
   const plan: Plan = {
     format: 'ovalis-plan',
-    version: 2,
+    version: 3,
     id: s.id,
     name: s.name,
     family,
@@ -131,6 +131,8 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
     },
     choices: start.choices ?? {},
     dish: { ...dish, count: dish.capacityMl > 600 ? 1 : s.people },
+    sides: [],
+    rules: [],
     rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },
     serve: { style: start.style ?? 'spooned', word: start.word, tempC: start.tempC ?? 8, at: s.serveAt },
     room: { tempC: 21, altitudeM: 0 },

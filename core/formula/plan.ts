@@ -2,10 +2,12 @@ import { z } from 'zod';
 import { IngredientSchema } from '../pantry/ingredient';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
+import { SidePotSchema } from '../sides/sidePot';
 import { MethodStepSchema, STAGES } from './method';
+import { RULES } from './rules';
 
 export const PLAN_FORMAT = 'ovalis-plan';
-export const PLAN_VERSION = 2;
+export const PLAN_VERSION = 3;
 
 export const SET_WORDS = ['drinks', 'pours', 'coats', 'mounds', 'holds a trail', 'wobbles', 'slices', 'firm'] as const;
 export type SetWord = (typeof SET_WORDS)[number];
@@ -40,7 +42,13 @@ export const PlanItemSchema = z.object({
 export type PlanItem = z.infer<typeof PlanItemSchema>;
 
 /** Part of an item that is kept back for another stage: it comes out of the total, it is never added to it. */
-export const CarveOutSchema = z.object({ ingredientId: z.string().min(1), grams, stage: z.enum(STAGES) });
+export const CarveOutSchema = z.object({
+  ingredientId: z.string().min(1),
+  grams,
+  stage: z.enum(STAGES),
+  /** held back to be added by tasting */
+  taste: z.boolean().optional(),
+});
 
 /** Where cooks part ways: each choice is one line of the schools, its first value the usual one. */
 export const ChoicesSchema = z.object({
@@ -59,6 +67,8 @@ export const ChoicesSchema = z.object({
   ovenC: z.number().min(80, 'should be 80 °C or more').max(280, 'should be 280 °C or less').optional(),
   cooling: z.enum(['room first', 'straight to the cold', 'freezer', 'ice bath']).optional(),
   mould: z.enum(['greased', 'rinsed']).optional(),
+  /** what is at hand to stir with */
+  hands: z.enum(['whisk', 'spoon only']).optional(),
   /** cream that dries at the sides of the pan */
   sides: z.enum(['scraped down', 'stirred back']).optional(),
   /** what is poured on top */
@@ -77,7 +87,7 @@ export const PlanSchema = z.object({
   items: z.array(PlanItemSchema).min(1, 'should hold at least one ingredient').max(40),
   carveOuts: z.array(CarveOutSchema).max(10),
   /** how the starch will be measured: decides how wide the doubt is */
-  starchMeasure: z.enum(['scale', 'level spoons', 'rounded spoons']),
+  starchMeasure: z.enum(['scale', 'level spoons', 'rounded spoons', 'heaped spoons']),
   pan: PanSchema,
   hob: HobSchema,
   method: z.object({
@@ -95,6 +105,10 @@ export const PlanSchema = z.object({
   /** the method step by step, in place of the family's own */
   steps: z.array(MethodStepSchema).min(1).max(60).optional(),
   dish: DishSchema,
+  /** cooked beside it: syrups, compotes and the like, by what they are and how much */
+  sides: z.array(SidePotSchema).max(12).default([]),
+  /** what the occasion asks; a plan that breaks one says so and offers the mending */
+  rules: z.array(z.enum(RULES)).max(RULES.length).default([]),
   rest: z.object({
     roomMin: z.number().min(0).max(240),
     fridgeC: z.number().min(-2).max(12),
@@ -126,9 +140,11 @@ export function migrateIngredient(old: unknown): unknown {
   return starch === 'maize' ? { ...rest, thickener: 'maize starch' } : rest;
 }
 
-/** Version 1 knew one family and no choices. */
+/** Version 1 knew one family and no choices; version 2 no side pots and no occasion rules. */
 export function migratePlan(old: unknown): unknown {
-  const plan = old as { version?: unknown; own?: unknown[] };
-  if (plan.version !== 1) return old;
-  return { ...plan, version: 2, choices: {}, own: (plan.own ?? []).map(migrateIngredient) };
+  let plan = old as { version?: unknown; own?: unknown[] };
+  if (plan.version === 1)
+    plan = { ...plan, version: 2, choices: {}, own: (plan.own ?? []).map(migrateIngredient) } as typeof plan;
+  if (plan.version === 2) plan = { ...plan, version: 3, sides: [], rules: [] } as typeof plan;
+  return plan;
 }

@@ -64,7 +64,6 @@ const swapMain =
       pantry,
     );
   };
-const same = (plan: Plan): Plan => plan;
 const cookOn =
   (cookOnMin: number) =>
   (plan: Plan): Plan => ({ ...plan, method: { ...plan.method, cookOnMin } });
@@ -74,23 +73,66 @@ const rest =
 
 /** Water for whole rice, parts by weight (B). */
 const RICE_WATER = 2.5;
-/** Milk that was water: rice first boiled in water, and the milk follows late. */
-const waterFirst = (plan: Plan, pantry: Pantry): Plan => {
-  const riceG = plan.items
+const riceG = (plan: Plan, pantry: Pantry) =>
+  plan.items
     .filter((i) => kindOf(plan, pantry, i) && GRAINS[kindOf(plan, pantry, i)!].form === 'kernel')
     .reduce((s, i) => s + i.grams, 0);
+const isMilk = (plan: Plan, pantry: Pantry, i: PlanItem) =>
+  groupOf(plan, pantry, i) === 'milk' && i.ingredientId !== 'water';
+/** Rice is in water, and its milk follows late. */
+const inWater = (plan: Plan, pantry: Pantry) =>
+  plan.items.some((i) => i.ingredientId === 'water' && i.stage === 'pot') &&
+  plan.items.some((i) => isMilk(plan, pantry, i) && i.stage === 'late');
+/** Share of the rice's water that comes out of its milk. */
+const FROM_MILK = 0.5;
+
+/** Milk that was water: rice first boiled in water, and the milk follows late. */
+const waterFirst = (plan: Plan, pantry: Pantry): Plan => {
+  if (inWater(plan, pantry)) return plan;
+  const waterG = RICE_WATER * riceG(plan, pantry);
   return {
     ...plan,
-    carveOuts: [],
+    carveOuts: plan.carveOuts.filter((c) => c.taste),
     items: [
       ...plan.items.map((i) =>
-        groupOf(plan, pantry, i) === 'milk'
-          ? { ...i, grams: Math.max(0, i.grams - RICE_WATER * riceG * 0.5), stage: 'late' as const }
+        isMilk(plan, pantry, i)
+          ? { ...i, grams: Math.max(0, i.grams - FROM_MILK * waterG), stage: 'late' as const }
           : i,
       ),
-      { ingredientId: 'water', grams: RICE_WATER * riceG, stage: 'pot' as const },
+      { ingredientId: 'water', grams: waterG, stage: 'pot' as const },
     ],
   };
+};
+/** And back: all of it milk, from the start. */
+const milkThroughout = (plan: Plan, pantry: Pantry): Plan => {
+  if (!inWater(plan, pantry)) return plan;
+  const waterG = RICE_WATER * riceG(plan, pantry);
+  return {
+    ...plan,
+    items: plan.items
+      .filter((i) => i.ingredientId !== 'water')
+      .map((i) =>
+        isMilk(plan, pantry, i) && i.stage === 'late'
+          ? { ...i, grams: i.grams + FROM_MILK * waterG, stage: 'pot' as const }
+          : i,
+      ),
+  };
+};
+/** Share that is left where cooking down does half of the starch's work. */
+const REDUCED = 0.6;
+const thickeners = (plan: Plan, pantry: Pantry, factor: number): PlanItem[] =>
+  plan.items.map((i) => (groupOf(plan, pantry, i) === 'thickener' ? { ...i, grams: i.grams * factor } : i));
+const byReduction = (plan: Plan, pantry: Pantry): Plan =>
+  plan.choices.reduceTo === REDUCED
+    ? plan
+    : refreshCarveOuts(
+        { ...plan, choices: { ...plan.choices, reduceTo: REDUCED }, items: thickeners(plan, pantry, 0.5) },
+        pantry,
+      );
+const byStarch = (plan: Plan, pantry: Pantry): Plan => {
+  if (plan.choices.reduceTo !== REDUCED) return plan;
+  const { reduceTo: _r, ...choices } = plan.choices;
+  return refreshCarveOuts({ ...plan, choices, items: thickeners(plan, pantry, 2) }, pantry);
 };
 const yes = () => true;
 
@@ -119,7 +161,7 @@ export const SCHOOLS: readonly School[] = [
     question: 'What does the rice cook in?',
     fits: kernels,
     sides: [
-      { name: 'milk throughout', apply: same },
+      { name: 'milk throughout', apply: milkThroughout },
       { name: 'water first, milk after', apply: waterFirst },
     ],
   },
@@ -162,17 +204,11 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'thickening by',
     question: 'What makes it thick?',
-    fits: (p, y) => has(p, y, 'thickener'),
+    // a frozen cream is always cooked down
+    fits: (p, y) => has(p, y, 'thickener') && p.family !== 'frozen cream',
     sides: [
-      { name: 'starch', apply: same },
-      {
-        name: 'cooking down, half the starch',
-        apply: (p, y) =>
-          choose({ reduceTo: 0.6 })({
-            ...p,
-            items: p.items.map((i) => (groupOf(p, y, i) === 'thickener' ? { ...i, grams: i.grams / 2 } : i)),
-          }),
-      },
+      { name: 'starch', apply: byStarch },
+      { name: 'cooking down, half the starch', apply: byReduction },
     ],
   },
   {
@@ -337,7 +373,7 @@ export const SCHOOLS: readonly School[] = [
     question: 'Which milk?',
     fits: yes,
     sides: [
-      { name: 'as planned', apply: same },
+      { name: 'undiluted', apply: undiluted },
       { name: 'half water', apply: (p, y) => halfWater(p, y) },
     ],
   },
@@ -387,6 +423,24 @@ function stageGrain(plan: Plan, pantry: Pantry): Plan {
         const kind = kindOf(plan, pantry, i);
         return kind ? { ...i, stage: GRAINS[kind].form === 'powder' ? ('slurry' as const) : ('grain' as const) } : i;
       }),
+    },
+    pantry,
+  );
+}
+
+/** Milk and as much water in one stage: halved by {@link halfWater}, and back. */
+function undiluted(plan: Plan, pantry: Pantry): Plan {
+  const water = plan.items.find((i) => i.ingredientId === 'water');
+  const milk = plan.items
+    .filter((i) => isMilk(plan, pantry, i) && i.stage === water?.stage)
+    .sort((a, b) => b.grams - a.grams)[0];
+  if (!water || !milk || Math.abs(water.grams - milk.grams) > 1) return plan;
+  return refreshCarveOuts(
+    {
+      ...plan,
+      items: plan.items
+        .filter((i) => i !== water)
+        .map((i) => (i === milk ? { ...i, grams: i.grams + water.grams } : i)),
     },
     pantry,
   );
@@ -503,4 +557,22 @@ export function compareSchool(school: School, plan: Plan, pantry: Pantry): Compa
     sides,
     differences: sides.slice(1).map((s) => differences(sides[0]!, s)),
   };
+}
+
+/** What a plan comes to in the pot and the dish: two plans with the same of it are one way of cooking. */
+const wayOf = (plan: Plan, pantry: Pantry): string =>
+  JSON.stringify([
+    methodOf(plan, pantry),
+    plan.items,
+    plan.rest,
+    plan.choices.mould ?? 'rinsed',
+    plan.choices.sides ?? 'scraped down',
+    plan.choices.top ?? 'raw',
+    plan.choices.oven ?? 'preheated',
+  ]);
+
+/** The side that a plan is on, by its place, or -1 where it is on none. */
+export function sideNow(school: School, plan: Plan, pantry: Pantry): number {
+  const now = wayOf(plan, pantry);
+  return school.sides.findIndex((s) => wayOf(s.apply(plan, pantry), pantry) === now);
 }

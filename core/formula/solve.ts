@@ -108,7 +108,7 @@ const tooFirm = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): s
   `It is firmer than that with the least ${free.map((f) => name(plan, pantry, f.ingredientId)).join(' and ')} allowed. Lower the limit, or take out what else thickens.`;
 
 /** Most thickener that still makes sense for this much liquid. */
-const MAX_SHARE = 0.28;
+export const MAX_SHARE = 0.28;
 
 function freeOf(plan: Plan, pantry: Pantry, ask: Ask): { free: Required<Free>[]; liquidG: number } | { why: string } {
   const of = (group: string) => plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group);

@@ -33,6 +33,14 @@ export const DoubleBoilerSchema = z.object({
 });
 export type DoubleBoiler = z.infer<typeof DoubleBoilerSchema>;
 
+const side = z.number().min(20, 'should be 20 mm or more').max(600, 'should be 600 mm or less');
+/** The inside of a tin, seen from above: round (its base may be smaller than its rim) or with corners. */
+export const FormSchema = z.discriminatedUnion('shape', [
+  z.object({ shape: z.literal('round'), topMm: side, baseMm: side }),
+  z.object({ shape: z.literal('square'), lengthMm: side, widthMm: side }),
+]);
+export type Form = z.infer<typeof FormSchema>;
+
 /** What it is poured into. `count` equal dishes; plan area follows from volume and height. */
 export const DishSchema = z.object({
   kind: z.enum(['mould', 'cup', 'bowl', 'tray']),
@@ -40,6 +48,8 @@ export const DishSchema = z.object({
   capacityMl: z.number().min(30, 'should be 30 ml or more').max(8000, 'should be 8000 ml or less'),
   heightMm: z.number().min(10, 'should be 10 mm or more').max(250, 'should be 250 mm or less'),
   wall: z.enum(['glass', 'ceramic', 'metal', 'plastic', 'clay', 'wet clay']),
+  /** its shape, where it is known: what cutting and lining need */
+  form: FormSchema.optional(),
 });
 export type Dish = z.infer<typeof DishSchema>;
 
@@ -59,13 +69,47 @@ export const HOBS: readonly (Hob & { name: string })[] = [
   { name: 'induction', kind: 'induction', ratedW: 1800, powerTrim: 1 },
 ];
 
+const round = (topMm: number, baseMm: number): Form => ({ shape: 'round', topMm, baseMm });
+
 export const DISHES: readonly (Dish & { name: string })[] = [
-  { name: 'small moulds, 95 ml', kind: 'mould', count: 1, capacityMl: 95, heightMm: 46, wall: 'metal' },
-  { name: 'cups, 150 ml', kind: 'cup', count: 1, capacityMl: 150, heightMm: 60, wall: 'ceramic' },
-  { name: 'glasses, 200 ml', kind: 'cup', count: 1, capacityMl: 200, heightMm: 85, wall: 'glass' },
-  { name: 'bowl, 1.5 l', kind: 'bowl', count: 1, capacityMl: 1500, heightMm: 95, wall: 'ceramic' },
-  { name: 'tray, 20 × 20 cm', kind: 'tray', count: 1, capacityMl: 1600, heightMm: 40, wall: 'metal' },
-  { name: 'big mould, 1 l', kind: 'mould', count: 1, capacityMl: 1000, heightMm: 90, wall: 'metal' },
+  {
+    name: 'small moulds, 95 ml',
+    kind: 'mould',
+    count: 1,
+    capacityMl: 95,
+    heightMm: 46,
+    wall: 'metal',
+    form: round(56, 46),
+  },
+  { name: 'cups, 150 ml', kind: 'cup', count: 1, capacityMl: 150, heightMm: 60, wall: 'ceramic', form: round(60, 53) },
+  { name: 'glasses, 200 ml', kind: 'cup', count: 1, capacityMl: 200, heightMm: 85, wall: 'glass', form: round(58, 51) },
+  {
+    name: 'bowl, 1.5 l',
+    kind: 'bowl',
+    count: 1,
+    capacityMl: 1500,
+    heightMm: 95,
+    wall: 'ceramic',
+    form: round(165, 117),
+  },
+  {
+    name: 'tray, 20 × 20 cm',
+    kind: 'tray',
+    count: 1,
+    capacityMl: 1600,
+    heightMm: 40,
+    wall: 'metal',
+    form: { shape: 'square', lengthMm: 200, widthMm: 200 },
+  },
+  {
+    name: 'big mould, 1 l',
+    kind: 'mould',
+    count: 1,
+    capacityMl: 1000,
+    heightMm: 90,
+    wall: 'metal',
+    form: round(130, 107),
+  },
 ];
 
 /** Inner plan area of one dish, m2. */

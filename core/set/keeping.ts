@@ -76,4 +76,4 @@ export const thawedPct = (m: Mixture, fractions: readonly Fraction[]): number =>
 
 /** What is left of the consistency when yolk amylase survived the pot, 0 to 1. @param logReduction of the enzyme */
 export const overnight = (m: Mixture, logReduction: number, hours: number, tempC: number): number =>
-  m.yolkG > 0 ? amylaseThins(10 ** -logReduction, m.yolkG / massG(m), hours, tempC) : 1;
+  m.yolkG > 0 && m.starchG > 0.002 * massG(m) ? amylaseThins(10 ** -logReduction, m.yolkG / massG(m), hours, tempC) : 1;

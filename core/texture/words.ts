@@ -23,7 +23,7 @@ const VISCOSITY_PAS: Partial<Record<SetWord, number>> = { pours: 0.03, coats: 0.
 const TOP_OVER_FIRM = 3;
 
 /** Where each word begins on the set strip, 0 to 5 (drinks, coats, mounds, wobbles, slices are a unit each). */
-const STRIP: Record<SetWord, number> = {
+export const STRIP: Record<SetWord, number> = {
   drinks: 0,
   pours: 0.65,
   coats: 1,

@@ -6,6 +6,8 @@ export const PackSchema = z.object({
   ingredientId: z.string().min(1),
   name: z.string().min(1).max(60),
   grams: z.number().positive().max(20000),
+  /** what one costs, in the cook's own money */
+  price: z.number().min(0).max(10000).optional(),
 });
 export type Pack = z.infer<typeof PackSchema>;
 

@@ -3,7 +3,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch';
-import { countingEvents } from '../../core/cook/fold';
+import { countingEvents } from '../../core/cook/counting';
 import { SET_WORDS } from '../../core/formula/plan';
 import { lookUp } from '../../core/formula/compose';
 import { pantryWith } from '../../core/pantry/pantry';
@@ -16,6 +16,7 @@ import { Empty } from '../../ui/Notice';
 import { SetStrip } from '../../ui/SetStrip';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
+import { eventSays } from '../shared/eventWords';
 import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
@@ -23,16 +24,6 @@ import { Legend } from './Legend';
 import { rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
 import { adviceSays, missSays } from './words';
-
-const EVENT_SAYS: Record<string, string> = {
-  started: 'started',
-  paused: 'paused',
-  resumed: 'went on',
-  steppedBack: 'one step back',
-  poured: 'poured',
-  intoFridge: 'into the fridge',
-  turnedOut: 'turned out',
-};
 
 /** One batch: what was promised, what came out, and what to do next time. Every tap is kept at once. */
 export function BatchPage() {
@@ -78,6 +69,7 @@ export function BatchPage() {
       sub={`${fmt.weekday(Date.parse(batch.at))}, ${batch.plan.people} people`}
       tag={{ letter: batch.plan.name[0]!.toUpperCase(), tint: 0 }}
       actions={back}
+      rescue={{ batchId: batch.id }}
       right={<Log batch={batch} />}
     >
       <View className="gap-4 px-4 py-3 wide:px-6">
@@ -200,13 +192,10 @@ function Log({ batch }: { batch: Batch }) {
             How it went
           </Type>
           <View>
-            {events
-              .filter((e) => e.kind !== 'weighed')
-              .map((e) => (
-                <Type
-                  key={e.id}
-                >{`${fmt.time(Date.parse(e.at))}  ${e.kind === 'observed' ? e.what : e.kind === 'noted' ? e.text : e.kind === 'stepDone' ? `done: ${e.step}` : e.kind === 'hobSet' ? `hob ${e.setting}` : (EVENT_SAYS[e.kind] ?? e.kind)}`}</Type>
-              ))}
+            {events.flatMap((e) => {
+              const says = eventSays(e, fmt, (id) => pantry.get(id)?.name ?? id);
+              return says === undefined ? [] : <Type key={e.id}>{`${fmt.time(Date.parse(e.at))}  ${says}`}</Type>;
+            })}
           </View>
         </>
       ) : null}

@@ -4,11 +4,11 @@ import { Pressable, View } from 'react-native';
 import { learnFirmness } from '../../core/book/nextTime';
 import { promiseOf, type Batch } from '../../core/book/batch';
 import { foldCook } from '../../core/cook/fold';
-import { stepsOf } from '../../core/cook/steps';
+import { changesOf, stepsOf } from '../../core/cook/steps';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { useCollection, useSave } from '../../storage/hooks';
-import { model } from '../../workers/client';
+import { ask } from '../../workers/client';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
@@ -206,11 +206,14 @@ function WriteSheet({
   const saveCook = useSave('cooks');
   const poured = (cooks.data ?? [])
     .filter((c) => !c.batchId)
-    .map((cook) => ({ cook, state: foldCook(cook, stepsOf(cook.plan, pantryWith(cook.plan.own), { phases: [] })) }))
+    .map((cook) => ({
+      cook,
+      state: foldCook(cook, stepsOf(cook.plan, pantryWith(cook.plan.own), { phases: [] }, changesOf(cook))),
+    }))
     .filter(({ state }) => !Number.isNaN(state.pouredMs));
   const write = async (plan: Batch['plan'], at: number, cook?: (typeof poured)[number]['cook']) => {
     const id = newId('batch');
-    const forecast = await model().forecast(plan);
+    const forecast = await ask('forecast', [plan]);
     const starchG = plan.items.find((i) => i.ingredientId === 'cornstarch')?.grams ?? 0;
     saveBatch.mutate({
       id,

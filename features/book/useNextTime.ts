@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Batch } from '../../core/book/batch';
 import { mainLiquid } from '../../core/formula/compose';
 import { pantryWith } from '../../core/pantry/pantry';
-import { model } from '../../workers/client';
+import { ask } from '../../workers/client';
 
 const milkOf = (b: Batch) => mainLiquid(b.plan, pantryWith(b.plan.own))?.id;
 
@@ -11,7 +11,7 @@ export function useNextTime(batch: Batch | undefined, all: readonly Batch[]) {
   const like = batch ? all.filter((b) => milkOf(b) === milkOf(batch)) : [];
   return useQuery({
     queryKey: ['next time', batch?.id, batch?.found, like.map((b) => [b.id, b.found.wordServing])],
-    queryFn: () => model().nextTime(batch!, like),
+    queryFn: () => ask('nextTime', [batch!, like]),
     enabled: batch !== undefined && batch.found.wordServing !== undefined,
     staleTime: Infinity,
   });

@@ -1,10 +1,10 @@
 import Plus from 'lucide-react-native/icons/plus';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
-import type { Forecast } from '../../core/forecast';
-import { refreshCarveOuts, usualStage, withGrams, withMilk } from '../../core/formula/amounts';
+import { refreshCarveOuts, scale, usualStage, withGrams } from '../../core/formula/amounts';
 import { atStages, lookUp } from '../../core/formula/compose';
 import type { Plan } from '../../core/formula/plan';
+import type { Difference } from '../../core/formula/schools';
 import { spoonEffect } from '../../core/formula/solve';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { pantryWith } from '../../core/pantry/pantry';
@@ -13,14 +13,20 @@ import { packsFor } from '../../core/units/packs';
 import { FILL, toSpoons } from '../../core/units/measures';
 import { useCollection } from '../../storage/hooks';
 import { Key } from '../../ui/Key';
-import { model } from '../../workers/client';
-import { Notice } from '../../ui/Notice';
+import { ask } from '../../workers/client';
+import { Choices } from '../../ui/Choices';
+import { Field } from '../../ui/Field';
+import { Sheet } from '../../ui/Sheet';
 import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { Formatter } from '../shared/format';
+import { useStable } from '../shared/useStable';
+import { CostList } from './CostList';
 import { IngredientSheet } from './IngredientSheet';
+import { NoneForm } from './NoneForm';
+import { SolveForm } from './SolveForm';
 
 const SWATCH = {
   thickener: 'bg-ink',
@@ -48,8 +54,8 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
         ? 'exact'
         : `${s.errorG > 0 ? '+' : '−'}${fmt.grams(Math.abs(s.errorG))}, ${firmer === 0 ? 'same set' : `${Math.abs(firmer)} % ${firmer > 0 ? 'firmer' : 'softer'}`}`;
     const rounded =
-      plan.starchMeasure === 'rounded spoons'
-        ? `, or ${fmt.spoons(toSpoons(grams / FILL.rounded.factor, i.densityGPerMl, fmt.settings.spoons))} rounded`
+      plan.starchMeasure === 'rounded spoons' || plan.starchMeasure === 'heaped spoons'
+        ? `, or ${fmt.spoons(toSpoons(grams / FILL[plan.starchMeasure === 'rounded spoons' ? 'rounded' : 'heaped'].factor, i.densityGPerMl, fmt.settings.spoons))} ${plan.starchMeasure === 'rounded spoons' ? 'rounded' : 'heaped'}`
         : '';
     return `${fmt.spoons(s)}, level: ${effect}${rounded}`;
   }
@@ -63,14 +69,22 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
   return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : `${spoons}, level`;
 }
 
+/** Something came in for something else: what it did to the set, and the way back to it. */
+type Swapped = { says: string; costs: Difference[]; back?: Plan };
+
 /** The ratio bench: each amount with its keys, in grams and in the cook's spoons. */
 export function Bench({
   plan,
+  endMassG,
+  holdSweet,
+  onHoldSweet,
   onChange,
 }: {
   plan: Plan;
-  forecast: Forecast | undefined;
-  onChange: (next: Plan, starchTouched?: boolean) => void;
+  endMassG: number;
+  holdSweet: boolean;
+  onHoldSweet: () => void;
+  onChange: (next: Plan, touchedId?: string) => void;
 }) {
   const fmt = useFormat();
   const pantry = pantryWith(plan.own);
@@ -81,8 +95,9 @@ export function Bench({
     const { packs: n, leftOverG } = packsFor(grams, pack);
     return `${n} × ${pack.name}${leftOverG >= 1 ? `, ${fmt.grams(leftOverG)} left over` : ''}`;
   };
-  const [swapped, setSwapped] = useState<string | undefined>();
+  const [swapped, setSwapped] = useState<Swapped | undefined>();
   const [picking, setPicking] = useState<{ replace?: string } | undefined>();
+  const [sheet, setSheet] = useState<'solve' | 'none' | 'scale' | undefined>();
   const stages = atStages(plan, pantry);
   const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
   const order = { thickener: 0, milk: 1, egg: 2, sweet: 3, fat: 4, fruit: 5, nut: 6, piece: 7, flavour: 8 } as const;
@@ -90,19 +105,27 @@ export function Bench({
     .map((item) => ({ item, ingredient: lookUp(pantry, plan, item.ingredientId) }))
     .sort((a, b) => order[a.ingredient.group] - order[b.ingredient.group]);
 
-  /** Another thickener at equal set; where there is none, the same grams, and it is said. */
-  const swap = async (base: Plan, fromId: string, toId: string) => {
-    const s = await model().swap(base, fromId, toId);
-    if (s.ok) onChange(withGrams(s.plan, toId, Math.round(s.grams * 2) / 2, pantryWith(base.own)), true);
-    setSwapped(s.ok ? undefined : s.why);
+  /** In as it is, or for a thickener at equal set; what it costs and the way back are said under the bench. */
+  const swap = async (base: Plan, from: Ingredient, to: Ingredient) => {
+    const answer = await ask('instead', [base, from.id, { toId: to.id, factor: 1, note: '' }]);
+    if (!answer.ok) {
+      setSwapped({ says: answer.why, costs: [] });
+      return;
+    }
+    const level = from.group === 'thickener';
+    onChange(level ? answer.plan : answer.asIs, to.id);
+    setSwapped({
+      says: `${to.name} for ${from.name}${level ? ', at the same set' : ''}:`,
+      costs: level ? answer.costs : answer.costsAsIs,
+      ...(level ? {} : { back: answer.plan }),
+    });
   };
 
   const choose = (chosen: Ingredient) => {
     const own = chosen.own && !plan.own.some((o) => o.id === chosen.id) ? [...plan.own, chosen] : plan.own;
     const base = { ...plan, own };
     const nextPantry = pantryWith(own);
-    if (picking?.replace && chosen.group === 'thickener') void swap(base, picking.replace, chosen.id);
-    else if (picking?.replace) onChange(withMilk(base, picking.replace, chosen.id, nextPantry));
+    if (picking?.replace) void swap(base, lookUp(nextPantry, base, picking.replace), chosen);
     else if (!plan.items.some((i) => i.ingredientId === chosen.id)) {
       const stage = usualStage(chosen);
       const grams = chosen.group === 'milk' ? 100 : chosen.group === 'flavour' ? 2 : chosen.group === 'egg' ? 50 : 10;
@@ -121,44 +144,109 @@ export function Bench({
     );
   };
 
+  /** Every amount as level spoons and cups would measure it. */
+  const inMySpoons = () =>
+    onChange(
+      items.reduce((p, { item, ingredient }) => {
+        if (ingredient.egg || item.grams <= 0) return p;
+        const cups = ingredient.group === 'milk' || ingredient.group === 'sweet';
+        const s = toSpoons(item.grams, ingredient.densityGPerMl, fmt.settings.spoons, { cups });
+        return s.grams > 0 ? withGrams(p, item.ingredientId, Math.round(s.grams * 10) / 10, pantry) : p;
+      }, plan),
+      'all',
+    );
+
+  const held = (id: string) => plan.carveOuts.find((c) => c.taste && c.ingredientId === id)?.grams;
+  const close = () => setSheet(undefined);
+  const setGrams = useStable((id: string, grams: number) => {
+    setSwapped(undefined);
+    onChange(withGrams(plan, id, grams, pantry), id);
+  });
+  const pick = useStable((id: string) => setPicking({ replace: id }));
+
   return (
     <View className="border-y-rim border-ink bg-plate">
       {items.map(({ item, ingredient }) => {
-        const s = toSpoons(item.grams, ingredient.densityGPerMl, fmt.settings.spoons);
         const back = keptBack(ingredient.id);
-        const replaceable = ['milk', 'sweet', 'thickener', 'egg'].includes(ingredient.group);
+        const toTaste = held(ingredient.id);
         return (
-          <View key={item.ingredientId} className="border-b-hair border-line px-3 py-2 wide:px-6">
-            <Stepper
-              testID={`amount-${item.ingredientId}`}
-              name={ingredient.name}
-              swatch={SWATCH[ingredient.group]}
-              value={item.grams}
-              unit="g"
-              step={stepFor(ingredient, item.grams)}
-              onChange={(grams) =>
-                onChange(withGrams(plan, item.ingredientId, grams, pantry), ingredient.group === 'thickener')
-              }
-              {...(replaceable ? { onName: () => setPicking({ replace: item.ingredientId }) } : {})}
-              picture={ingredient.group === 'thickener' && item.grams > 0 ? <Spoons tbsp={s.tbsp} tsp={s.tsp} /> : null}
-              sub={[
-                spoonLine(ingredient, item.grams, plan, fmt),
-                back ? `${fmt.grams(back)} of it kept back cold for the slurry` : '',
-                inPacks(ingredient.id, item.grams),
-              ]
-                .filter(Boolean)
-                .join('; ')}
-            />
-          </View>
+          <BenchRow
+            key={item.ingredientId}
+            ingredient={ingredient}
+            grams={item.grams}
+            sub={[
+              spoonLine(ingredient, item.grams, plan, fmt),
+              back ? `${fmt.grams(back)} of it kept back cold for the slurry` : '',
+              toTaste ? `${fmt.grams(toTaste)} of it held back to taste` : '',
+              inPacks(ingredient.id, item.grams),
+            ]
+              .filter(Boolean)
+              .join('; ')}
+            onGrams={setGrams}
+            onName={pick}
+          />
         );
       })}
-      {swapped ? <Notice text={swapped} /> : null}
-      <View className="flex-row items-center justify-between gap-3 px-3 py-2 wide:px-6">
-        <Type tone="quiet" className="shrink">
-          Butter, egg, fruit, spice, another milk
-        </Type>
+      {swapped ? (
+        <View className="gap-2 border-b-hair border-line px-3 py-2 wide:px-6" testID="swapped" aria-live="polite">
+          <Type kind="strong">{swapped.says}</Type>
+          {swapped.costs.length || swapped.back ? <CostList costs={swapped.costs} /> : null}
+          <View className="flex-row flex-wrap gap-2">
+            {swapped.back ? (
+              <Key
+                label="Bring set and sweetness back"
+                onPress={() => {
+                  onChange(swapped.back!, 'all');
+                  setSwapped(undefined);
+                }}
+              />
+            ) : null}
+            <Key label="Good so" kind="quiet" onPress={() => setSwapped(undefined)} />
+          </View>
+        </View>
+      ) : null}
+      <View className="flex-row flex-wrap gap-2 px-3 py-2 wide:px-6">
         <Key label="Add" icon={Plus} onPress={() => setPicking({})} />
+        <Key label="Solve" onPress={() => setSheet('solve')} />
+        <Key label="I have none" onPress={() => setSheet('none')} />
+        <Key label="Scale" onPress={() => setSheet('scale')} />
+        <Key label="In my spoons" onPress={inMySpoons} />
+        <Key label="Hold the sweetness" role="checkbox" selected={holdSweet} onPress={onHoldSweet} />
       </View>
+      <Sheet
+        open={sheet !== undefined}
+        title={sheet === 'solve' ? 'Amounts for a set' : sheet === 'none' ? 'I have none' : 'More or less of it'}
+        onClose={close}
+      >
+        {sheet === 'solve' ? (
+          <SolveForm
+            plan={plan}
+            onTake={(next) => {
+              onChange(next, 'all');
+              close();
+            }}
+          />
+        ) : null}
+        {sheet === 'none' ? (
+          <NoneForm
+            plan={plan}
+            endMassG={endMassG}
+            onTake={(next) => {
+              onChange(next, 'all');
+              close();
+            }}
+          />
+        ) : null}
+        {sheet === 'scale' ? (
+          <ScaleForm
+            plan={plan}
+            onTake={(next) => {
+              onChange(next, 'all');
+              close();
+            }}
+          />
+        ) : null}
+      </Sheet>
       <IngredientSheet
         open={picking !== undefined}
         replacing={picking?.replace ? lookUp(pantry, plan, picking.replace) : undefined}
@@ -184,5 +272,100 @@ export function Bench({
         }
       />
     </View>
+  );
+}
+
+/** One amount. Drawn again only when it changes, so that a thumb on the strip moves one row and not all. */
+const BenchRow = memo(function BenchRow({
+  ingredient,
+  grams,
+  sub,
+  onGrams,
+  onName,
+}: {
+  ingredient: Ingredient;
+  grams: number;
+  sub: string;
+  onGrams: (id: string, grams: number) => void;
+  onName: (id: string) => void;
+}) {
+  const fmt = useFormat();
+  const s = toSpoons(grams, ingredient.densityGPerMl, fmt.settings.spoons);
+  return (
+    <View className="border-b-hair border-line px-3 py-2 wide:px-6">
+      <Stepper
+        testID={`amount-${ingredient.id}`}
+        name={ingredient.name}
+        swatch={SWATCH[ingredient.group]}
+        value={grams}
+        unit="g"
+        step={stepFor(ingredient, grams)}
+        onChange={(g) => onGrams(ingredient.id, g)}
+        onName={() => onName(ingredient.id)}
+        picture={ingredient.group === 'thickener' && grams > 0 ? <Spoons tbsp={s.tbsp} tsp={s.tsp} /> : null}
+        sub={sub}
+      />
+    </View>
+  );
+});
+
+/** Everything times a factor: as typed, or so that one ingredient comes out at what there is of it. */
+function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
+  const fmt = useFormat();
+  const pantry = pantryWith(plan.own);
+  const [by, setBy] = useState<string>('factor');
+  const [typed, setTyped] = useState('');
+  const n = Number(typed.replace(',', '.'));
+  const now = plan.items.find((i) => i.ingredientId === by)?.grams;
+  const factor = by === 'factor' ? n : n / (now || 1);
+  const heaviest = Math.max(...plan.items.map((i) => i.grams)) * factor;
+  const error =
+    typed === ''
+      ? undefined
+      : !(n > 0)
+        ? 'A number above 0 would do.'
+        : heaviest > 20000 || factor < 0.02
+          ? 'That is past what one pot holds: 20 kg of one thing, or a fiftieth of it.'
+          : undefined;
+  const people = Math.max(1, Math.min(60, Math.round(plan.people * factor)));
+  return (
+    <>
+      <Choices
+        label="By"
+        value={by}
+        options={[
+          { value: 'factor', label: 'a factor' },
+          ...plan.items
+            .filter((i) => i.grams > 0)
+            .map((i) => ({
+              value: i.ingredientId,
+              label: `what I have of ${lookUp(pantry, plan, i.ingredientId).name}`,
+            })),
+        ]}
+        onChoose={(v) => {
+          setBy(v);
+          setTyped('');
+        }}
+      />
+      <Field
+        label={by === 'factor' ? 'Times' : 'I have'}
+        {...(by === 'factor' ? {} : { unit: 'g' })}
+        inputMode="decimal"
+        value={typed}
+        onChangeText={setTyped}
+        placeholder={by === 'factor' ? '1.5' : String(Math.round(now ?? 0))}
+        error={error}
+      />
+      {typed !== '' && !error ? (
+        <Type tone="quiet">{`${plan.items.map((i) => `${fmt.grams(i.grams * factor)} ${lookUp(pantry, plan, i.ingredientId).name}`).join(', ')}; for ${people}.`}</Type>
+      ) : null}
+      <Key
+        kind="yolk"
+        size="amount"
+        label="Scale it"
+        disabled={typed === '' || error !== undefined}
+        onPress={() => onTake({ ...refreshCarveOuts(scale(plan, factor), pantry), people })}
+      />
+    </>
   );
 }

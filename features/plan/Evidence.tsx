@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/forecast';
 import { RISKS } from '../../core/risks';
@@ -15,21 +15,25 @@ import { useFormat } from '../shared/App';
 import { Key } from '../../ui/Key';
 import { chanceWords } from '../shared/format';
 import { KITCHENS, useChances } from '../shared/useForecast';
+import type { useAbout } from './useAbout';
 import { lookSays, pushSays, RISK_SAYS } from './words';
 
 /** What the forecast rests on: how it stands, hours in the fridge, who pushes where, and what to mind. */
-export function Evidence({
+export const Evidence = memo(function Evidence({
   plan,
   forecast,
+  about,
   working,
 }: {
   plan: Plan;
   forecast: Forecast | undefined;
+  about: ReturnType<typeof useAbout>['about'];
   working: boolean;
 }) {
   const fmt = useFormat();
   if (!forecast) return null;
   const at = Date.parse(plan.serve.at);
+  const allergens = about?.allergens ?? forecast.allergens;
   const pouredMs = at - plan.rest.hours * 3_600_000;
   const startMs = pouredMs - (forecast.minutes.total + 6) * 60_000;
   const milk = mainLiquid(plan, pantryWith(plan.own))?.name ?? 'the milk';
@@ -67,6 +71,20 @@ export function Evidence({
             'Depth mark',
             `${Math.round(forecast.depthMarksMm.start)} down to ${Math.round(forecast.depthMarksMm.end)} mm`,
           ],
+        ] as const)
+      : []),
+    ...(about
+      ? ([
+          ['A portion', `about ${Math.round(about.portion.energyKcal / 10) * 10} kcal, ${fmt.grams(plan.portionG)}`],
+          ...(about.portion.cost === undefined
+            ? []
+            : ([
+                [
+                  'Costs',
+                  `${fmt.money(about.portion.cost)} a portion${about.portion.unpriced.length ? ', some without a price' : ''}`,
+                ],
+              ] as const)),
+          ...(about.taste.saltPct > 0.005 ? ([['Salt', `${about.taste.saltPct.toFixed(2)} %`]] as const) : []),
         ] as const)
       : []),
     ['Look', lookSays(forecast.look)],
@@ -142,10 +160,10 @@ export function Evidence({
           Mind
         </Type>
         <Notice
-          harm={forecast.allergens.length > 0}
+          harm={allergens.length > 0}
           text={
-            forecast.allergens.length
-              ? `Contains ${forecast.allergens.join(', ')}. Read the packets too: traces are not known here.`
+            allergens.length
+              ? `Contains ${allergens.join(', ')}. Read the packets too: traces are not known here.`
               : 'No listed allergen in what is planned. Read the packets too.'
           }
         />
@@ -155,7 +173,7 @@ export function Evidence({
       </View>
     </View>
   );
-}
+});
 
 const holdsOf = (plan: Plan): Holds => {
   const pantry = pantryWith(plan.own);

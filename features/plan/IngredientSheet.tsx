@@ -12,9 +12,11 @@ import {
   type Allergen,
   type Ingredient,
 } from '../../core/pantry/ingredient';
-import { nutMilk, NUTS, type Nut } from '../../core/pantry/nutMilk';
+import { nutMilk, nutsFor, NUTS, type Nut } from '../../core/pantry/nutMilk';
 import { pantryWith } from '../../core/pantry/pantry';
+import { whichIs } from '../../core/pantry/whichOne';
 import type { Plan } from '../../core/formula/plan';
+import { ruleAgainst } from '../../core/formula/rules';
 import { useCollection, useSave } from '../../storage/hooks';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -24,6 +26,7 @@ import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { newId } from '../shared/ids';
+import { RULE_SAYS } from './words';
 
 type Props = {
   open: boolean;
@@ -42,6 +45,12 @@ const about = (i: Ingredient) =>
     ...(i.confidence === 'A' ? [] : ['brands differ, read the label']),
   ].join(', ');
 
+/** Why the occasion forbids it, or undefined. */
+const against = (i: Ingredient, plan: Plan): string | undefined => {
+  const rule = ruleAgainst(i, plan.rules);
+  return rule ? `not here: ${RULE_SAYS[rule].label.toLowerCase()}` : undefined;
+};
+
 /** Which milk, which sugar, what else: the pantry, the cook's own, and two ways to add to it. */
 export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRemove }: Props) {
   const own = useCollection('ingredients');
@@ -49,30 +58,67 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRe
   const [making, setMaking] = useState<'nut milk' | 'own' | undefined>();
   const groups = replacing ? [replacing.group] : GROUPS;
   const used = new Set(plan.items.map((i) => i.ingredientId));
-  const all = [...pantryWith([...(own.data ?? []), ...plan.own]).values()].filter(
-    (i) => groups.some((g) => g === i.group) && !used.has(i.id),
+  const [name, setName] = useState('');
+  const sought = name.trim().toLowerCase();
+  const which = sought ? whichIs(sought) : undefined;
+  const pantry = pantryWith([...(own.data ?? []), ...plan.own]);
+  const all = [...pantry.values()].filter(
+    (i) => !used.has(i.id) && (sought ? i.name.toLowerCase().includes(sought) : groups.some((g) => g === i.group)),
   );
   const keep = (i: Ingredient) => {
     save.mutate(i);
     setMaking(undefined);
+    pick(i);
+  };
+  const pick = (i: Ingredient) => {
+    setName('');
     onChoose(i);
   };
   const close = () => {
     setMaking(undefined);
+    setName('');
     onClose();
   };
   return (
     <Sheet open={open} title={replacing ? `In place of ${replacing.name}` : 'Add to the pot'} onClose={close}>
-      {making === 'nut milk' ? <NutMilkForm onDone={keep} /> : null}
+      {making === 'nut milk' ? (
+        <NutMilkForm needG={plan.items.find((i) => i.ingredientId === replacing?.id)?.grams ?? 0} onDone={keep} />
+      ) : null}
       {making === 'own' ? <OwnForm group={replacing?.group ?? 'milk'} onDone={keep} /> : null}
       {making ? null : (
         <>
           {onRemove ? <Key label={`Take ${replacing?.name} out`} kind="harm" onPress={onRemove} /> : null}
+          <Field label="Its name" value={name} onChangeText={setName} placeholder="rice, cornflour, coconut …" />
+          {which ? (
+            <View className="gap-2 rounded-key bg-plate p-3" testID="which">
+              <Type kind="strong">{which.question}</Type>
+              {which.options.map((o) => {
+                const i = pantry.get(o.ingredientId)!;
+                const why = against(i, plan) ?? (used.has(i.id) ? 'in the plan already' : undefined);
+                return (
+                  <Row
+                    key={i.id}
+                    title={o.label}
+                    sub={why ?? `${o.tell}: ${i.name}`}
+                    {...(why ? {} : { onPress: () => pick(i) })}
+                  />
+                );
+              })}
+            </View>
+          ) : null}
+          {all.length === 0 && !which ? (
+            <Notice harm={false} text="Nothing of that name here. Try another word for it, or add it from its label." />
+          ) : null}
           {all.map((i) => (
-            <Row key={i.id} title={i.name} sub={about(i)} onPress={() => onChoose(i)} />
+            <Row
+              key={i.id}
+              title={i.name}
+              sub={against(i, plan) ?? about(i)}
+              {...(against(i, plan) ? {} : { onPress: () => pick(i) })}
+            />
           ))}
           {!replacing || replacing.group === 'milk' ? (
-            <Key label="Home-made nut milk" onPress={() => setMaking('nut milk')} />
+            <Key label="Home-made nut or coconut milk" onPress={() => setMaking('nut milk')} />
           ) : null}
           <Key label="My own, from its label" onPress={() => setMaking('own')} />
         </>
@@ -81,7 +127,8 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRe
   );
 }
 
-function NutMilkForm({ onDone }: { onDone: (i: Ingredient) => void }) {
+/** Nuts and water to milk, and the other way: how much of both for how much milk. */
+function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient) => void }) {
   const [nut, setNut] = useState<Nut>('hazelnut');
   const [nutG, setNutG] = useState('100');
   const [waterG, setWaterG] = useState('400');
@@ -90,6 +137,12 @@ function NutMilkForm({ onDone }: { onDone: (i: Ingredient) => void }) {
   const wrong = (t: string) => (grams(t) > 0 && grams(t) <= 10000 ? undefined : 'A number of grams above 0 would do.');
   const ok = !wrong(nutG) && !wrong(waterG);
   const milk = ok ? nutMilk(nut, grams(nutG), grams(waterG), filtered) : undefined;
+  const [wantedG, setWantedG] = useState(needG > 0 ? String(Math.round(needG)) : '');
+  const wantedBad = wantedG === '' ? undefined : wrong(wantedG);
+  const forThat =
+    wantedG !== '' && !wantedBad && milk && milk.massG > 0
+      ? nutsFor(nut, grams(wantedG), grams(waterG) / grams(nutG), filtered)
+      : undefined;
   return (
     <>
       <Choices
@@ -118,11 +171,34 @@ function NutMilkForm({ onDone }: { onDone: (i: Ingredient) => void }) {
       />
       {milk ? (
         <>
+          <Field
+            label="I want milk"
+            unit="g"
+            inputMode="decimal"
+            value={wantedG}
+            onChangeText={setWantedG}
+            error={wantedBad}
+          />
+          {forThat ? (
+            <View className="gap-2" testID="nuts-for">
+              <Type kind="strong">{`${Math.round(forThat.nutG)} g ${nut} and ${Math.round(forThat.waterG)} g water make that.`}</Type>
+              <Key
+                label="Take those"
+                className="self-start"
+                onPress={() => {
+                  setNutG(String(Math.round(forThat.nutG)));
+                  setWaterG(String(Math.round(forThat.waterG)));
+                }}
+              />
+            </View>
+          ) : null}
           <Type kind="strong">{`Gives about ${Math.round(milk.massG)} g, fat ${milk.per100.fat} %, protein ${milk.per100.protein} %.`}</Type>
           {milk.per100.starch > 1 ? (
             <Notice harm={false} text={`Its own starch (${milk.per100.starch} %) thickens by itself when boiled.`} />
           ) : null}
-          <Notice text="Tree nuts: tell your guests. Use it within two days from the fridge." />
+          <Notice
+            text={`Contains ${milk.allergens.join(', ')}: tell your guests. Use it within two days from the fridge.`}
+          />
           <Key
             kind="yolk"
             size="amount"
@@ -213,7 +289,7 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
       ...(milk && typed.base ? { base: typed.base } : {}),
       densityGPerMl: Number(typed.densityGPerMl),
       per100,
-      ...(n('starch') > 1 ? { starch: 'maize' as const } : {}),
+      ...(n('starch') > 1 ? { thickener: 'maize starch' as const } : {}),
       allergens: typed.allergens,
       confidence: 'B',
       own: true,

@@ -2,28 +2,44 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import CookingPot from 'lucide-react-native/icons/cooking-pot';
 import LayoutList from 'lucide-react-native/icons/layout-list';
 import SettingsIcon from 'lucide-react-native/icons/settings';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import type { Point } from '../../core/forecast';
 import { withGrams } from '../../core/formula/amounts';
+import { lookUp } from '../../core/formula/compose';
+import { beginsSitting, outlived, type PastPlan } from '../../core/formula/history';
+import { holdSweetness, mainSweet } from '../../core/formula/sweetness';
 import type { Plan } from '../../core/formula/plan';
-import { pantryWith } from '../../core/pantry/pantry';
+import { pantryWith, type Pantry } from '../../core/pantry/pantry';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
-import { useCollection, useSave } from '../../storage/hooks';
-import { model } from '../../workers/client';
+import { useCollection, useRemove, useSave } from '../../storage/hooks';
+import { ask } from '../../workers/client';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
 import { useApp } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
-import { useForecast, useSolved } from '../shared/useForecast';
+import { useStable } from '../shared/useStable';
+import { useForecast, usePoint, useSolved } from '../shared/useForecast';
 import { Answer } from './Answer';
 import { Bench } from './Bench';
 import { Evidence } from './Evidence';
 import { PlanRows } from './PlanRows';
 import { PlansSheet } from './PlansSheet';
+import { useAbout } from './useAbout';
+import { RULE_SAYS } from './words';
+
+/** What the set is solved with. Whole grains are cooked to the bite, not to a word: they are not. */
+const thickenersOf = (plan: Plan, pantry: Pantry): string[] =>
+  plan.items
+    .filter((i) => {
+      const x = lookUp(pantry, plan, i.ingredientId);
+      return x.group === 'thickener' && (!x.thickener || GRAINS[x.thickener].form !== 'kernel');
+    })
+    .map((i) => i.ingredientId);
 
 /** The plan room: a wish on one side, amounts that will set on the other. */
 export function PlanRoom() {
@@ -35,28 +51,74 @@ export function PlanRoom() {
   const saveCook = useSave('cooks');
   const mounted = useMounted();
   const [listOpen, setListOpen] = useState(false);
-  const [draft, setDraft] = useState<Plan | undefined>();
-  const [held, setHeld] = useState(false);
+  /** under a thumb: the plan with its words, shown together */
+  const [drag, setDrag] = useState<{ plan: Plan; point: Point } | undefined>();
+  /** yield stress at serving that is held, Pa, and of which plan */
+  const [hold, setHold] = useState<{ planId: string; stressPa: number } | undefined>();
+  const [holdSweet, setHoldSweet] = useState(false);
   const [holding, setHolding] = useState(false);
   const latestHold = useRef(0);
   const dragged = useRef<Plan | undefined>(undefined);
+  const asking = useRef(false);
   const dragFrom = useRef<{ grams: number; yieldPa: number } | undefined>(undefined);
 
   const all = (mounted ? plans.data : undefined) ?? [];
   const saved = all.find((p) => p.id === (id ?? where.planId)) ?? all.find((p) => !p.archived);
-  const plan = draft && draft.id === saved?.id ? draft : saved;
+  const held = hold && hold.planId === saved?.id ? hold.stressPa : undefined;
+  const draft = drag && drag.plan.id === saved?.id ? drag.plan : undefined;
+  const plan = draft ?? saved;
   const pantry = pantryWith(plan?.own);
-  // whole grains are cooked to the bite, not to a word: they are not solved for
-  const starch = plan?.items.find((i) => {
-    const ingredient = plan.own.find((o) => o.id === i.ingredientId) ?? pantry.get(i.ingredientId);
-    if (ingredient?.group !== 'thickener') return false;
-    return !ingredient.thickener || GRAINS[ingredient.thickener].form !== 'kernel';
-  });
-  const { forecast, working, error } = useForecast(plan);
+  const starchId = plan && thickenersOf(plan, pantry)[0];
+  const starch = plan?.items.find((i) => i.ingredientId === starchId);
+  const { forecast, working, error } = useForecast(saved);
+  const { point, stale } = usePoint(saved);
+  const moving = draft !== undefined || working;
+  const { about } = useAbout(plan, forecast, !moving);
+  const past = useCollection('history');
+  const savePast = useSave('history');
+  const removePast = useRemove('history');
   const solved = useSolved(draft ? undefined : saved, starch?.ingredientId);
   useEffect(() => {
     if (saved) setWhere({ planId: saved.id });
   }, [saved, setWhere]);
+
+  /** Saves a plan; the state before the first change of a sitting is kept, so that it can be brought back. */
+  const keep = (next: Plan) => {
+    if (!saved) return;
+    const history = past.data ?? [];
+    const now = Date.now();
+    if (past.data && beginsSitting(history, saved.id, now)) {
+      const was: PastPlan = { id: newId('past'), planId: saved.id, at: nowIso(), plan: saved };
+      savePast.mutate(was);
+      for (const old of outlived([...history, was], saved.id)) removePast.mutate(old.id);
+    }
+    save.mutate(next);
+  };
+
+  /** Saves a change. What is held follows: the sugar for the sweetness, another thickener for the set. */
+  const change = (changed: Plan, touchedId?: string) => {
+    if (!saved) return;
+    setDrag(undefined);
+    const y = pantryWith(changed.own);
+    const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed, y);
+    const next = holdSweet && !sweetTouched ? holdSweetness(saved, changed, y) : changed;
+    keep(next);
+    if (held === undefined || touchedId === 'all') return;
+    const free = thickenersOf(next, y).filter((id) => id !== touchedId);
+    if (!free.length) return;
+    const turn = ++latestHold.current;
+    setHolding(true);
+    void ask('solveFor', [next, { free: [{ ingredientId: free[0]!, minG: 0.5 }], stressPa: held }, fmt.settings.spoons])
+      .then(({ answer: s }) => {
+        if (turn !== latestHold.current || !s.ok) return;
+        const { ingredientId, grams } = s.amounts[0]!;
+        save.mutate(withGrams(s.plan, ingredientId, Math.round(grams * 2) / 2, y));
+      })
+      .finally(() => turn === latestHold.current && setHolding(false));
+  };
+  const stableChange = useStable(change);
+  const openList = useStable(() => setListOpen(true));
+  const closeList = useStable(() => setListOpen(false));
 
   if (!plan || !saved) {
     return (
@@ -64,7 +126,7 @@ export function PlanRoom() {
         name="Plan"
         title="Plan"
         sub={mounted && ready ? 'nothing planned yet' : 'setting the table'}
-        actions={<HeadKeys onPlans={() => setListOpen(true)} />}
+        actions={<HeadKeys onPlans={openList} />}
       >
         {failed ? (
           <Notice
@@ -81,26 +143,20 @@ export function PlanRoom() {
             />
           </Empty>
         ) : null}
-        <PlansSheet open={listOpen} onClose={() => setListOpen(false)} plans={all} current={undefined} />
+        <PlansSheet open={listOpen} onClose={closeList} plans={all} current={undefined} />
       </Room>
     );
   }
 
-  /** Saves a change; with the set held, the starch follows it. */
-  const change = (next: Plan, starchTouched = false) => {
-    setDraft(undefined);
-    save.mutate(next);
-    if (!held || starchTouched) return;
-    const turn = ++latestHold.current;
-    setHolding(true);
-    void model()
-      .solve(next)
-      .then((s) => {
-        if (turn === latestHold.current && s.ok)
-          save.mutate(withGrams(s.plan, s.starchId, Math.round(s.grams * 2) / 2, pantryWith(next.own)));
-      })
-      .finally(() => turn === latestHold.current && setHolding(false));
-  };
+  const holdNow = () =>
+    setHold(
+      held !== undefined || !forecast
+        ? undefined
+        : {
+            planId: saved.id,
+            stressPa: yieldAtPlace(forecast.serving.place, boundsFor(plan.serve.style, forecast.depthMm / 1000)),
+          },
+    );
 
   /** The place under the thumb to grams, from where the drag began: ln stress is nearly straight in ln grams. */
   const dragTo = (place: number) => {
@@ -110,11 +166,22 @@ export function PlanRoom() {
     const ratio = (yieldAtPlace(place, bounds) / dragFrom.current.yieldPa) ** (1 / (GEL.power + 0.15));
     const grams = Math.max(1, Math.min(2000, Math.round(dragFrom.current.grams * ratio * 2) / 2));
     dragged.current = withGrams(saved, starch.ingredientId, grams, pantry);
-    setDraft(dragged.current);
+    void showDragged();
+  };
+  /** Asks for the words under the thumb, one place at a time: places passed meanwhile are left out. */
+  const showDragged = async () => {
+    if (asking.current) return;
+    asking.current = true;
+    for (let shown: Plan | undefined; dragged.current && dragged.current !== shown;) {
+      shown = dragged.current;
+      const words = await ask('point', [shown]);
+      if (dragged.current) setDrag({ plan: shown, point: words });
+    }
+    asking.current = false;
   };
   const dragEnd = () => {
     dragFrom.current = undefined;
-    if (dragged.current) change(dragged.current, true);
+    if (dragged.current) change(dragged.current, starch?.ingredientId);
     dragged.current = undefined;
   };
 
@@ -138,18 +205,18 @@ export function PlanRoom() {
       title={plan.name}
       tag={{ letter: plan.name[0]!.toUpperCase(), tint }}
       sub={`${plan.people} people, ${fmt.deg(plan.serve.tempC)} at ${fmt.time(at)}`}
-      actions={<HeadKeys onPlans={() => setListOpen(true)} />}
-      left={<PlanRows plan={plan} forecast={forecast} onChange={change} />}
-      right={<Evidence plan={plan} forecast={forecast} working={working} />}
+      actions={<HeadKeys onPlans={openList} />}
+      left={<PlanRows plan={saved} forecast={forecast} about={about} onChange={stableChange} />}
+      right={<Evidence plan={saved} forecast={forecast} about={about} working={moving} />}
       foot={
         <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
           {starch ? (
             <Key
-              label={held ? 'Set is held' : 'Hold the set'}
+              label={held !== undefined ? 'Set is held' : 'Hold the set'}
               size="amount"
-              selected={held}
+              selected={held !== undefined}
               role="checkbox"
-              onPress={() => setHeld(!held)}
+              onPress={holdNow}
               className="max-w-[110px]"
             />
           ) : null}
@@ -161,7 +228,10 @@ export function PlanRoom() {
                 className="max-w-[460px] flex-1"
                 label={`${target > starch.grams ? '+' : '−'}${fmt.amount(Math.abs(target - starch.grams))} g starch`}
                 sub={`sets to ${plan.serve.word}`}
-                onPress={() => change(withGrams(saved, starch.ingredientId, target, pantry), true)}
+                onPress={() => {
+                  setHold(undefined);
+                  change(withGrams(saved, starch.ingredientId, target, pantry), 'all');
+                }}
                 testID="meet"
               />
               <Key size="amount" label="Cook" icon={CookingPot} onPress={startCook} testID="cook" />
@@ -180,20 +250,46 @@ export function PlanRoom() {
         </View>
       }
     >
-      <Answer plan={plan} forecast={forecast} working={working || holding} onDrag={dragTo} onDragEnd={dragEnd} />
+      <Answer
+        plan={plan}
+        forecast={forecast}
+        point={draft ? drag?.point : moving ? point : undefined}
+        stale={!draft && moving && stale}
+        about={about}
+        working={moving || holding}
+        onDrag={dragTo}
+        onDragEnd={dragEnd}
+      />
+      {about?.breaks.length ? (
+        <View className="px-3 wide:px-6" testID="breaks">
+          {about.breaks.map((b) => (
+            <Notice
+              key={b.rule + b.ingredientId}
+              text={`${RULE_SAYS[b.rule].label}, but ${b.name} is in it. The occasion mends it.`}
+            />
+          ))}
+        </View>
+      ) : null}
       {error ? <Notice text={`No forecast: ${error.message}`} /> : null}
       {solved.data && !solved.data.ok && !solved.isPlaceholderData ? (
         <View className="px-3 wide:px-6">
           <Notice text={solved.data.why} />
         </View>
       ) : null}
-      <Bench plan={plan} forecast={forecast} onChange={change} />
-      <PlansSheet open={listOpen} onClose={() => setListOpen(false)} plans={all} current={plan} />
+      <Bench
+        key={saved.id}
+        plan={plan}
+        endMassG={Math.round(forecast?.endMassG ?? 0)}
+        holdSweet={holdSweet}
+        onHoldSweet={() => setHoldSweet(!holdSweet)}
+        onChange={stableChange}
+      />
+      <PlansSheet open={listOpen} onClose={closeList} plans={all} current={saved} />
     </Room>
   );
 }
 
-function HeadKeys({ onPlans }: { onPlans: () => void }) {
+const HeadKeys = memo(function HeadKeys({ onPlans }: { onPlans: () => void }) {
   const router = useRouter();
   return (
     <>
@@ -207,4 +303,4 @@ function HeadKeys({ onPlans }: { onPlans: () => void }) {
       />
     </>
   );
-}
+});

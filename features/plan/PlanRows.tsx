@@ -1,14 +1,10 @@
 import { addDays } from 'date-fns/addDays';
 import { startOfDay } from 'date-fns/startOfDay';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/forecast';
-import { scaleToDish, scaleToPeople } from '../../core/formula/amounts';
-import { wholeMixture, massG } from '../../core/formula/compose';
+import { scaleToPeople } from '../../core/formula/amounts';
 import { SET_WORDS, type Plan } from '../../core/formula/plan';
-import { DISHES, DishSchema, HOBS, PANS } from '../../core/pantry/kitchen';
-import { pantryWith } from '../../core/pantry/pantry';
-import { suggestSettings } from '../../core/pot/hob';
 import { COOLING_RULES, SAFE_COOLING_RULES } from '../../core/set/safety';
 import { fahrenheitToCelsius } from '../../core/units/measures';
 import { Choices } from '../../ui/Choices';
@@ -23,14 +19,39 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { parseTimeOfDay } from '../shared/format';
 import { useNow } from '../shared/useNow';
-import { CHOICE_SAYS, MEASURE_SAYS, SET_SAYS, STYLE_SAYS } from './words';
+import { DishForm } from './DishForm';
+import { PanForm } from './PanForm';
+import { RulesForm } from './RulesForm';
+import { SidesForm } from './SidesForm';
+import { TasteForm } from './TasteForm';
+import type { useAbout } from './useAbout';
+import { WaysForm } from './WaysForm';
+import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, STYLE_SAYS } from './words';
 
-type Part = 'name' | 'people' | 'set' | 'serve' | 'dish' | 'pan' | 'method' | 'rest' | 'measure';
-type Props = { plan: Plan; forecast: Forecast | undefined; onChange: (next: Plan) => void };
+type Part =
+  | 'name'
+  | 'people'
+  | 'set'
+  | 'serve'
+  | 'dish'
+  | 'pan'
+  | 'method'
+  | 'ways'
+  | 'sides'
+  | 'rules'
+  | 'taste'
+  | 'rest'
+  | 'measure';
+type Props = {
+  plan: Plan;
+  forecast: Forecast | undefined;
+  about: ReturnType<typeof useAbout>['about'];
+  onChange: (next: Plan) => void;
+};
 
 /** Everything of the plan that is not an amount, a line each with a sheet behind it. */
-export function PlanRows(props: Props) {
-  const { plan, forecast } = props;
+export const PlanRows = memo(function PlanRows(props: Props) {
+  const { plan, forecast, about } = props;
   const fmt = useFormat();
   const [part, setPart] = useState<Part | undefined>();
   const at = Date.parse(plan.serve.at);
@@ -44,6 +65,10 @@ export function PlanRows(props: Props) {
     dish: 'Poured into',
     pan: 'Pan and ring',
     method: 'On the hob',
+    ways: 'Where cooks part ways',
+    sides: 'Beside it',
+    rules: 'The occasion',
+    taste: 'Sweet, salt, sour',
     rest: 'Rest and fridge',
     measure: 'How you measure starch',
   };
@@ -84,12 +109,48 @@ export function PlanRows(props: Props) {
         sub={`${plan.hob.kind}, ${plan.hob.ratedW} W`}
         value={`${plan.pan.diameterMm / 10} cm`}
         onPress={open('pan')}
+        testID="row-pan"
       />
       <Row
         title="On the hob"
         sub={`stir every ${method.stirEveryS} s, hob ${method.heatSetting} then ${method.simmerSetting}`}
         value={`${method.cookOnMin} min on`}
         onPress={open('method')}
+      />
+      <Row
+        title="Ways to cook it"
+        sub="what each costs in minutes, set and risk"
+        onPress={open('ways')}
+        testID="row-ways"
+      />
+      <Row
+        title="Beside it"
+        sub={
+          plan.sides.length
+            ? plan.sides.map((s) => SIDE_SAYS[s.kind].label.toLowerCase()).join(', ')
+            : 'syrup, compote, a second layer'
+        }
+        {...(plan.sides.length ? { value: String(plan.sides.length) } : {})}
+        onPress={open('sides')}
+        testID="row-sides"
+      />
+      <Row
+        title="The occasion"
+        sub={
+          plan.rules.length
+            ? plan.rules.map((r) => RULE_SAYS[r].label.toLowerCase()).join(', ')
+            : 'egg, alcohol, diets, who tastes'
+        }
+        {...(about?.breaks.length ? { value: `${about.breaks.length} broken` } : {})}
+        onPress={open('rules')}
+        testID="row-rules"
+      />
+      <Row
+        title="Sweetness"
+        sub={about ? `${about.taste.says}${about.taste.heldG > 0 ? ', some held back to taste' : ''}` : undefined}
+        {...(about ? { value: `${about.taste.sweetPct.toFixed(1)} %` } : {})}
+        onPress={open('taste')}
+        testID="row-taste"
       />
       <Row
         title="Rest"
@@ -104,7 +165,7 @@ export function PlanRows(props: Props) {
       </Sheet>
     </View>
   );
-}
+});
 
 /** Whether a choice means anything for this plan. */
 function offered(plan: Plan, needs: (typeof CHOICE_SAYS)[number]['needs']): boolean {
@@ -120,7 +181,7 @@ function offered(plan: Plan, needs: (typeof CHOICE_SAYS)[number]['needs']): bool
   }
 }
 
-function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Part; onDone: () => void }) {
+function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { part: Part; onDone: () => void }) {
   const fmt = useFormat();
   switch (part) {
     case 'name':
@@ -173,107 +234,17 @@ function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Pa
     case 'serve':
       return <ServeForm plan={plan} onChange={onChange} />;
     case 'dish':
-      return (
-        <>
-          <Choices
-            label="Kind"
-            column
-            value={DISHES.findIndex((d) => d.kind === plan.dish.kind && d.capacityMl === plan.dish.capacityMl)}
-            options={DISHES.map((d, i) => ({ value: i, label: d.name, sub: `${d.heightMm} mm high, ${d.wall}` }))}
-            onChoose={(i) => {
-              const { name: _n, ...dish } = DISHES[i]!;
-              onChange({ ...plan, dish: { ...dish, count: dish.capacityMl > 600 ? 1 : plan.people } });
-            }}
-          />
-          <Stepper
-            name="How many"
-            value={plan.dish.count}
-            unit=""
-            step={1}
-            min={1}
-            max={60}
-            onChange={(count) => onChange({ ...plan, dish: { ...plan.dish, count: Math.round(count) } })}
-          />
-          <Stepper
-            name="Each holds"
-            value={plan.dish.capacityMl}
-            unit="ml"
-            step={10}
-            min={30}
-            max={8000}
-            onChange={(capacityMl) => onChange({ ...plan, dish: { ...plan.dish, capacityMl } })}
-          />
-          <Stepper
-            name="Height"
-            value={plan.dish.heightMm}
-            unit="mm"
-            step={5}
-            min={10}
-            max={250}
-            onChange={(heightMm) => onChange({ ...plan, dish: { ...plan.dish, heightMm } })}
-          />
-          <Choices
-            label="Wall"
-            value={plan.dish.wall}
-            options={DishSchema.shape.wall.options.map((w) => ({ value: w, label: w }))}
-            onChoose={(wall) => onChange({ ...plan, dish: { ...plan.dish, wall } })}
-          />
-          {plan.dish.wall === 'glass' ? (
-            <Notice text="Cold glass can crack under a hot filling. Warm it first, and ask its maker whether it takes heat." />
-          ) : null}
-          <Key
-            label="Make enough to fill them"
-            onPress={() => onChange(scaleToDish(plan, forecast?.lossRel ?? 0.06))}
-          />
-        </>
-      );
-    case 'pan': {
-      const total = massG(wholeMixture(plan, pantryWith(plan.own)));
-      const fit = (next: Plan): Plan => ({
-        ...next,
-        method: { ...next.method, ...suggestSettings(next.hob, next.pan.diameterMm, total) },
-      });
-      return (
-        <>
-          <Choices
-            label="Pan"
-            column
-            value={PANS.findIndex((p) => p.name === plan.pan.name)}
-            options={PANS.map((p, i) => ({ value: i, label: p.name }))}
-            onChoose={(i) => onChange(fit({ ...plan, pan: PANS[i]! }))}
-          />
-          <Choices
-            label="Ring"
-            column
-            value={HOBS.findIndex((h) => h.kind === plan.hob.kind && h.ratedW === plan.hob.ratedW)}
-            options={HOBS.map((h, i) => ({ value: i, label: h.name, sub: `${h.ratedW} W` }))}
-            onChoose={(i) => {
-              const { name: _n, ...hob } = HOBS[i]!;
-              onChange(fit({ ...plan, hob }));
-            }}
-          />
-          <Stepper
-            name="My ring gives"
-            sub="of what its kind gives; bubbles early: more"
-            value={Math.round(plan.hob.powerTrim * 100)}
-            unit="%"
-            step={5}
-            min={30}
-            max={200}
-            onChange={(v) => onChange({ ...plan, hob: { ...plan.hob, powerTrim: v / 100 } })}
-          />
-          <Stepper
-            name="Kitchen above sea"
-            value={plan.room.altitudeM}
-            unit="m"
-            step={100}
-            min={0}
-            max={4500}
-            onChange={(altitudeM) => onChange({ ...plan, room: { ...plan.room, altitudeM } })}
-          />
-        </>
-      );
-    }
+      return <DishForm plan={plan} forecast={forecast} about={about} onChange={onChange} />;
+    case 'pan':
+      return <PanForm plan={plan} about={about} onChange={onChange} />;
+    case 'ways':
+      return <WaysForm plan={plan} onChange={onChange} />;
+    case 'sides':
+      return <SidesForm plan={plan} about={about} onChange={onChange} />;
+    case 'rules':
+      return <RulesForm plan={plan} about={about} onChange={onChange} />;
+    case 'taste':
+      return <TasteForm plan={plan} about={about} onChange={onChange} />;
     case 'method': {
       const set = (m: Partial<Plan['method']>) => onChange({ ...plan, method: { ...plan.method, ...m } });
       return (
@@ -393,7 +364,7 @@ function PartForm({ part, plan, forecast, onChange, onDone }: Props & { part: Pa
             label="Starch goes in by"
             column
             value={plan.starchMeasure}
-            options={(['scale', 'level spoons', 'rounded spoons'] as const).map((v) => ({
+            options={(['scale', 'level spoons', 'rounded spoons', 'heaped spoons'] as const).map((v) => ({
               value: v,
               ...MEASURE_SAYS[v],
             }))}

@@ -1,11 +1,15 @@
 import { addDays } from 'date-fns/addDays';
+import { startOfDay } from 'date-fns/startOfDay';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
+import { View } from 'react-native';
+import { changesBetween } from '../../core/formula/history';
 import { newPlan } from '../../core/formula/newPlan';
-import { FAMILIES, type Family, type Plan } from '../../core/formula/plan';
+import { FAMILIES, type Family, type Plan, type SetWord } from '../../core/formula/plan';
+import { RULES, type Rule } from '../../core/formula/rules';
 import { PANTRY, pantryWith } from '../../core/pantry/pantry';
 import { useCollection, useRemove, useSave } from '../../storage/hooks';
-import { model } from '../../workers/client';
+import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -16,11 +20,12 @@ import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
 import { UndoBar } from '../../ui/UndoBar';
 import { useApp } from '../shared/App';
-import { newId } from '../shared/ids';
-import { FAMILY_SAYS, STYLE_SAYS } from './words';
+import { newId, nowIso } from '../shared/ids';
+import { useStable } from '../shared/useStable';
+import { FAMILY_SAYS, RULE_SAYS, STYLE_SAYS } from './words';
 
-/** The plans there are, and a new one. */
-export function PlansSheet({
+/** The plans there are: open one, or duplicate, archive, compare and look back; and a new one. */
+export const PlansSheet = memo(function PlansSheet({
   open,
   onClose,
   plans,
@@ -35,31 +40,74 @@ export function PlansSheet({
   const router = useRouter();
   const save = useSave('plans');
   const remove = useRemove('plans');
-  const [making, setMaking] = useState(false);
+  const [view, setView] = useState<'list' | 'new' | 'history' | 'archive'>('list');
   const [gone, setGone] = useState<Plan | undefined>();
   const go = (id: string) => {
     setWhere({ planId: id });
     router.setParams({ id });
-    setMaking(false);
+    setView('list');
     onClose();
   };
+  /** A new plan is opened once it is there: until then another one would stand in its place. */
+  const goToNew = (plan: Plan) =>
+    void save
+      .mutateAsync(plan)
+      .catch(() => undefined)
+      .then(() => go(plan.id));
+  const leave = () => {
+    setWhere({ planId: undefined });
+    router.setParams({ id: undefined });
+  };
+  const close = () => {
+    setView('list');
+    onClose();
+  };
+  const past = useCollection('history');
+  const removePast = useRemove('history');
+  /** A plan that is gone for good takes its history along. */
+  const forget = useStable(() => {
+    for (const p of past.data ?? []) if (p.planId === gone?.id) removePast.mutate(p.id);
+    setGone(undefined);
+  });
+  const kept = plans.filter((p) => !p.archived);
+  const archived = plans.filter((p) => p.archived);
+  const row = (p: Plan, i: number) => (
+    <Row
+      key={p.id}
+      title={p.name}
+      sub={`${p.people} people, ${STYLE_SAYS[p.serve.style]}, ${fmt.weekday(Date.parse(p.serve.at))} ${fmt.time(Date.parse(p.serve.at))}`}
+      value={p.id === current?.id ? 'here' : undefined}
+      left={<Tag letter={p.name[0]!.toUpperCase()} tint={i} />}
+      onPress={() => go(p.id)}
+    />
+  );
+  const titles = { list: 'Plans', new: 'A new pudding', history: 'As it was', archive: 'Put away' } as const;
   return (
-    <Sheet
-      open={open}
-      title={making ? 'A new pudding' : 'Plans'}
-      onClose={() => {
-        setMaking(false);
-        onClose();
-      }}
-    >
-      {making ? (
-        <NewPlanForm
-          onMade={(plan) => {
-            save.mutate(plan);
-            go(plan.id);
-          }}
-        />
-      ) : (
+    <Sheet open={open} title={titles[view]} onClose={close}>
+      {view !== 'list' ? (
+        <Key label="Back" kind="quiet" className="self-start" onPress={() => setView('list')} />
+      ) : null}
+      {view === 'new' ? <NewPlanForm onMade={(plan) => goToNew(plan)} /> : null}
+      {view === 'history' && current ? <HistoryForm plan={current} onBack={close} /> : null}
+      {view === 'archive'
+        ? archived.map((p) => (
+            <View key={p.id} className="flex-row items-center gap-2">
+              <View className="min-w-0 flex-1">
+                <Row title={p.name} sub={fmt.weekday(Date.parse(p.serve.at))} />
+              </View>
+              <Key
+                label="Bring back"
+                spoken={`Bring ${p.name} back`}
+                onPress={() => {
+                  const { archived: _a, ...rest } = p;
+                  save.mutate(rest);
+                  go(p.id);
+                }}
+              />
+            </View>
+          ))
+        : null}
+      {view === 'list' ? (
         <>
           {gone ? (
             <UndoBar
@@ -68,67 +116,244 @@ export function PlansSheet({
                 save.mutate(gone);
                 setGone(undefined);
               }}
-              onGone={() => setGone(undefined)}
+              onGone={forget}
             />
           ) : null}
-          {plans.map((p, i) => (
-            <Row
-              key={p.id}
-              title={p.name}
-              sub={`${p.people} people, ${STYLE_SAYS[p.serve.style]}, ${fmt.weekday(Date.parse(p.serve.at))} ${fmt.time(Date.parse(p.serve.at))}`}
-              value={p.id === current?.id ? 'here' : undefined}
-              left={<Tag letter={p.name[0]!.toUpperCase()} tint={i} />}
-              onPress={() => go(p.id)}
-            />
-          ))}
-          <Key kind="yolk" size="amount" label="Plan a new pudding" onPress={() => setMaking(true)} />
+          {kept.map(row)}
+          <Key kind="yolk" size="amount" label="Plan a new pudding" onPress={() => setView('new')} />
+          <Key
+            size="amount"
+            label="Read a recipe"
+            onPress={() => {
+              close();
+              router.push('/recipe' as '/');
+            }}
+          />
           {current ? (
-            <Key
-              label={`Delete ${current.name}`}
-              kind="harm"
-              onPress={() => {
-                setGone(current);
-                remove.mutate(current.id);
-                setWhere({ planId: undefined });
-                router.setParams({ id: undefined });
-              }}
-            />
+            <View className="gap-2">
+              <Type kind="strong">{`With ${current.name}`}</Type>
+              <View className="flex-row flex-wrap gap-2">
+                <Key
+                  label="Duplicate"
+                  onPress={() => {
+                    const copy = { ...current, id: newId('plan'), name: nextName(current.name, plans) };
+                    goToNew(copy);
+                  }}
+                />
+                <Key
+                  label="Compare"
+                  onPress={() => {
+                    close();
+                    router.push(`/compare?a=${current.id}` as '/');
+                  }}
+                />
+                <Key label="As it was" onPress={() => setView('history')} />
+                <Key
+                  label="Put away"
+                  onPress={() => {
+                    save.mutate({ ...current, archived: true });
+                    leave();
+                  }}
+                />
+                <Key
+                  label="Delete"
+                  spoken={`Delete ${current.name}`}
+                  kind="harm"
+                  onPress={() => {
+                    setGone(current);
+                    remove.mutate(current.id);
+                    leave();
+                  }}
+                />
+              </View>
+            </View>
+          ) : null}
+          {archived.length ? (
+            <Key label={`${archived.length} put away`} kind="quiet" onPress={() => setView('archive')} />
           ) : null}
         </>
-      )}
+      ) : null}
     </Sheet>
+  );
+});
+
+/** "Vanilla cups 2", or the next number that is free. */
+function nextName(name: string, plans: readonly Plan[]): string {
+  const base = name.replace(/ \d+$/, '').slice(0, 55);
+  for (let n = 2; ; n++) if (!plans.some((p) => p.name === `${base} ${n}`)) return `${base} ${n}`;
+}
+
+/** Earlier states of a plan: when, what was changed since, and the way back. */
+function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
+  const { fmt } = useApp();
+  const past = useCollection('history');
+  const save = useSave('plans');
+  const saveWas = useSave('history');
+  const [before, setBefore] = useState<Plan | undefined>();
+  const list = (past.data ?? [])
+    .filter((p) => p.planId === plan.id)
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
+  return (
+    <>
+      {before ? (
+        <UndoBar
+          text="Brought back"
+          onUndo={() => {
+            save.mutate(before);
+            setBefore(undefined);
+          }}
+          onGone={() => setBefore(undefined)}
+        />
+      ) : null}
+      {list.length === 0 ? (
+        <Type tone="quiet">Nothing yet. The first change of a sitting keeps what was before.</Type>
+      ) : null}
+      {list.map((p) => {
+        const pantry = pantryWith([...plan.own, ...p.plan.own]);
+        const lines = changesBetween(p.plan, plan, pantry);
+        return (
+          <View key={p.id} className="gap-1 border-b-hair border-line pb-3" testID="past">
+            <View className="flex-row items-center justify-between gap-3">
+              <Type kind="strong">{`before ${fmt.day(Date.parse(p.at))} ${fmt.time(Date.parse(p.at))}`}</Type>
+              <Key
+                label="Bring back"
+                disabled={lines.length === 0}
+                onPress={() => {
+                  // what is here now is kept too
+                  saveWas.mutate({ id: newId('past'), planId: plan.id, at: nowIso(), plan });
+                  setBefore(plan);
+                  save.mutate(p.plan);
+                }}
+              />
+            </View>
+            {lines.length === 0 ? (
+              <Type kind="small" tone="quiet">
+                as it is now
+              </Type>
+            ) : (
+              lines.slice(0, 8).map((l) => (
+                <Type key={l} kind="small" tone="quiet">
+                  {`since: ${l}`}
+                </Type>
+              ))
+            )}
+          </View>
+        );
+      })}
+      <Key label="Close" size="amount" onPress={onBack} />
+    </>
   );
 }
 
 const MILKS = PANTRY.filter((i) => i.group === 'milk' && i.per100.water > 70);
+const USUAL_TIME = 19 * 60 + 30;
 
+/** A wish: said in a sentence, or tapped together; then amounts that will set. */
 function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
+  const { fmt } = useApp();
   const own = useCollection('ingredients');
+  const [said, setSaid] = useState('');
   const [name, setName] = useState('');
   const [family, setFamily] = useState<Family>('starch-set milk pudding');
   const [milkId, setMilkId] = useState('milk_whole');
   const [people, setPeople] = useState(6);
   const [portionG, setPortionG] = useState(130);
+  const [style, setStyle] = useState<Plan['serve']['style'] | 'usual'>('usual');
+  const [warm, setWarm] = useState<boolean | undefined>();
+  const [word, setWord] = useState<SetWord | undefined>();
+  const [at, setAt] = useState(USUAL_TIME);
+  const [rules, setRules] = useState<Rule[]>([]);
+  const [heard, setHeard] = useState('');
   const [busy, setBusy] = useState(false);
   const milks = [...MILKS, ...(own.data ?? []).filter((i) => i.group === 'milk')];
   const milk = milks.find((m) => m.id === milkId);
+  const hear = async () => {
+    const w = await ask('wish', [said]);
+    if (w.family) setFamily(w.family);
+    if (w.milkId) setMilkId(w.milkId);
+    if (w.people) setPeople(w.people);
+    if (w.style) setStyle(w.style);
+    if (w.warm !== undefined) setWarm(w.warm);
+    if (w.word) setWord(w.word);
+    if (w.at !== undefined) setAt(w.at);
+    if (w.rules.length) setRules([...new Set([...rules, ...w.rules])]);
+    const parts = [
+      w.family && FAMILY_SAYS[w.family].label.toLowerCase(),
+      w.milkId && milks.find((m) => m.id === w.milkId)?.name,
+      w.people && `for ${w.people}`,
+      w.style && STYLE_SAYS[w.style],
+      w.warm === undefined ? '' : w.warm ? 'warm' : 'cold',
+      w.word,
+      w.at !== undefined && fmt.time(startOfDay(Date.now()).getTime() + w.at * 60_000),
+      ...w.rules.map((r) => RULE_SAYS[r].label.toLowerCase()),
+    ].filter(Boolean);
+    setHeard(parts.length ? `Heard: ${parts.join(', ')}.` : 'None of that was understood. Tap it together below.');
+  };
   const make = async () => {
     if (!milk) return;
     setBusy(true);
-    const tomorrow = addDays(Date.now(), 1);
-    tomorrow.setHours(19, 30, 0, 0);
+    const day = startOfDay(addDays(Date.now(), 1)).getTime();
     const ownUsed = milk.own ? [milk] : [];
     const title =
       name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${FAMILY_SAYS[family].short}`.slice(0, 60);
-    const first = newPlan(
-      { id: newId('plan'), name: title, milkId, people, portionG, serveAt: tomorrow.toISOString(), family },
+    const start = newPlan(
+      {
+        id: newId('plan'),
+        name: title,
+        milkId,
+        people,
+        portionG,
+        serveAt: new Date(day + at * 60_000).toISOString(),
+        family,
+      },
       pantryWith(ownUsed),
     );
-    const solved = await model().solve({ ...first, own: ownUsed });
+    const first: Plan = {
+      ...start,
+      own: ownUsed,
+      rules,
+      serve: {
+        ...start.serve,
+        ...(style === 'usual'
+          ? {}
+          : { style, word: style === 'turned out' ? 'wobbles' : style === 'cut' ? 'slices' : start.serve.word }),
+        ...(word ? { word } : {}),
+        ...(warm === undefined ? {} : { tempC: warm ? 55 : 8 }),
+      },
+      rest:
+        warm === undefined
+          ? start.rest
+          : warm
+            ? { ...start.rest, hours: 0.25, roomMin: 15 }
+            : { ...start.rest, hours: Math.max(5, start.rest.hours) },
+    };
+    // what the occasion forbids goes before the amounts are worked out
+    let plan = first;
+    for (const what of ['egg', 'milk', 'wheat', 'nuts', 'coconut', 'soy', 'alcohol'] as const) {
+      const rule: Rule = `no ${what}`;
+      if (!rules.includes(rule)) continue;
+      const freed = await ask('free', [plan, what]);
+      if (freed.ok) plan = freed.plan;
+    }
+    const solved = await ask('solve', [plan]);
     onMade({ ...solved.plan, items: solved.plan.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })) });
   };
   return (
     <>
+      <Field
+        label="What you wish, in a sentence"
+        value={said}
+        onChangeText={setSaid}
+        placeholder="cold, turned out, for fourteen, half past seven, no egg, from walnut milk"
+        maxLength={400}
+        multiline
+      />
+      <Key label="Understand it" disabled={said.trim() === ''} className="self-start" onPress={() => void hear()} />
+      {heard ? (
+        <Type kind="strong" role="status">
+          {heard}
+        </Type>
+      ) : null}
       <Field
         label="Name"
         value={name}
@@ -159,6 +384,29 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
         onChange={(v) => setPeople(Math.round(v))}
       />
       <Stepper name="Portion" value={portionG} unit="g" step={5} min={30} max={500} onChange={setPortionG} />
+      <Choices
+        label="Served"
+        value={style}
+        options={[
+          { value: 'usual' as const, label: 'as is usual' },
+          ...(['spooned', 'turned out', 'cut'] as const).map((v) => ({ value: v, label: STYLE_SAYS[v] })),
+        ]}
+        onChoose={setStyle}
+      />
+      <View className="gap-2">
+        <Type kind="strong">The occasion</Type>
+        <View className="flex-row flex-wrap gap-2">
+          {RULES.map((r) => (
+            <Key
+              key={r}
+              label={RULE_SAYS[r].label}
+              role="checkbox"
+              selected={rules.includes(r)}
+              onPress={() => setRules(rules.includes(r) ? rules.filter((x) => x !== r) : [...rules, r])}
+            />
+          ))}
+        </View>
+      </View>
       <Key
         kind="yolk"
         size="act"

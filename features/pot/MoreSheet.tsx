@@ -1,17 +1,27 @@
+import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { OBSERVATIONS, type Observation } from '../../core/cook/events';
+import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
+import { ask } from '../../workers/client';
 import { useApp } from '../shared/App';
+import { SEEN } from '../shared/eventWords';
 import type { useCook } from '../shared/useCook';
+import { CallsForm } from './CallsForm';
+import { EventLog } from './EventLog';
+import { ReadOff } from './ReadOff';
 import { StepList } from './StepList';
-import { SEEN } from './words';
+import type { Devices } from './useDevices';
+
+const WAITS_MIN = [10, 20, 40] as const;
+const LONGER_MIN = [1, 2, 5] as const;
 
 /** Everything of the live cook that is not the one thing now. */
 export function MoreSheet({
@@ -20,17 +30,24 @@ export function MoreSheet({
   c,
   why,
   onSee,
+  devices,
+  now,
+  next,
 }: {
   open: boolean;
   onClose: () => void;
   c: ReturnType<typeof useCook>;
   why: string;
   onSee: (what: Observation) => void;
+  devices: Devices;
+  now: number;
+  next: string;
 }) {
-  const { fmt, setWhere } = useApp();
+  const { setWhere } = useApp();
   const router = useRouter();
   const [note, setNote] = useState('');
   const state = c.state!;
+  const step = c.steps[state.stepIndex];
   const others = c.cooks.filter((o) => o.id !== c.cook!.id && !o.batchId);
   return (
     <Sheet open={open} title="More" onClose={onClose}>
@@ -39,7 +56,7 @@ export function MoreSheet({
         {why}
       </Type>
       <Type kind="title" level={3}>
-        What you see
+        What you see, hear, taste
       </Type>
       <View className="flex-row flex-wrap gap-2">
         {OBSERVATIONS.map((what) => (
@@ -54,6 +71,30 @@ export function MoreSheet({
           />
         ))}
       </View>
+      <ReadOff c={c} devices={devices} />
+      {step?.heat ? (
+        <>
+          <Choices
+            label="Lid"
+            value={state.lid ?? step.heat.lid}
+            options={(['off', 'ajar', 'on'] as const).map((value) => ({ value, label: value }))}
+            onChoose={(lid) => c.add({ kind: 'lidSet', lid })}
+          />
+          <View className="flex-row flex-wrap gap-2">
+            <Key label="Hob off" onPress={() => c.add({ kind: 'hobSet', setting: 0 })} />
+            {step.ends === 'time'
+              ? LONGER_MIN.map((minutes) => (
+                  <Key
+                    key={minutes}
+                    label={`${minutes} min longer`}
+                    onPress={() => c.add({ kind: 'longer', step: step.id, minutes })}
+                  />
+                ))
+              : null}
+          </View>
+          {step.id.startsWith('off the heat') ? <Waiting c={c} now={now} /> : null}
+        </>
+      ) : null}
       <Field label="Note" value={note} onChangeText={setNote} multiline maxLength={2000} />
       <Key
         label="Keep the note"
@@ -63,20 +104,12 @@ export function MoreSheet({
           setNote('');
         }}
       />
-      {[
-        ...state.observations.map((o) => ({ id: o.id, ms: o.atMs, text: SEEN[o.what] })),
-        ...state.notes.map((n) => ({ id: n.id, ms: n.atMs, text: n.text })),
-      ]
-        .sort((a, b) => b.ms - a.ms)
-        .map((o) => (
-          <View key={o.id} className="flex-row items-center justify-between gap-3 border-b-hair border-line py-1">
-            <Type className="shrink">{`${fmt.time(o.ms)}  ${o.text}`}</Type>
-            <Key label="Take back" kind="quiet" onPress={() => c.add({ kind: 'undone', target: o.id })} />
-          </View>
-        ))}
+      <EventLog cook={c.cook!} onAdd={c.add} />
+      <CallsForm devices={devices} />
       <Type kind="title" level={3}>
         Order of the work
       </Type>
+      <Type kind="small" tone="quiet">{`Next: ${next}`}</Type>
       <StepList steps={c.steps} state={state} plan={c.cook!.plan} />
       <Notice text="Hot starch paste sticks to skin and burns. Milk climbs to the rim in seconds: never leave it alone on the ring." />
       {others.map((o) => (
@@ -98,5 +131,39 @@ export function MoreSheet({
         }}
       />
     </Sheet>
+  );
+}
+
+/** A finished pot that must wait: what it will be, and the milk that loosens it again. */
+function Waiting({ c, now }: { c: ReturnType<typeof useCook>; now: number }) {
+  const { fmt } = useApp();
+  const [wrapped, setWrapped] = useState(false);
+  const cook = c.cook!;
+  const { data } = useQuery({
+    queryKey: ['hold', cook.id, cook.events.length, wrapped],
+    queryFn: ({ signal }) => ask('hold', [cook, now, [...WAITS_MIN], wrapped], signal),
+    staleTime: 30_000,
+    gcTime: 1000,
+  });
+  return (
+    <View className="gap-1" testID="waiting">
+      <Choices
+        label="If it must wait"
+        value={wrapped ? 1 : 0}
+        options={[
+          { value: 0, label: 'lid on' },
+          { value: 1, label: 'wrapped in a blanket' },
+        ]}
+        onChoose={(v) => setWrapped(v === 1)}
+      />
+      {data?.map((h) => (
+        <Type key={h.minutes}>
+          {`${h.minutes} min: ${fmt.temp(h.bulkC)}, ${h.thicker < 1.1 ? 'as thick' : `${Math.round(h.thicker * 10) / 10} times as thick`}${h.loosenG >= 2 ? `; ${fmt.grams(h.loosenG)} hot milk loosens it` : ''}${h.curdles ? '; the egg would curdle' : ''}`}
+        </Type>
+      ))}
+      <Type kind="small" tone="quiet">
+        Held warm for longer than two hours it is not safe to eat. Local food-safety rules come first.
+      </Type>
+    </View>
   );
 }

@@ -1,6 +1,8 @@
 import Check from 'lucide-react-native/icons/check';
 import { Pressable, View } from 'react-native';
-import type { Step } from '../../core/cook/steps';
+import type { Plan } from '../../core/formula/plan';
+import { pantryWith } from '../../core/pantry/pantry';
+import { weighingOf } from '../../core/prep/weigh';
 import { toSpoons } from '../../core/units/measures';
 import { colour } from '../../ui/colours';
 import { Notice } from '../../ui/Notice';
@@ -9,20 +11,21 @@ import { useFormat } from '../shared/App';
 
 /** What to weigh, a wet thumb's key each; weighed ones fill with ink. */
 export function WeighList({
-  step,
+  plan,
   weighed,
   onWeighed,
   title,
   manner,
 }: {
-  step: Step;
+  plan: Plan;
   weighed: readonly string[];
   onWeighed: (item: string) => void;
   title: string;
   manner: string;
 }) {
   const fmt = useFormat();
-  const allergens = [...new Set(step.portions.flatMap((p) => p.ingredient.allergens))];
+  const list = weighingOf(plan, pantryWith(plan.own));
+  const allergens = [...new Set(list.flatMap((p) => p.ingredient.allergens))];
   return (
     <View className="mx-auto w-full max-w-[640px] gap-2 px-3 py-3">
       <View className="flex-row flex-wrap items-baseline justify-between gap-x-3">
@@ -31,8 +34,8 @@ export function WeighList({
         </Type>
         <Type tone="quiet">{manner}</Type>
       </View>
-      {step.portions.map((p, i) => {
-        const item = `${p.ingredient.id}${p.carved ? ' for the slurry' : ''}`;
+      {list.map((p) => {
+        const item = p.key;
         const done = weighed.includes(item);
         const spoons = fmt.spoons(
           toSpoons(p.grams, p.ingredient.densityGPerMl, fmt.settings.spoons, { cups: p.ingredient.group === 'milk' }),
@@ -40,10 +43,10 @@ export function WeighList({
         const tone = done ? 'field' : 'ink';
         return (
           <Pressable
-            key={i}
+            key={item}
             role="checkbox"
             aria-checked={done}
-            aria-label={`${fmt.grams(p.grams)} ${p.ingredient.name}${p.carved ? ', kept cold for the slurry' : ''}`}
+            aria-label={`${fmt.grams(p.grams)} ${p.ingredient.name}${p.carved ? ', kept cold for the slurry' : p.taste ? ', held back to taste' : ''}`}
             onPress={() => !done && onWeighed(item)}
             className={`min-h-[64px] flex-row items-center gap-3 rounded-key border-edge border-ink px-4 py-2 ${done ? 'bg-ink' : 'bg-plate'}`}
           >
@@ -52,7 +55,11 @@ export function WeighList({
                 {p.ingredient.name}
               </Type>
               <Type kind="small" tone={done ? 'field' : 'quiet'}>
-                {p.carved ? `${spoons}, cold, for the slurry` : spoons}
+                {p.carved
+                  ? `${spoons}, cold, for the slurry`
+                  : p.taste
+                    ? `${spoons}, held back: add it by tasting`
+                    : spoons}
               </Type>
             </View>
             <Type kind="amount" tone={tone}>

@@ -1,21 +1,26 @@
-import type { Observation } from '../../core/cook/events';
+import type { CookEvent, Fault, Observation } from '../../core/cook/events';
+import type { Harm, Margin } from '../../core/cook/margins';
+import type { Pace, Pattern } from '../../core/cook/pacer';
 import type { Step } from '../../core/cook/steps';
 import type { Plan } from '../../core/formula/plan';
+import { SEEN } from '../shared/eventWords';
 import type { Formatter } from '../shared/format';
 
 /** What the cook reads and hears in Pot. Amounts and degrees come from the plan. */
 export type StepWords = { title: string; manner: string; cue: string; why: string; done: string; until: string };
 
 const list = (step: Step, fmt: Formatter) =>
-  step.portions.map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`).join(', ');
+  step.portions.map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}${p.taste ? ' to taste' : ''}`).join(', ');
 
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
   const every = `${step.stirEveryS ?? plan.method.stirEveryS}\u00a0s\u00a0each`;
   /** thickened by egg alone: it must never bubble */
   const custard = step.heat?.until.reach === 'temperature' && step.id !== 'warm';
+  /** ends when it is thick enough, bubbling or not */
+  const coats = step.cue === 'coats the spoon';
   const joins = step.adds.length > 0 && step.portions.length > 0;
   const first = joins ? goesIn(step, fmt) : '';
-  switch (step.id.replace(/ \d+$/, '')) {
+  switch (step.id.replace(/ for fix \d+$/, '').replace(/ \d+$/, '')) {
     case 'weigh':
       return {
         title: 'Weigh it out',
@@ -44,28 +49,56 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
         cue:
           step.heat?.until.reach === 'bubble'
             ? 'Small bubbles at the rim, then one in the middle.'
-            : 'Steam rises. No bubble yet.',
+            : step.cue === 'rim bubbles'
+              ? 'Small bubbles at the rim, none in the middle.'
+              : 'Steam rises. No bubble yet.',
         why: plan.items.some((i) => i.stage === 'slurry')
           ? 'Hotter milk would seal the slurry into lumps.'
           : 'It warms while the rest is made ready.',
-        done: 'It steams',
-        until: 'to steaming',
+        done: SEEN[step.cue ?? 'steams'],
+        until: step.cue === 'rim bubbles' ? 'to scalding' : 'to steaming',
+      };
+    case 'taste':
+    case 'taste again':
+      return {
+        title: 'Taste',
+        manner: `from a cold spoon, under any fat; ${list(step, fmt)} held back`,
+        cue: 'Hot tastes sweeter than it will cold. Add a little, stir, taste again.',
+        why:
+          step.id === 'taste'
+            ? 'Once it is thick, what goes in no longer spreads.'
+            : 'Fruit turns the balance: taste again before it is poured.',
+        done: 'Tastes right',
+        until: 'about',
+      };
+    case 'count out':
+      return {
+        title: 'Count out',
+        manner: list(step, fmt),
+        cue: 'As many out as went in.',
+        why: 'Once it thickens they drag half the paste along, and a child can choke on one.',
+        done: 'All out',
+        until: 'about',
       };
     case 'thicken':
       return {
         title: custard ? 'Stir, never boil' : 'Sweep the bottom',
-        manner: joins
-          ? `${first}${custard ? ', slow eights, ' : ', then slow eights, '}${every}`
-          : `slow eights, ${every}`,
+        manner: joins ? `${first}, then slow eights` : `slow eights, ${every}`,
         cue: custard
           ? 'Foam goes, steam rises, a finger line stays on the spoon. Never a bubble.'
-          : 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
+          : coats
+            ? `Edges thicken. Dip the spoon: a finger line stays.${step.heat?.over ? ' Over steam it may never bubble.' : ''}`
+            : 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
         why: custard
           ? 'A few degrees further the egg curdles. Off the heat at once, into a cold bowl.'
           : 'It goes within half a minute, and the floor goes first.',
-        done: step.heat?.until.reach === 'temperature' ? 'It coats the spoon' : 'First bubble',
+        done: coats ? 'It coats the spoon' : 'First bubble',
         until:
-          step.heat?.until.reach === 'temperature' ? `to ${fmt.temp(step.heat.until.tempC)}` : 'to the first bubble',
+          step.heat?.until.reach === 'temperature'
+            ? `to ${fmt.temp(step.heat.until.tempC)}`
+            : coats
+              ? 'until it coats'
+              : 'to the first bubble',
       };
     case 'cook on':
       return {
@@ -168,26 +201,17 @@ const NEXT: Record<string, string> = {
   weigh: 'weigh',
   slurry: 'whisk the slurry',
   warm: 'warm the milk',
-  thicken: 'stir to the first bubble',
   'cook on': 'cook on',
   'off the heat': 'off the heat',
+  taste: 'taste it',
+  'taste again': 'taste it again',
+  'count out': 'count the spices out',
   pour: 'pour',
 };
 export const stepNext = (step: Step): string =>
-  step.id === 'thicken' && step.adds.some((a) => a.stage === 'slurry')
-    ? `slurry in, ${NEXT.thicken}`
-    : (NEXT[step.id] ?? step.id);
-
-export const SEEN: Record<Observation, string> = {
-  steams: 'It steams',
-  'edges thicken': 'Edges thicken',
-  'first bubble': 'First bubble',
-  'coats the spoon': 'Coats the spoon',
-  lumps: 'Lumps',
-  'too thick': 'Too thick',
-  'too thin': 'Too thin',
-  'smells toasted': 'Smells toasted',
-};
+  step.id === 'thicken'
+    ? `${step.adds.some((a) => a.stage === 'slurry') ? 'slurry in, ' : ''}stir ${step.cue === 'coats the spoon' ? 'until it coats the spoon' : 'to the first bubble'}`
+    : (NEXT[step.id] ?? step.id.replace(/ for fix \d+$/, ' again').replace(/ \d+$/, ''));
 
 /** What to do at once when it is seen. */
 export const SEEN_ADVICE: Partial<Record<Observation, string>> = {
@@ -195,4 +219,87 @@ export const SEEN_ADVICE: Partial<Record<Observation, string>> = {
   'smells toasted': 'Off the ring now. Do not scrape: tip the top nine tenths into another pan.',
   'too thick': 'Wait for the word below: it is judged cold. Then loosen with hot milk, a spoon at a time.',
   'too thin': 'Let it bubble on first. Too thin in the pot is often right in the fridge.',
+  climbs: 'Off the ring, now. It falls back by itself; go on two lower.',
+  'tastes raw': 'It has to bubble on. Taste again in a minute, from a cold spoon.',
+  'grain hard': 'Lid on, low. Bite another in a few minutes.',
 };
+
+/** Faults that an observation leads to. */
+export const LEADS_TO: Partial<Record<Observation, Fault>> = {
+  lumps: 'lumps',
+  'too thick': 'too stiff',
+  'too thin': 'too thin',
+  'smells toasted': 'catching',
+  climbs: 'boiled over',
+  'tastes raw': 'raw taste',
+  'grain hard': 'grains hard',
+};
+
+/** Harm in a cook's words: what it is, and the act when it is called. */
+export const HARM: Record<Harm, { band: string; call: string; act: string }> = {
+  'boil over': { band: 'boil-over', call: 'It climbs', act: 'off the ring, it falls back' },
+  curdle: { band: 'curdling', call: 'Egg about to curdle', act: 'off the heat, pour into the cold bowl' },
+  catch: { band: 'catching', call: 'The floor catches', act: 'turn down, scrape the bottom flat' },
+};
+
+/** What a call says, and the act that it names; where too little is known of the heat it asks to look. */
+export const callOf = (m: Margin): { call: string; act: string } =>
+  m.asks ? { call: 'Lift the spoon', act: 'a finger line stays? off the heat, into the cold bowl' } : HARM[m.harm];
+
+/** How far off harm is. */
+export function marginSays(m: Margin, fmt: Formatter): string {
+  if (m.state === 'alarm') return 'now';
+  if (m.harm === 'curdle' && m.spareK !== undefined && m.spareK < 20)
+    return `${fmt.degApart(Math.max(0, m.spareK))} to spare`;
+  if (m.inS !== undefined) return `in ${fmt.countdown(m.inS)}`;
+  return 'far';
+}
+
+/** A stir so seldom is called for; between two the spoon rests. */
+export const SELDOM_S = 60;
+const PATTERN: Record<Pattern, string> = {
+  'figure of eight': 'slow eights',
+  'sweep the floor': 'sweep the whole floor',
+  'round the rim': 'round the rim',
+  'scrape the sides': 'scrape the sides down',
+  still: 'spoon still',
+};
+export function paceSays(p: Pace): string {
+  const tool = p.tool === 'spoon' ? '' : `, ${p.tool === 'whisk' ? 'whisk' : 'flat scraper'}`;
+  if (p.everyS >= SELDOM_S && Number.isFinite(p.everyS))
+    return `spoon still, a stir every ${Math.round(p.everyS / 60)}\u00a0min${tool}`;
+  return Number.isFinite(p.everyS)
+    ? `${PATTERN[p.pattern]}, ${Math.round(p.everyS * 2) / 2}\u00a0s\u00a0each${tool}`
+    : PATTERN.still;
+}
+export function restSays(p: Pace): string {
+  const owed = p.owedMin >= 1 ? `${Math.round(p.owedMin)} min of stirring still owed` : '';
+  const rest = p.mayRest
+    ? p.restS >= 60
+      ? 'the spoon may rest'
+      : `the spoon may rest ${Math.round(p.restS)} s`
+    : Number.isFinite(p.everyS)
+      ? 'no rest now'
+      : '';
+  return [rest, owed].filter(Boolean).join('; ');
+}
+
+/** Spoken: the order and one cue, nine words at the most. */
+export function spokenLine(w: StepWords): string {
+  const words = `${w.title}. ${w.cue.split(/[.,;]/)[0]}`.split(/\s+/);
+  return words.slice(0, 9).join(' ');
+}
+
+/** What a ring gives, as the twin has learnt it. */
+export function ringSays(ring: { mean: number; low: number; high: number }): string {
+  const pct = (x: number) => Math.round(x * 100);
+  return `your ring gives ${pct(ring.low)} to ${pct(ring.high)} % of its rating`;
+}
+
+/** The event that did not fit, named. */
+export function oddSays(event: CookEvent): string {
+  if (event.kind === 'observed') return `“${SEEN[event.what]}”`;
+  if (event.kind === 'measured')
+    return { probe: 'That temperature', trail: 'That trail', scale: 'That weight', plate: 'That blob' }[event.what];
+  return 'That';
+}

@@ -29,7 +29,7 @@ export function SetRoom() {
   const { cook: cookId } = useLocalSearchParams<{ cook?: string }>();
   const { where, ready } = useApp();
   const mounted = useMounted();
-  const c = useCook(mounted ? (cookId ?? where.cookId) : undefined);
+  const c = useCook(mounted ? cookId : undefined, mounted ? where.cookId : undefined);
   if (!mounted || !c.cook || !c.state || c.state.stage === 'cooking' || c.state.stage === 'not started')
     return <NotYet c={c} ready={mounted && ready && c.loaded} />;
   return <Setting c={c} />;
@@ -80,7 +80,13 @@ function Setting({ c }: { c: UsedCook }) {
   useEffect(() => setWhere({ cookId: cook.id }), [cook.id, setWhere]);
 
   const sub = `poured ${fmt.time(state.pouredMs)}${Number.isNaN(state.fridgeMs) ? '' : `, fridge since ${fmt.time(state.fridgeMs)}`}`;
-  const head = { name: 'Set', title: plan.name, sub, tag: { letter: plan.name[0]!.toUpperCase(), tint: 0 } };
+  const head = {
+    name: 'Set',
+    title: plan.name,
+    sub,
+    tag: { letter: plan.name[0]!.toUpperCase(), tint: 0 },
+    rescue: { cookId: cook.id },
+  };
   if (!set.data) {
     return (
       <Room {...head}>

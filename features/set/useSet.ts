@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
 import type { Step } from '../../core/cook/steps';
-import { model } from '../../workers/client';
+import { ask } from '../../workers/client';
 
 const HOUR = 3_600_000;
 
@@ -23,7 +23,7 @@ export function useSet(cook: Cook | undefined, steps: Step[], state: CookState |
     queryKey: ['set', cook?.id, cook?.events.length, Math.round(roomMin), Math.round(hours * 60)],
     queryFn: async () => {
       const plan = { ...cook!.plan, rest: { ...cook!.plan.rest, roomMin: Math.min(240, roomMin), hours } };
-      return { forecast: (await model().live({ ...cook!, plan }, steps, state!.pouredMs)).forecast, hours, roomMin };
+      return { forecast: (await ask('live', [{ ...cook!, plan }, steps, state!.pouredMs])).forecast, hours, roomMin };
     },
     enabled: Boolean(poured && cook && steps.length),
     staleTime: Infinity,

@@ -1,15 +1,16 @@
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { KitchenFileSchema, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
+import { readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../../storage/hooks';
-import { model } from '../../workers/client';
+import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
+import { FileKey } from '../../ui/FileKey';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
@@ -21,18 +22,21 @@ import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { saveFile, saveKitchenFile } from '../shared/saveFile';
 
-const emptyKitchen = (settings: Settings): KitchenFile =>
-  KitchenFileSchema.parse({
-    format: 'ovalis-kitchen',
-    version: 2,
-    exportedAt: nowIso(),
-    plans: [],
-    cooks: [],
-    batches: [],
-    ingredients: [],
-    packs: [],
-    settings,
-  });
+const emptyKitchen = (settings: Settings): KitchenFile => ({
+  format: 'ovalis-kitchen',
+  version: 5,
+  exportedAt: nowIso(),
+  plans: [],
+  cooks: [],
+  batches: [],
+  ingredients: [],
+  packs: [],
+  vessels: [],
+  history: [],
+  days: [],
+  preps: [],
+  settings,
+});
 
 type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
 
@@ -45,13 +49,11 @@ export function SettingsRoom() {
   const [asking, setAsking] = useState<Asking | undefined>();
   const [issues, setIssues] = useState<FormatIssue[]>([]);
   const [said, setSaid] = useState('');
-  const file = useRef<HTMLInputElement>(null);
   const s = mounted ? settings : undefined;
 
-  const read = async (chosen: File | undefined) => {
+  const read = async (chosen: File) => {
     setIssues([]);
     setSaid('');
-    if (!chosen) return;
     const parsed = readKitchenFile(await chosen.text());
     if (!parsed.ok) {
       setIssues(parsed.issues);
@@ -119,6 +121,7 @@ export function SettingsRoom() {
             ]}
             onChoose={(theme) => change({ theme })}
           />
+          <Field label="Money" value={s.money} maxLength={4} onChangeText={(money) => change({ money })} />
           <Choices
             label="Sound and vibration"
             value={s.sound ? 1 : 0}
@@ -134,17 +137,12 @@ export function SettingsRoom() {
               Your kitchen in one file
             </Type>
             <Key label="Export everything" size="amount" onPress={() => void saveKitchenFile()} />
-            <Key label="Import a kitchen" size="amount" onPress={() => file.current?.click()} />
-            <input
-              ref={file}
-              type="file"
+            <FileKey
+              label="Import a kitchen"
+              size="amount"
               accept="application/json,.json"
-              aria-label="Kitchen file"
-              style={{ display: 'none' }}
-              onChange={(e) => {
-                void read(e.target.files?.[0]);
-                e.target.value = '';
-              }}
+              fileLabel="Kitchen file"
+              onFile={(f) => void read(f)}
             />
             <SetAside />
             {issues.length ? (
@@ -187,7 +185,7 @@ export function SettingsRoom() {
                   text: 'What is here now goes. Export it first if you want it back.',
                   act: 'Bring it back',
                   make: async () => ({
-                    ...(await model().demo(Date.now(), new Date().getTimezoneOffset())),
+                    ...(await ask('demo', [Date.now(), new Date().getTimezoneOffset()])),
                     settings: settings ?? DEFAULT_SETTINGS,
                   }),
                 })
@@ -253,6 +251,10 @@ function Packs() {
   ];
   const pantry = pantryWith((plans.data ?? []).flatMap((p) => p.own));
   const value = Number(grams.replace(',', '.'));
+  const [price, setPrice] = useState('');
+  const paid = Number(price.replace(',', '.'));
+  const wrongPrice =
+    price !== '' && !(paid >= 0 && paid <= 10000) ? 'A sum such as 1.80 would do, or nothing.' : undefined;
   const wrong = grams !== '' && !(value > 0 && value <= 20000) ? 'A number of grams above 0 would do.' : undefined;
   return (
     <View className="gap-2">
@@ -262,7 +264,11 @@ function Packs() {
       {(packs.data ?? []).map((p) => (
         <View key={p.id} className="flex-row items-center gap-2">
           <View className="flex-1">
-            <Row title={p.name} value={fmt.grams(p.grams)} />
+            <Row
+              title={p.name}
+              sub={p.price === undefined ? 'no price' : fmt.money(p.price)}
+              value={fmt.grams(p.grams)}
+            />
           </View>
           <Key label="Remove" spoken={`Remove ${p.name}`} kind="quiet" onPress={() => remove.mutate(p.id)} />
         </View>
@@ -281,11 +287,26 @@ function Packs() {
         maxLength={60}
       />
       <Field label="Holds" unit="g" inputMode="decimal" value={grams} onChangeText={setGrams} error={wrong} />
+      <Field
+        label="Costs, if you like"
+        unit={fmt.settings.money}
+        inputMode="decimal"
+        value={price}
+        onChangeText={setPrice}
+        error={wrongPrice}
+      />
       <Key
         label="Add this size"
-        disabled={name.trim() === '' || !(value > 0) || wrong !== undefined}
+        disabled={name.trim() === '' || !(value > 0) || wrong !== undefined || wrongPrice !== undefined}
         onPress={() => {
-          save.mutate({ id: newId('pack'), ingredientId, name: name.trim(), grams: value });
+          save.mutate({
+            id: newId('pack'),
+            ingredientId,
+            name: name.trim(),
+            grams: value,
+            ...(price === '' ? {} : { price: paid }),
+          });
+          setPrice('');
           setName('');
           setGrams('');
         }}

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
+import { RescueKey } from './RescueKey';
 
 type RoomProps = {
   /** page title, read out and in the tab */
@@ -12,6 +13,8 @@ type RoomProps = {
   sub?: string;
   tag?: { letter: string; tint: number };
   actions?: ReactNode;
+  /** what Rescue would be about from here; false where it is the room itself */
+  rescue?: { cookId?: string; batchId?: string } | false;
   /** full-height columns beside the main one, wide only; under it on a phone */
   left?: ReactNode;
   right?: ReactNode;
@@ -24,15 +27,15 @@ type RoomProps = {
 const REACHABLE = { tabIndex: 0 } as object;
 
 /** One room: a head that says what and when, the work under it, columns parted by rims when there is width. */
-export function Room({ name, title, sub, tag, actions, left, right, foot, children }: RoomProps) {
+export function Room({ name, title, sub, tag, actions, rescue = {}, left, right, foot, children }: RoomProps) {
   return (
     <View role="main" className="min-h-0 flex-1">
       <Head>
         <title>{`${name} · Ovalis`}</title>
       </Head>
-      <View className="min-h-[64px] flex-row items-center gap-3 border-b-rim border-ink px-3 py-1.5 wide:px-6">
+      <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 gap-y-1 border-b-rim border-ink px-3 py-1.5 wide:px-6 print:hidden">
         {tag ? <Tag {...tag} /> : null}
-        <View className="min-w-0 flex-1">
+        <View className="min-w-[5.5rem] flex-1">
           <Type kind="title" level={1}>
             {title}
           </Type>
@@ -42,7 +45,10 @@ export function Room({ name, title, sub, tag, actions, left, right, foot, childr
             </Type>
           ) : null}
         </View>
-        <View className="flex-row gap-2">{actions}</View>
+        <View className="max-w-full flex-row flex-wrap gap-2">
+          {actions}
+          {rescue ? <RescueKey {...rescue} /> : null}
+        </View>
       </View>
       <ScrollView
         {...REACHABLE}

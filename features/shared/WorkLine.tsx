@@ -9,6 +9,8 @@ import { useApp } from './App';
 
 const ROOMS = [
   { path: '/plan', name: 'Plan' },
+  { path: '/day', name: 'Day' },
+  { path: '/prep', name: 'Prep' },
   { path: '/pot', name: 'Pot' },
   { path: '/set', name: 'Set' },
   { path: '/book', name: 'Book' },
@@ -30,12 +32,23 @@ export function Logo() {
 export function WorkLine() {
   const path = usePathname();
   const { where } = useApp();
+  const planning = ['/recipe', '/compare', '/lining'].includes(path);
+  const under =
+    path === '/rescue'
+      ? '/pot'
+      : path === '/batch'
+        ? '/book'
+        : path === '/shopping'
+          ? '/day'
+          : planning
+            ? '/plan'
+            : path;
   const here = Math.max(
     0,
-    ROOMS.findIndex((r) => r.path === (path === '/batch' ? '/book' : path)),
+    ROOMS.findIndex((r) => r.path === under),
   );
   const search = (room: string) =>
-    room === '/plan' && where.planId
+    (room === '/plan' || room === '/prep') && where.planId
       ? `?id=${where.planId}`
       : (room === '/pot' || room === '/set') && where.cookId
         ? `?cook=${where.cookId}`
@@ -46,15 +59,15 @@ export function WorkLine() {
       role="navigation"
       aria-label="Rooms"
       className={clsx(
-        'border-t-rim border-ink bg-field wide:h-[68px] wide:flex-row wide:items-center wide:border-b-rim wide:border-t-0 wide:px-6',
+        'border-t-rim border-ink bg-field wide:h-[68px] wide:flex-row wide:items-center wide:border-b-rim wide:border-t-0 wide:px-6 print:hidden',
         where.live && 'hidden wide:flex',
       )}
     >
       <View className="hidden wide:mr-8 wide:flex">
         <Logo />
       </View>
-      <View className="relative flex-row wide:w-[520px]">
-        <View aria-hidden className="absolute left-[12%] right-[12%] top-[20px] h-[2.5px] bg-ink wide:top-[19px]" />
+      <View className="relative flex-row flex-wrap wide:w-[640px] wide:flex-nowrap">
+        <View aria-hidden className="absolute left-[8%] right-[8%] top-[20px] h-[2.5px] bg-ink wide:top-[19px]" />
         {ROOMS.map((r, i) => {
           const current = !away && i === here;
           return (
@@ -62,10 +75,10 @@ export function WorkLine() {
               <Pressable
                 role="link"
                 aria-current={current ? 'page' : undefined}
-                className="min-h-[64px] flex-1 items-center pb-2 pt-[5px] wide:min-h-[62px]"
+                className="min-h-[64px] min-w-[4rem] flex-1 items-center pb-2 pt-[5px] wide:min-h-[62px]"
               >
                 {current ? (
-                  <View className="mt-0.5 h-[46px] min-w-[74px] items-center justify-center rounded-[50%] bg-ink px-3">
+                  <View className="mt-0.5 min-h-[46px] min-w-[62px] items-center justify-center rounded-[50%] bg-ink px-1.5 wide:min-w-[84px]">
                     <Type kind="title" tone="field">
                       {r.name}
                     </Type>

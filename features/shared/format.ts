@@ -25,6 +25,7 @@ export function formatter(s: Settings) {
     settings: s,
     grams,
     amount,
+    money: (sum: number) => `${s.money}${s.money ? THIN : ''}${sum.toFixed(2)}`,
     ml: (ml: number) => (ml >= 1000 ? `${Math.round(ml / 10) / 100} l` : `${thousands(Math.round(ml / 5) * 5)} ml`),
     /** bare figure with its degree sign, where the unit is clear beside it */
     deg: (c: number) => `${degrees(c)}°`,
@@ -35,7 +36,10 @@ export function formatter(s: Settings) {
     time,
     /** the time, with its day when that is not the day of `nowMs` */
     timeOn: (ms: number, nowMs: number) => (isSameDay(ms, nowMs) ? time(ms) : `${formatDate(ms, 'EEE')} ${time(ms)}`),
+    /** a full hour beside a time line */
+    hourOf: (ms: number) => formatDate(ms, s.clock === '24' ? 'HH' : 'haaa'),
     day: (ms: number) => formatDate(ms, 'd MMM'),
+    weekdayName: (ms: number) => formatDate(ms, 'EEEE'),
     weekday: (ms: number) => formatDate(ms, 'EEE d MMM'),
     countdown: (seconds: number) => {
       const v = Math.max(0, Math.round(seconds));

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import type { Cook, CookEvent } from '../../core/cook/events';
-import { countingEvents, foldCook, type CookState } from '../../core/cook/fold';
-import { stepsOf, type Step } from '../../core/cook/steps';
+import { countingEvents } from '../../core/cook/counting';
+import { foldCook, type CookState } from '../../core/cook/fold';
+import { changesOf, stepsOf, type Step } from '../../core/cook/steps';
 import { pantryWith } from '../../core/pantry/pantry';
 import { useCollection, useCookEvents } from '../../storage/hooks';
 import { useForecast } from './useForecast';
@@ -9,35 +10,40 @@ import { newId, nowIso } from './ids';
 
 export type NewEvent = CookEvent extends infer E ? (E extends CookEvent ? Omit<E, 'id' | 'at'> : never) : never;
 
-/** The cook that a room is about: the one asked for, else the newest that is still going. */
-export function pickCook(cooks: readonly Cook[], id: string | undefined): Cook | undefined {
-  const asked = cooks.find((c) => c.id === id);
-  if (asked) return asked;
+/**
+ * The cook that a room is about: the one its address asks for and no other, else the one last looked at, else the
+ * newest that is still going.
+ */
+export function pickCook(cooks: readonly Cook[], asked: string | undefined, last: string | undefined) {
+  if (asked !== undefined) return cooks.find((c) => c.id === asked);
+  const before = cooks.find((c) => c.id === last);
+  if (before) return before;
   const started = (c: Cook) => Date.parse(c.events[0]?.at ?? '') || 0;
   return cooks.filter((c) => !c.batchId && c.events.length > 0).sort((a, b) => started(b) - started(a))[0];
 }
 
 /** A cook with its plan's forecast, its steps, its state, and the way to add to it. */
-export function useCook(id: string | undefined) {
+export function useCook(asked: string | undefined, last: string | undefined) {
   const cooks = useCollection('cooks');
   const append = useCookEvents();
-  const cook = pickCook(cooks.data ?? [], id);
+  const cook = pickCook(cooks.data ?? [], asked, last);
   const { forecast } = useForecast(cook?.plan);
   const steps: Step[] = useMemo(
-    () => (cook ? stepsOf(cook.plan, pantryWith(cook.plan.own), forecast ?? { phases: [] }) : []),
+    () => (cook ? stepsOf(cook.plan, pantryWith(cook.plan.own), forecast ?? { phases: [] }, changesOf(cook)) : []),
     [cook, forecast],
   );
   const state: CookState | undefined = useMemo(() => (cook ? foldCook(cook, steps) : undefined), [cook, steps]);
   const add = (...events: NewEvent[]) => {
     if (!cook) return;
-    append.mutate({
-      cookId: cook.id,
-      events: events.map((e) => ({ ...e, id: newId('e'), at: nowIso() }) as CookEvent),
-    });
+    append(
+      cook.id,
+      events.map((e) => ({ ...e, id: newId('e'), at: nowIso() }) as CookEvent),
+    );
   };
   const lastUndoable = cook
     ? countingEvents(cook)
-        .filter((e) => e.kind !== 'started')
+        // what a device reads by itself is not what a cook means by "undo"
+        .filter((e) => e.kind !== 'started' && e.kind !== 'device' && e.kind !== 'clock' && !('by' in e && e.by))
         .at(-1)
     : undefined;
   return {

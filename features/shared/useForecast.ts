@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Forecast } from '../../core/forecast';
+import type { Forecast, Point } from '../../core/forecast';
 import type { Plan } from '../../core/formula/plan';
-import { model } from '../../workers/client';
+import { ask, askChances } from '../../workers/client';
 
 /** What of a plan its forecast depends on: the name and the hour of the meal do not. */
 const physics = ({ name: _n, serve: { at: _a, ...serve }, ...rest }: Plan) => ({ ...rest, serve });
@@ -18,7 +18,7 @@ export function useForecast(plan: Plan | undefined): {
 } {
   const query = useQuery({
     queryKey: ['forecast', plan ? physics(plan) : null],
-    queryFn: ({ signal }) => model().forecast(plan!, signal),
+    queryFn: ({ signal }) => ask('forecast', [plan!], signal),
     enabled: plan !== undefined,
     staleTime: Infinity,
     gcTime: 60_000,
@@ -26,6 +26,19 @@ export function useForecast(plan: Plan | undefined): {
       (before?.queryKey[1] as { id?: string } | null)?.id === plan?.id ? keepPreviousData(old) : undefined,
   });
   return { forecast: query.data, working: query.isPlaceholderData || query.isPending, error: query.error };
+}
+
+/** The words of a plan that is still moving under a thumb: asked before its forecast, answered within a frame. */
+export function usePoint(plan: Plan | undefined): { point: Point | undefined; stale: boolean } {
+  const query = useQuery({
+    queryKey: ['point', plan ? physics(plan) : null],
+    queryFn: ({ signal }) => ask('point', [plan!], signal),
+    enabled: plan !== undefined,
+    staleTime: Infinity,
+    gcTime: 10_000,
+    placeholderData: keepPreviousData,
+  });
+  return { point: query.data, stale: query.isPlaceholderData };
 }
 
 /** The starch that brings this plan to its wanted word; does not depend on the starch that is in it now. */
@@ -37,7 +50,7 @@ export function useSolved(plan: Plan | undefined, starchId: string | undefined) 
   };
   return useQuery({
     queryKey: ['solve', key ?? null],
-    queryFn: ({ signal }) => model().solve(plan!, signal),
+    queryFn: ({ signal }) => ask('solve', [plan!], signal),
     enabled: plan !== undefined && starchId !== undefined,
     staleTime: Infinity,
     gcTime: 60_000,
@@ -45,17 +58,18 @@ export function useSolved(plan: Plan | undefined, starchId: string | undefined) 
   });
 }
 
-/** Kitchens that the chances are counted over. */
+/** Kitchens that the chances are counted over when asked for; and those that follow each change by themselves. */
 export const KITCHENS = 500;
+export const FEW_KITCHENS = 200;
 
 /** The chances of a plan over many kitchens, asked for by hand; a changed plan asks anew, a left one stops. */
-export function useChances(plan: Plan, wanted: boolean) {
+export function useChances(plan: Plan, wanted: boolean, draws = KITCHENS) {
   const [done, setDone] = useState(0);
   const query = useQuery({
-    queryKey: ['chances', physics(plan)],
+    queryKey: ['chances', draws, physics(plan)],
     queryFn: async ({ signal }) => {
       setDone(0);
-      const answer = await model().chances(plan, KITCHENS, signal, setDone);
+      const answer = await askChances(plan, draws, signal, setDone);
       if (!answer) throw new Error('stopped');
       return answer;
     },

@@ -7,9 +7,10 @@ export function wakeSound() {
 }
 
 /** Two short notes; `urgent` is lower and three. */
-export function signal(urgent = false) {
-  if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(urgent ? [200, 100, 200, 100, 200] : [160, 80, 160]);
-  if (context?.state !== 'running') return;
+export function signal(urgent = false, ways: { sound: boolean; vibrates: boolean } = { sound: true, vibrates: true }) {
+  if (ways.vibrates && navigator.userActivation?.hasBeenActive)
+    navigator.vibrate?.(urgent ? [200, 100, 200, 100, 200] : [160, 80, 160]);
+  if (!ways.sound || context?.state !== 'running') return;
   const notes = urgent ? [392, 392, 392] : [659, 880];
   notes.forEach((hz, i) => {
     const at = context!.currentTime + i * 0.22;

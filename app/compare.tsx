@@ -1,0 +1,1 @@
+export { CompareRoom as default } from '../features/plan/CompareRoom';

@@ -1,0 +1,1 @@
+export { DayRoom as default } from '../features/day/DayRoom';

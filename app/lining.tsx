@@ -1,0 +1,1 @@
+export { LiningRoom as default } from '../features/plan/LiningRoom';

@@ -1,0 +1,1 @@
+export { PrepRoom as default } from '../features/prep/PrepRoom';

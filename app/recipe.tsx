@@ -1,0 +1,1 @@
+export { RecipeRoom as default } from '../features/plan/RecipeRoom';

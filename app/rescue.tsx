@@ -1,0 +1,1 @@
+export { RescueRoom as default } from '../features/rescue/RescueRoom';

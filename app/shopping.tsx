@@ -1,0 +1,1 @@
+export { ShoppingRoom as default } from '../features/day/ShoppingRoom';

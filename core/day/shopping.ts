@@ -1,0 +1,258 @@
+import { lookUp } from '../formula/compose';
+import type { Plan } from '../formula/plan';
+import type { Ingredient } from '../pantry/ingredient';
+import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
+import type { Pantry } from '../pantry/pantry';
+import { eggsFor } from '../prep/prep';
+import { sideOf } from '../sides/sides';
+import { EGG_SIZES } from '../units/eggs';
+import { packsFor, type Pack } from '../units/packs';
+
+/** Usual packets where the cook has not said how their shop sells it (C): name of one, g in it. */
+export const USUAL_PACKS: Readonly<Record<string, { name: string; grams: number }>> = {
+  milk_whole: { name: 'carton, 1 l', grams: 1030 },
+  milk_semi: { name: 'carton, 1 l', grams: 1033 },
+  milk_skim: { name: 'carton, 1 l', grams: 1035 },
+  cream_35: { name: 'cup, 200 ml', grams: 199 },
+  cream_20: { name: 'cup, 200 ml', grams: 202 },
+  evaporated: { name: 'can', grams: 340 },
+  condensed: { name: 'can', grams: 397 },
+  coconut_milk: { name: 'can, 400 ml', grams: 388 },
+  coconut_cream: { name: 'carton, 250 ml', grams: 243 },
+  coconut_drink: { name: 'carton, 1 l', grams: 1010 },
+  almond_drink: { name: 'carton, 1 l', grams: 1010 },
+  cornstarch: { name: 'box', grams: 250 },
+  sugar: { name: 'bag', grams: 1000 },
+  butter: { name: 'block', grams: 250 },
+  salt: { name: 'box', grams: 500 },
+};
+const BY_GROUP: Partial<Record<Ingredient['group'], { name: string; grams: number }>> = {
+  milk: { name: 'carton, 1 l', grams: 1010 },
+  sweet: { name: 'bag', grams: 500 },
+  thickener: { name: 'bag', grams: 500 },
+  nut: { name: 'bag', grams: 200 },
+  piece: { name: 'bag', grams: 200 },
+  flavour: { name: 'jar', grams: 40 },
+};
+/** Eggs in a box. */
+export const EGG_BOX = 6;
+
+/** What a leftover is good for, by what it is. */
+const GOOD_FOR: Partial<Record<Ingredient['group'] | 'white' | 'yolk' | 'coconut', string>> = {
+  white: 'whites: frozen in a lidded cup, dated; or whipped for a meringue within two days',
+  yolk: 'yolks: in the next custard within a day',
+  coconut: 'half cans: into a jar, not left in the tin; three days cold, or frozen in a tray',
+  milk: 'milk: three days cold; loosens what came out too stiff',
+  fat: 'keeps wrapped and cold',
+  sweet: 'keeps',
+  thickener: 'keeps dry and shut',
+  nut: 'frozen, or it turns rancid within weeks',
+  piece: 'keeps shut and dry',
+  fruit: 'eaten as it is',
+  flavour: 'keeps dark and shut',
+};
+
+export type ShoppingLine = {
+  ingredientId: string;
+  name: string;
+  group: Ingredient['group'];
+  /** g needed over all dishes, as bought: unpeeled, unshelled */
+  needG: number;
+  /** whole packets, or eggs in their box; undefined where it is bought by weight */
+  packs?: { count: number; name: string; grams: number; yours: boolean };
+  /** pieces, where it is counted */
+  eggs?: number;
+  leftG: number;
+  leftSays?: string;
+  price?: number;
+  forPlans: string[];
+  have: boolean;
+};
+
+export type Shopping = {
+  lines: ShoppingLine[];
+  cost?: number;
+  unpriced: number;
+  leftovers: string[];
+  allergens: string[];
+};
+
+const g = (x: number) => `${Math.round(x)} g`;
+
+/**
+ * One list over several dishes: side pots and edible yield counted, home nut milk as its nuts, yolks and whites as
+ * eggs, everything else in whole packets.
+ * @param packs the cook's own sizes, which come before the usual ones
+ * @param have what is in the house: on the list, but not bought
+ */
+export function shoppingOf(
+  plans: readonly Plan[],
+  pantryOf: (plan: Plan) => Pantry,
+  packs: readonly Pack[],
+  have: readonly string[] = [],
+): Shopping {
+  const needs = new Map<string, { ingredient: Ingredient; grams: number; plans: Set<string> }>();
+  const need = (ingredient: Ingredient, grams: number, plan: Plan) => {
+    if (grams <= 0 || ingredient.id === 'water') return;
+    const old = needs.get(ingredient.id) ?? { ingredient, grams: 0, plans: new Set<string>() };
+    old.grams += grams;
+    old.plans.add(plan.name);
+    needs.set(ingredient.id, old);
+  };
+  let yolkG = 0;
+  let whiteG = 0;
+  let wholeG = 0;
+  const eggPlans = new Set<string>();
+  for (const plan of plans) {
+    const pantry = pantryOf(plan);
+    const uses = [
+      ...plan.items.map((i) => ({ id: i.ingredientId, grams: i.grams })),
+      ...plan.sides.flatMap((s) =>
+        sideOf(s, plan, pantry).uses.map((u) => ({ id: u.ingredientId, grams: u.boughtG ?? u.grams })),
+      ),
+    ];
+    for (const { id, grams } of uses) {
+      const ingredient = lookUp(pantry, plan, id);
+      const home = homeMilkOf(id);
+      if (home) {
+        const { nut } = home;
+        const { nutG } = nutsFor(nut, Math.max(1, grams), home.ratio, home.strained);
+        need(
+          {
+            ...ingredient,
+            id: `nuts_${nut}`,
+            name: nut === 'coconut' ? 'dried grated coconut' : `shelled ${nut}s`,
+            group: 'nut',
+          },
+          nutG,
+          plan,
+        );
+      } else if (ingredient.egg && ['yolk', 'white', 'egg'].includes(id)) {
+        eggPlans.add(plan.name);
+        if (id === 'yolk') yolkG += grams;
+        else if (id === 'white') whiteG += grams;
+        else wholeG += grams;
+      } else need(ingredient, grams, plan);
+    }
+  }
+  const lines: ShoppingLine[] = [...needs.values()].map(({ ingredient: i, grams, plans: by }) => {
+    const own = packs.find((p) => p.ingredientId === i.id);
+    const usual = i.group === 'fruit' || i.id === 'nuts_coconut' ? undefined : (USUAL_PACKS[i.id] ?? BY_GROUP[i.group]);
+    const pack = own ?? usual;
+    const base = {
+      ingredientId: i.id,
+      name: i.name,
+      group: i.group,
+      needG: grams,
+      forPlans: [...by],
+      have: have.includes(i.id),
+    };
+    if (!pack || (i.id.startsWith('nuts_') && !own)) return { ...base, leftG: 0 };
+    const { packs: count, leftOverG } = packsFor(grams, pack);
+    const says = GOOD_FOR[i.base === 'coconut' && i.group === 'milk' ? 'coconut' : i.group];
+    return {
+      ...base,
+      packs: { count, name: pack.name, grams: pack.grams, yours: own !== undefined },
+      leftG: leftOverG,
+      ...(leftOverG > 5 && says ? { leftSays: says } : {}),
+      ...(own?.price === undefined ? {} : { price: own.price * count }),
+    };
+  });
+  if (yolkG + whiteG + wholeG > 0) lines.push(eggLine(yolkG, whiteG, wholeG, [...eggPlans], have, packs));
+  lines.sort((a, b) => AISLES.indexOf(a.group) - AISLES.indexOf(b.group) || a.name.localeCompare(b.name));
+  const bought = lines.filter((l) => !l.have);
+  const priced = bought.filter((l) => l.price !== undefined);
+  return {
+    lines,
+    ...(priced.length ? { cost: priced.reduce((s, l) => s + l.price!, 0) } : {}),
+    unpriced: bought.length - priced.length,
+    leftovers: bought
+      .filter((l) => l.leftSays !== undefined && ['milk', 'egg'].includes(l.group))
+      .map((l) => `${g(l.leftG)} ${l.name} left. ${l.leftSays}`),
+    allergens: [
+      ...new Set(
+        plans.flatMap((p) => {
+          const pantry = pantryOf(p);
+          return [
+            ...p.items.filter((i) => i.grams > 0).map((i) => i.ingredientId),
+            ...p.sides.flatMap((s) => sideOf(s, p, pantry).uses.map((u) => u.ingredientId)),
+          ].flatMap((id) => lookUp(pantry, p, id).allergens);
+        }),
+      ),
+    ],
+  };
+}
+
+const AISLES: readonly Ingredient['group'][] = [
+  'milk',
+  'egg',
+  'fat',
+  'fruit',
+  'sweet',
+  'thickener',
+  'nut',
+  'piece',
+  'flavour',
+];
+
+function eggLine(
+  yolkG: number,
+  whiteG: number,
+  wholeG: number,
+  forPlans: string[],
+  have: readonly string[],
+  packs: readonly Pack[],
+): ShoppingLine {
+  const e = EGG_SIZES['eu M'];
+  const parted = Math.max(
+    yolkG > 0 ? Math.ceil(eggsFor(yolkG, 'yolkG')) : 0,
+    whiteG > 0 ? Math.ceil(eggsFor(whiteG, 'whiteG')) : 0,
+  );
+  const eggs = parted + (wholeG > 0 ? Math.ceil(eggsFor(wholeG, 'egg')) : 0);
+  const own = packs.find((p) => p.ingredientId === 'egg');
+  const inBox = own ? Math.max(1, Math.round(own.grams / (e.yolkG + e.whiteG))) : EGG_BOX;
+  const boxes = Math.ceil(eggs / inBox);
+  const whitesLeft = parted * e.whiteG - whiteG;
+  const yolksLeft = parted * e.yolkG - yolkG;
+  const spare = boxes * inBox - eggs;
+  const left = [
+    whitesLeft > 15 ? `${g(whitesLeft)} ${GOOD_FOR.white}` : '',
+    yolksLeft > 10 ? `${g(yolksLeft)} ${GOOD_FOR.yolk}` : '',
+    spare > 0 ? `${spare} whole, in their box` : '',
+  ].filter(Boolean);
+  return {
+    ingredientId: 'egg',
+    name: 'eggs, medium',
+    group: 'egg',
+    needG: eggs * (e.yolkG + e.whiteG),
+    eggs,
+    packs: {
+      count: boxes,
+      name: own?.name ?? `box of ${inBox}`,
+      grams: inBox * (e.yolkG + e.whiteG),
+      yours: own !== undefined,
+    },
+    leftG: Math.max(0, whitesLeft) + Math.max(0, yolksLeft) + spare * (e.yolkG + e.whiteG),
+    ...(left.length ? { leftSays: left.join('; ') } : {}),
+    ...(own?.price === undefined ? {} : { price: own.price * boxes }),
+    forPlans,
+    have: have.includes('egg'),
+  };
+}
+
+/** The list as text to send or print. */
+export function shoppingText(s: Shopping, title: string): string {
+  return [
+    title,
+    '',
+    ...s.lines
+      .filter((l) => !l.have)
+      .map((l) =>
+        l.packs
+          ? `- ${l.packs.count} × ${l.packs.name} ${l.name} (${l.eggs ? `${l.eggs} needed` : `${g(l.needG)} needed`})`
+          : `- ${g(l.needG)} ${l.name}`,
+      ),
+    ...(s.leftovers.length ? ['', 'Left over:', ...s.leftovers.map((l) => `- ${l}`)] : []),
+    '',
+  ].join('\n');
+}

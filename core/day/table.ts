@@ -1,0 +1,31 @@
+import { table } from '../coefficients';
+
+/** What a day takes besides the model's own minutes. Hands come in quarters of a pair: a constant spoon takes all four. */
+export const DAY = table('Day', {
+  handsFull: [4, 'quarters', 'C', 'a spoon that may not rest'],
+  handsBusy: [3, 'quarters', 'C', 'weighing, peeling: can be left for a wipe of another pot'],
+  handsVisit: [1, 'quarters', 'C', 'a stir now and then'],
+  constantS: [10, 's', 'C', 'two wipes nearer than this tie the hands'],
+  wipeS: [5, 's', 'C', 'one wipe of the floor'],
+  sure: [0.84, 'sd', 'A', 'a stretch is planned so that 8 in 10 are done in time'],
+  handsSd: [0.25, '1', 'C', 'spread of what hands take'],
+  coolingSd: [0.12, '1', 'C', 'spread of setting and cooling'],
+  weighedMax: [90, 'min', 'C', 'weighed things stand no longer'],
+  beatenMax: [10, 'min', 'C', 'sugar burns yolk that waits'],
+  whippedMax: [12, 'min', 'C', 'stiff whites wait no longer'],
+  soakedMax: [240, 'min', 'C', 'drained grain, longest'],
+  hotOvenMax: [12, 'min', 'C', 'an oven waits for the dish'],
+  warmMax: [20, 'min', 'C', 'a warm dish waits for its guests, loosened'],
+  keptWarmMax: [45, 'min', 'C', 'the same in a wrapped pot, longest'],
+  outMax: [30, 'min', 'B', 'turned out or cut, before it is eaten'],
+  warmOutMax: [10, 'min', 'C', 'on the table warm, before it is eaten'],
+  roomMax: [120, 'min', 'B', 'in the room, the usual limit'],
+  mostMoreH: [8, 'h', 'C', 'a cold dish is made this much earlier at most'],
+  nearK: [4, 'K', 'C', 'a cold dish is served this much warmer where time is short'],
+  warmFrom: [40, 'degC', 'C', 'served warm from here'],
+  sideCoolMin: [45, 'min', 'C', 'a compote or a syrup to lukewarm'],
+  fillS: [5, 's', 'C', 'filling one dish'],
+  turnOutMin: [0.5, 'min', 'C', 'turning one out'],
+  cutMin: [0.15, 'min', 'C', 'cutting one piece'],
+  spoonMin: [0.2, 'min', 'C', 'setting one out'],
+});

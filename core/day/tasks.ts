@@ -1,0 +1,416 @@
+import { stepsOf, type Step } from '../cook/steps';
+import type { Forecast } from '../forecast';
+import { KITCHEN_SD } from '../forecast';
+import { methodOf } from '../formula/family';
+import type { RestStep } from '../formula/method';
+import type { Plan } from '../formula/plan';
+import type { Pantry } from '../pantry/pantry';
+import type { PrepItem } from '../prep/items';
+import { prepOf } from '../prep/prep';
+import { fridgeCm2 } from '../prep/vessels';
+import { SAFE_COOLING_RULES } from '../set/safety';
+import type { Machine } from '../settings';
+import { sideOf } from '../sides/sides';
+import type { SidePot } from '../sides/sidePot';
+import { DAY } from './table';
+import type { Activity, Point, Relation, Uses } from './scheduler';
+
+export type TaskKind =
+  'ready' | 'long' | 'wait' | 'weigh' | 'side' | 'cook' | 'pour' | 'bake' | 'rest' | 'cold' | 'finish';
+
+export type Task = Omit<Activity, 'start' | 'end'> & {
+  planId: string;
+  kind: TaskKind;
+  /** what is written on its block */
+  verb: string;
+  /** one line more */
+  says: string;
+  /** min it takes on average; `minutes` is the safe figure that the day is planned with */
+  expected: number;
+  /** min that truly need the spoon, and whether it may rest under a lid in between */
+  spoonMin?: number;
+  lidIsSafe?: boolean;
+  /** of the pot's steps: which */
+  step?: string;
+};
+
+export type DishWork = {
+  planId: string;
+  name: string;
+  tasks: Task[];
+  relations: Relation[];
+  warm: boolean;
+  /** min from pouring to serving: as the plan has it, the least that sets and cools it, the most */
+  wait: { planned: number; least: number; most: number };
+  /** the part of it that lies in the fridge may be stretched; which task that is */
+  /** what is not safe or not sure about its hours, in words */
+  cautions: string[];
+  coldId: string;
+  finishId: string;
+  pourId: string;
+};
+
+export type WorkFrom = { plan: Plan; forecast: Forecast };
+
+const start = (id: string): Point => ({ id, at: 'start' });
+const end = (id: string): Point => ({ id, at: 'end' });
+export const follows = (before: string, after: string, minutes = 0): Relation => ({
+  from: end(before),
+  to: start(after),
+  minutes,
+});
+/** `after` starts at most so many minutes after `before` ends. */
+export const within = (before: string, after: string, minutes: number): Relation => ({
+  from: start(after),
+  to: end(before),
+  minutes: -minutes,
+});
+
+const up = (minutes: number) => Math.max(1, Math.ceil(minutes - 1e-6));
+const safe = (minutes: number, sdRel: number) => up(minutes * (1 + DAY.sure * sdRel));
+
+/** Hands that a step takes, and the minutes of it that truly need the spoon. */
+export function spoonOf(step: Pick<Step, 'stirEveryS' | 'seconds'>): { hands: number; spoonMin: number } {
+  const minutes = step.seconds / 60;
+  if (step.stirEveryS === undefined) return { hands: 0, spoonMin: 0 };
+  if (step.stirEveryS <= DAY.constantS) return { hands: DAY.handsFull, spoonMin: minutes };
+  return { hands: DAY.handsVisit, spoonMin: minutes * Math.min(1, DAY.wipeS / step.stirEveryS) };
+}
+
+const SIDE_USES: Record<SidePot['kind'], Uses> = {
+  syrup: { hands: DAY.handsVisit, rings: 1 },
+  compote: { hands: DAY.handsVisit, rings: 1 },
+  infusion: {},
+  toasting: { hands: DAY.handsFull, rings: 1 },
+  'fried coconut': { hands: DAY.handsFull, rings: 1 },
+  purée: { hands: DAY.handsBusy },
+  'second layer': { hands: DAY.handsFull, rings: 1 },
+  glaze: { hands: DAY.handsFull, rings: 1 },
+};
+
+/** What a waiting prep item keeps busy, and how long it may stand when it is done. */
+function waitOf(item: PrepItem): { uses: Uses; longest?: number } {
+  if (item.id === 'preheat') return { uses: { ovens: 1 }, longest: DAY.hotOvenMax };
+  if (item.id === 'double-boiler') return { uses: { rings: 1 }, longest: 5 };
+  if (item.id === 'chill-moulds') return { uses: {}, longest: 600 };
+  return { uses: {}, longest: DAY.soakedMax };
+}
+
+/**
+ * The work of one dish: tasks with the model's minutes, and what must come before what. Minutes are whole and safe;
+ * nothing here knows the hour.
+ * @param wait which wait the dish is planned with: the plan's own, or the least that still sets
+ */
+export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines: readonly Machine[] = []): DishWork {
+  const id = (key: string) => `${plan.id}:${key}`;
+  const tasks: Task[] = [];
+  const relations: Relation[] = [];
+  const put = (
+    key: string,
+    kind: TaskKind,
+    verb: string,
+    says: string,
+    expected: number,
+    uses: Uses,
+    more: Partial<Task> = {},
+  ): string => {
+    tasks.push({
+      id: id(key),
+      planId: plan.id,
+      kind,
+      verb,
+      says,
+      expected,
+      minutes: safe(expected, kind === 'wait' || kind === 'rest' ? 0 : DAY.handsSd),
+      uses,
+      weight: 1,
+      ...more,
+    });
+    return id(key);
+  };
+
+  // the pot: one stretch without a gap, from the first fire to the dish
+  const steps = stepsOf(plan, pantry, f);
+  const chain: string[] = [];
+  for (const s of steps) {
+    if (s.heat) {
+      const { hands, spoonMin } = spoonOf(s);
+      const mean = s.seconds / 60;
+      chain.push(
+        put(
+          `pot-${s.id}`,
+          'cook',
+          s.id,
+          spoonSays(mean, spoonMin, s),
+          mean,
+          { hands, ...(s.setting ? { rings: 1 } : {}) },
+          {
+            minutes: s.ends === 'time' || s.id === 'off the heat' ? up(mean) : safe(mean, KITCHEN_SD.hobRel),
+            spoonMin,
+            lidIsSafe: s.heat.lid !== 'off' || (s.stirEveryS ?? 0) >= 60,
+            step: s.id,
+            weight: 3,
+          },
+        ),
+      );
+    } else if (s.id === 'pour')
+      chain.push(
+        put(
+          'pour',
+          'pour',
+          'pour',
+          `${plan.dish.count} × ${plan.dish.capacityMl} ml, even`,
+          (s.seconds + DAY.fillS * plan.dish.count) / 60,
+          {
+            hands: DAY.handsFull,
+          },
+          { step: 'pour', weight: 3 },
+        ),
+      );
+  }
+  chain.forEach((task, i) => {
+    const next = chain[i + 1];
+    if (next) relations.push(follows(task, next), within(task, next, 0));
+  });
+  const lit = chain[0]!;
+  const pour = id('pour');
+
+  // before it
+  const weigh = put(
+    'weigh',
+    'weigh',
+    'weigh',
+    'everything in grams, the slurry whisked',
+    steps.filter((s) => s.id === 'weigh' || s.id === 'slurry').reduce((m, s) => m + s.seconds / 60, 0),
+    { hands: DAY.handsBusy },
+    { step: 'weigh' },
+  );
+  relations.push(follows(weigh, lit), within(weigh, lit, DAY.weighedMax));
+  const beat = steps.find((s) => s.id === 'beat the egg');
+  if (beat) {
+    const beaten = put(
+      'beat',
+      'weigh',
+      'beat egg',
+      'pale, no streak of white',
+      beat.seconds / 60,
+      { hands: DAY.handsBusy },
+      { step: beat.id },
+    );
+    relations.push(follows(weigh, beaten), follows(beaten, lit), within(beaten, lit, DAY.beatenMax));
+  }
+  const baked = steps.find((s) => s.id === 'bake');
+  const prep = prepOf(plan, pantry, machines).filter((i) => !i.advice);
+  const short = prep.filter((i) => i.waitMin === undefined && i.id !== 'whip-whites' && !i.id.startsWith('peel-'));
+  const ready = put(
+    'ready',
+    'ready',
+    'ready',
+    `${short.length} short things, see Prep`,
+    short.reduce((m, i) => m + i.handsMin, 0),
+    { hands: DAY.handsBusy },
+    { weight: 0.5 },
+  );
+  relations.push(follows(ready, weigh));
+  for (const item of prep) {
+    if (item.waitMin !== undefined) {
+      const hands = put(
+        item.id,
+        'long',
+        verbOf(item),
+        item.title,
+        item.handsMin,
+        { hands: DAY.handsBusy },
+        { weight: 0.5 },
+      );
+      const { uses, longest } = waitOf(item);
+      const wait = put(`${item.id}-wait`, 'wait', verbOf(item), item.title, item.waitMin, uses, {
+        minutes: up(item.waitMin),
+        weight: 0.5,
+      });
+      relations.push(follows(hands, wait), within(hands, wait, 0));
+      // what is soaked is ground or blended among the short things
+      const then = { bake: id('bake'), pour, cook: lit, weigh: ready, serve: ready }[item.before];
+      if (item.before !== 'bake' || baked) relations.push(follows(wait, then));
+      if (longest !== undefined) relations.push(within(wait, then, longest));
+    } else if (item.id === 'whip-whites') {
+      const whip = put('whip', 'weigh', 'whip whites', item.how, item.handsMin, { hands: DAY.handsBusy });
+      // it is done before the fire, and a cooked base waits for it no longer than it stands
+      relations.push(follows(whip, lit), within(whip, lit, DAY.whippedMax));
+    }
+  }
+
+  // from the dish to the table
+  const warm = plan.serve.tempC >= DAY.warmFrom;
+  const rests = methodOf(plan, pantry).filter((s): s is RestStep => s.do === 'rest' && s.minutes > 0);
+  let last = pour;
+  let bakeMin = 0;
+  if (baked) {
+    bakeMin = safe(baked.seconds / 60, 0.15);
+    const oven = put(
+      'bake',
+      'bake',
+      'bake',
+      'until the middle trembles',
+      baked.seconds / 60,
+      { ovens: 1 },
+      { minutes: bakeMin, step: 'bake' },
+    );
+    relations.push(follows(pour, oven), within(pour, oven, 8));
+    last = oven;
+  }
+  const wait = waitOfDish(plan, f, warm);
+  const fixed = warm ? [] : rests.slice(0, -1);
+  for (const [i, r] of fixed.entries()) {
+    const task = put(
+      `rest-${i}`,
+      'rest',
+      r.where === 'room' ? 'steam off' : r.where,
+      REST_SAYS[r.where],
+      r.minutes,
+      r.where === 'fridge' ? { fridge: fridgeCm2(plan.dish) } : {},
+      {
+        minutes: up(r.minutes),
+        weight: 0,
+      },
+    );
+    relations.push(follows(last, task), within(last, task, 0));
+    last = task;
+  }
+  const restS = fixed.reduce((m, r) => m + up(r.minutes), 0);
+  const tail = warm ? 'room' : (rests.at(-1)?.where ?? 'room');
+  const coldLeast = Math.max(1, wait.planned - restS);
+  const cold = put(
+    'cold',
+    'cold',
+    warm ? 'keep warm' : 'set',
+    warm ? 'lid on, loosened with a little milk' : REST_SAYS[tail],
+    coldLeast,
+    tail === 'fridge' ? { fridge: fridgeCm2(plan.dish) } : {},
+    { minutes: warm ? 0 : coldLeast, upTo: Math.max(coldLeast, wait.most - restS), weight: 0 },
+  );
+  relations.push(follows(last, cold), within(last, cold, 0));
+  const style = plan.serve.style;
+  const finish = put(
+    'finish',
+    'finish',
+    style === 'turned out' ? 'turn out' : style === 'cut' ? 'cut' : 'set out',
+    style === 'turned out'
+      ? 'edge free, plate on top, flip'
+      : style === 'cut'
+        ? 'a hot wet knife, wiped'
+        : 'spoons, what goes on top',
+    1 +
+      (style === 'turned out'
+        ? DAY.turnOutMin * plan.dish.count
+        : style === 'cut'
+          ? 2 + DAY.cutMin * plan.people
+          : DAY.spoonMin * plan.people),
+    { hands: DAY.handsBusy },
+    { weight: 2 },
+  );
+  relations.push(follows(cold, finish), within(cold, finish, 0));
+
+  for (const side of plan.sides) {
+    if (side.kind === 'infusion') continue;
+    const a = sideOf(side, plan, pantry);
+    const peel = prep.find((i) => i.id === `peel-${side.id}`);
+    const pot = put(`side-${side.id}`, 'side', side.kind, a.does.at(-1) ?? '', a.minutes, SIDE_USES[side.kind], {
+      minutes: safe(a.minutes, 1 / 3),
+      spoonMin: SIDE_USES[side.kind].hands === DAY.handsFull ? a.minutes : a.minutes * 0.1,
+    });
+    if (peel) {
+      const peeled = put(peel.id, 'long', `peel ${'fruit' in side ? side.fruit : ''}`.trim(), peel.how, peel.handsMin, {
+        hands: DAY.handsBusy,
+      });
+      relations.push(follows(peeled, pot), within(peeled, pot, 120));
+    }
+    if (side.kind === 'second layer' || side.kind === 'glaze') {
+      // on what holds already, and with time to set itself
+      const some = Math.min(wait.least, wait.planned);
+      relations.push(
+        follows(pour, pot, Math.round(some * (side.kind === 'glaze' ? 0.6 : 0.25))),
+        follows(pot, finish, Math.round(some * 0.3)),
+      );
+    } else relations.push(follows(pot, finish, warm || side.kind === 'toasting' ? 5 : DAY.sideCoolMin));
+  }
+  return {
+    planId: plan.id,
+    name: plan.name,
+    tasks,
+    relations,
+    warm,
+    wait,
+    cautions: cautionsOf(plan, f, warm),
+    coldId: cold,
+    finishId: finish,
+    pourId: pour,
+  };
+}
+
+/** min from pouring to serving, oven apart. */
+function waitOfDish(plan: Plan, f: Forecast, warm: boolean): DishWork['wait'] {
+  if (warm) return { planned: 0, least: 0, most: DAY.warmMax };
+  const planned = up(plan.rest.hours * 60);
+  const never = plan.rest.hours;
+  const cold = f.set.find((p) => p.hours > 0.2 && p.coreC <= plan.serve.tempC + DAY.nearK);
+  const modelH = Math.max(Number.isNaN(f.readyH) ? never : f.readyH, cold?.hours ?? never);
+  const frozenH = plan.family === 'frozen cream' && !Number.isNaN(f.frozenH) ? f.frozenH : 0;
+  const least = safe(Math.max(modelH, frozenH) * 60, DAY.coolingSd);
+  return {
+    planned,
+    least: Math.min(planned, least),
+    most: Math.min(planned + DAY.mostMoreH * 60, Math.max(planned, f.keeping.days * 24 * 60)),
+  };
+}
+
+/** Food-safety limits and forecasts that the hours of a day cannot mend. */
+function cautionsOf(plan: Plan, f: Forecast, warm: boolean): string[] {
+  const rule = SAFE_COOLING_RULES[plan.rest.rule ?? 'two stages'].says;
+  return [
+    ...(!warm && !f.cool.safe
+      ? [`${plan.name} cools too slowly for the usual rule (${rule}): shallower dishes, or ice and water first.`]
+      : []),
+    ...(!warm && plan.rest.roomMin > DAY.roomMax
+      ? [`${plan.name} stands ${Math.round(plan.rest.roomMin)} min in the room: two hours are the usual limit.`]
+      : []),
+    ...(warm
+      ? [`${plan.name} is kept above 60 °C until it is served, or goes cold quickly: lukewarm for hours is not safe.`]
+      : []),
+    ...(!warm && Number.isNaN(f.readyH)
+      ? [`${plan.name} is not set within its wait, by the model: look at the plan again.`]
+      : []),
+  ];
+}
+
+/** The same work with a shorter wait, or a longer one for what is kept warm. */
+export function withWait(work: DishWork, wait: 'planned' | 'least' | 'kept warm'): DishWork {
+  if (wait === 'planned') return work;
+  return {
+    ...work,
+    tasks: work.tasks.map((t) => {
+      if (t.id !== work.coldId) return t;
+      if (wait === 'kept warm') return work.warm ? { ...t, upTo: DAY.keptWarmMax } : t;
+      return work.warm ? t : { ...t, minutes: Math.max(1, t.minutes - (work.wait.planned - work.wait.least)) };
+    }),
+  };
+}
+
+const REST_SAYS: Record<RestStep['where'], string> = {
+  room: 'in the room until it stops steaming',
+  fridge: 'in the fridge, coldest shelf',
+  'fan fridge': 'in the fan fridge',
+  freezer: 'in the freezer, with a timer',
+  'cold water': 'in cold water',
+  'ice bath': 'in ice and water, moved now and then',
+};
+
+const verbOf = (item: PrepItem): string => item.id.split('-')[0]!;
+
+function spoonSays(mean: number, spoonMin: number, s: Step): string {
+  const all = Math.max(1, Math.round(mean));
+  if (s.stirEveryS === undefined) return `${all} min, no spoon`;
+  if (spoonMin >= mean * 0.9) return `${all} min, the spoon never rests`;
+  const spoon = Math.max(1, Math.round(spoonMin));
+  return `${all} min, ${spoon} of them with the spoon${s.heat?.lid !== 'off' ? ', lid on in between' : ''}`;
+}

@@ -1,0 +1,83 @@
+import { servingStress } from '../forecast';
+import type { Pantry } from '../pantry/pantry';
+import { sideOf, type SideAnswer } from '../sides/sides';
+import type { Pack } from '../units/packs';
+import { cutGrid, dishFit, panFit, type CutGrid, type DishFit, type PanFit } from '../vessels/fit';
+import { refreshCarveOuts } from './amounts';
+import { lookUp } from './compose';
+import type { Plan } from './plan';
+import { allAllergens, portionOf, type Portion } from './portions';
+import { breaksRule, type Rule } from './rules';
+import { couldBeFreeOf, type FreeOf } from './substitutes';
+import { tasteOf, type Taste } from './sweetness';
+
+/** Everything a plan says beside its forecast: what it costs, how it tastes, whether it fits, what it breaks. */
+export type About = {
+  portion: Portion;
+  taste: Taste;
+  allergens: string[];
+  pan: PanFit;
+  dish: DishFit;
+  cut?: CutGrid;
+  sides: SideAnswer[];
+  freeOf: FreeOf[];
+  breaks: { rule: Rule; ingredientId: string; name: string }[];
+  /** what each thickener brings, in steps of the strip, largest first */
+  pushes: { ingredientId: string; name: string; steps: number }[];
+};
+
+/** At most as many thickeners are told apart. */
+const TOLD = 5;
+
+/** What each thing that thickens brings: the plan without it, cooked coarsely. */
+function pushesOf(plan: Plan, pantry: Pantry): About['pushes'] {
+  const thickens = plan.items.filter((i) => {
+    const x = lookUp(pantry, plan, i.ingredientId);
+    return i.grams > 0 && i.stage !== 'top' && (x.group === 'thickener' || x.egg || x.ground || x.gum || x.pulp);
+  });
+  if (thickens.length < 2)
+    return thickens.map((i) => ({
+      ingredientId: i.ingredientId,
+      name: lookUp(pantry, plan, i.ingredientId).name,
+      steps: 1,
+    }));
+  const { place } = servingStress(plan, pantry);
+  return thickens
+    .slice(0, TOLD)
+    .map((i) => {
+      const without = refreshCarveOuts({ ...plan, items: plan.items.filter((o) => o !== i) }, pantry);
+      return {
+        ingredientId: i.ingredientId,
+        name: lookUp(pantry, plan, i.ingredientId).name,
+        steps: Math.max(0, place - servingStress(without, pantry).place),
+      };
+    })
+    .sort((a, b) => b.steps - a.steps);
+}
+
+/** @param endMassG what is left after cooking, from the forecast */
+export function aboutPlan(plan: Plan, pantry: Pantry, packs: readonly Pack[], endMassG: number): About {
+  const sides = plan.sides.map((s) => sideOf(s, plan, pantry));
+  const used = [...plan.items, ...sides.flatMap((s) => s.uses)];
+  const dish = dishFit(plan, endMassG);
+  return {
+    portion: portionOf(plan, pantry, packs),
+    taste: tasteOf(plan, pantry, endMassG),
+    allergens: allAllergens(plan, pantry),
+    pan: panFit(plan, pantry),
+    dish,
+    ...(plan.dish.form && plan.serve.style === 'cut'
+      ? { cut: cutGrid(plan.dish.form, Math.max(1, Math.ceil(plan.people / plan.dish.count))) }
+      : {}),
+    sides,
+    freeOf: couldBeFreeOf(plan, pantry),
+    breaks: plan.rules.flatMap((rule) =>
+      used
+        .filter((u, i) => u.grams > 0 && used.findIndex((o) => o.ingredientId === u.ingredientId) === i)
+        .map((u) => lookUp(pantry, plan, u.ingredientId))
+        .filter((i) => breaksRule(i, rule))
+        .map((i) => ({ rule, ingredientId: i.id, name: i.name })),
+    ),
+    pushes: pushesOf(plan, pantry),
+  };
+}

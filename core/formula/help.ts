@@ -1,0 +1,129 @@
+import { servingStress } from '../forecast';
+import type { Pantry } from '../pantry/pantry';
+import { stripMiddle, wordAt } from '../texture/words';
+import { refreshCarveOuts, usualStage, withGrams } from './amounts';
+import { lookUp } from './compose';
+import type { Plan, SetWord } from './plan';
+import { ruleAgainst } from './rules';
+import { MAX_SHARE, solve, type Ask, type Solution } from './solve';
+
+/** A change that makes a wanted set possible, with the amounts it then asks. */
+export type Help = { says: string; plan: Plan };
+
+const degrees = (c: number) => `${Math.round(c)} °C`;
+const COLD_C = 6;
+
+/** The plan with one more thing in it. */
+const withMore = (plan: Plan, ingredientId: string, grams: number, pantry: Pantry): Plan =>
+  plan.items.some((i) => i.ingredientId === ingredientId)
+    ? withGrams(plan, ingredientId, Math.max(grams, 1), pantry)
+    : refreshCarveOuts(
+        {
+          ...plan,
+          items: [...plan.items, { ingredientId, grams, stage: usualStage(lookUp(pantry, plan, ingredientId)) }],
+        },
+        pantry,
+      );
+
+/**
+ * What would make an impossible wish possible: each way tried on the model, only those told that work, least first.
+ * Empty when the wish is possible, or when nothing tried helps.
+ */
+export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
+  if (solve(plan, pantry, ask).ok) return [];
+  const word = ask.word ?? plan.serve.word;
+  const liquidG = plan.items
+    .filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk')
+    .reduce((s, i) => s + i.grams, 0);
+  const out: Help[] = [];
+  const attempt = (says: string, changed: Plan, changedAsk: Ask = ask): boolean => {
+    const s: Solution = solve(changed, pantry, changedAsk);
+    const ok = s.ok && wordAt(servingStress(s.plan, pantry).place) === (changedAsk.word ?? changed.serve.word);
+    if (ok)
+      out.push({ says, plan: { ...s.plan, serve: { ...s.plan.serve, word: changedAsk.word ?? changed.serve.word } } });
+    return ok;
+  };
+  if (liquidG <= 0) {
+    attempt('Add milk: there is nothing to set.', withMore(plan, 'milk_whole', 500, pantry));
+    return out;
+  }
+  const items = (group: string) => plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group);
+  if (plan.serve.tempC > COLD_C + 2)
+    attempt(`Serve it at ${degrees(COLD_C)} instead of ${degrees(plan.serve.tempC)}.`, {
+      ...plan,
+      serve: { ...plan.serve, tempC: COLD_C },
+      rest: { ...plan.rest, hours: Math.max(plan.rest.hours, 4) },
+    });
+  if (plan.choices.end === 'coats the spoon') {
+    const { end: _end, ...choices } = plan.choices;
+    attempt('Let it bubble and cook on: starch that never boiled does not set.', {
+      ...plan,
+      choices,
+      method: { ...plan.method, cookOnMin: Math.max(2, plan.method.cookOnMin) },
+    });
+  }
+  const sweet = items('sweet');
+  for (const share of [0.75, 0.5, 0.25])
+    if (
+      sweet.length &&
+      attempt(`Take ${Math.round(100 * (1 - share))} % of the sugar out: sugar keeps water from the starch.`, {
+        ...plan,
+        items: plan.items.map((i) => (sweet.includes(i) ? { ...i, grams: i.grams * share } : i)),
+      })
+    )
+      break;
+  for (const id of ['cornstarch', 'rice_flour', 'potato_starch']) {
+    const other = pantry.get(id);
+    if (!other || ruleAgainst(other, plan.rules) || ask.free?.some((f) => f.ingredientId === id)) continue;
+    const there = plan.items.find((i) => i.ingredientId === id);
+    const free = ask.hotWord ? [...(ask.free ?? []), { ingredientId: id }] : [{ ingredientId: id }];
+    if (
+      attempt(
+        there ? `Let the ${other.name} move as well.` : `Let ${other.name} help.`,
+        there ? plan : withMore(plan, id, liquidG * 0.02, pantry),
+        { ...ask, free },
+      )
+    )
+      break;
+  }
+  for (const group of ['egg', 'nut', 'thickener'] as const) {
+    const moves = new Set((ask.free ?? []).map((f) => f.ingredientId));
+    const still = items(group).filter((i) => !moves.has(i.ingredientId) && i.grams > 0);
+    if (!still.length || (group === 'thickener' && !ask.free)) continue;
+    const names = still.map((i) => lookUp(pantry, plan, i.ingredientId).name).join(' and ');
+    attempt(`Halve the ${names}: it sets by itself.`, {
+      ...plan,
+      items: plan.items.map((i) => (still.includes(i) ? { ...i, grams: i.grams / 2 } : i)),
+    });
+  }
+  if (ask.hotWord) {
+    const { hotWord: _h, ...cold } = ask;
+    attempt('Give up the word in the pot: the one on the table can be had.', plan, cold);
+  }
+  out.push(...nearest(plan, pantry, ask, word, liquidG));
+  return out;
+}
+
+/** The nearest set to be had as it is: with the most and the least of what may move. */
+function nearest(plan: Plan, pantry: Pantry, ask: Ask, word: SetWord, liquidG: number): Help[] {
+  const first = plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'thickener');
+  const free = ask.free ?? (first ? [{ ingredientId: first.ingredientId }] : []);
+  if (!free.length) return [];
+  const ends = ([0, 1] as const).map((end) => {
+    const p = free.reduce(
+      (q, f) => withGrams(q, f.ingredientId, end ? (f.maxG ?? liquidG * MAX_SHARE) : (f.minG ?? 1), pantry),
+      plan,
+    );
+    const { place } = servingStress(p, pantry);
+    return { plan: p, word: wordAt(place), far: Math.abs(place - stripMiddle(word)) };
+  });
+  const best = ends.reduce((a, b) => (b.far < a.far ? b : a));
+  return best.word === word
+    ? []
+    : [
+        {
+          says: `The nearest set it can have as it is: ${best.word}.`,
+          plan: { ...best.plan, serve: { ...best.plan.serve, word: best.word } },
+        },
+      ];
+}

@@ -1,0 +1,467 @@
+import { servingStress } from '../forecast';
+import type { Allergen, Ingredient } from '../pantry/ingredient';
+import { DISHES, type Dish } from '../pantry/kitchen';
+import type { Pantry } from '../pantry/pantry';
+import { GRAINS } from '../pot/grain';
+import { yieldAtPlace } from '../texture/words';
+import { asDish, type Vessel } from '../vessels/vessel';
+import { dishFit } from '../vessels/fit';
+import { refreshCarveOuts, usualStage } from './amounts';
+import { lookUp } from './compose';
+import { methodOf } from './family';
+import type { Family, Plan } from './plan';
+import { ruleAgainst } from './rules';
+import { differences, tell, type Difference } from './schools';
+import { solve, swapThickener } from './solve';
+import { holdSweetness } from './sweetness';
+
+/** "I have none": something else in its place, brought back to the same set and sweetness, and what it costs. */
+
+type Instead = readonly [toId: string, gramsPerGram: number, note: string];
+
+/** What cooks take where one thing is missing: first the nearest. Grams for a gram; what the tongue notices. */
+const INSTEAD: Readonly<Record<string, readonly Instead[]>> = {
+  milk_whole: [
+    ['milk_semi', 1, 'a little leaner'],
+    ['soy_drink', 1, 'beany, sets well'],
+    ['oat_drink', 1, 'sweet and cereal'],
+    ['coconut_milk', 1, 'tastes of coconut, heavy'],
+    ['evaporated', 0.5, 'caramel note; fill up with water'],
+  ],
+  cream_35: [
+    ['double_cream', 0.73, 'the same fat from less'],
+    ['coconut_cream', 1, 'tastes of coconut'],
+    ['milk_whole', 1, 'leaner, less round'],
+  ],
+  coconut_milk: [
+    ['coconut_cream', 0.62, 'the same fat from less'],
+    ['cream_20', 1, 'no coconut in it'],
+    ['milk_whole', 1, 'leaner, no coconut'],
+  ],
+  condensed: [
+    ['evaporated', 1, 'sugar has to be added'],
+    ['milk_whole', 1, 'thin: cook it down, sugar has to be added'],
+  ],
+  butter: [
+    ['ghee', 0.82, 'no difference here'],
+    ['coconut_oil', 0.81, 'a breath of coconut'],
+    ['oil', 0.81, 'rounder mouth, no butter taste'],
+  ],
+  yolk: [
+    ['egg', 1.6, 'paler, firmer curd, less rich'],
+    ['custard_powder', 0.35, 'yellow, tastes of vanilla, no egg in it'],
+  ],
+  egg: [
+    ['yolk', 0.75, 'richer and softer'],
+    ['custard_powder', 0.2, 'yellow, no egg in it'],
+  ],
+  vanilla: [
+    ['vanilla_pod', 0.8, 'rounder; goes in early and comes out'],
+    ['flower_water', 1, 'flowery instead'],
+    ['cinnamon', 1, 'spice instead'],
+    ['lemon_peel', 1.5, 'fresh instead'],
+  ],
+  vanilla_pod: [['vanilla', 1.2, 'off the heat; contains alcohol']],
+  cinnamon: [
+    ['cinnamon_ground', 0.6, 'brown specks, tastes at once'],
+    ['clove', 0.2, 'sharper: a few are enough'],
+    ['star_anise', 0.8, 'liquorice'],
+  ],
+  cardamom: [
+    ['ginger', 3, 'hotter'],
+    ['cinnamon', 1, 'warmer, less fresh'],
+  ],
+  orange_leaf: [
+    ['orange_peel', 2, 'more bitter'],
+    ['flower_water', 1, 'stronger, off the heat'],
+    ['bay_leaf', 0.6, 'greener, a hint of spice'],
+  ],
+  flower_water: [
+    ['rose_water', 1, 'sweeter scent'],
+    ['orange_peel', 2, 'from the start, and comes out'],
+  ],
+  mastic: [
+    ['xanthan', 0.1, 'the stretch without the scent'],
+    ['star_anise', 0.5, 'a scent without the stretch'],
+  ],
+  coconut_grated: [
+    ['almonds_chopped', 1, 'nut instead of coconut'],
+    ['coconut_cream', 0.6, 'the taste without the bite'],
+  ],
+  raisins: [['fruit_apricot', 1.5, 'sourer, gives water']],
+  saffron: [['cinnamon_ground', 1, 'colour of sand, another scent']],
+  semolina: [
+    ['cornmeal_fine', 1, 'yellow, tastes of maize'],
+    ['rice_ground', 1, 'white, quieter'],
+  ],
+  lemon_juice: [['orange_juice', 4, 'much milder']],
+  honey: [
+    ['maple', 1.15, 'caramel, thinner'],
+    ['sugar', 0.8, 'plain sweet'],
+  ],
+};
+
+export type Candidate = { toId: string; note: string; factor: number };
+
+/** What could stand in for an ingredient: cooks' own swaps first, then its group; the plan's rules are kept. */
+export function candidatesFor(plan: Plan, pantry: Pantry, fromId: string, most = 8): Candidate[] {
+  const from = lookUp(pantry, plan, fromId);
+  const known = (INSTEAD[fromId] ?? []).map(([toId, factor, note]) => ({ toId, factor, note }));
+  const group = [...pantry.values(), ...plan.own]
+    .filter((i) => i.group === from.group && (from.group !== 'thickener' || i.thickener !== undefined))
+    .filter((i) => from.group !== 'milk' || i.id !== 'water')
+    .map((i) => ({ toId: i.id, factor: 1, note: i.base && i.base !== from.base ? `made of ${i.base}` : '' }));
+  const seen = new Set([fromId, ...plan.items.map((i) => i.ingredientId)]);
+  return [...known, ...group]
+    .filter((c) => {
+      if (seen.has(c.toId)) return false;
+      seen.add(c.toId);
+      const to = plan.own.find((o) => o.id === c.toId) ?? pantry.get(c.toId);
+      return to !== undefined && ruleAgainst(to, plan.rules) === undefined;
+    })
+    .slice(0, most);
+}
+
+/** The thickener that a set is held with: the first that is not a whole grain. */
+export const holdsWith = (plan: Plan, pantry: Pantry, but?: string): string | undefined =>
+  plan.items.find((i) => {
+    const x = lookUp(pantry, plan, i.ingredientId);
+    return (
+      i.ingredientId !== but &&
+      x.group === 'thickener' &&
+      (x.thickener ? GRAINS[x.thickener].form !== 'kernel' : x.gum !== undefined)
+    );
+  })?.ingredientId;
+
+/** `next` with its thickener moved so that it sets like `before`. Undefined where no amount does. */
+export function holdSet(before: Plan, next: Plan, pantry: Pantry, but?: string): Plan | undefined {
+  const id = holdsWith(next, pantry, but);
+  if (!id) return undefined;
+  // a custard that only flows has its place on the strip and no yield stress
+  const { stress, place, bounds } = servingStress(before, pantry);
+  const stressPa = Math.max(stress, yieldAtPlace(place, bounds));
+  const s = solve(next, pantry, { free: [{ ingredientId: id, minG: 0.2 }], stressPa });
+  return s.ok ? s.plan : undefined;
+}
+
+/** Sweetness and set brought back; twice, because sugar softens and starch dilutes. */
+function bringBack(before: Plan, next: Plan, pantry: Pantry): { plan: Plan; held: boolean } {
+  let plan = next;
+  let held = true;
+  for (let i = 0; i < 2 && held; i++) {
+    const sweet = holdSweetness(before, plan, pantry);
+    const set = holdSet(before, sweet, pantry);
+    held = set !== undefined;
+    plan = set ?? sweet;
+  }
+  return { plan: tidy(plan), held };
+}
+
+/** Another thing in the place of one, its own amount; nothing brought back yet. */
+export function replaceItem(plan: Plan, fromId: string, toId: string, factor: number, pantry: Pantry): Plan {
+  const to = lookUp(pantry, plan, toId);
+  const from = lookUp(pantry, plan, fromId);
+  const there = plan.items.find((i) => i.ingredientId === toId);
+  const items = plan.items.flatMap((i) => {
+    if (i.ingredientId === toId) return [];
+    if (i.ingredientId !== fromId) return [i];
+    const grams = Math.min(20000, i.grams * factor + (there?.grams ?? 0));
+    const stage = to.group === from.group && to.comesOut === from.comesOut ? i.stage : usualStage(to);
+    return [{ ingredientId: toId, grams, stage }];
+  });
+  return refreshCarveOuts(
+    {
+      ...plan,
+      items,
+      carveOuts: plan.carveOuts
+        .filter((c) => c.ingredientId !== toId)
+        .map((c) => (c.ingredientId === fromId ? { ...c, ingredientId: toId, grams: c.grams * factor } : c)),
+    },
+    pantry,
+  );
+}
+
+export type Swapped = { ok: true; plan: Plan; asIs: Plan; held: boolean } | { ok: false; plan: Plan; why: string };
+
+/** One ingredient for another at equal set and sweetness, where amounts can bring that about. */
+export function swapIngredient(plan: Plan, fromId: string, c: Candidate, pantry: Pantry): Swapped {
+  const item = plan.items.find((i) => i.ingredientId === fromId);
+  if (!item) return { ok: false, plan, why: `"${fromId}" is not in the plan.` };
+  const from = lookUp(pantry, plan, fromId);
+  const to = lookUp(pantry, plan, c.toId);
+  const asIs = replaceItem(plan, fromId, c.toId, c.factor, pantry);
+  if (from.group === 'thickener' && to.group === 'thickener') {
+    const s = swapThickener(plan, fromId, c.toId, pantry);
+    return s.ok ? { ok: true, plan: tidy(s.plan), asIs, held: true } : { ok: false, plan, why: s.why };
+  }
+  return { ok: true, asIs, ...bringBack(plan, asIs, pantry) };
+}
+
+const tidy = (plan: Plan): Plan => ({
+  ...plan,
+  items: plan.items.map((i) => ({ ...i, grams: i.grams >= 20 ? Math.round(i.grams) : Math.round(i.grams * 10) / 10 })),
+});
+
+/** What another plan costs against this one. */
+export const costsOf = (plan: Plan, other: Plan, pantry: Pantry): Difference[] =>
+  differences(tell('as planned', plan, pantry), tell('instead', other, pantry));
+
+const WITHOUT_EGG: Partial<Record<Family, Family>> = {
+  'stirred custard': 'starch-set milk pudding',
+  'baked custard': 'starch-set milk pudding',
+  'egg-enriched pudding': 'ground-rice cream',
+};
+
+export const FREE_OF = ['egg', 'milk', 'wheat', 'nuts', 'coconut', 'soy', 'alcohol'] as const;
+export type FreeOf = (typeof FREE_OF)[number];
+
+const isIt = (i: Ingredient, what: FreeOf): boolean => {
+  const any = (...a: Allergen[]) => a.some((x) => i.allergens.includes(x));
+  switch (what) {
+    case 'egg':
+      return i.egg !== undefined || any('egg');
+    case 'milk':
+      return any('milk');
+    case 'wheat':
+      return any('wheat');
+    case 'nuts':
+      return any('tree nuts', 'peanut');
+    case 'coconut':
+    case 'soy':
+      return any(what);
+    case 'alcohol':
+      return i.alcohol === true;
+  }
+};
+
+/** First of these that the plan's rules allow and that is free of it itself. */
+const FREE_SWAPS: Record<FreeOf, Partial<Record<Ingredient['group'], readonly Instead[]>>> = {
+  egg: {},
+  milk: {
+    milk: [
+      ['oat_drink', 1, ''],
+      ['soy_drink', 1, ''],
+      ['rice_drink', 1, ''],
+    ],
+    fat: [
+      ['coconut_oil', 0.81, ''],
+      ['oil', 0.81, ''],
+    ],
+  },
+  wheat: {
+    thickener: [
+      ['rice_ground', 1, ''],
+      ['rice_flour', 1, ''],
+    ],
+  },
+  nuts: {
+    milk: [
+      ['oat_drink', 1, ''],
+      ['soy_drink', 1, ''],
+      ['milk_whole', 1, ''],
+    ],
+    piece: [['coconut_grated', 1, '']],
+  },
+  coconut: {
+    milk: [
+      ['cream_20', 1, ''],
+      ['oat_drink', 1, ''],
+      ['soy_drink', 1, ''],
+    ],
+    fat: [['oil', 1.2, '']],
+    piece: [['almonds_chopped', 1, '']],
+  },
+  soy: {
+    milk: [
+      ['oat_drink', 1, ''],
+      ['milk_whole', 1, ''],
+      ['rice_drink', 1, ''],
+    ],
+  },
+  alcohol: { flavour: [['vanilla_pod', 0.8, '']] },
+};
+const CREAMY_FAT_PCT = 15;
+
+/**
+ * The plan without egg, milk, wheat, nuts or alcohol, at the same set: each offending thing swapped, or taken out with
+ * milk and starch in its place.
+ */
+export function makeFree(plan: Plan, what: FreeOf, pantry: Pantry): Swapped {
+  const offends = plan.items.filter((i) => isIt(lookUp(pantry, plan, i.ingredientId), what));
+  const sides = plan.sides.filter((s) => {
+    const id = 'whatId' in s ? s.whatId : 'liquidId' in s ? s.liquidId : 'spiceId' in s ? s.spiceId : undefined;
+    return !(id && isIt(lookUp(pantry, plan, id), what));
+  });
+  let next: Plan = { ...plan, sides };
+  for (const item of offends) {
+    const i = lookUp(pantry, plan, item.ingredientId);
+    const swaps = [
+      ...(what === 'milk' && i.per100.fat > CREAMY_FAT_PCT && i.group === 'milk'
+        ? ([['coconut_cream', Math.min(1.2, i.per100.fat / 29), '']] as const)
+        : []),
+      ...(what === 'milk' && i.per100.sugar > 20 ? ([['coconut_cream', 1, '']] as const) : []),
+      ...(what === 'wheat' && i.thickener === 'wheat flour' ? ([['rice_flour', 1, '']] as const) : []),
+      ...(FREE_SWAPS[what][i.group] ?? []),
+    ];
+    const to = swaps.find(([id]) => {
+      const x = pantry.get(id);
+      return x && !isIt(x, what) && ruleAgainst(x, plan.rules) === undefined;
+    });
+    if (to) next = replaceItem(next, item.ingredientId, to[0], to[1], pantry);
+    else {
+      // nothing stands in: it goes, and its water and fat come back as milk
+      const milk = next.items
+        .filter((x) => lookUp(pantry, next, x.ingredientId).group === 'milk' && x.ingredientId !== item.ingredientId)
+        .sort((a, b) => b.grams - a.grams)[0];
+      if (!milk && i.group === 'milk')
+        return { ok: false, plan, why: 'No milk that the rules allow can take its place. Allow one of them.' };
+      const back = i.group === 'egg' ? item.grams : 0;
+      next = {
+        ...next,
+        items: next.items
+          .filter((x) => x !== item && x.ingredientId !== item.ingredientId)
+          .map((x) => (x === milk ? { ...x, grams: x.grams + back } : x)),
+        carveOuts: next.carveOuts.filter((c) => c.ingredientId !== item.ingredientId),
+      };
+    }
+  }
+  if (what === 'egg') {
+    // nothing is left for the bowl of egg to carry, so its sugar starts in the pot
+    next = {
+      ...next,
+      family: WITHOUT_EGG[next.family] ?? next.family,
+      items: next.items.map((i) => (i.stage === 'bowl' || i.stage === 'fold in' ? { ...i, stage: 'pot' as const } : i)),
+      method: { ...next.method, cookOnMin: Math.max(1, next.method.cookOnMin) },
+    };
+    const { yolks: _y, eggOff: _e, bath: _b, ovenC: _o, ...choices } = next.choices;
+    next = { ...next, choices };
+  }
+  if (!next.items.some((i) => lookUp(pantry, next, i.ingredientId).group === 'thickener'))
+    next = { ...next, items: [...next.items, { ingredientId: 'cornstarch', grams: 20, stage: 'slurry' }] };
+  next = refreshCarveOuts(next, pantry);
+  return { ok: true, asIs: next, ...bringBack(plan, next, pantry) };
+}
+
+/** What the plan could be made free of: only what is in it. */
+export const couldBeFreeOf = (plan: Plan, pantry: Pantry): FreeOf[] =>
+  FREE_OF.filter((w) => plan.items.some((i) => i.grams > 0 && isIt(lookUp(pantry, plan, i.ingredientId), w)));
+
+export type ToolSwap = {
+  id: string;
+  missing: string;
+  instead: string;
+  note: string;
+  fits(plan: Plan, pantry: Pantry): boolean;
+  apply(plan: Plan): Plan;
+  /** how it goes when it goes badly, where that is what it costs */
+  atWorst?(plan: Plan, pantry: Pantry): Plan;
+};
+
+const baked = (p: Plan, y: Pantry) => methodOf(p, y).some((s) => s.do === 'bake');
+const choose = (plan: Plan, c: Partial<Plan['choices']>): Plan => ({ ...plan, choices: { ...plan.choices, ...c } });
+/** Without a thermometer a custard is judged a few degrees late, K (C). */
+const BLIND_K = 3;
+
+export const TOOL_SWAPS: readonly ToolSwap[] = [
+  {
+    id: 'whisk',
+    missing: 'a whisk',
+    instead: 'a spoon or a fork',
+    note: 'Starch into twice its weight of cold milk, rubbed smooth, before it sees the pot.',
+    fits: () => true,
+    apply: (p) => choose(p, { hands: 'spoon only' }),
+  },
+  {
+    id: 'scale',
+    missing: 'a scale',
+    instead: 'level spoons and cups',
+    note: 'Sweep each spoon flat with a knife.',
+    fits: (p) => p.starchMeasure === 'scale',
+    apply: (p) => ({ ...p, starchMeasure: 'level spoons' }),
+  },
+  {
+    id: 'thermometer',
+    missing: 'a thermometer',
+    instead: 'the back of a spoon',
+    note: 'Stop when a finger line stays open. It is told here for three degrees too late.',
+    fits: (p, y) =>
+      methodOf(p, y).some((s) => s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC > 75),
+    apply: (p) => p,
+    atWorst: (p, y) => ({
+      ...p,
+      steps: methodOf(p, y).map((s) =>
+        s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC < 84
+          ? { ...s, until: { reach: 'temperature' as const, tempC: s.until.tempC + BLIND_K } }
+          : s,
+      ),
+    }),
+  },
+  {
+    id: 'double boiler',
+    missing: 'a double boiler',
+    instead: 'the lowest ring',
+    note: 'Stir all the time, and lift the pan off when the floor feels thick.',
+    fits: (p) => p.choices.heat === 'double boiler',
+    apply: (p) => choose(p, { heat: 'direct', start: 'low throughout' }),
+  },
+  {
+    id: 'thick pan',
+    missing: 'a pan that does not catch',
+    instead: 'a double boiler',
+    note: 'A thin steel bowl over two fingers of water, not touching it. Steam under the bowl burns.',
+    fits: (p) => (p.choices.heat ?? 'direct') === 'direct',
+    apply: (p) => choose(p, { heat: 'double boiler' }),
+  },
+  {
+    id: 'oven',
+    missing: 'an oven',
+    instead: 'the hob',
+    note: 'It is thickened in the pan and sets in the dish instead.',
+    fits: baked,
+    apply: (p) => ({
+      ...p,
+      family: p.family === 'baked custard' ? 'stirred custard' : p.family === 'baked slab' ? 'porridge' : p.family,
+    }),
+  },
+  {
+    id: 'fridge',
+    missing: 'room in the fridge',
+    instead: 'ice and water',
+    note: 'Set the dish in it to the height of the pudding, half an hour; then it has to be kept cold all the same.',
+    fits: (p) => p.choices.cooling !== 'ice bath' && p.rest.hours > 0,
+    apply: (p) => choose(p, { cooling: 'ice bath' }),
+  },
+  {
+    id: 'cover',
+    missing: 'film to cover it',
+    instead: 'nothing, or a plate',
+    note: 'A skin grows. Some want it.',
+    fits: (p) => p.rest.covered,
+    apply: (p) => ({ ...p, rest: { ...p.rest, covered: false } }),
+  },
+];
+
+export type DishSwap = { name: string; dish: Dish; note: string };
+
+/** Other things to pour it into, as many of each as it takes: the cook's own first. */
+export function dishSwaps(plan: Plan, endMassG: number, vessels: readonly Vessel[]): DishSwap[] {
+  const all = [
+    ...vessels.filter((v) => v.use === 'dish').map((v) => ({ name: v.name, dish: asDish(v) })),
+    ...DISHES.map(({ name, ...dish }) => ({ name, dish: dish as Dish })),
+  ];
+  return all
+    .filter(({ dish }) => !(dish.capacityMl === plan.dish.capacityMl && dish.kind === plan.dish.kind))
+    .map(({ name, dish }) => {
+      const count = Math.min(60, dishFit({ ...plan, dish: { ...dish, count: 1 } }, endMassG).dishesNeeded);
+      return {
+        name,
+        dish: { ...dish, count },
+        note:
+          plan.serve.style === 'turned out' && dish.kind !== 'mould'
+            ? 'not shaped to be turned out: rinse it, loosen the edge, or serve it from the spoon'
+            : dish.wall === 'glass'
+              ? 'warm the glass first: cold glass can crack'
+              : '',
+      };
+    });
+}

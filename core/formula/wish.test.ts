@@ -1,0 +1,120 @@
+import * as fc from 'fast-check';
+import { familyPlan, pantry, testPlan } from '../testing';
+import { aboutPlan } from './about';
+import { methodOf } from './family';
+import { FAMILIES, type Plan } from './plan';
+import { SCHOOLS, sideNow } from './schools';
+import { readWish, timeIn } from './wish';
+
+describe('a wish in a sentence', () => {
+  it('is read whole', () => {
+    expect(readWish('cold, turned out, for fourteen, half past seven, no egg, from walnut milk', pantry)).toEqual({
+      rules: ['no egg'],
+      people: 14,
+      at: 19 * 60 + 30,
+      style: 'turned out',
+      warm: false,
+      milkId: 'walnut_drink',
+    });
+    expect(readWish('a warm rice pudding for 6 singers, dairy-free, with oat milk', pantry)).toEqual({
+      rules: ['no milk'],
+      family: 'whole-rice pudding',
+      people: 6,
+      warm: true,
+      milkId: 'oat_drink',
+    });
+    expect(readWish('squares that slice, gluten-free and without nuts, at 8', pantry)).toMatchObject({
+      rules: ['no wheat', 'no nuts'],
+      family: 'baked slab',
+      style: 'cut',
+      word: 'slices',
+      at: 20 * 60,
+    });
+  });
+  it('sets nothing that was not said', () => {
+    expect(readWish('something nice', pantry)).toEqual({ rules: [] });
+    expect(readWish('', pantry)).toEqual({ rules: [] });
+  });
+  it('does not take a milk that a rule forbids', () => {
+    expect(readWish('no nuts, almond milk', pantry).milkId).toBeUndefined();
+  });
+  it.each([
+    ['19:30', 1170],
+    ['7.30 pm', 1170],
+    ['half past seven', 1170],
+    ['quarter to eight', 1185],
+    ['quarter past six pm', 1095],
+    ['at 8', 1200],
+    ['at noon', undefined],
+    ['at 11 am', 660],
+    ['25:00', undefined],
+    ['for six', undefined],
+  ])('%s', (text, minutes) => expect(timeIn(text)).toBe(minutes));
+  it('never throws, and what it sets is within bounds', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 500 }), (text) => {
+        const w = readWish(text, pantry);
+        return (
+          (w.people === undefined || (w.people >= 1 && w.people <= 60)) &&
+          (w.at === undefined || (w.at >= 0 && w.at < 1440)) &&
+          (w.milkId === undefined || pantry.get(w.milkId)!.group === 'milk')
+        );
+      }),
+    );
+  });
+});
+
+describe('where cooks part ways', () => {
+  const plan = (family: Plan['family']) => familyPlan(family);
+  it.each(FAMILIES)('a %s that took a side is on that side, and keeps a method', (family) => {
+    const base = plan(family);
+    for (const school of SCHOOLS.filter((s) => s.fits(base, pantry)))
+      school.sides.forEach((side, i) => {
+        const taken = side.apply(base, pantry);
+        const now = sideNow(school, taken, pantry);
+        // a side may be the same way as one before it; then the first of them is named
+        expect([school.id, now >= 0 && now <= i]).toEqual([school.id, true]);
+        expect(methodOf(taken, pantry).length).toBeGreaterThan(1);
+        // taken twice it is the same, and the way back leads back
+        expect(side.apply(taken, pantry).items).toEqual(taken.items);
+        if (school.sides.length === 2 && sideNow(school, base, pantry) === 0) {
+          const back = school.sides[0]!.apply(taken, pantry).items;
+          const grams = (items: Plan['items']) =>
+            Object.fromEntries(items.map((x) => [x.ingredientId, Math.round(x.grams * 10) / 10]));
+          expect([school.id, grams(back)]).toEqual([school.id, grams(base.items)]);
+        }
+      });
+  });
+});
+
+describe('all that a plan says beside its forecast', () => {
+  it('names what breaks a rule, side pots among it, and what each thickener brings', () => {
+    const base = testPlan();
+    const plan: Plan = {
+      ...base,
+      rules: ['no nuts', 'no milk'],
+      items: [...base.items, { ingredientId: 'rice_ground', grams: 20, stage: 'grain' }],
+      sides: [{ id: 's', kind: 'toasting', whatId: 'almonds_chopped', grams: 40, to: 'golden' }],
+    };
+    const about = aboutPlan(plan, pantry, [], 780);
+    expect(about.breaks).toEqual([
+      { rule: 'no nuts', ingredientId: 'almonds_chopped', name: 'chopped almonds' },
+      { rule: 'no milk', ingredientId: 'milk_whole', name: 'whole milk' },
+    ]);
+    expect(about.pushes.map((p) => p.ingredientId)).toEqual(['cornstarch', 'rice_ground']);
+    expect(about.pushes[0]!.steps).toBeGreaterThan(about.pushes[1]!.steps);
+    expect(about.freeOf).toContain('milk');
+    expect(about.sides).toHaveLength(1);
+    expect(about.cut).toBeUndefined();
+  });
+  it('gives every guest a piece of a tin that is cut', () => {
+    const base = testPlan();
+    const cut: Plan = {
+      ...base,
+      people: 15,
+      serve: { ...base.serve, style: 'cut' },
+      dish: { ...base.dish, count: 2, form: { shape: 'square', lengthMm: 200, widthMm: 200 } },
+    };
+    expect(aboutPlan(cut, pantry, [], 780).cut).toMatchObject({ cut: 'squares', rows: 3, columns: 3, pieces: 9 });
+  });
+});

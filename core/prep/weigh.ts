@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { atStages, type StagedPortion } from '../formula/compose';
+import type { Stage } from '../formula/method';
+import type { Plan } from '../formula/plan';
+import type { Pantry } from '../pantry/pantry';
+
+const at = z.iso.datetime({ offset: true });
+
+/** What was ticked and weighed for a plan, before its pot is lit. */
+export const PrepSchema = z.object({
+  /** the plan's own id */
+  id: z.string().min(1),
+  /** when the hands were done with it: what then waits has its timer from here */
+  ticks: z.array(z.object({ item: z.string(), at })).max(200),
+  weighed: z
+    .array(z.object({ item: z.string(), grams: z.number().min(0).max(20000), at, by: z.enum(['scale', 'hand']) }))
+    .max(100),
+});
+export type Prep = z.infer<typeof PrepSchema>;
+export const emptyPrep = (planId: string): Prep => ({ id: planId, ticks: [], weighed: [] });
+
+/** What things are weighed into, by when they go in. */
+export const CONTAINERS: Record<Stage, string> = {
+  pot: 'the pot',
+  slurry: 'the slurry jug',
+  grain: 'a cup for the grain',
+  bowl: 'the egg bowl',
+  late: 'a cup for later',
+  'off the heat': 'a cup for the end',
+  'fold in': 'the whipping bowl',
+  top: 'a cup for the top',
+};
+
+export type Weighing = StagedPortion & { key: string; into: string; side?: true };
+
+/** One thing after the other, container by container, so that each is tared once. */
+export function weighingOf(plan: Plan, pantry: Pantry): Weighing[] {
+  const stages = atStages(plan, pantry);
+  return (Object.keys(CONTAINERS) as Stage[]).flatMap((stage) =>
+    stages[stage]
+      .filter((p) => p.grams > 0)
+      .map((p) => ({
+        ...p,
+        key: `${p.ingredient.id}@${stage}${p.taste ? ' to taste' : ''}`,
+        into: p.taste ? 'a tasting cup' : CONTAINERS[stage],
+      })),
+  );
+}
+
+/**
+ * The plan as it was really weighed: what was poured too much or too little is in it, kept-back parts as they were
+ * kept back. What was not weighed stays as planned.
+ */
+export function asWeighed(plan: Plan, pantry: Pantry, weighed: readonly { item: string; grams: number }[]): Plan {
+  const list = weighingOf(plan, pantry);
+  const real = new Map(weighed.map((w) => [w.item, w.grams]));
+  const items = plan.items.map((item) => {
+    const off = list
+      .filter((w) => w.ingredient.id === item.ingredientId && real.has(w.key))
+      .reduce((s, w) => s + real.get(w.key)! - w.grams, 0);
+    return off === 0 ? item : { ...item, grams: Math.max(0, item.grams + off) };
+  });
+  const carveOuts = plan.carveOuts.map((c) => {
+    const grams = real.get(`${c.ingredientId}@${c.stage}${c.taste ? ' to taste' : ''}`);
+    return grams === undefined ? c : { ...c, grams };
+  });
+  return { ...plan, items, carveOuts };
+}

@@ -1,0 +1,437 @@
+import { numericQuantity } from 'numeric-quantity';
+import { EGG_SIZES, type EggSize } from '../units/eggs';
+import { FILL, G_PER, ML_PER, type Fill, type SpoonSystem } from '../units/measures';
+
+/** The amount at the head of a recipe line: numbers in words and figures, kitchen units, ranges, two units in one line. */
+
+/** ml of the measures that no settings change (B): a spoon without a name is a tablespoon. */
+const OTHER_ML: Readonly<Record<string, number>> = {
+  dessertspoon: 10,
+  ladle: 150,
+  splash: 15,
+  drizzle: 10,
+  dash: 0.6,
+  drop: 0.05,
+  glass: 200,
+  mug: 300,
+  'rice cup': 180,
+  cl: 10,
+  dl: 100,
+};
+const PINTS: Record<SpoonSystem, { pint: number; quart: number; gallon: number; floz: number }> = {
+  us: { pint: 473.2, quart: 946.4, gallon: 3785, floz: 29.57 },
+  metric: { pint: 568.3, quart: 1136.5, gallon: 4546, floz: 28.41 },
+};
+/** g of what is only said, and how unsure it is, relative (C). */
+export const VAGUE_G: Readonly<Record<string, { g: number; sdRel: number }>> = {
+  pinch: { g: 0.4, sdRel: 0.5 },
+  knob: { g: 15, sdRel: 0.4 },
+  handful: { g: 30, sdRel: 0.4 },
+  some: { g: 20, sdRel: 0.7 },
+  little: { g: 5, sdRel: 0.7 },
+};
+/** What a can, a packet, a stick or a box holds where the line does not say, g by what is in it (B). */
+const STICK_G = 113.4;
+
+/** Units by every way they are written; longest first when they are looked for. */
+const UNIT_WORDS: Readonly<Record<string, string>> = Object.fromEntries(
+  Object.entries({
+    ml: 'ml mls milliliter milliliters millilitre millilitres cc',
+    cl: 'cl centilitre centilitres',
+    dl: 'dl decilitre decilitres deciliter deciliters',
+    l: 'l liter liters litre litres ltr',
+    g: 'g gr gm gms gram grams gramme grammes',
+    kg: 'kg kilo kilos kilogram kilograms',
+    oz: 'oz ounce ounces',
+    lb: 'lb lbs pound pounds',
+    tbsp: 'tbsp tbsps tbs tb tablespoon tablespoons tablespoonful tablespoonfuls T',
+    tsp: 'tsp tsps teaspoon teaspoons teaspoonful teaspoonfuls t',
+    dessertspoon: 'dessertspoon dessertspoons dsp',
+    spoon: 'spoon spoons spoonful spoonfuls',
+    cup: 'cup cups cupful cupfuls c',
+    pint: 'pint pints pt',
+    quart: 'quart quarts qt',
+    gallon: 'gallon gallons',
+    floz: 'floz',
+    ladle: 'ladle ladles ladleful ladlefuls',
+    splash: 'splash splashes',
+    drizzle: 'drizzle',
+    dash: 'dash dashes',
+    drop: 'drop drops',
+    glass: 'glass glasses',
+    mug: 'mug mugs',
+    can: 'can cans tin tins',
+    packet: 'packet packets pack packs sachet sachets envelope envelopes bag bags',
+    box: 'box boxes carton cartons bottle bottles jar jars',
+    stick: 'stick sticks',
+    pinch: 'pinch pinches',
+    knob: 'knob knobs',
+    handful: 'handful handfuls',
+    strand: 'strand strands thread threads',
+    leaf: 'leaf leaves',
+    pod: 'pod pods',
+    star: 'star stars',
+    piece: 'piece pieces strip strips tear tears slice slices',
+    pair: 'pair pairs',
+    part: 'part parts',
+  }).flatMap(([unit, words]) => words.split(' ').map((w) => [w, unit] as const)),
+);
+
+const WORD_NUMBERS: Readonly<Record<string, number>> = {
+  a: 1,
+  an: 1,
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  eleven: 11,
+  twelve: 12,
+  fourteen: 14,
+  sixteen: 16,
+  twenty: 20,
+  dozen: 12,
+  couple: 2,
+  few: 3,
+  half: 0.5,
+  quarter: 0.25,
+  third: 1 / 3,
+};
+
+const QUALIFIERS =
+  /^(about|approximately|approx\.?|around|roughly|circa|ca\.?|some|nearly|almost|just under|just over|a scant|scant|a generous|generous|good|a good|up to|at least|plus|another|the same|same|level|of|the|exactly|barely|well|packed)\s+/i;
+
+export type Amount = {
+  /** middle of a range */
+  count: number;
+  low: number;
+  high: number;
+  unit: string | undefined;
+  fill: Fill | undefined;
+  /** a second amount in brackets or behind a slash, g or ml */
+  also?: { grams?: number; ml?: number };
+  /** what each can or packet holds, g or ml */
+  each?: { grams?: number; ml?: number };
+  vague: boolean;
+  factor: number;
+  /** the rest of the line: what it is an amount of */
+  rest: string;
+  /** letters the amount took from the head of the line */
+  took: number;
+};
+
+const FIGURE =
+  /^(?:\d+[ ]?[½¼¾⅓⅔⅛⅜⅝⅞]|[½¼¾⅓⅔⅛⅜⅝⅞]|\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d{1,3}(?:[, ]\d{3})+(?!\d)|\d*[.,]\d+|\d+)/;
+
+/** A number at the head of `s`, in figures or words; `took` letters long. */
+export function readNumber(s: string): { value: number; took: number } | undefined {
+  const figure = FIGURE.exec(s);
+  if (figure) {
+    // "2 400 g tins" is two of them, not two thousand four hundred
+    const packs = /^(\d{1,2}) \d{3}\s*-?(?:g|ml|oz)\s+(?:cans?|tins?|packets?|packs?|jars?|boxes|cartons?)\b/i.exec(s);
+    const text = packs ? packs[1]! : figure[0].replace('⁄', '/');
+    const value = /^\d{1,3}(?:[, ]\d{3})+$/.test(text)
+      ? Number(text.replace(/[, ]/g, ''))
+      : (numericQuantity(text.replace(/^(\d*),(\d+)$/, '$1.$2').replace(/^(\d+) ([½¼¾⅓⅔⅛⅜⅝⅞])$/, '$1$2'), {
+          round: false,
+        }) ?? NaN);
+    if (!Number.isFinite(value)) return undefined;
+    let took = packs ? text.length : figure[0].length;
+    let total = value;
+    const half = /^\s*(?:and a|&)\s+(half|quarter|third)\b/i.exec(s.slice(took));
+    if (half) {
+      total += WORD_NUMBERS[half[1]!.toLowerCase()]!;
+      took += half[0].length;
+    }
+    return { value: total, took };
+  }
+  const fraction =
+    /^(?:(?:a|one)\s+)?(half|quarter|third)(?:\s+(?:of\s+)?an?)?\b|^(two|three)[\s-](thirds|quarters)(?:\s+of\s+an?)?\b/i.exec(
+      s,
+    );
+  if (fraction) {
+    const value = fraction[1]
+      ? WORD_NUMBERS[fraction[1].toLowerCase()]!
+      : WORD_NUMBERS[fraction[2]!.toLowerCase()]! * (fraction[3]!.toLowerCase() === 'thirds' ? 1 / 3 : 0.25);
+    const dozen = /^\s+dozen\b/i.exec(s.slice(fraction[0].length));
+    return { value: value * (dozen ? 12 : 1), took: fraction[0].length + (dozen?.[0].length ?? 0) };
+  }
+  const word = /^([a-z]+)\b/i.exec(s);
+  const first = word && WORD_NUMBERS[word[1]!.toLowerCase()];
+  if (!word || first === undefined || first === null) return undefined;
+  let took = word[0].length;
+  let value = first;
+  const next = /^\s+(dozen|couple|few)(?:\s+of)?\b/i.exec(s.slice(took));
+  if (next) {
+    value *= WORD_NUMBERS[next[1]!.toLowerCase()]!;
+    took += next[0].length;
+  }
+  const half = /^\s+and\s+(?:a\s+|one\s+)?(half|quarter|third)\b/i.exec(s.slice(took));
+  if (half) {
+    value += WORD_NUMBERS[half[1]!.toLowerCase()]!;
+    took += half[0].length;
+  }
+  return { value, took };
+}
+
+/** A unit at the head of `s`. */
+export function readUnit(s: string): { unit: string; took: number } | undefined {
+  const fl = /^(?:fl\.?\s*oz\.?|fluid ounces?)(?=\W|$)/i.exec(s);
+  if (fl) return { unit: 'floz', took: fl[0].length };
+  const rice = /^(?:rice[- ]cooker (?:cups?|measures?))\b/i.exec(s);
+  if (rice) return { unit: 'rice cup', took: rice[0].length };
+  const word = /^([a-z]+)(\.?)(?=[^a-z]|$)/i.exec(s);
+  if (!word) return undefined;
+  const text = word[1]!;
+  const unit = UNIT_WORDS[text] ?? UNIT_WORDS[text.toLowerCase()];
+  return unit ? { unit, took: word[0].length } : undefined;
+}
+
+const inGramsOrMl = (count: number, unit: string, system: SpoonSystem): { grams?: number; ml?: number } | undefined => {
+  if (unit in G_PER) return { grams: count * G_PER[unit as keyof typeof G_PER] };
+  const ml = mlOf(unit, system);
+  return ml === undefined ? undefined : { ml: count * ml };
+};
+
+/** ml in a unit of volume, or undefined where it is none. */
+export function mlOf(unit: string, system: SpoonSystem): number | undefined {
+  if (unit in ML_PER[system]) return ML_PER[system][unit as keyof (typeof ML_PER)['us']];
+  if (unit === 'spoon') return ML_PER[system].tbsp;
+  if (unit in PINTS[system]) return PINTS[system][unit as keyof (typeof PINTS)['us']];
+  return OTHER_ML[unit];
+}
+
+/** A size such as "400 g", "14-oz", "400 ml" at the head of `s`. */
+function readSize(s: string, system: SpoonSystem): { size: { grams?: number; ml?: number }; took: number } | undefined {
+  const n = readNumber(s);
+  if (!n) return undefined;
+  const gap = /^[\s-]*/.exec(s.slice(n.took))![0].length;
+  const u = readUnit(s.slice(n.took + gap));
+  const size = u && inGramsOrMl(n.value, u.unit, system);
+  return size ? { size, took: n.took + gap + u.took } : undefined;
+}
+
+/**
+ * The amount at the head of a line, or undefined where it has none.
+ * @param system what cups and spoons are where the line does not say
+ */
+export function readAmount(line: string, system: SpoonSystem): Amount | undefined {
+  let s = line;
+  let took = 0;
+  const eat = (n: number) => {
+    s = s.slice(n);
+    took += n;
+    const space = /^\s*/.exec(s)![0].length;
+    s = s.slice(space);
+    took += space;
+  };
+  eat(0);
+  let fill: Fill | undefined;
+  const qualify = () => {
+    for (;;) {
+      const f = /^(heaped|heaping|rounded|level|levelled|scant|generous)\s+/i.exec(s);
+      if (f) {
+        const w = f[1]!.toLowerCase();
+        fill = w.startsWith('heap') ? 'heaped' : w === 'rounded' || w === 'generous' ? 'rounded' : 'level';
+        eat(f[0].length);
+        continue;
+      }
+      const q = QUALIFIERS.exec(s);
+      if (!q || /^some\s+(?!\d)/i.test(s)) return;
+      eat(q[0].length);
+    }
+  };
+  qualify();
+  const vague = /^(?:a\s+)?(pinch|knob|handful|little|splash|drizzle|dash)\b(?:\s+of\b)?|^(some)\b/i.exec(s);
+  if (vague) {
+    const word = (vague[1] ?? vague[2]!).toLowerCase();
+    eat(vague[0].length);
+    return { count: 1, low: 0.5, high: 1.5, unit: word, fill, vague: true, factor: 1, rest: s, took };
+  }
+  const between = /^(?:between|from)\s+/i.exec(s);
+  if (between) eat(between[0].length);
+  const first = readNumber(s);
+  if (!first || !(first.value > 0) || first.value > 1e5) return undefined;
+  eat(first.took);
+  let low = first.value;
+  let high = first.value;
+  const range = /^(?:-|–|—|to|or|and)\s*/i.exec(s);
+  if (range && (between || !/^and/i.test(range[0]))) {
+    const second = readNumber(s.slice(range[0].length));
+    if (second && second.value > first.value && second.value <= first.value * 4) {
+      high = second.value;
+      eat(range[0].length + second.took);
+    }
+  }
+  let each: Amount['each'];
+  const times = /^(?:x|×)\s*/i.exec(s);
+  if (times) eat(times[0].length);
+  const bracket = /^\(/.exec(s);
+  const size = readSize(bracket ? s.slice(1) : s, system);
+  if (size) {
+    const after = s.slice((bracket ? 1 : 0) + size.took).replace(/^[\s)-]+/, '');
+    const pack = readUnit(after);
+    if (times || (pack && ['can', 'packet', 'box', 'stick'].includes(pack.unit))) {
+      each = size.size;
+      eat((bracket ? 1 : 0) + size.took);
+      eat(/^[)\s-]*/.exec(s)![0].length);
+    }
+  }
+  qualify();
+  const big = /^(?:large|medium|small|big|whole|standard|ordinary|regular)\s+(?=[a-z])/i.exec(s);
+  if (big && readUnit(s.slice(big[0].length))) eat(big[0].length);
+  const u = readUnit(s);
+  if (u) eat(u.took);
+  else if (each) eat(0);
+  let also: Amount['also'];
+  // "1 litre + 1 cup": two measures of one thing, added
+  const plus = u && /^(?:\+|plus)\s*/i.exec(s);
+  const further = plus ? readSize(s.slice(plus[0].length), system) : undefined;
+  const before = u && further ? inGramsOrMl((low + high) / 2, u.unit, system) : undefined;
+  if (plus && further && before && (before.ml === undefined) === (further.size.ml === undefined)) {
+    also =
+      before.ml === undefined ? { grams: before.grams! + further.size.grams! } : { ml: before.ml + further.size.ml! };
+    eat(plus[0].length + further.took);
+  }
+  const paren = /^\(([^)]*)\)/.exec(s);
+  const slash = /^[/=]\s*([^,]+)/.exec(s);
+  const extra = paren?.[1] ?? slash?.[1];
+  if (extra !== undefined) {
+    const cleaned = extra.replace(/^(about|approx\.?|approximately|around|ca\.?)\s+/i, '').trim();
+    const second = readSize(cleaned, system);
+    if (second) {
+      if (u && ['can', 'packet', 'box', 'stick'].includes(u.unit) && paren) each = each ?? second.size;
+      else also = second.size;
+      eat(paren ? paren[0].length : s.indexOf(cleaned) + second.took);
+    }
+  }
+  const of = /^of\s+/i.exec(s);
+  if (of) eat(of[0].length);
+  return {
+    count: (low + high) / 2,
+    low,
+    high,
+    unit: u?.unit,
+    fill,
+    ...(also ? { also } : {}),
+    ...(each ? { each } : {}),
+    vague: false,
+    factor: 1,
+    rest: s,
+    took,
+  };
+}
+
+/** What a counted thing weighs, g each, where nothing else is said (B/C). */
+const COUNTED_G: Readonly<Record<string, number>> = {
+  cinnamon: 4,
+  cardamom: 0.25,
+  clove: 0.08,
+  star_anise: 1.2,
+  bay_leaf: 0.3,
+  orange_leaf: 0.5,
+  vanilla_pod: 3,
+  saffron: 0.02,
+  mastic: 0.4,
+  lemon_peel: 2,
+  orange_peel: 3,
+  lemon_juice: 45,
+  orange_juice: 80,
+  ginger: 8,
+  fruit_apple: 150,
+  fruit_pear: 160,
+  fruit_plum: 55,
+  fruit_apricot: 45,
+  fruit_mango: 220,
+  fruit_orange: 150,
+  fruit_strawberry: 15,
+  fruit_rhubarb: 70,
+  carrot_grated: 80,
+  vanilla: 4,
+  chocolate: 100,
+};
+/** What a pack holds, g, where the line does not say (B): shops differ. */
+const PACK_G: Readonly<Record<string, number>> = {
+  coconut_milk: 400,
+  coconut_cream: 400,
+  coconut_cream_drink: 400,
+  condensed: 397,
+  evaporated: 410,
+  cornstarch: 40,
+  custard_powder: 37,
+  vanilla: 5,
+  milk_whole: 1030,
+  raisins: 250,
+  corn_kernels: 285,
+  fruit_pieces: 240,
+  puree_pumpkin: 425,
+  puree_mango: 850,
+  butter: 250,
+};
+
+export type Weighed = { grams: number; lowG: number; highG: number; vague: boolean; why: string };
+
+/** Grams of an amount of one thing; undefined where only a cook can say. */
+export function gramsOf(
+  a: Amount,
+  thing: { id: string; densityGPerMl: number; group: string; egg?: { yolk: number; white: number } },
+  o: { system: SpoonSystem; eggSize: EggSize; packs?: readonly { ingredientId: string; grams: number }[] },
+): Weighed | undefined {
+  const answer = (each: number, sdRel: number, why: string): Weighed => ({
+    grams: a.count * each * a.factor,
+    lowG: a.low * each * a.factor * (1 - sdRel),
+    highG: a.high * each * a.factor * (1 + sdRel),
+    vague: a.vague || sdRel > 0.25,
+    why,
+  });
+  const fixed = (m: { grams?: number; ml?: number }) => m.grams ?? (m.ml ?? 0) * thing.densityGPerMl;
+  if (a.also) {
+    const grams = fixed(a.also) * a.factor;
+    return { grams, lowG: grams, highG: grams, vague: false, why: 'the second measure on the line' };
+  }
+  if (a.each) return answer(fixed(a.each), 0, 'what each holds');
+  const unit = a.unit;
+  if (unit && unit in G_PER) return answer(G_PER[unit as keyof typeof G_PER], 0, 'by weight');
+  if (thing.egg && (unit === undefined || unit === 'piece' || unit === 'pair')) {
+    const size = EGG_SIZES[o.eggSize];
+    const part = thing.egg.white === 0 ? size.yolkG : thing.egg.yolk === 0 ? size.whiteG : size.yolkG + size.whiteG;
+    return answer(part * (unit === 'pair' ? 2 : 1), size.sdRel, `size ${o.eggSize}`);
+  }
+  if (unit === 'stick' && thing.id === 'butter') return answer(STICK_G, 0, 'a stick of butter');
+  if (unit && unit in VAGUE_G) {
+    const v = VAGUE_G[unit]!;
+    return answer(v.g, v.sdRel, `a ${unit} is about ${v.g} g`);
+  }
+  const ml = unit === undefined ? undefined : mlOf(unit, o.system);
+  if (ml !== undefined && unit !== undefined) {
+    const powder = thing.group === 'thickener' || thing.group === 'nut';
+    const spoon = unit === 'tbsp' || unit === 'tsp' || unit === 'spoon' || unit === 'dessertspoon';
+    const fill = a.fill ?? (powder && spoon ? 'rounded' : 'level');
+    const f = FILL[fill];
+    const liquid = thing.group === 'milk' || thing.group === 'fat' || thing.densityGPerMl > 0.95;
+    const factor = liquid && fill !== 'heaped' ? 1 : f.factor;
+    return answer(
+      ml * thing.densityGPerMl * factor,
+      liquid ? 0.03 : f.sdRel,
+      powder && spoon && !a.fill
+        ? 'a bare spoon, taken as rounded'
+        : spoon || unit === 'cup'
+          ? `${fill} ${unit}${a.count > 1 ? 's' : ''}`
+          : 'by volume',
+    );
+  }
+  if (unit === 'can' || unit === 'packet' || unit === 'box') {
+    const own = o.packs?.find((p) => p.ingredientId === thing.id)?.grams;
+    const usual = own ?? PACK_G[thing.id];
+    return usual === undefined ? undefined : answer(usual, own ? 0.02 : 0.1, own ? 'your own pack' : 'a usual pack');
+  }
+  const counted = COUNTED_G[thing.id];
+  if (counted !== undefined && unit !== 'part')
+    return answer(counted * (unit === 'pair' ? 2 : 1), 0.25, 'counted, by a usual size');
+  return undefined;
+}

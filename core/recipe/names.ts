@@ -1,0 +1,183 @@
+import { whichIs, type Which } from '../pantry/whichOne';
+
+/** Names as recipes write them, to the pantry. Longer names are looked for first. */
+const ALIASES: Readonly<Record<string, string>> = {
+  milk_whole: 'whole milk|full[- ]fat milk|full cream milk|fresh milk|cow.?s milk|milk|3.5 ?% milk',
+  milk_semi:
+    'milk,? \\(?(?:2|1[.,]5) ?%\\)?|semi[- ]skimmed milk|half[- ]fat milk|low[- ]fat milk|2 ?% milk|1\\.5 ?% milk|reduced[- ]fat milk',
+  milk_skim: 'skimmed milk|skim milk|fat[- ]free milk|nonfat milk|0 ?% milk',
+  cream_35: 'whipping cream|heavy cream|cream',
+  cream_20: 'single cream|light cream|table cream|pouring cream',
+  double_cream: 'double cream',
+  evaporated: 'evaporated milk|unsweetened condensed milk',
+  condensed: '(?:sweetened )?condensed milk',
+  coconut_milk: '(?:full[- ]fat |thick |canned |tinned )*coconut milk',
+  coconut_cream_drink: '(?:light|lite|thin|reduced[- ]fat) coconut milk',
+  coconut_cream: 'coconut cream|cream of coconut',
+  coconut_drink: 'coconut (?:drink|beverage|milk drink)|coconut milk from a carton',
+  almond_drink: '(?:unsweetened )?almond (?:milk|drink)',
+  almond_sweet: 'sweetened almond (?:milk|drink)',
+  hazelnut_drink: 'hazelnut (?:milk|drink)',
+  cashew_drink: 'cashew (?:milk|drink)',
+  walnut_drink: 'walnut (?:milk|drink)',
+  soy_drink: 'so(?:y|ya) (?:milk|drink)',
+  oat_drink: 'oat (?:milk|drink)',
+  rice_drink: 'rice (?:milk|drink)',
+  water: 'water',
+  sugar: '(?:white |granulated )?sugar',
+  caster: '(?:caster|castor|superfine|fine) sugar',
+  icing: '(?:icing|powdered|confectioner.?s.?) sugar',
+  brown: '(?:light |dark |soft )*brown sugar|muscovado|cane sugar|demerara(?: sugar)?',
+  honey: 'honey',
+  maple: 'maple syrup',
+  date_syrup: 'date (?:syrup|molasses)',
+  allulose: 'allulose',
+  erythritol: 'erythritol',
+  cornstarch: 'corn[ -]?starch|cornflour|corn flour|maize starch|maizena|starch|maize flour',
+  custard_powder: 'custard powder|vanilla pudding powder',
+  potato_starch: 'potato (?:starch|flour)',
+  tapioca_starch: 'tapioca (?:starch|flour)|cassava starch',
+  wheat_flour: '(?:plain |all[- ]purpose |wheat |white )*flour',
+  rice_flour: 'rice (?:flour|powder)|powdered rice',
+  waxy_rice_flour: '(?:glutinous|sticky|sweet) rice flour',
+  rice_ground: 'ground rice|(?:coarsely )?ground (?:short[- ]grain )?rice|rice semolina|cream of rice',
+  semolina: '(?:fine |wheat )*semolina|cream of wheat|farina',
+  cornmeal_fine: 'fine (?:cornmeal|corn meal|polenta)|cornmeal|corn meal|polenta|maize meal',
+  cornmeal_coarse: '(?:coarse|medium) (?:cornmeal|corn meal|polenta)|corn grits|grits',
+  rice_short: '(?:short[- ]grain|round|pudding|risotto) (?:white )?rice|rice',
+  rice_long: 'long[- ]grain (?:white )?rice',
+  rice_basmati: 'basmati(?: rice)?',
+  rice_jasmine: 'jasmine(?: rice)?|scented rice',
+  rice_glut: '(?:glutinous|sticky) rice',
+  guar: 'guar(?: gum)?',
+  xanthan: 'xanthan(?: gum)?',
+  mastic: 'mastic(?: gum| resin)?|gum mastic|gum',
+  yolk: '(?:egg )?yolks?(?: of eggs?)?',
+  white: 'egg whites?|whites?(?: of eggs?)?',
+  egg: '(?:whole )?eggs?',
+  butter: '(?:unsalted |salted |sweet )*butter',
+  ghee: 'ghee|clarified butter',
+  coconut_oil: 'coconut oil',
+  oil: '(?:vegetable|sunflower|neutral|cooking|mild) oil|oil',
+  plant_spread: 'margarine|plant (?:butter|spread)|vegan butter',
+  puree_mango: 'mango (?:pur[ée]e|pulp)',
+  puree_strawberry: 'strawberry pur[ée]e',
+  puree_apple: 'apple (?:pur[ée]e|sauce)|applesauce',
+  puree_pumpkin: 'pumpkin(?: pur[ée]e)?|(?:cooked )?squash pur[ée]e',
+  lemon_juice: 'lemon juice|juice of (?:a |one |half a |1 |½ )?lemons?|lemons?',
+  orange_juice: 'orange juice|juice of (?:an |one |half an |1 |½ )?oranges?',
+  almonds_ground: '(?:ground|milled) almonds|almond (?:meal|flour)',
+  pistachio_ground: 'ground pistachios?|pistachio (?:meal|paste)',
+  cashew_ground: 'ground cashews?|cashew (?:butter|paste)',
+  hazelnuts_ground: 'ground hazelnuts?|hazelnut meal',
+  walnuts_ground: 'ground walnuts?',
+  raisins: 'raisins|sultanas|currants',
+  carrot_grated: '(?:grated )?carrots?',
+  corn_kernels: 'sweet ?corn(?: kernels)?|corn kernels|corn',
+  coconut_grated: '(?:grated|desiccated|shredded|flaked|dried) coconut|coconut flakes|coconut',
+  almonds_chopped: '(?:chopped|flaked|slivered|whole|blanched)? ?almonds',
+  hazelnuts_chopped: '(?:chopped )?hazelnuts',
+  walnuts_chopped: '(?:chopped )?walnuts',
+  pistachio_chopped: '(?:chopped )?pistachios?',
+  peanuts_chopped: '(?:chopped )?peanuts',
+  fruit_pieces: '(?:tinned|canned|soft|fresh) (?:fruit|peaches|pineapple)|peaches|pineapple|fruit',
+  fruit_apple: 'apples?',
+  fruit_pear: 'pears?',
+  fruit_plum: 'plums?',
+  fruit_apricot: 'apricots?',
+  fruit_cherry: '(?:sour )?cherries',
+  fruit_strawberry: 'strawberries',
+  fruit_raspberry: 'raspberries',
+  fruit_mango: 'mangoe?s?',
+  fruit_rhubarb: 'rhubarb',
+  fruit_orange: 'oranges?',
+  salt: '(?:sea |table |fine )*salt',
+  vanilla: 'vanilla (?:extract|essence|paste|sugar)|vanilla',
+  vanilla_pod: 'vanilla (?:pods?|beans?)',
+  flower_water: 'orange (?:flower|blossom) water|blossom water',
+  rose_water: 'rose ?water',
+  cinnamon: '(?:sticks? (?:of )?cinnamon|cinnamon (?:sticks?|bark)|cinnamon)',
+  cinnamon_ground: '(?:ground|powdered) cinnamon|cinnamon powder',
+  cardamom: 'cardamom(?: pods?)?|cardamoms',
+  clove: 'cloves?',
+  star_anise: 'star anise|stars? of anise',
+  nutmeg: '(?:grated )?nutmeg',
+  bay_leaf: 'bay(?: lea(?:f|ves))?',
+  orange_leaf: '(?:orange|lemon|citrus|lime) lea(?:f|ves)',
+  lemon_peel: 'lemon (?:peel|zest|rind)|(?:peel|zest|rind) of (?:a |one |half a |1 )?lemons?',
+  orange_peel: 'orange (?:peel|zest|rind)|(?:peel|zest|rind) of (?:an |one |half an |1 )?oranges?',
+  ginger: '(?:fresh |root )*ginger',
+  saffron: 'saffron(?: threads?| strands?)?',
+  cocoa: 'cocoa(?: powder)?',
+  chocolate: '(?:dark |plain |bittersweet )*chocolate',
+  rum: 'rum|brandy|liqueur',
+};
+
+type Rule = { id: string; alias: RegExp; weight: number };
+
+/** A rule for each way of writing; its weight is how much it says. */
+const RULES: readonly Rule[] = Object.entries(ALIASES).flatMap(([id, all]) =>
+  splitAlternatives(all).map((one) => ({
+    id,
+    alias: new RegExp(`(?<![a-z])(?:${one})(?![a-z])`, 'i'),
+    weight: one.replace(/\(\?:|[()?*|\\[\]]/g, '').length,
+  })),
+);
+
+/** Alternatives at the outer level only. */
+function splitAlternatives(all: string): string[] {
+  const out: string[] = [];
+  let depth = 0;
+  let at = 0;
+  for (let i = 0; i < all.length; i++) {
+    if (all[i] === '(') depth++;
+    else if (all[i] === ')') depth--;
+    else if (all[i] === '|' && depth === 0) {
+      out.push(all.slice(at, i));
+      at = i + 1;
+    }
+  }
+  return [...out, all.slice(at)];
+}
+
+export type Named = { id: string; which?: Which };
+
+/** Words that are no part of a name. */
+const NOISE =
+  /\b(organic|good|nice|best|quality|ripe|room[- ]temperature|cold|ice[- ]cold|warm|hot|lukewarm|boiling|freshly|fresh from the cow|optional|to taste|for (?:the )?(?:slurry|top|topping|dusting|serving|sprinkling|greasing|dish|mould)|your favou?rite|sifted|softened|melted|beaten|separated|peeled|rinsed|soaked|drained|divided|plus extra|or so|any|of your choice)\b/gi;
+
+/** What a name is in the pantry; its question where the name is bare and means several things. */
+export function nameOf(text: string): Named | undefined {
+  const whole = text.replace(/\([^)]*\)/g, ' ').replace(/[*_`]/g, '');
+  const cleaned = whole.replace(NOISE, ' ').replace(/\s+/g, ' ').trim();
+  // what stands before the first comma names it; what follows is how it is prepared
+  const head = cleaned.split(/[,;:]| - | – /)[0]!.trim();
+  for (const part of [head, cleaned]) {
+    let best: { id: string; length: number; weight: number; at: number } | undefined;
+    for (const r of RULES) {
+      const m = r.alias.exec(part);
+      if (!m) continue;
+      const length = m[0].trim().length;
+      if (!best || length > best.length || (length === best.length && r.weight > best.weight))
+        best = { id: r.id, length, weight: r.weight, at: m.index };
+    }
+    if (best) {
+      const which = whichIs(part.toLowerCase().replace(/^(the|a|an|of) /, ''));
+      return which ? { id: best.id, which } : { id: best.id };
+    }
+  }
+  return undefined;
+}
+
+/** Every ingredient that a sentence names, in its order. */
+export function namesIn(sentence: string): string[] {
+  const hits: { id: string; at: number; end: number; length: number }[] = [];
+  for (const r of RULES) {
+    const m = r.alias.exec(sentence);
+    if (m) hits.push({ id: r.id, at: m.index, end: m.index + m[0].length, length: m[0].trim().length });
+  }
+  hits.sort((a, b) => b.length - a.length);
+  const kept: typeof hits = [];
+  for (const h of hits) if (!kept.some((k) => h.at < k.end && k.at < h.end)) kept.push(h);
+  return [...new Set(kept.sort((a, b) => a.at - b.at).map((h) => h.id))];
+}

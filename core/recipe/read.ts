@@ -1,0 +1,274 @@
+import { refreshCarveOuts, usualStage } from '../formula/amounts';
+import { newPlan } from '../formula/newPlan';
+import type { Choices, Family, Plan, PlanItem, Stage } from '../formula/plan';
+import type { Dish, Pan } from '../pantry/kitchen';
+import { PANS } from '../pantry/kitchen';
+import type { Pantry } from '../pantry/pantry';
+import { GRAINS } from '../pot/grain';
+import { suggestSettings } from '../pot/hob';
+import { volumeMl } from '../vessels/vessel';
+import { factsOf, type Facts } from './facts';
+import { readLines, type Line, type ReadOptions } from './lines';
+import { peopleIn, SECTION, takeApart, type RecipeText } from './text';
+
+export type Reading = { title: string; lines: Line[]; method: string[]; facts: Facts; people: number | undefined };
+export type ReadResult = { ok: true; reading: Reading } | { ok: false; why: string };
+
+/** Reads a recipe: each line of its list, and what its sentences say. Never throws; takes no longer than its length. */
+export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadResult {
+  const apart = takeApart(text);
+  if (!apart.ok) return apart;
+  const { ingredients, method } = fromProse(apart.value);
+  const lines = readLines([...ingredients, ...waterIn(ingredients, method)], pantry, o);
+  if (!lines.length)
+    return {
+      ok: false,
+      why: 'No line of it looks like an amount of something. Put each ingredient on its own line, as "500 ml milk".',
+    };
+  const title = apart.value.title?.slice(0, 60).trim() || 'A recipe';
+  return {
+    ok: true,
+    reading: {
+      title,
+      lines,
+      method,
+      facts: factsOf(method, [apart.value.title ?? '', ...ingredients]),
+      people: peopleIn(apart.value.yields),
+    },
+  };
+}
+
+/** Water is often in the steps and on no list: what is measured of it there counts. */
+function waterIn(list: readonly string[], method: readonly string[]): string[] {
+  if (list.some((l) => /\bwater\b/i.test(l))) return [];
+  return method.flatMap((s) => {
+    if (/\b(bath|double boiler|bain|bowl over|oven|rins\w*|soak\w*|clear)\b/i.test(s)) return [];
+    const m =
+      /(?:\d+(?:[.,/]\d+)?|[½¼¾]|half an?|an?|one|two|three|four)\s*(?:ml|l|litres?|cups?|tbsp|tablespoons?|spoons?|glass(?:es)?)\s+(?:of\s+)?(?:cold |boiling |hot |warm )?water\b/i.exec(
+        s,
+      );
+    return m ? [m[0]] : [];
+  });
+}
+
+/** A recipe told in sentences has its amounts inside them: they are pulled out, the sentences stay. */
+function fromProse(r: RecipeText): RecipeText {
+  if (r.ingredients.some((l) => !l.startsWith(SECTION))) return r;
+  const found: string[] = [];
+  const amount =
+    /(?:about |heaped |level |rounded )?(?:\d+(?:[.,/]\d+)?(?:\s?[½¼¾])?|[½¼¾]|half an?|a|an|one|two|three|four|five|six|eight|ten|a quarter of a)\s*(?:heaped |level |rounded )?(?:ml|l|g|kg|oz|litres?|liters?|cups?|tablespoons?|tbsp|teaspoons?|tsp|spoons?|spoonfuls?|pints?|pinch|cans?|tins?|sticks?|handful|ladles?|pods?)\s+(?:of\s+)?(?:the\s+)?[a-zé' -]{3,40}?(?=[,.;:()]|\s(?:and|with|in|into|to|until|for|then|over|on|while|from|plus|together)\b|$)|(?:\d+|an?|two|three|four|five|six)\s+(?:large |small |medium )?(?:egg yolks?|eggs?|yolks?|cinnamon sticks?|cloves?|cardamom pods?)/gi;
+  for (const s of r.method) for (const m of s.matchAll(amount)) found.push(m[0].trim());
+  return { ...r, ingredients: found.slice(0, 60) };
+}
+
+/** What the recipe makes, by what is in it and what is done with it. */
+export function familyOf(lines: readonly Line[], facts: Facts, pantry: Pantry): Family {
+  const of = (test: (id: string) => boolean) =>
+    lines.filter((l) => !l.top && l.ingredientId && test(l.ingredientId)).reduce((s, l) => s + (l.grams ?? 0), 0);
+  const kind = (form: 'kernel' | 'grain') => (id: string) => {
+    const k = pantry.get(id)?.thickener;
+    return (
+      k !== undefined &&
+      pantry.get(id)!.group === 'thickener' &&
+      (form === 'kernel' ? GRAINS[k].form === 'kernel' : GRAINS[k].form !== 'kernel' && GRAINS[k].form !== 'powder')
+    );
+  };
+  const eggG = of((id) => pantry.get(id)?.group === 'egg');
+  const kernelG = of(kind('kernel'));
+  const grainG = of(kind('grain'));
+  const powderG = of((id) => {
+    const i = pantry.get(id);
+    return i?.group === 'thickener' && i.thickener !== undefined && GRAINS[i.thickener].form === 'powder';
+  });
+  const riceGround = of((id) => id === 'rice_ground' || id === 'rice_flour');
+  if (facts.freezeH !== undefined && facts.freezeH > 2 && facts.chillH === undefined) return 'frozen cream';
+  if (facts.oven && eggG > 0 && powderG < eggG / 3 && grainG === 0 && kernelG === 0) return 'baked custard';
+  if (facts.oven && (grainG > 0 || kernelG > 0)) return 'baked slab';
+  if (kernelG > 0) return eggG > 0 ? 'egg-enriched pudding' : 'whole-rice pudding';
+  if (riceGround > 0 && riceGround >= powderG / 2) return eggG > 0 ? 'egg-enriched pudding' : 'ground-rice cream';
+  if (grainG > 0) return 'porridge';
+  if (eggG > powderG) return 'stirred custard';
+  return 'starch-set milk pudding';
+}
+
+export type PlanMeta = { id: string; serveAt: string; people?: number };
+
+/** Grams of each ingredient of the recipe, its lines added up; toppings apart. */
+export function amountsOf(
+  lines: readonly Line[],
+): { ingredientId: string; grams: number; top: boolean; heldG: number }[] {
+  const out: { ingredientId: string; grams: number; top: boolean; heldG: number }[] = [];
+  for (const l of lines) {
+    if (!l.ingredientId || l.state === 'open') continue;
+    const there = out.find((x) => x.ingredientId === l.ingredientId);
+    if (there) {
+      there.grams += l.again ? 0 : (l.grams ?? 0);
+      there.heldG += l.heldG ?? 0;
+      there.top = there.top && l.top;
+    } else if (!l.again || l.heldG)
+      out.push({ ingredientId: l.ingredientId, grams: l.again ? 0 : (l.grams ?? 0), top: l.top, heldG: l.heldG ?? 0 });
+  }
+  return out.filter((x) => x.grams > 0);
+}
+
+/** The recipe as a plan: amounts from its lines, method from its sentences, the rest as such a dish usually goes. */
+export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undefined {
+  const amounts = amountsOf(r.lines);
+  const milks = amounts.filter((a) => pantry.get(a.ingredientId)?.group === 'milk').sort((a, b) => b.grams - a.grams);
+  if (!milks[0]) return undefined;
+  const { facts } = r;
+  const family = familyOf(r.lines, facts, pantry);
+  const totalG = amounts.filter((a) => !a.top).reduce((s, a) => s + a.grams, 0);
+  const people = meta.people ?? r.people ?? Math.max(1, Math.min(60, Math.round(totalG / 140)));
+  const portionG = Math.max(30, Math.min(500, Math.round((totalG * 0.93) / people)));
+  const base = newPlan(
+    { id: meta.id, name: r.title, milkId: milks[0].ingredientId, people, portionG, serveAt: meta.serveAt, family },
+    pantry,
+  );
+  const solidFat = new Set(['butter', 'ghee', 'coconut_oil', 'oil']);
+  const stageOf = (id: string, top: boolean): Stage => {
+    const i = pantry.get(id)!;
+    if (top) return 'top';
+    if (i.group === 'sweet')
+      return facts.sugarWithYolks && amounts.some((a) => pantry.get(a.ingredientId)!.egg)
+        ? 'bowl'
+        : facts.sugarLate
+          ? 'late'
+          : 'pot';
+    if (solidFat.has(id) && facts.starch === 'fat first') return 'pot';
+    if (facts.waterFirst && i.group === 'milk' && id !== 'water' && amounts.some((a) => a.ingredientId === 'water'))
+      return 'late';
+    const usual = usualStage(i);
+    return usual === 'late' && i.group === 'piece' && family === 'starch-set milk pudding' ? 'off the heat' : usual;
+  };
+  const items: PlanItem[] = amounts.slice(0, 40).map((a) => ({
+    ingredientId: a.ingredientId,
+    grams: Math.min(20000, Math.round(a.grams * 10) / 10),
+    stage: stageOf(a.ingredientId, a.top),
+  }));
+  const choices: Choices = {
+    ...base.choices,
+    ...(facts.doubleBoiler ? { heat: 'double boiler' as const } : {}),
+    ...(facts.lidOn ? { stirring: 'lid on, now and then' as const } : {}),
+    ...(facts.yolks === 'straight in' ? { yolks: 'straight in' as const } : {}),
+    ...(facts.yolks === 'into a cooled base' && family === 'egg-enriched pudding' && facts.oven
+      ? { yolks: 'into a cooled base' as const }
+      : {}),
+    ...(facts.starch === 'rain'
+      ? { grain: 'into boiling milk' as const }
+      : facts.starch === 'fat first'
+        ? { grain: 'fried in fat first' as const }
+        : facts.starch === 'cold together'
+          ? { grain: 'into cold milk' as const }
+          : {}),
+    ...(facts.soaked ? { soak: 'soaked' as const } : {}),
+    ...(facts.hob && facts.hob.first <= LOW ? { start: 'low throughout' as const } : {}),
+    ...(facts.reduceTo === undefined ? {} : { reduceTo: Math.max(0.3, Math.min(1, facts.reduceTo)) }),
+    ...(facts.oven
+      ? {
+          ovenC: Math.max(80, Math.min(280, facts.oven.tempC)),
+          bath: facts.oven.bath ? ('open' as const) : ('none' as const),
+          oven: facts.oven.cold ? ('cold start' as const) : ('preheated' as const),
+        }
+      : {}),
+    ...(facts.freezeH !== undefined ? { cooling: 'freezer' as const } : {}),
+    ...(!facts.bubbles && facts.forbidsBoil && family === 'starch-set milk pudding'
+      ? { end: 'coats the spoon' as const }
+      : {}),
+  };
+  const style = facts.style ?? base.serve.style;
+  const warm = facts.warm === true || (family === 'porridge' && facts.warm !== false && facts.chillH === undefined);
+  const hours = warm
+    ? 0.25
+    : (facts.chillH ?? facts.freezeH ?? (facts.warm === false ? 4 : base.rest.hours)) + (facts.roomMin ?? 0) / 60;
+  const pan = panOf(facts, base.pan);
+  const word: Plan['serve']['word'] = style === 'cut' ? 'slices' : style === 'turned out' ? 'wobbles' : base.serve.word;
+  const cookOnMin = Math.min(90, Math.round(facts.cookOnMin ?? base.method.cookOnMin));
+  const plan: Plan = {
+    ...base,
+    family,
+    items,
+    carveOuts: [],
+    pan,
+    choices,
+    dish: dishOf(facts, base.dish, people, totalG),
+    method: {
+      ...base.method,
+      ...suggestSettings(base.hob, pan.diameterMm, totalG),
+      cookOnMin,
+      stirEveryS: Math.max(0.5, Math.min(300, facts.stirEveryS ?? base.method.stirEveryS)),
+    },
+    rest: {
+      ...base.rest,
+      hours: Math.min(96, Math.max(0, hours)),
+      roomMin: Math.min(240, Math.max(0, Math.min(hours * 60, facts.roomMin ?? base.rest.roomMin))),
+    },
+    serve: {
+      ...base.serve,
+      style,
+      word,
+      tempC: warm
+        ? 55
+        : family === 'frozen cream'
+          ? -8
+          : facts.warm === undefined && facts.chillH === undefined && facts.freezeH === undefined
+            ? base.serve.tempC
+            : 8,
+    },
+    starchMeasure: r.lines.some(
+      (l) => /spoon|tbsp|tsp/i.test(l.text) && l.ingredientId && pantry.get(l.ingredientId)?.group === 'thickener',
+    )
+      ? r.lines.some((l) => /heap/i.test(l.text))
+        ? 'heaped spoons'
+        : 'rounded spoons'
+      : 'scale',
+  };
+  return refreshCarveOuts(plan, pantry);
+}
+
+/** A pan by what is said of it: its litres or its width. */
+function panOf(f: Facts, usual: Pan): Pan {
+  if (f.panMm)
+    return {
+      ...(PANS.find((p) => p.diameterMm === f.panMm) ?? {
+        ...usual,
+        name: `${f.panMm / 10} cm pan`,
+        diameterMm: f.panMm,
+      }),
+    };
+  if (!f.panMl) return usual;
+  // a saucepan is about half as high as it is wide
+  const d = Math.round(Math.cbrt((f.panMl * 1000 * 8) / Math.PI));
+  const diameterMm = Math.max(80, Math.min(500, d));
+  const heightMm = Math.max(40, Math.min(400, Math.round((f.panMl * 1000) / ((Math.PI * diameterMm ** 2) / 4))));
+  return { ...usual, name: `${f.panMl / 1000} l pan`, diameterMm, heightMm };
+}
+
+/** Ovals up to which a fire is low. */
+const LOW = 4;
+const TIN_MM = 45;
+function dishOf(f: Facts, usual: Dish, people: number, totalG: number): Dish {
+  if (f.dish) {
+    const form =
+      f.dish.shape === 'square' ? f.dish : ({ shape: 'round', topMm: f.dish.mm, baseMm: f.dish.mm } as const);
+    return {
+      kind: 'tray',
+      count: 1,
+      capacityMl: Math.max(30, Math.min(8000, Math.round(volumeMl(form, TIN_MM, TIN_MM)))),
+      heightMm: TIN_MM,
+      wall: 'metal',
+      form,
+    };
+  }
+  if (f.moulds)
+    return {
+      ...usual,
+      kind: 'mould',
+      count: f.moulds.count,
+      capacityMl: Math.max(30, f.moulds.ml),
+      heightMm: 55,
+      wall: 'metal',
+    };
+  if (usual.capacityMl > 600) return { ...usual, count: Math.max(1, Math.ceil(totalG / usual.capacityMl / 1.04)) };
+  return { ...usual, count: Math.max(people, Math.min(60, Math.ceil(totalG / (usual.capacityMl * 0.95)))) };
+}

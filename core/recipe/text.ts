@@ -1,0 +1,354 @@
+import { marked, type Token, type Tokens } from 'marked';
+import { parse as parseDuration } from 'tinyduration';
+import { z } from 'zod';
+import { readNumber } from './amount';
+import { nameOf } from './names';
+
+/** A recipe's text taken apart: plain, Markdown, or a schema.org Recipe as JSON-LD, alone or inside a saved page. */
+export type RecipeText = {
+  title: string | undefined;
+  /** lines that should each be an amount of something */
+  ingredients: string[];
+  /** sentences of the method */
+  method: string[];
+  yields: string | undefined;
+  minutes: number | undefined;
+};
+export type TextResult = { ok: true; value: RecipeText } | { ok: false; why: string };
+
+export const LIMITS = { letters: 100_000, lines: 1500, lineLetters: 2000, ingredients: 60, sentences: 250 } as const;
+
+const tooMuch = (what: string) =>
+  `This is too long for one recipe: ${what}. Paste the one recipe, its list and its steps.`;
+
+const oneOrMany = <T extends z.ZodType>(t: T) =>
+  z.union([t, z.array(t)]).transform((v) => (Array.isArray(v) ? v : [v]));
+const text = z.union([z.string(), z.number().transform(String)]);
+const Step: z.ZodType<unknown> = z.lazy(() =>
+  z.union([
+    z.string(),
+    z
+      .object({ text: z.string().optional(), name: z.string().optional(), itemListElement: z.array(Step).optional() })
+      .loose(),
+  ]),
+);
+/** What is read of a schema.org Recipe. */
+const RecipeLd = z
+  .object({
+    name: text.optional(),
+    recipeIngredient: oneOrMany(text).optional(),
+    ingredients: oneOrMany(text).optional(),
+    recipeInstructions: oneOrMany(Step).optional(),
+    recipeYield: oneOrMany(text).optional(),
+    totalTime: z.string().optional(),
+    cookTime: z.string().optional(),
+  })
+  .loose();
+
+const DEEP = 12;
+const isRecipe = (node: object): boolean => {
+  const type = (node as { '@type'?: unknown })['@type'];
+  return type === 'Recipe' || (Array.isArray(type) && type.includes('Recipe'));
+};
+
+/** The first Recipe in a tree of JSON-LD. */
+function findRecipe(node: unknown, depth = 0): object | undefined {
+  if (depth > DEEP || node === null || typeof node !== 'object') return undefined;
+  if (!Array.isArray(node) && isRecipe(node)) return node;
+  for (const child of Array.isArray(node) ? node : Object.values(node)) {
+    const found = findRecipe(child, depth + 1);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+const stepTexts = (step: unknown, depth = 0): string[] => {
+  if (typeof step === 'string') return [step];
+  if (depth > DEEP || step === null || typeof step !== 'object') return [];
+  const s = step as { text?: string; name?: string; itemListElement?: unknown[] };
+  if (s.itemListElement) return s.itemListElement.flatMap((c) => stepTexts(c, depth + 1));
+  return s.text ? [s.text] : s.name ? [s.name] : [];
+};
+
+const NAMED: Readonly<Record<string, string>> = {
+  amp: '&',
+  lt: '<',
+  gt: '>',
+  quot: '"',
+  apos: "'",
+  nbsp: ' ',
+  deg: '°',
+  frac12: '½',
+  frac14: '¼',
+  frac34: '¾',
+  eacute: 'é',
+};
+/** Text out of a little HTML: tags go, entities become their letters. */
+const plain = (s: string): string =>
+  s
+    .replace(/<br\s*\/?>|<\/(?:p|li|div|h\d)>/gi, '\n')
+    .replace(/<[^<>]{0,500}>/g, '')
+    .replace(/&(#x?[0-9a-f]{1,6}|[a-z]{2,8}\d{0,2});/gi, (all, name: string) => {
+      if (name[0] !== '#') return NAMED[name.toLowerCase()] ?? all;
+      const code = name[1]?.toLowerCase() === 'x' ? parseInt(name.slice(2), 16) : parseInt(name.slice(1), 10);
+      return code > 31 && code < 0x10ffff ? String.fromCodePoint(code) : ' ';
+    });
+
+/** Sentences of a paragraph; a full stop after "min." or a figure does not end one. */
+export const sentences = (paragraph: string): string[] =>
+  paragraph
+    .split(/(?<=[.!?])(?<!\b(?:min|mins|approx|ca|tbsp|tsp|oz|lb|fl|no|e\.g|i\.e|hr|hrs)\.)\s+(?=[^a-z])|\n+/)
+    .map((s) => s.trim())
+    .filter(Boolean);
+
+function fromLd(json: unknown): TextResult | undefined {
+  const node = findRecipe(json);
+  if (!node) return undefined;
+  const read = RecipeLd.safeParse(node);
+  if (!read.success)
+    return {
+      ok: false,
+      why: `The recipe inside does not follow schema.org: ${read.error.issues[0]?.path.join('.') ?? ''} ${read.error.issues[0]?.message ?? ''}.`,
+    };
+  const r = read.data;
+  let minutes: number | undefined;
+  try {
+    const d = parseDuration(r.totalTime ?? r.cookTime ?? '');
+    minutes = (d.days ?? 0) * 1440 + (d.hours ?? 0) * 60 + (d.minutes ?? 0);
+  } catch {
+    minutes = undefined;
+  }
+  return {
+    ok: true,
+    value: {
+      title: r.name === undefined ? undefined : plain(r.name).trim(),
+      ingredients: (r.recipeIngredient ?? r.ingredients ?? []).map((l) => plain(l).trim()).filter(Boolean),
+      method: (r.recipeInstructions ?? []).flatMap((s) => stepTexts(s)).flatMap((s) => sentences(plain(s))),
+      yields: r.recipeYield?.[0],
+      minutes,
+    },
+  };
+}
+
+const INGREDIENTS_HEAD =
+  /^(?:the\s+)?(ingredients?|you (?:will )?need|what you need|what goes in(?: it)?|shopping|for the [a-zé ]+|zutaten)\b.{0,40}$/i;
+const METHOD_HEAD =
+  /^(?:the\s+)?(method|directions?|instructions?|steps?|preparation|how (?:to|it is made)|what to do|to (?:make|cook)(?: it)?|procedure)\b[^.]{0,30}:?$/i;
+const YIELD =
+  /\b(?:serves|servings?|for|makes|feeds|enough for|yields?)\b\s*:?\s*(?:about\s+)?(\d{1,2}|[a-z]+)(?:\s*(?:to|-|–)\s*\d+)?\s*(?:people|persons?|servings?|portions?|guests|singers|cups|moulds|pieces|squares)?\b/i;
+/** Marks a line of the list that is the head of a part of it, as "For the topping". */
+export const SECTION = '§ ';
+/** A line that begins like an amount. */
+const AMOUNT_HEAD =
+  /^(?:[-*•·–]\s*)?(?:about|approx\.?|around|just (?:under|over)|up to|scant|heaped|heaping|rounded|level|generous)?\s*(?:[\d½¼¾⅓⅔⅛]|(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|quarter|couple|pinch|some|handful|juice|zest|peel|same|the same|as much|reserve|the rest|keep back|the (?:juice|zest|peel|rind))\b)/i;
+/** A short line that says what a thing is for instead of how much of it. */
+const FOR_WHAT = /\b(?:to sprinkle|to taste|to serve|for (?:dusting|sprinkling|serving|greasing|the top))\b/i;
+/** A short line that ends in an amount: "Sugar: 60 g", or holds one beside a ratio. */
+const AMOUNT_TAIL =
+  /(?:\d|[½¼¾])[\d.,/ ]*\s*(?:ml|dl|l|g|gr|kg|cups?|tbsp|tablespoons?|tsp|teaspoons?|oz|lb|litres?|liters?|pints?)\.?$/i;
+/** Verbs that give a step away. */
+const VERB =
+  /\b(stir|whisk|heat|boil|simmer|pour|add|mix|cook|bring|beat|chill|leave|serve|bake|strain|remove|take|put|warm|dissolve|scald|spread|cover|let|melt|combine|soak|rinse|temper|turn|cut|cool|spoon it|blend|toast|grease|line|preheat|reduce|fold)\b/i;
+
+const clean = (line: string) =>
+  line
+    .replace(/^\s*(?:[-*•·–▢☐]|\[[ x]?\]|\d{1,2}[.)](?!\d))\s*/i, '')
+    .replace(/[*_`]{1,3}/g, '')
+    .trim();
+
+/** A line that holds several amounts, as "500 ml milk, 40 g starch and a pinch of salt". */
+function splitList(line: string): string[] {
+  const parts = line.split(
+    /[,;]\s+(?=(?:and\s+)?(?:about\s+)?(?:[\d½¼¾⅓⅔]|(?:a|an|one|two|three|half|some)\s))|\s+(?:and|plus)\s+(?=(?:[\d½¼¾⅓⅔]+\s|(?:a|an|two|three|half a|some)\s+(?:pinch|cup|tbsp|tablespoon|tsp|teaspoon|egg|yolk|stick|litre|can|little|handful|whole)))/i,
+  );
+  const cleaned = parts
+    .map((p) =>
+      p
+        .replace(/^and\s+/i, '')
+        .replace(/[.;]$/, '')
+        .trim(),
+    )
+    .filter(Boolean);
+  // "brown sugar, 30 g" is one thing: every part has to name something of its own
+  return cleaned.length > 1 && cleaned.every((p) => nameOf(p)) ? cleaned : [line.replace(/[;]$/, '')];
+}
+
+function fromLines(
+  lines: readonly { text: string; listed: boolean; ordered: boolean; heading: boolean }[],
+): RecipeText {
+  const out: RecipeText = { title: undefined, ingredients: [], method: [], yields: undefined, minutes: undefined };
+  let mode: 'ingredients' | 'method' | undefined;
+  let first = true;
+  for (const l of lines) {
+    const t = clean(l.text);
+    if (!t) continue;
+    const bare = t.replace(/[:.]$/, '');
+    if (METHOD_HEAD.test(bare)) {
+      mode = 'method';
+      continue;
+    }
+    if (
+      INGREDIENTS_HEAD.test(bare) &&
+      !/^for the .*\d/i.test(bare) &&
+      t.length < 60 &&
+      !(/^for /i.test(bare) && mode === 'method') &&
+      !VERB.test(bare.replace(/^for the/i, ''))
+    ) {
+      // "For the slurry:" heads a part of the list and not the method
+      if (!/^for \d/i.test(bare)) {
+        mode = 'ingredients';
+        const y = YIELD.exec(t);
+        if (y && !/^for the/i.test(bare)) out.yields ??= y[0];
+        if (/^for the/i.test(bare)) out.ingredients.push(SECTION + bare);
+        continue;
+      }
+    }
+    const part = /^(for the [a-zé ]{2,30}):\s*(.*\d.*)$/i.exec(t);
+    if (part && mode !== 'method') {
+      mode = 'ingredients';
+      out.ingredients.push(SECTION + part[1]!, ...splitList(part[2]!));
+      continue;
+    }
+    const inline = /^(ingredients|you need|method|directions|steps)\s*:\s*(.+)$/i.exec(t);
+    const body = inline ? inline[2]! : t;
+    if (inline) mode = /^(ingredients|you need)$/i.test(inline[1]!) ? 'ingredients' : 'method';
+    const y = YIELD.exec(body);
+    if (y && body.length < 60 && !AMOUNT_HEAD.test(body) && !VERB.test(body.replace(/\bserves?\b/i, ''))) {
+      out.yields ??= y[0];
+      first = first && !/^(serves|for|makes)/i.test(body);
+      if (first || l.heading)
+        out.title ??=
+          body
+            .replace(y[0], '')
+            .replace(/[(),.\s–-]+$/g, '')
+            .trim() || undefined;
+      first = false;
+      continue;
+    }
+    if (
+      l.heading ||
+      (first &&
+        !AMOUNT_HEAD.test(body) &&
+        !AMOUNT_TAIL.test(body) &&
+        body.length < 70 &&
+        !/[.!?]$/.test(body) &&
+        !VERB.test(body.slice(0, 12)))
+    ) {
+      if (first) out.title = body;
+      first = false;
+      continue;
+    }
+    first = false;
+    const looksListed =
+      (AMOUNT_HEAD.test(body) ||
+        (AMOUNT_TAIL.test(body) && body.length < 80) ||
+        (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body))) &&
+      body.length < 140 &&
+      !/[.!?]\s+[A-Z]/.test(body);
+    const steps = VERB.test(body) && (l.ordered || body.length > 60 || /[.!]$/.test(body));
+    const ingredient =
+      mode === 'ingredients'
+        ? body.length < 200 && !(steps && !AMOUNT_HEAD.test(body) && !l.listed)
+        : mode === 'method'
+          ? false
+          : looksListed
+            ? !steps || l.listed
+            : l.listed && !l.ordered && body.length < 60 && !VERB.test(body);
+    if (ingredient) out.ingredients.push(...splitList(body));
+    else out.method.push(...sentences(body));
+  }
+  return out;
+}
+
+/** Takes a text apart. Never throws; hostile or huge input is a clear message. */
+export function takeApart(raw: string): TextResult {
+  const textIn = raw.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  if (!textIn.trim()) return { ok: false, why: 'There is nothing in it yet. Paste a recipe: its list and its steps.' };
+  if (textIn.length > LIMITS.letters)
+    return { ok: false, why: tooMuch(`${Math.round(textIn.length / 1000)} thousand letters`) };
+  if (/[\u0000-\u0008\u000E-\u001F]/.test(textIn))
+    return {
+      ok: false,
+      why: 'This is not text: it may be a picture or a document. Copy the words out of it and paste them.',
+    };
+  const trimmed = textIn.trim();
+  if (/^[[{]/.test(trimmed)) {
+    try {
+      const found = fromLd(JSON.parse(trimmed));
+      return found ? bounded(found) : { ok: false, why: 'This is JSON, but there is no schema.org Recipe in it.' };
+    } catch (e) {
+      if (/^\{\s*"|^\[\s*\{/.test(trimmed))
+        return { ok: false, why: `This begins like JSON but does not hold: ${(e as Error).message}.` };
+    }
+  }
+  if (/<script[^>]{0,200}ld\+json/i.test(trimmed)) {
+    for (const m of trimmed.matchAll(/<script[^>]{0,200}ld\+json[^>]{0,100}>([\s\S]*?)<\/script/gi)) {
+      try {
+        const found = fromLd(JSON.parse(m[1]!));
+        if (found) return bounded(found);
+      } catch {
+        continue;
+      }
+    }
+    return {
+      ok: false,
+      why: 'This page holds no recipe that can be read. Copy the list and the steps and paste those.',
+    };
+  }
+  const source = /<(?:p|li|br|div|html|body)\b/i.test(trimmed)
+    ? plain(trimmed.replace(/<(script|style)\b[\s\S]*?<\/\1>/gi, ''))
+    : trimmed;
+  const lines = source.split('\n');
+  if (lines.length > LIMITS.lines) return { ok: false, why: tooMuch(`${lines.length} lines`) };
+  if (lines.some((l) => l.length > LIMITS.lineLetters))
+    return { ok: false, why: tooMuch(`one line of ${Math.max(...lines.map((l) => l.length))} letters`) };
+  return bounded({ ok: true, value: fromLines(markdownLines(source)) });
+}
+
+function bounded(r: TextResult): TextResult {
+  if (!r.ok) return r;
+  const { ingredients, method } = r.value;
+  if (ingredients.length > LIMITS.ingredients)
+    return { ok: false, why: tooMuch(`${ingredients.length} lines of ingredients`) };
+  if (method.length > LIMITS.sentences) return { ok: false, why: tooMuch(`${method.length} sentences of method`) };
+  if (ingredients.some((l) => l.length > LIMITS.lineLetters))
+    return { ok: false, why: tooMuch('one ingredient line without an end') };
+  return r;
+}
+
+/** Lines with what Markdown says of them. */
+function markdownLines(source: string): { text: string; listed: boolean; ordered: boolean; heading: boolean }[] {
+  const out: { text: string; listed: boolean; ordered: boolean; heading: boolean }[] = [];
+  const push = (t: string, more: Partial<(typeof out)[number]> = {}) =>
+    t.split('\n').forEach((line) => out.push({ text: line, listed: false, ordered: false, heading: false, ...more }));
+  const walk = (tokens: Token[], depth: number) => {
+    for (const t of tokens) {
+      if (t.type === 'heading') push((t as Tokens.Heading).text, { heading: true });
+      else if (t.type === 'list' && depth < DEEP) {
+        const list = t as Tokens.List;
+        // "1. milk" may be a list of one thing each or the steps: the words decide
+        for (const item of list.items) {
+          // a line right under the list that begins a sentence is the method, not more of the last item
+          const [first = '', ...rest] = item.text.split('\n');
+          const cut = rest.findIndex((r) => VERB.test(r.slice(0, 24)) && /^[A-Z]/.test(r.trim()));
+          const own = cut < 0 ? rest : rest.slice(0, cut);
+          push([first, ...own].join(' ').replace(/\s+/g, ' '), { listed: true, ordered: list.ordered });
+          if (cut >= 0) push(rest.slice(cut).join('\n'));
+        }
+      } else if (t.type === 'table') {
+        for (const row of (t as Tokens.Table).rows) push(row.map((c) => c.text).join(' '), { listed: true });
+      } else if (t.type === 'blockquote' && depth < DEEP) walk((t as Tokens.Blockquote).tokens, depth + 1);
+      else if (t.type !== 'space' && t.type !== 'hr') push((t as { raw: string }).raw.replace(/\n+$/, ''));
+    }
+  };
+  walk(marked.lexer(source), 0);
+  return out;
+}
+
+/** People in "serves 6", "for fourteen", "6". */
+export function peopleIn(yields: string | undefined): number | undefined {
+  if (!yields) return undefined;
+  const m = YIELD.exec(yields) ?? /^\s*(\d{1,2})\b/.exec(yields);
+  const n = m ? readNumber(m[1]!)?.value : undefined;
+  return n !== undefined && Number.isInteger(n) && n >= 1 && n <= 60 ? n : undefined;
+}

@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { newPlan } from '../formula/newPlan';
+import { SET_WORDS, type Family, type Plan } from '../formula/plan';
+import type { Pantry } from '../pantry/pantry';
+import { GRAINS } from '../pot/grain';
+import { eggGrams } from '../units/eggs';
+
+/** A pudding that was not cooked with the app, as far as a cook can say it at the stove. */
+export const ByHandSchema = z.object({
+  milkId: z.string().min(1),
+  milkG: z
+    .number('should be a number of grams')
+    .min(50, 'should be 50 g or more')
+    .max(10000, 'should be 10 000 g or less'),
+  thickenerId: z.string().min(1),
+  thickenerG: z.number('should be a number of grams').min(0).max(1000, 'should be 1000 g or less'),
+  sugarG: z.number('should be a number of grams').min(0).max(2000, 'should be 2000 g or less'),
+  yolks: z.int('should be a whole number').min(0).max(24, 'should be 24 or fewer'),
+  hot: z.boolean(),
+  word: z.enum(SET_WORDS),
+});
+export type ByHand = z.infer<typeof ByHandSchema>;
+
+/** The plan that it most likely was. */
+export function planByHand(h: ByHand, pantry: Pantry, serveAt: string): Plan {
+  const kind = pantry.get(h.thickenerId)?.thickener;
+  const form = kind ? GRAINS[kind].form : 'powder';
+  const family: Family =
+    h.thickenerG <= 0
+      ? 'stirred custard'
+      : form === 'kernel'
+        ? 'whole-rice pudding'
+        : form === 'particle'
+          ? h.yolks > 0
+            ? 'egg-enriched pudding'
+            : 'ground-rice cream'
+          : 'starch-set milk pudding';
+  const total = h.milkG + h.thickenerG + h.sugarG;
+  const portionG = 130;
+  const plan = newPlan(
+    {
+      id: 'by-hand',
+      name: 'This pudding',
+      milkId: h.milkId,
+      people: Math.min(60, Math.max(1, Math.round(total / portionG))),
+      portionG,
+      serveAt,
+      family,
+    },
+    pantry,
+  );
+  const items: Plan['items'] = [
+    { ingredientId: h.milkId, grams: h.milkG, stage: 'pot' },
+    ...(h.thickenerG > 0
+      ? [
+          {
+            ingredientId: h.thickenerId,
+            grams: h.thickenerG,
+            stage: form === 'powder' ? ('slurry' as const) : ('grain' as const),
+          },
+        ]
+      : []),
+    ...(h.sugarG > 0 ? [{ ingredientId: 'sugar', grams: h.sugarG, stage: 'pot' as const }] : []),
+    ...(h.yolks > 0
+      ? [{ ingredientId: 'yolk', grams: eggGrams(h.yolks, 'eu M', 'yolk'), stage: 'bowl' as const }]
+      : []),
+  ];
+  return {
+    ...plan,
+    items,
+    carveOuts:
+      form === 'powder' && h.thickenerG > 0
+        ? [{ ingredientId: h.milkId, grams: Math.min(h.milkG / 2, 2.5 * h.thickenerG), stage: 'slurry' }]
+        : [],
+    serve: { ...plan.serve, word: h.word },
+  };
+}

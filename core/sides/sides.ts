@@ -1,0 +1,306 @@
+import { table } from '../coefficients';
+import { EMPTY, lookUp, massG, mixtureOf, add, type Mixture } from '../formula/compose';
+import { FRIDGE_C } from '../formula/family';
+import type { Plan } from '../formula/plan';
+import { dishAreaM2 } from '../pantry/kitchen';
+import type { Pantry } from '../pantry/pantry';
+import { infused, syrup } from '../pot/flavour';
+import { netW } from '../pot/hob';
+import { cook, fillPot } from '../pot/pot';
+import { stopOf } from '../pot/program';
+import { potSetup } from '../run';
+import { FRUIT_ROWS, sugarFor } from './fruit';
+import type { SidePot } from './sidePot';
+
+/** The pots beside the pot: what to weigh, how long, and what comes out. */
+export const SIDE = table('Side pots', {
+  thin: [0.5, 'g/g', 'B', 'sugar in a syrup that soaks in'],
+  pouring: [0.6, 'g/g', 'B', 'sugar in a syrup that pours'],
+  coating: [0.68, 'g/g', 'B', 'in one that coats'],
+  thick: [0.75, 'g/g', 'B', 'in one that stands on the plate'],
+  acidPerSugar: [0.03, 'g/g', 'C', 'lemon juice against crystals'],
+  acidInverts: [0.08, '1', 'C', 'share of the sugar that it turns'],
+  latentKJ: [2257, 'J/g', 'A', 'water to steam'],
+  toSteam: [0.62, '1', 'C', 'share of the hob that leaves as steam from an open side pot'],
+  stewLoss: [0.12, '1', 'C', 'of a compote, as steam'],
+  stewWater: [0.08, '1', 'C', 'water to start fruit with'],
+  drawn: [0.8, '1', 'C', 'an infusion is done at this strength'],
+  toastMin: [6, 'min', 'C', 'golden at low heat, a pan of 100 g'],
+  toastPerG: [0.012, 'min/g', 'C', 'longer with more in the pan'],
+  fryMin: [6, 'min', 'C', 'coconut solids from splitting to gold'],
+  oilHeld: [0.15, '1', 'C', 'of the fat, kept by the fried solids'],
+  glazeStarch: [0.035, 'g/g', 'C', 'cornstarch in a glaze that sets to a film'],
+  layerStarch: [0.02, 'g/g', 'C', 'rice flour in a second layer'],
+  densityGPerMl: [1.04, 'g/ml', 'B', 'of a layer'],
+});
+const ROAST_TIME = { pale: 0.65, golden: 1, deep: 1.35 } as const;
+
+export type SideAnswer = {
+  id: string;
+  kind: SidePot['kind'];
+  /** what to weigh, g of what is eaten; `bought` where more has to be bought for it */
+  uses: { ingredientId: string; grams: number; boughtG?: number }[];
+  minutes: number;
+  makesG: number;
+  /** its figures and its lines, in the order of the work */
+  figures: { name: string; value: number; unit: string }[];
+  does: string[];
+  notice: string;
+  caution?: string;
+};
+
+const round = (x: number, to = 1) => Math.round(x / to) * to;
+/** g of water that a ring boils off in a minute. */
+const steamPerMin = (plan: Plan): number =>
+  Math.max(1, (60 * SIDE.toSteam * netW(plan.hob, plan.method.simmerSetting)) / SIDE.latentKJ);
+
+const HOT_SUGAR = 'Hot syrup sticks and burns. Keep children away, and water within reach.';
+
+/**
+ * What a side pot asks and gives.
+ * @throws UnknownIngredientError for an ingredient that nobody knows
+ */
+export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
+  const what = (id: string) => lookUp(pantry, plan, id);
+  const base = { id: side.id, kind: side.kind };
+  switch (side.kind) {
+    case 'syrup': {
+      const share = SIDE[side.to];
+      const waterG = round(Math.max(side.sugarG * 0.6, side.sugarG / share - side.sugarG + 20), 5);
+      const endG = side.sugarG / share;
+      const s = syrup(side.sugarG, waterG, endG, side.acid ? SIDE.acidInverts : 0, plan.room.altitudeM);
+      const acidG = side.acid ? round(side.sugarG * SIDE.acidPerSugar, 0.5) : 0;
+      return {
+        ...base,
+        uses: [
+          { ingredientId: side.sugarId, grams: side.sugarG },
+          { ingredientId: 'water', grams: waterG },
+          ...(acidG > 0 ? [{ ingredientId: 'lemon_juice', grams: acidG }] : []),
+        ],
+        minutes: s.boiledOffG / steamPerMin(plan) + 4,
+        makesG: endG,
+        figures: [
+          { name: 'boil off', value: s.boiledOffG, unit: 'g' },
+          { name: 'boils at', value: s.boilsAtC, unit: '°C' },
+          { name: 'crystals', value: 100 * s.crystalRisk, unit: '%' },
+        ],
+        does: [
+          `Sugar, water${acidG > 0 ? ' and lemon' : ''} cold into the pan, heat until clear. Do not stir once it boils.`,
+          `Boil off ${Math.round(s.boiledOffG)} g: the pan is that much lighter, or it boils at ${Math.round(s.boilsAtC)} °C.`,
+        ],
+        notice: s.crystalRisk > 0.15 ? 'It may grain when cold: a little lemon prevents it.' : 'Stays clear when cold.',
+        caution: HOT_SUGAR,
+      };
+    }
+    case 'compote': {
+      const f = FRUIT_ROWS[side.fruit];
+      const edibleG = side.boughtG * f.edible;
+      const sugarG = round((edibleG * sugarFor(f)) / 100, 1);
+      const waterG = round(edibleG * SIDE.stewWater, 5);
+      return {
+        ...base,
+        uses: [
+          { ingredientId: f.ingredientId, grams: edibleG, boughtG: side.boughtG },
+          ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
+          { ingredientId: 'water', grams: waterG },
+        ],
+        minutes: f.stewMin,
+        makesG: (edibleG + sugarG + waterG) * (1 - SIDE.stewLoss),
+        figures: [
+          { name: 'after peeling', value: edibleG, unit: 'g' },
+          { name: 'sourness', value: f.acidPct, unit: '% acid' },
+        ],
+        does: [
+          `Peel and stone: ${Math.round(side.boughtG)} g bought leave about ${Math.round(edibleG)} g.`,
+          `${sugarG > 0 ? `${Math.round(sugarG)} g sugar` : 'No sugar: it is sweet enough'}, ${Math.round(waterG)} g water, lid on, low, ${f.stewMin} min.`,
+        ],
+        notice: 'Taste when cold: hot fruit tastes sweeter than it will.',
+      };
+    }
+    case 'infusion': {
+      const spice = what(side.spiceId);
+      const perMin = (minutes: number) => infused(minutes * 60, side.tempC, side.form);
+      let minutes = 1;
+      while (minutes < 240 && perMin(minutes) < SIDE.drawn) minutes += 1;
+      const out = side.form === 'whole';
+      return {
+        ...base,
+        uses: [{ ingredientId: side.spiceId, grams: side.grams }],
+        minutes,
+        makesG: 0,
+        figures: [
+          { name: 'drawn after 10 min', value: 100 * perMin(10), unit: '%' },
+          { name: 'held at', value: side.tempC, unit: '°C' },
+        ],
+        does: [
+          `${spice.name} into the warm milk, lid on, off the boil, ${minutes} min.`,
+          out
+            ? 'Count the pieces in and take the same number out before anything thickens.'
+            : 'Strain through a cloth, or leave the specks.',
+        ],
+        notice: 'It draws while the rest is measured: start it first.',
+        ...(out ? { caution: 'A forgotten whole spice is a choking hazard for small children.' } : {}),
+      };
+    }
+    case 'toasting': {
+      const i = what(side.whatId);
+      const minutes = (SIDE.toastMin + SIDE.toastPerG * (side.grams - 100)) * ROAST_TIME[side.to];
+      const lossG = (side.grams * i.per100.water * 0.8) / 100;
+      return {
+        ...base,
+        uses: [{ ingredientId: side.whatId, grams: side.grams }],
+        minutes: Math.max(2, minutes),
+        makesG: side.grams - lossG,
+        figures: [{ name: 'weight lost', value: lossG, unit: 'g' }],
+        does: [
+          `Dry pan, low, one layer, shaken every half minute until ${side.to}.`,
+          'Out of the pan at once onto a cold plate: it goes on browning in the pan.',
+        ],
+        notice: 'Smell comes before colour. From golden to bitter is a minute.',
+        ...(i.allergens.length ? { caution: `Contains ${i.allergens.join(', ')}.` } : {}),
+      };
+    }
+    case 'fried coconut': {
+      const c = what(side.creamId);
+      const part = (pct: number) => (side.grams * pct) / 100;
+      const waterG = part(c.per100.water);
+      const fatG = part(c.per100.fat);
+      const dryG = side.grams - waterG - fatG;
+      return {
+        ...base,
+        uses: [{ ingredientId: side.creamId, grams: side.grams }],
+        minutes: waterG / steamPerMin(plan) + SIDE.fryMin,
+        makesG: dryG + fatG * SIDE.oilHeld,
+        figures: [
+          { name: 'oil', value: fatG * (1 - SIDE.oilHeld), unit: 'g' },
+          { name: 'boil off', value: waterG, unit: 'g' },
+        ],
+        does: [
+          'Boil down, stirring more as it thickens, until the oil stands clear around the solids.',
+          'Low, stirring all the time, until the solids are golden. Strain: the oil greases the tin.',
+        ],
+        notice: 'The solids darken after they leave the fire. Take them out a shade early.',
+        caution: 'It spits when the last water goes. Contains coconut.',
+      };
+    }
+    case 'purée': {
+      const f = FRUIT_ROWS[side.fruit];
+      const edibleG = side.boughtG * f.edible;
+      return {
+        ...base,
+        uses: [{ ingredientId: f.ingredientId, grams: edibleG, boughtG: side.boughtG }],
+        minutes: 10,
+        makesG: edibleG * f.sieved,
+        figures: [
+          { name: 'after peeling', value: edibleG, unit: 'g' },
+          { name: 'sourness', value: f.acidPct, unit: '% acid' },
+        ],
+        does: [
+          `Peel and stone: ${Math.round(side.boughtG)} g bought leave about ${Math.round(edibleG)} g.`,
+          'Blend, and press through a sieve.',
+        ],
+        notice:
+          f.acidPct > 0.8
+            ? 'Sour: into the cooled pudding, off the heat. It thins starch and can split milk.'
+            : 'Off the heat, when the starch is cooked.',
+      };
+    }
+    case 'second layer':
+      return secondLayer(side, plan, pantry);
+    case 'glaze': {
+      const areaM2 = dishAreaM2(plan.dish) * plan.dish.count;
+      const endG = areaM2 * side.depthMm * 1000 * SIDE.densityGPerMl;
+      const starchG = endG * SIDE.glazeStarch;
+      const sugarG = (endG * side.sweetPct) / 100;
+      const liquidG = (endG - starchG - sugarG) * 1.06;
+      return {
+        ...base,
+        uses: [
+          { ingredientId: side.liquidId, grams: liquidG },
+          { ingredientId: 'cornstarch', grams: starchG },
+          ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
+        ],
+        minutes: 5,
+        makesG: endG,
+        figures: [{ name: 'covers', value: areaM2 * 1e4, unit: 'cm²' }],
+        does: [
+          'Starch into the cold liquid, all of it into the pan, to the bubble and one minute more, stirring.',
+          'Let it cool to hand-warm, pour over the cold, set top and tilt.',
+        ],
+        notice: 'Too hot it melts the top; too cold it does not run even.',
+      };
+    }
+  }
+}
+
+/** A second layer: cooked down in its own pan, so that what is left stands `depthMm` deep over the dish. */
+function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Plan, pantry: Pantry): SideAnswer {
+  const areaM2 = dishAreaM2(plan.dish) * plan.dish.count;
+  const endG = areaM2 * side.depthMm * 1000 * SIDE.densityGPerMl;
+  const rawG = endG / side.cookedTo;
+  const starchG = endG * SIDE.layerStarch;
+  const sugarG = (endG * side.sweetPct) / 100;
+  const liquidG = Math.max(0, rawG - starchG - sugarG);
+  const uses = [
+    { ingredientId: side.liquidId, grams: liquidG },
+    { ingredientId: 'rice_flour', grams: starchG },
+    ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
+  ];
+  const mixture: Mixture = uses.reduce(
+    (sum, u) => add(sum, mixtureOf(lookUp(pantry, plan, u.ingredientId), u.grams)),
+    EMPTY,
+  );
+  const setup = { ...potSetup(plan, pantry), base: lookUp(pantry, plan, side.liquidId).base ?? ('water' as const) };
+  const raw = fillPot(setup, mixture, FRIDGE_C);
+  const fire = { setting: plan.method.simmerSetting, stirEveryS: plan.method.stirEveryS, lid: 'off' as const };
+  const pot =
+    side.cookedTo < 1
+      ? cook(raw, setup, fire, 2 * 3600, stopOf({ kind: 'reduced', toShare: side.cookedTo }, raw)).pot
+      : cook(raw, setup, fire, 40 * 60, stopOf({ kind: 'bubble' }, raw)).pot;
+  return {
+    id: side.id,
+    kind: side.kind,
+    uses,
+    minutes: pot.tS / 60,
+    makesG: massG(pot.content),
+    figures: [
+      { name: 'goes in', value: rawG / SIDE.densityGPerMl, unit: 'ml' },
+      { name: 'depth when cooked', value: massG(pot.content) / SIDE.densityGPerMl / (areaM2 * 1000), unit: 'mm' },
+    ],
+    does: [
+      `All of it cold into a pan, simmer down to ${Math.round(endG / SIDE.densityGPerMl)} ml, stirring.`,
+      pot.viscosityPaS < 1.5
+        ? 'Pour it on over the back of a spoon when the first layer holds.'
+        : 'Spread it on when the first layer holds.',
+    ],
+    notice: 'On a layer that is half set it bonds; on a cold one it slides off when cut.',
+  };
+}
+
+/** A side pot to begin with, sized to the plan. */
+export function startSide(kind: SidePot['kind'], id: string, plan: Plan, pantry: Pantry): SidePot {
+  const serves = plan.people;
+  const milk = plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk')?.ingredientId ?? 'water';
+  switch (kind) {
+    case 'syrup':
+      return { id, kind, sugarId: 'sugar', sugarG: Math.max(40, 15 * serves), to: 'pouring', acid: true };
+    case 'compote':
+      return { id, kind, fruit: 'plum', boughtG: 70 * serves };
+    case 'infusion':
+      return { id, kind, spiceId: 'cinnamon', grams: 6, form: 'whole', tempC: 85 };
+    case 'toasting':
+      return { id, kind, whatId: 'almonds_chopped', grams: Math.max(30, 6 * serves), to: 'golden' };
+    case 'fried coconut':
+      return { id, kind, creamId: 'coconut_cream', grams: Math.min(3000, Math.max(200, 25 * serves)) };
+    case 'purée':
+      return { id, kind, fruit: 'mango', boughtG: 60 * serves };
+    case 'second layer':
+      return { id, kind, liquidId: milk, depthMm: 8, cookedTo: 0.8, sweetPct: 6 };
+    case 'glaze':
+      return { id, kind, liquidId: 'water', depthMm: 2, sweetPct: 15 };
+  }
+}
+
+/** Everything the side pots use, g of what is eaten. */
+export const sideUses = (plan: Plan, pantry: Pantry): { ingredientId: string; grams: number }[] =>
+  plan.sides.flatMap((s) => sideOf(s, plan, pantry).uses);

@@ -1,0 +1,315 @@
+import type { Page } from '@playwright/test';
+import { expect, NOON, once, oncePerSize, openAt, openPlan, test } from './kitchen';
+
+const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
+const order = (page: Page) => page.getByTestId('instruction').first();
+const seconds = (text: string) => text.split(':').reduce((s, x) => s * 60 + Number(x), 0);
+
+/** The demo's pot: the slurry has just gone in. */
+async function pot(page: Page) {
+  await openAt(page, '/plan', NOON);
+  await expect(page.getByTestId('word-serving')).toBeVisible({ timeout: 30_000 });
+  await page.goto('/pot?cook=c-vanilla');
+  await expect(order(page)).toHaveText('Sweep the bottom');
+  await expect(page.getByTestId('between')).toBeVisible({ timeout: 20_000 });
+}
+const more = (page: Page) => page.getByRole('button', { name: 'More', exact: true }).click();
+const close = (page: Page) => key(page, 'Close').last().click();
+
+test('one key is enough for done, and never while something is typed', async ({ watched: page }) => {
+  once();
+  await pot(page);
+  await more(page);
+  await page.getByRole('textbox', { name: 'Note' }).fill('with a space');
+  await page.getByRole('textbox', { name: 'Note' }).press('Space');
+  await close(page);
+  await expect(order(page)).toHaveText('Sweep the bottom');
+  // the hand is off the keys of the screen
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('Space');
+  await expect(order(page)).toHaveText('Keep stirring');
+});
+
+test('it speaks the order in nine words at the most, and hears “done”; where it cannot, it says so', async ({
+  watched: page,
+}) => {
+  once();
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    Object.assign(window, { said });
+    Object.defineProperty(window, 'speechSynthesis', {
+      value: { cancel: () => undefined, speak: (u: { text: string }) => said.push(u.text) },
+    });
+    Object.defineProperty(window, 'SpeechSynthesisUtterance', {
+      value: class {
+        constructor(readonly text: string) {}
+      },
+    });
+    class Ear extends EventTarget {
+      start() {
+        Object.assign(window, { ear: this });
+      }
+      stop() {
+        return undefined;
+      }
+    }
+    Object.defineProperty(window, 'SpeechRecognition', { value: Ear });
+  });
+  await pot(page);
+  await more(page);
+  await page.getByRole('checkbox', { name: 'Voice' }).click();
+  await page.getByRole('checkbox', { name: 'Listen' }).click();
+  await close(page);
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
+  await expect.poll(async () => (await said()).some((s) => s.startsWith('Sweep the bottom'))).toBe(true);
+  for (const line of await said()) expect(line.split(/\s+/).length).toBeLessThanOrEqual(9);
+  await page.evaluate(() => {
+    const heard = Object.assign(new Event('result'), {
+      resultIndex: 0,
+      results: [[{ confidence: 0.9, words: 'well, done' }]],
+    });
+    (window as unknown as { ear: EventTarget }).ear.dispatchEvent(heard);
+  });
+  await expect(order(page)).toHaveText('Keep stirring');
+  await expect.poll(async () => (await said()).some((s) => s.startsWith('Keep stirring'))).toBe(true);
+});
+
+test('two pots: the other one is seen, calls by itself, and is a tap away', async ({ watched: page }) => {
+  oncePerSize();
+  await openPlan(page, 'choir-1-hazelnut');
+  await page.getByTestId('cook').click();
+  await expect(order(page)).toHaveText('Weigh it out');
+  const other = page.getByTestId('other-pot');
+  await expect(other).toContainText('Vanilla milk cups');
+  await other.click();
+  await expect(order(page)).toHaveText('Sweep the bottom');
+  await expect(page.getByTestId('other-pot')).toContainText('Hazelnut set pudding');
+});
+
+test('a pot beside the pot is a tap away and keeps its time', async ({ watched: page }) => {
+  once();
+  await pot(page);
+  await key(page, /^Beside: compote/).click();
+  await expect(page.getByText(/Look for/)).toBeVisible();
+  await key(page, 'It is on').click();
+  await page.clock.fastForward('02:00');
+  await expect(page.getByRole('timer').last()).toHaveText(/^\d:\d\d$/);
+  await key(page, 'It is done').click();
+  await expect(page.getByText(/^Done at/)).toBeVisible();
+});
+
+test('what was noted late is put at its time, and any event can be taken back', async ({ watched: page }) => {
+  once();
+  await pot(page);
+  await key(page, 'Lumps').click();
+  await more(page);
+  const row = page.getByText(/^\d\d:\d\d {2}Lumps$/);
+  const before = await row.innerText();
+  await key(page, 'When was it: Lumps').click();
+  await key(page, '5 min earlier').click();
+  await expect(row).not.toHaveText(before);
+  await key(page, 'Take back Lumps').click();
+  await expect(row).toHaveCount(0);
+  // a whole step can be taken back the same way
+  await close(page);
+  await key(page, 'First bubble').click();
+  await expect(order(page)).toHaveText('Keep stirring');
+  await more(page);
+  await key(page, 'Take back Thicken done').click();
+  await close(page);
+  await expect(order(page)).toHaveText('Sweep the bottom');
+});
+
+test('the clock of the device is changed: the step goes on where it was', async ({ watched: page }) => {
+  once();
+  await pot(page);
+  const left = async () => seconds(await page.getByTestId('step-time').innerText());
+  const before = await left();
+  await page.clock.setSystemTime(new Date((await page.evaluate(() => Date.now())) - 3_600_000));
+  await expect
+    .poll(async () => (await page.getByTestId('step-time').count()) && (await left()), { timeout: 20_000 })
+    .toBeLessThan(before);
+  expect(await left()).toBeGreaterThan(before - 40);
+  await more(page);
+  await expect(page.getByText(/The clock was changed/)).toBeVisible();
+});
+
+test('away for a while: it says so, and what fell due', async ({ watched: page }) => {
+  once();
+  await pot(page);
+  await page.clock.fastForward('04:00');
+  await expect(page.getByText(/Away from 12:0\d to 12:0\d/).locator('visible=true')).toBeVisible();
+  await expect(page.getByText(/“Sweep the bottom” fell due meanwhile/).locator('visible=true')).toBeVisible();
+  await key(page, 'All right').locator('visible=true').click();
+  await expect(page.getByText(/Away from/)).toHaveCount(0);
+});
+
+test('the served stand-in kitchen is heard; a probe that drops out is said and the cook goes on', async ({
+  watched: page,
+}) => {
+  once();
+  let lose = false;
+  let turned = 0;
+  await page.route('**/kitchens/*', async (route) => {
+    const body = route.request().postDataJSON() as { faults: object[] };
+    if (turned) body.faults = [{ device: 'hob', how: 'lies', fromMs: 0, toMs: 9e12, by: turned }];
+    if (lose) body.faults = [{ device: 'probe', how: 'drops out', fromMs: 0, toMs: 9e12, by: 0 }];
+    await route.continue({ postData: JSON.stringify(body) });
+  });
+  await pot(page);
+  await more(page);
+  await page.getByRole('radio', { name: 'stand-in kitchen' }).click();
+  await close(page);
+  await expect(page.getByText(/probe \d\d °C/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('eye').first()).toContainText('It steams');
+  // somebody turns the ring by hand: the hob says so, and one tap takes it over
+  turned = -2;
+  await key(page, 'Lumps').click();
+  const says = page.getByText(/The hob says \d, the pot here is cooked on \d/).locator('visible=true');
+  await expect(says).toBeVisible({ timeout: 20_000 });
+  const counted = Number(/cooked on (\d)/.exec(await says.innerText())![1]);
+  turned = 0;
+  await key(page, `It is on ${counted - 2}`)
+    .locator('visible=true')
+    .click();
+  await expect(page.getByText(`hob ${counted - 2}, turn to`).locator('visible=true')).toBeVisible();
+  await expect(says).toHaveCount(0);
+  lose = true;
+  await key(page, 'Edges thicken').click();
+  await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible({ timeout: 20_000 });
+  await key(page, 'First bubble').click();
+  await expect(order(page)).toHaveText('Keep stirring');
+});
+
+test('a thermometer by Bluetooth, from a GATT server in the page: read, lost, told', async ({ watched: page }) => {
+  once();
+  await page.addInitScript(() => {
+    const characteristic = Object.assign(new EventTarget(), {
+      value: undefined as DataView | undefined,
+      startNotifications: () => Promise.resolve(),
+    });
+    let up = true;
+    const gatt = {
+      connected: true,
+      connect: () => (up ? Promise.resolve(gatt) : Promise.reject(new Error('out of reach'))),
+      disconnect: () => undefined,
+      getPrimaryService: () => Promise.resolve({ getCharacteristic: () => Promise.resolve(characteristic) }),
+    };
+    const device = Object.assign(new EventTarget(), { name: 'probe of the choir', gatt });
+    Object.defineProperty(navigator, 'bluetooth', { value: { requestDevice: () => Promise.resolve(device) } });
+    Object.assign(window, {
+      sends: (tenths: number) => {
+        characteristic.value = new DataView(Uint8Array.from([0, tenths & 255, tenths >> 8, 0, 255]).buffer);
+        characteristic.dispatchEvent(new Event('characteristicvaluechanged'));
+      },
+      leaves: () => {
+        up = false;
+        device.dispatchEvent(new Event('gattserverdisconnected'));
+      },
+    });
+  });
+  await pot(page);
+  await more(page);
+  await page.getByRole('radio', { name: 'by Bluetooth' }).click();
+  await key(page, 'Find a thermometer').click();
+  await close(page);
+  await page.waitForTimeout(200);
+  await page.evaluate(() => (window as unknown as { sends: (t: number) => void }).sends(715));
+  await expect(page.getByText(/probe 7[12] °C/)).toBeVisible();
+  await page.evaluate(() => (window as unknown as { leaves: () => void }).leaves());
+  await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible();
+});
+
+test('the disk is full in the middle of a cook: it is said, and the pot goes on', async ({ watched: page }) => {
+  once();
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...a: Parameters<typeof put>) {
+      if ((window as unknown as { full?: boolean }).full) throw new DOMException('full', 'QuotaExceededError');
+      return put.apply(this, a);
+    };
+  });
+  await pot(page);
+  await page.evaluate(() => Object.assign(window, { full: true }));
+  await key(page, 'First bubble').click();
+  await expect(order(page)).toHaveText('Keep stirring');
+  await expect(
+    page
+      .getByRole('alert')
+      .or(page.getByText(/not saved|could not be saved/i))
+      .first(),
+  ).toBeVisible();
+  // when there is room again, what was refused is written with the next tap
+  await page.evaluate(() => Object.assign(window, { full: false }));
+  await key(page, 'Pause').click();
+  await expect(key(page, 'Go on')).toBeVisible();
+  await page.reload();
+  await expect(order(page)).toHaveText('Keep stirring', { timeout: 20_000 });
+  await expect(key(page, 'Go on')).toBeVisible();
+});
+
+test('the tab dies right after each of five taps: every tap is there', async ({ watched, context }) => {
+  once();
+  await pot(watched);
+  await watched.close();
+  const TAPS = 5;
+  for (let i = 0; i < TAPS; i++) {
+    const tab = await context.newPage();
+    await tab.goto('/pot?cook=c-vanilla');
+    await key(tab, 'Edges thicken').click();
+    // the renderer itself, in the middle of whatever it writes
+    const devtools = await context.newCDPSession(tab);
+    const gone = tab.waitForEvent('crash');
+    void devtools.send('Page.crash').catch(() => undefined);
+    await gone;
+    await tab.close();
+  }
+  const page = await context.newPage();
+  await page.goto('/pot?cook=c-vanilla');
+  await more(page);
+  await expect(page.getByText(/^\d\d:\d\d\s+Edges thicken$/)).toHaveCount(TAPS);
+});
+
+test('a stir now and then is called for under a lid, and the lid is the cook’s', async ({ watched: page }) => {
+  once();
+  await pot(page);
+  await more(page);
+  await page.getByRole('radiogroup', { name: 'Lid' }).getByRole('radio', { name: 'ajar' }).click();
+  await expect(page.getByText(/Lid ajar/)).toBeVisible();
+  await close(page);
+  await key(page, 'The spoon rests').click();
+  await expect(key(page, 'I stir again')).toBeVisible();
+});
+
+test('rescue: from the pot, step by step, written into it; or told by hand', async ({ watched: page }) => {
+  oncePerSize();
+  await pot(page);
+  await key(page, 'First bubble').click();
+  await key(page, /^Rescue/)
+    .first()
+    .click();
+  await page.getByRole('radio', { name: 'Too stiff' }).click();
+  await expect(page.getByTestId('rescue')).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('radio', { name: 'It catches' }).click();
+  await expect(page.getByText(/film sticks to the floor/)).toBeVisible({ timeout: 20_000 });
+  const act = page.getByTestId('rescue-act');
+  await expect(act).toHaveText('Do it now, step by step');
+  await act.click();
+  await expect(page.getByText('Off the ring. Do not scrape.')).toBeVisible();
+  for (let i = 0; i < 3; i++) await act.click();
+  await expect(act).toHaveText('Done, write it down');
+  await act.click();
+  await expect(page).toHaveURL(/\/pot\?cook=c-vanilla/);
+  await more(page);
+  await expect(page.getByText(/Rescue, catching/)).toBeVisible();
+
+  await page.goto('/rescue');
+  await key(page, 'Another: tell what is in it').click();
+  await page.getByLabel('How much liquid, g').fill('20');
+  await expect(page.getByText(/should be 50 g or more/)).toBeVisible();
+  await page.getByLabel('How much liquid, g').fill('700');
+  await page.getByLabel('How much of it, g').fill('16');
+  await key(page, 'Go on').click();
+  await page.getByRole('radio', { name: 'Too thin', exact: true }).click();
+  await expect(page.getByTestId('rescue-amount')).toHaveText(/^\d+(\.\d)? g cornstarch$/, { timeout: 20_000 });
+});

@@ -1,0 +1,415 @@
+import { parseISO } from 'date-fns/parseISO';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
+import Clock from 'lucide-react-native/icons/clock';
+import Printer from 'lucide-react-native/icons/printer';
+import Settings2 from 'lucide-react-native/icons/settings-2';
+import ShoppingBasket from 'lucide-react-native/icons/shopping-basket';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { nextAct, type Act } from '../../core/day/acts';
+import type { Day } from '../../core/day/record';
+import type { Plan } from '../../core/formula/plan';
+import { useSave } from '../../storage/hooks';
+import { ask } from '../../workers/client';
+import { Key } from '../../ui/Key';
+import { Empty, Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Tag } from '../../ui/Tag';
+import { Type } from '../../ui/Type';
+import { UndoBar } from '../../ui/UndoBar';
+import { useApp } from '../shared/App';
+import { nowIso } from '../shared/ids';
+import { Room } from '../shared/Room';
+import { saveFile } from '../shared/saveFile';
+import { useMounted, useNow } from '../shared/useNow';
+import { ActSheet } from './ActSheet';
+import { ChangesSheet } from './ChangesSheet';
+import { KitchenSheet } from './KitchenSheet';
+import { Lanes } from './Lanes';
+import { dayIdOf, lettersOf, useDay } from './useDay';
+
+const MINUTE = 60_000;
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'] as const;
+const dishesWord = (n: number) => `${NUMBERS[n] ?? n} ${n === 1 ? 'dish' : 'dishes'}`;
+
+/** Several dishes, one pair of hands: the hours back from the meal. */
+export function DayRoom() {
+  const { fmt, where, ready } = useApp();
+  const router = useRouter();
+  const mounted = useMounted();
+  const { date } = useLocalSearchParams<{ date?: string }>();
+  const now = useNow(30_000);
+  const d = useDay(mounted ? date : undefined, mounted ? where.planId : undefined, now);
+  const savePlan = useSave('plans');
+  const [open, setOpen] = useState<string | undefined>();
+  const [kitchen, setKitchen] = useState(false);
+  const [mending, setMending] = useState(false);
+  const [refused, setRefused] = useState<{ act: Act; wantMs: number; day?: Day; atMs?: number } | undefined>();
+  const [undo, setUndo] = useState<{ text: string; day: Day; plans?: Plan[] } | undefined>();
+  const [failed, setFailed] = useState<string | undefined>();
+
+  const { day, answer } = d;
+  if (!mounted || !ready || !d.loaded || !day || d.all.length === 0) {
+    return (
+      <Room name="Day" title="Day" sub={mounted && ready && d.loaded ? 'nothing to serve' : 'laying it out'}>
+        {mounted && ready && d.loaded ? (
+          <Empty
+            word="a free day"
+            text="Plan a pudding and say when it is eaten: its hours are laid out here, back from the meal."
+          >
+            <Key kind="yolk" size="act" label="To the plans" onPress={() => router.push('/plan')} />
+          </Empty>
+        ) : null}
+      </Room>
+    );
+  }
+  const { table } = answer ?? {};
+  const acts = answer?.acts ?? [];
+  const letters = lettersOf(d.all.map((p) => p.name));
+  const looks = new Map(d.all.map((p, i) => [p.id, { letter: letters[i]!, tint: i }]));
+  const next = nextAct(acts);
+  const opened = acts.find((a) => a.id === open);
+  const overdue = acts.filter((a) => a.hands && a.state === 'to do' && a.latestMs < now - MINUTE);
+  const late = overdue.length > 0 && table?.ok;
+  const lastMs = Math.max(...d.dishes.map((p) => Date.parse(p.serve.at)));
+  const eaters = Math.max(...d.dishes.map((p) => p.people));
+  const change = (next: Day, text: string, plansBefore?: Plan[]) => {
+    setUndo({ text, day, ...(plansBefore ? { plans: plansBefore } : {}) });
+    setRefused(undefined);
+    d.setDraft(undefined);
+    d.change(next);
+  };
+
+  const drop = (act: Act, wantMs: number) => {
+    if (!d.ask) return;
+    const base = { ...d.ask, day: { ...day, have: [] } };
+    void ask('place', [base, act.id, wantMs])
+      .then((found) => {
+        d.setDraft(undefined);
+        if (found?.exact)
+          change({ ...found.day, have: day.have }, `${act.dish}: ${act.verb} at ${fmt.time(found.atMs)}`);
+        else setRefused({ act, wantMs, ...(found ? { day: { ...found.day, have: day.have }, atMs: found.atMs } : {}) });
+      })
+      .catch((e: Error) => {
+        d.setDraft(undefined);
+        setFailed(e.message);
+      });
+  };
+  const exportIcs = () => {
+    if (!d.ask) return;
+    void ask('calendar', [d.ask, Date.now()])
+      .then(async (text) => {
+        const name = `ovalis-${day.id}.ics`;
+        const file = new File([text], name, { type: 'text/calendar' });
+        const data = { files: [file], title: 'The day in the kitchen' };
+        if (navigator.canShare?.(data)) await navigator.share(data).catch(() => saveFile(name, text, 'text/calendar'));
+        else saveFile(name, text, 'text/calendar');
+      })
+      .catch((e: Error) => setFailed(e.message));
+  };
+
+  const head = (
+    <>
+      {failed ? <Notice text={`That did not work: ${failed}`} /> : null}
+      {d.error ? <Notice text={`The day could not be worked out: ${d.error.message}`} /> : null}
+      {refused ? (
+        <Notice
+          text={
+            refused.atMs === undefined
+              ? `${refused.act.dish} cannot ${refused.act.verb} at ${fmt.time(refused.wantMs)}, nor within four hours of it.`
+              : `${refused.act.dish} cannot ${refused.act.verb} at ${fmt.time(refused.wantMs)}: hands, places or the wait do not allow it. Nearest is ${fmt.time(refused.atMs)}.`
+          }
+        >
+          <View className="flex-row flex-wrap gap-2">
+            {refused.day ? (
+              <Key
+                label={`Move it to ${fmt.time(refused.atMs!)}`}
+                onPress={() => change(refused.day!, `${refused.act.verb} at ${fmt.time(refused.atMs!)}`)}
+              />
+            ) : null}
+            <Key label="Leave it where it was" kind="quiet" onPress={() => setRefused(undefined)} />
+          </View>
+        </Notice>
+      ) : null}
+    </>
+  );
+  const lanes =
+    answer && table && d.dishes.length > 0 && acts.length > 0 ? (
+      <Lanes
+        acts={acts}
+        clashes={table.clashes}
+        looks={looks}
+        nowMs={now}
+        serves={table.serves}
+        served={`${fmt.time(lastMs)}, ${dishesWord(d.dishes.length)}, ${eaters} people`}
+        next={next}
+        onOpen={(a) => setOpen(a.id)}
+        onDrag={(a, ms) => {
+          setRefused(undefined);
+          d.setDraft({ task: a.id, at: new Date(ms).toISOString() });
+        }}
+        onDrop={drop}
+        onCancel={() => d.setDraft(undefined)}
+      />
+    ) : d.dishes.length === 0 ? (
+      <Empty word="all left out" text="Take a dish back in on the list, and its hours are here." />
+    ) : null;
+
+  const list = (
+    <View className="gap-1 py-2">
+      <Type kind="title" level={2}>
+        Order of the work
+      </Type>
+      {acts
+        .filter((a) => a.lane !== 'fridge' || a.state !== 'done')
+        .map((a) => (
+          <Row
+            key={a.id}
+            testID={`act-${a.id}`}
+            left={<Tag letter={looks.get(a.planId)?.letter ?? '?'} tint={looks.get(a.planId)?.tint} size={28} />}
+            title={`${fmt.time(a.startMs)} ${a.verb}${a.state === 'done' ? ', done' : a.state === 'running' ? ', running' : ''}`}
+            sub={`${a.says}${a.latestMs - a.startMs >= 5 * MINUTE && a.state === 'to do' ? `; by ${fmt.time(a.latestMs)}` : ''}`}
+            onPress={() => setOpen(a.id)}
+          />
+        ))}
+      {table?.cautions.map((c) => (
+        <Notice key={c} text={c} />
+      ))}
+      <Type kind="small" tone="quiet" className="py-2">
+        {`Minutes are the model’s, with room for 8 kitchens in 10: the hob within a fifth, hands within a quarter, cooling within an eighth. ${table?.ok && table.optimal ? 'No fresher order of the work exists.' : table?.ok ? 'A good order; not every one was tried.' : ''} Cooling limits are the usual home ones: local rules come first.`}
+      </Type>
+    </View>
+  );
+  const left = (
+    <View className="gap-1 py-2 print:hidden">
+      <Type kind="title" level={2}>
+        Dishes
+      </Type>
+      {d.all.map((p) => {
+        const out = day.leftOut.includes(p.id);
+        return (
+          <View key={p.id} className="flex-row items-center gap-2 border-b-hair border-line py-1">
+            <Tag letter={looks.get(p.id)!.letter} tint={looks.get(p.id)!.tint} />
+            <View className="min-w-0 flex-1">
+              <Type kind="strong">{p.name}</Type>
+              <Type
+                kind="small"
+                tone="quiet"
+              >{`${p.people} people, ${fmt.time(Date.parse(p.serve.at))}${out ? ', left out' : ''}`}</Type>
+            </View>
+            <Key
+              label={out ? 'Take in' : 'Leave out'}
+              spoken={`${out ? 'Take in' : 'Leave out'} ${p.name}`}
+              kind="quiet"
+              onPress={() =>
+                change(
+                  { ...day, leftOut: out ? day.leftOut.filter((id) => id !== p.id) : [...day.leftOut, p.id] },
+                  `${p.name} ${out ? 'taken in' : 'left out'}`,
+                )
+              }
+            />
+          </View>
+        );
+      })}
+      <Row
+        title="The kitchen"
+        sub={`from ${fmt.timeOn(Date.parse(day.fromAt), Date.parse(`${day.id}T12:00`))}`}
+        value={`${day.hands} ${day.hands === 1 ? 'pair of hands' : 'pairs of hands'}`}
+        onPress={() => setKitchen(true)}
+      />
+      {day.pins.length ? (
+        <Row
+          title="Moved by hand"
+          value={String(day.pins.length)}
+          sub="tap to put all back"
+          onPress={() => change({ ...day, pins: [] }, 'All put back')}
+        />
+      ) : null}
+      <View className="flex-row flex-wrap gap-2 pt-2">
+        <Key
+          role="checkbox"
+          selected={day.calls && d.kept}
+          label="Call me in time"
+          onPress={() => d.edit((now) => ({ ...now, calls: !(day.calls && d.kept) }))}
+        />
+        <Key label="Shopping" icon={ShoppingBasket} onPress={() => router.push(`/shopping?date=${day.id}` as '/')} />
+        <Key label="Calendar" spoken="Save the day as a calendar file" icon={CalendarPlus} onPress={exportIcs} />
+        <Key label="Print" icon={Printer} onPress={() => print()} />
+      </View>
+    </View>
+  );
+
+  const foot = (
+    <View className="border-t-rim border-ink bg-field print:hidden">
+      {undo ? (
+        <UndoBar
+          text={undo.text}
+          onUndo={() => {
+            d.change(undo.day);
+            for (const p of undo.plans ?? []) savePlan.mutate(p);
+            setUndo(undefined);
+          }}
+          onGone={() => setUndo(undefined)}
+        />
+      ) : null}
+      <View className="flex-row flex-wrap gap-2 px-3 py-2 wide:px-6">
+        {table && !table.ok ? (
+          <Key
+            kind="yolk"
+            size="act"
+            label="It does not fit"
+            sub={
+              table.clashes[0]
+                ? `${fmt.time(table.clashes[0].fromMs)}, ${table.clashes[0].text}`
+                : 'what would make it possible'
+            }
+            onPress={() => setMending(true)}
+            className="flex-1"
+            testID="mend"
+          />
+        ) : late ? (
+          <Key
+            kind="yolk"
+            size="act"
+            label="I’m late: plan from now"
+            sub={`${overdue[0]!.dish}, ${overdue[0]!.verb}, was due by ${fmt.time(overdue[0]!.latestMs)}`}
+            onPress={() =>
+              change(
+                { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
+                'Planned from now',
+              )
+            }
+            className="flex-1"
+            testID="late"
+          />
+        ) : next ? (
+          <Key
+            kind="yolk"
+            size="act"
+            label={`${looks.get(next.planId)?.letter ?? ''} ${next.verb}`}
+            spoken={`${next.dish}: ${next.verb}`}
+            sub={
+              next.startMs > now + MINUTE
+                ? `at ${fmt.time(next.startMs)}, by ${fmt.time(next.latestMs)}`
+                : `now, by ${fmt.time(next.latestMs)}`
+            }
+            onPress={() => setOpen(next.id)}
+            className="min-w-[10rem] flex-1"
+            testID="next-act"
+          />
+        ) : acts.length ? (
+          <Type kind="title" className="py-4">
+            All done
+          </Type>
+        ) : null}
+        {table?.ok && !late && now > Date.parse(day.fromAt) && next && next.startMs < now + 12 * 60 * MINUTE ? (
+          <Key
+            label="I’m late"
+            icon={Clock}
+            onPress={() =>
+              change(
+                { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
+                'Planned from now',
+              )
+            }
+          />
+        ) : null}
+      </View>
+    </View>
+  );
+
+  return (
+    <>
+      <Room
+        name="Day"
+        title={fmt.weekdayName(parseISO(day.id).getTime())}
+        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? ', working it out' : ''}`}
+        actions={<Key label="Kitchen" icon={Settings2} stacked onPress={() => setKitchen(true)} />}
+        left={left}
+        right={list}
+        foot={foot}
+      >
+        <View className="px-2 wide:px-4">
+          {head}
+          {lanes}
+        </View>
+      </Room>
+      {opened ? (
+        <ActSheet
+          act={opened}
+          look={looks.get(opened.planId)!}
+          nowMs={now}
+          onClose={() => setOpen(undefined)}
+          onDone={() => {
+            const at = nowIso();
+            change(
+              {
+                ...day,
+                done: [
+                  ...day.done,
+                  ...opened.blocks
+                    .filter((b) => b.state !== 'done')
+                    .map((b) => ({
+                      task: b.task.id,
+                      start:
+                        b.state === 'running'
+                          ? new Date(b.startMs).toISOString()
+                          : new Date(Math.min(b.startMs, now)).toISOString(),
+                      end: at,
+                    })),
+                ],
+              },
+              `${opened.verb} is done`,
+            );
+            setOpen(undefined);
+          }}
+          onNotDone={() => {
+            change(
+              { ...day, done: day.done.filter((x) => !opened.blocks.some((b) => b.task.id === x.task)) },
+              `${opened.verb} is to do again`,
+            );
+            setOpen(undefined);
+          }}
+          marked={opened.blocks.some((b) => day.done.some((x) => x.task === b.task.id))}
+          onMove={(ms) => {
+            setOpen(undefined);
+            drop(opened, ms);
+          }}
+          onFree={() => {
+            change(
+              { ...day, pins: day.pins.filter((p) => !opened.blocks.some((b) => b.task.id === p.task)) },
+              `${opened.verb} is free again`,
+            );
+            setOpen(undefined);
+          }}
+        />
+      ) : null}
+      <KitchenSheet
+        open={kitchen}
+        onClose={() => setKitchen(false)}
+        day={day}
+        onChange={(nextDay) => d.change(nextDay)}
+      />
+      {d.ask ? (
+        <ChangesSheet
+          open={mending}
+          onClose={() => setMending(false)}
+          ask={d.ask}
+          clashes={table?.clashes ?? []}
+          why={table?.why}
+          onTake={(c) => {
+            const before = d.dishes.filter((p) => c.plans?.some((x) => x.id === p.id));
+            for (const p of c.plans ?? []) savePlan.mutate(p);
+            const next = { ...(c.day ?? day), have: day.have };
+            // a meal that is put past midnight is another day's: its kitchen goes along
+            const moved = c.plans?.[0] ? dayIdOf(Date.parse(c.plans[0].serve.at)) : day.id;
+            change({ ...next, id: moved }, c.text, before);
+            if (moved !== day.id) router.setParams({ date: moved });
+            setMending(false);
+          }}
+        />
+      ) : null}
+    </>
+  );
+}

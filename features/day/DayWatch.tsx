@@ -1,0 +1,70 @@
+import { format } from 'date-fns/format';
+import { usePathname, useRouter } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import { View } from 'react-native';
+import type { Day } from '../../core/day/record';
+import { useCollection, useSettings } from '../../storage/hooks';
+import { Key } from '../../ui/Key';
+import { Type } from '../../ui/Type';
+import { useApp } from '../shared/App';
+import { signal } from '../shared/signal';
+import { useMounted, useNow } from '../shared/useNow';
+import { useDay } from './useDay';
+
+const MINUTE = 60_000;
+
+/** Calls when something of today is due, in every room while the app is open; only for a day that the cook has set up. */
+export function DayWatch() {
+  const mounted = useMounted();
+  const now = useNow(15_000);
+  const days = useCollection('days');
+  const today = mounted ? days.data?.find((d) => d.id === format(now, 'yyyy-MM-dd') && d.calls) : undefined;
+  return today ? <Watch day={today} now={now} /> : null;
+}
+
+function Watch({ day, now }: { day: Day; now: number }) {
+  const { fmt } = useApp();
+  const router = useRouter();
+  const path = usePathname();
+  const { settings } = useSettings();
+  const d = useDay(day.id, undefined, now);
+  const [away, setAway] = useState<readonly string[]>([]);
+  const due =
+    d.answer && d.answer.table.ok && !d.working
+      ? d.answer.acts.find((a) => a.hands && a.state === 'to do' && a.startMs <= now && !away.includes(a.id))
+      : undefined;
+  const rung = useRef('');
+  const sound = settings?.sound ?? true;
+  useEffect(() => {
+    if (!due || rung.current === due.id) return;
+    rung.current = due.id;
+    if (sound) signal();
+  }, [due, sound]);
+  if (!due) return null;
+  const minutes = Math.round((due.latestMs - now) / MINUTE);
+  return (
+    <View
+      role="status"
+      testID="due"
+      className="flex-row items-center gap-2 border-b-rim border-ink bg-plate px-3 py-1.5 wide:px-6 print:hidden"
+    >
+      <View className="min-w-0 flex-1">
+        <Type kind="strong">{`${due.dish}: ${due.verb}`}</Type>
+        <Type kind="small" tone={minutes < 0 ? 'scorch' : 'quiet'}>
+          {minutes < 0
+            ? `was due by ${fmt.time(due.latestMs)}; the day wants planning anew`
+            : `now, by ${fmt.time(due.latestMs)} at the latest`}
+        </Type>
+      </View>
+      {path === '/day' ? null : (
+        <Key label="Day" spoken="To the day" onPress={() => router.push(`/day?date=${day.id}` as '/')} />
+      )}
+      <Key
+        label="Hide"
+        spoken={`Hide the call for ${due.verb}`}
+        kind="quiet"
+        onPress={() => setAway([...away, due.id])}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,149 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+import type { Plan } from '../../core/formula/plan';
+import { pantryWith } from '../../core/pantry/pantry';
+import { stripMiddle } from '../../core/texture/words';
+import { useCollection } from '../../storage/hooks';
+import { Choices } from '../../ui/Choices';
+import { Key } from '../../ui/Key';
+import { Empty } from '../../ui/Notice';
+import { SetStrip } from '../../ui/SetStrip';
+import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
+import { Room } from '../shared/Room';
+import { useAsk } from '../shared/useAsk';
+import { useForecast } from '../shared/useForecast';
+import { useMounted } from '../shared/useNow';
+import { CostList } from './CostList';
+
+/** Two plans side by side: what goes in, what comes out, and what differs. */
+export function CompareRoom() {
+  const { a, b } = useLocalSearchParams<{ a?: string; b?: string }>();
+  const router = useRouter();
+  const mounted = useMounted();
+  const plans = useCollection('plans');
+  const all = mounted ? (plans.data ?? []) : [];
+  const one = all.find((p) => p.id === a) ?? all[0];
+  const others = all.filter((p) => p.id !== one?.id);
+  const two = others.find((p) => p.id === b) ?? others[0];
+  const back = <Key label="Back" onPress={() => router.replace(`/plan?id=${one?.id ?? ''}` as '/plan')} />;
+  if (!one || !two)
+    return (
+      <Room name="Compare" title="Two plans" actions={mounted ? back : null}>
+        {mounted && plans.isSuccess ? (
+          <Empty word="only one plan" text="Duplicate it, change one thing, and lay the two side by side." />
+        ) : null}
+      </Room>
+    );
+  const pick = (next: { a?: string; b?: string }) => router.setParams({ a: one.id, b: two.id, ...next });
+  return (
+    <Room name="Compare" title="Two plans" sub="side by side" actions={back}>
+      <View className="gap-4 px-2 py-3 wide:p-6">
+        <View className="gap-3 wide:flex-row wide:gap-6">
+          <View className="wide:flex-1">
+            <Choices
+              label="This"
+              value={one.id}
+              options={all.map((p) => ({ value: p.id, label: p.name }))}
+              onChoose={(id) => pick({ a: id })}
+            />
+          </View>
+          <View className="wide:flex-1">
+            <Choices
+              label="and that"
+              value={two.id}
+              options={others.map((p) => ({ value: p.id, label: p.name }))}
+              onChoose={(id) => pick({ b: id })}
+            />
+          </View>
+        </View>
+        <View className="gap-4 wide:flex-row wide:gap-6">
+          <Side plan={one} />
+          <Side plan={two} />
+        </View>
+        <Amounts one={one} two={two} />
+        <Differences one={one} two={two} />
+      </View>
+    </Room>
+  );
+}
+
+function Side({ plan }: { plan: Plan }) {
+  const { forecast } = useForecast(plan);
+  const fmt = useFormat();
+  return (
+    <View className="gap-1 border-t-rim border-ink pt-2 wide:flex-1" testID={`side-${plan.id}`}>
+      <Type kind="title" level={2}>
+        {plan.name}
+      </Type>
+      {forecast ? (
+        <>
+          <View className="flex-row flex-wrap items-end justify-between gap-x-3">
+            <Type kind="answer">{forecast.serving.word}</Type>
+            <Type tone="quiet">{`${forecast.hot.word} hot, ${forecast.nextDay.word} the day after`}</Type>
+          </View>
+          <SetStrip
+            place={forecast.serving.place}
+            low={forecast.doubt.low}
+            high={forecast.doubt.high}
+            wanted={stripMiddle(plan.serve.word)}
+            label={`Set at serving: ${forecast.serving.word}. Wanted: ${plan.serve.word}.`}
+          />
+          <Type kind="small" tone="quiet">
+            {`${Math.round(forecast.minutes.total)} min at the fire, ${fmt.grams(forecast.endMassG)} in the dishes, ${forecast.sweetnessPct.toFixed(1)} % sugar`}
+          </Type>
+        </>
+      ) : (
+        <Type tone="quiet">Working it out</Type>
+      )}
+    </View>
+  );
+}
+
+function Amounts({ one, two }: { one: Plan; two: Plan }) {
+  const fmt = useFormat();
+  const pantry = pantryWith([...one.own, ...two.own]);
+  const ids = [...new Set([...one.items, ...two.items].map((i) => i.ingredientId))];
+  const of = (p: Plan, id: string) => p.items.find((i) => i.ingredientId === id)?.grams;
+  const cell = (g: number | undefined) => (g === undefined ? 'none' : fmt.grams(g));
+  return (
+    <View role="table" aria-label="What goes in">
+      {ids.map((id) => (
+        <View key={id} role="row" className="min-h-[44px] flex-row items-center gap-3 border-b-hair border-line py-1">
+          <Type role="rowheader" className="min-w-0 flex-1">
+            {pantry.get(id)?.name ?? id}
+          </Type>
+          <Type role="cell" kind="strong" className="w-[84px] text-right">
+            {cell(of(one, id))}
+          </Type>
+          <Type role="cell" kind="strong" className="w-[84px] text-right">
+            {cell(of(two, id))}
+          </Type>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function Differences({ one, two }: { one: Plan; two: Plan }) {
+  const { data } = useAsk('compare', [one, two]);
+  if (!data) return <Type tone="quiet">Cooking both</Type>;
+  return (
+    <View className="gap-3 wide:flex-row wide:gap-6" testID="differences">
+      <View className="wide:flex-1">
+        <Type kind="title" level={2}>{`${two.name} against ${one.name}`}</Type>
+        <CostList costs={data.differences} />
+      </View>
+      <View className="wide:flex-1">
+        <Type kind="title" level={2}>
+          What was planned differently
+        </Type>
+        {data.changes.map((c) => (
+          <Type key={c} kind="small" tone="quiet">
+            {c}
+          </Type>
+        ))}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,240 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { lookUp, massG, wholeMixture } from '../../core/formula/compose';
+import type { Plan } from '../../core/formula/plan';
+import type { Candidate } from '../../core/formula/substitutes';
+import { PANS, type Pan } from '../../core/pantry/kitchen';
+import { pantryWith } from '../../core/pantry/pantry';
+import { suggestSettings } from '../../core/pot/hob';
+import { panFit } from '../../core/vessels/fit';
+import { asPan } from '../../core/vessels/vessel';
+import { useCollection } from '../../storage/hooks';
+import { Choices } from '../../ui/Choices';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Type } from '../../ui/Type';
+import { useAsk } from '../shared/useAsk';
+import { CostList } from './CostList';
+
+type Missing = { of: 'ingredient' | 'tool' | 'dish' | 'pan'; id: string };
+
+/** "I have none": an ingredient, a tool, a dish; what stands in, and what it costs. */
+export function NoneForm({
+  plan,
+  endMassG,
+  onTake,
+}: {
+  plan: Plan;
+  endMassG: number;
+  onTake: (next: Plan, said: string) => void;
+}) {
+  const [missing, setMissing] = useState<Missing | undefined>();
+  const pantry = pantryWith(plan.own);
+  const tools = useAsk('tools', [plan]);
+  if (missing?.of === 'ingredient')
+    return <Ingredient plan={plan} id={missing.id} onTake={onTake} onBack={() => setMissing(undefined)} />;
+  if (missing?.of === 'tool')
+    return <Tool plan={plan} id={missing.id} onTake={onTake} onBack={() => setMissing(undefined)} />;
+  if (missing?.of === 'dish')
+    return <Dishes plan={plan} endMassG={endMassG} onTake={onTake} onBack={() => setMissing(undefined)} />;
+  if (missing?.of === 'pan') return <Pans plan={plan} onTake={onTake} onBack={() => setMissing(undefined)} />;
+  return (
+    <>
+      <Type kind="title" level={3}>
+        Of what is in it
+      </Type>
+      {plan.items
+        .filter((i) => i.grams > 0)
+        .map((i) => (
+          <Row
+            key={i.ingredientId}
+            title={lookUp(pantry, plan, i.ingredientId).name}
+            onPress={() => setMissing({ of: 'ingredient', id: i.ingredientId })}
+          />
+        ))}
+      <Type kind="title" level={3}>
+        Of the tools
+      </Type>
+      {tools.data?.map((t) => (
+        <Row key={t.id} title={t.missing} onPress={() => setMissing({ of: 'tool', id: t.id })} />
+      ))}
+      <Type kind="title" level={3}>
+        Of the dishes
+      </Type>
+      <Row
+        title={`${plan.dish.count} × ${plan.dish.capacityMl} ml`}
+        sub="something else to pour it into"
+        onPress={() => setMissing({ of: 'dish', id: '' })}
+      />
+      <Row title={plan.pan.name} sub="another pan to cook it in" onPress={() => setMissing({ of: 'pan', id: '' })} />
+    </>
+  );
+}
+
+type PartProps = { plan: Plan; onTake: (next: Plan, said: string) => void; onBack: () => void };
+
+function Ingredient({ plan, id, onTake, onBack }: PartProps & { id: string }) {
+  const pantry = pantryWith(plan.own);
+  const candidates = useAsk('candidates', [plan, id]);
+  const name = lookUp(pantry, plan, id).name;
+  return (
+    <>
+      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
+      <Type kind="title" level={3}>{`No ${name}`}</Type>
+      {candidates.data?.length === 0 ? (
+        <Notice
+          harm={false}
+          text={`Nothing in the pantry stands in for ${name}. Take it out of the plan, or add your own.`}
+        />
+      ) : null}
+      {candidates.data?.map((c) => (
+        <Stand key={c.toId} plan={plan} fromId={id} candidate={c} onTake={onTake} />
+      ))}
+    </>
+  );
+}
+
+/** One stand-in: opened, the model swaps it at equal set and says what is left to feel. */
+function Stand({
+  plan,
+  fromId,
+  candidate,
+  onTake,
+}: {
+  plan: Plan;
+  fromId: string;
+  candidate: Candidate;
+  onTake: PartProps['onTake'];
+}) {
+  const [open, setOpen] = useState(false);
+  const pantry = pantryWith(plan.own);
+  const to = lookUp(pantry, plan, candidate.toId);
+  const { data } = useAsk('instead', [plan, fromId, candidate], { enabled: open });
+  const grams = data?.ok ? data.plan.items.find((i) => i.ingredientId === candidate.toId)?.grams : undefined;
+  const contains = to.allergens.filter((a) => !lookUp(pantry, plan, fromId).allergens.includes(a));
+  return (
+    <View className="gap-2">
+      <Row title={to.name} sub={candidate.note || undefined} onPress={() => setOpen(!open)} />
+      {open && !data ? <Type tone="quiet">Cooking it with that</Type> : null}
+      {open && data && !data.ok ? <Notice text={data.why} /> : null}
+      {open && data?.ok ? (
+        <View className="gap-2 rounded-key bg-plate p-3" testID={`instead-${candidate.toId}`}>
+          <Type kind="strong">
+            {`${Math.round((grams ?? 0) * 10) / 10} g ${to.name}${data.held ? ', the rest moved so that it sets and tastes as before' : ''}`}
+          </Type>
+          <CostList costs={data.costs} />
+          {contains.length ? <Notice text={`Contains ${contains.join(', ')}.`} /> : null}
+          <Key kind="yolk" size="amount" label={`Take ${to.name}`} onPress={() => onTake(data.plan, `${to.name} in`)} />
+          <Type kind="smallStrong">Swapped as it is, nothing brought back:</Type>
+          <CostList costs={data.costsAsIs} />
+          <Key label="Take it as it is" onPress={() => onTake(data.asIs, `${to.name} in`)} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function Tool({ plan, id, onTake, onBack }: PartProps & { id: string }) {
+  const tools = useAsk('tools', [plan]);
+  const { data } = useAsk('tool', [plan, id]);
+  const t = tools.data?.find((x) => x.id === id);
+  if (!t) return null;
+  return (
+    <>
+      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
+      <Type kind="title" level={3}>{`Without ${t.missing}: ${t.instead}`}</Type>
+      <Type>{t.note}</Type>
+      {data ? (
+        <View className="gap-2 rounded-key bg-plate p-3" testID={`tool-${id}`}>
+          <CostList costs={data.costs} />
+          <Key
+            kind="yolk"
+            size="amount"
+            label={`Plan with ${t.instead}`}
+            onPress={() => onTake(data.plan, t.instead)}
+          />
+        </View>
+      ) : (
+        <Type tone="quiet">Cooking it without</Type>
+      )}
+    </>
+  );
+}
+
+function Dishes({ plan, endMassG, onTake, onBack }: PartProps & { endMassG: number }) {
+  const vessels = useCollection('vessels');
+  const swaps = useAsk('dishes', [plan, endMassG, vessels.data ?? []]);
+  const [chosen, setChosen] = useState<number | undefined>();
+  const swap = chosen === undefined ? undefined : swaps.data?.[chosen];
+  const other = swap ? { ...plan, dish: swap.dish } : plan;
+  const costs = useAsk('costs', [plan, other], { enabled: swap !== undefined });
+  return (
+    <>
+      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
+      <Choices
+        label="Instead"
+        column
+        value={chosen}
+        options={(swaps.data ?? []).map((s, i) => ({
+          value: i,
+          label: `${s.dish.count} × ${s.name}`,
+          ...(s.note ? { sub: s.note } : {}),
+        }))}
+        onChoose={setChosen}
+      />
+      {swap && costs.data ? (
+        <View className="gap-2 rounded-key bg-plate p-3" testID="dish-costs">
+          <CostList costs={costs.data} />
+          <Key kind="yolk" size="amount" label="Pour it into that" onPress={() => onTake(other, swap.name)} />
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+function Pans({ plan, onTake, onBack }: PartProps) {
+  const vessels = useCollection('vessels');
+  const pans: readonly Pan[] = [...(vessels.data ?? []).filter((v) => v.use === 'pan').map(asPan), ...PANS].filter(
+    (p) => p.name !== plan.pan.name,
+  );
+  const [chosen, setChosen] = useState<number | undefined>();
+  const pan = chosen === undefined ? undefined : pans[chosen];
+  const total = massG(wholeMixture(plan, pantryWith(plan.own)));
+  const other: Plan = pan
+    ? { ...plan, pan, method: { ...plan.method, ...suggestSettings(plan.hob, pan.diameterMm, total) } }
+    : plan;
+  const costs = useAsk('costs', [plan, other], { enabled: pan !== undefined });
+  const fit = panFit(other, pantryWith(plan.own));
+  return (
+    <>
+      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
+      <Choices
+        label="Instead"
+        column
+        value={chosen}
+        options={pans.map((p, i) => ({
+          value: i,
+          label: p.name,
+          sub: `${p.diameterMm} mm across, ${p.heightMm} mm high, ${p.material}`,
+        }))}
+        onChoose={setChosen}
+      />
+      {pan && costs.data ? (
+        <View className="gap-2 rounded-key bg-plate p-3" testID="pan-costs">
+          <CostList costs={costs.data} />
+          {fit.says === 'fits' ? null : (
+            <Notice
+              text={
+                fit.headroomMm <= 0
+                  ? 'It does not go in.'
+                  : `${Math.round(fit.headroomMm)} mm are left above the milk: watch the foam.`
+              }
+            />
+          )}
+          <Key kind="yolk" size="amount" label="Cook it in that" onPress={() => onTake(other, pan.name)} />
+        </View>
+      ) : null}
+    </>
+  );
+}

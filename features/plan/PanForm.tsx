@@ -1,0 +1,124 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { massG, wholeMixture } from '../../core/formula/compose';
+import type { Plan } from '../../core/formula/plan';
+import { HOBS, PANS, type Pan } from '../../core/pantry/kitchen';
+import { pantryWith } from '../../core/pantry/pantry';
+import { suggestSettings } from '../../core/pot/hob';
+import { asPan } from '../../core/vessels/vessel';
+import { useCollection, useRemove, useSave } from '../../storage/hooks';
+import { Choices } from '../../ui/Choices';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Stepper } from '../../ui/Stepper';
+import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
+import type { useAbout } from './useAbout';
+import { VesselForm } from './VesselForm';
+
+/** Pan and ring: the cook's own first, and whether it takes the foam. */
+export function PanForm({
+  plan,
+  about,
+  onChange,
+}: {
+  plan: Plan;
+  about: ReturnType<typeof useAbout>['about'];
+  onChange: (next: Plan) => void;
+}) {
+  const fmt = useFormat();
+  const vessels = useCollection('vessels');
+  const save = useSave('vessels');
+  const remove = useRemove('vessels');
+  const [making, setMaking] = useState(false);
+  const total = massG(wholeMixture(plan, pantryWith(plan.own)));
+  const fit = (next: Plan): Plan => ({
+    ...next,
+    method: { ...next.method, ...suggestSettings(next.hob, next.pan.diameterMm, total) },
+  });
+  const mine = (vessels.data ?? []).filter((v) => v.use === 'pan');
+  const pans: readonly { pan: Pan; ownId?: string }[] = [
+    ...mine.map((v) => ({ pan: asPan(v), ownId: v.id })),
+    ...PANS.map((pan) => ({ pan })),
+  ];
+  const now = pans.findIndex((p) => p.pan.name === plan.pan.name && p.pan.diameterMm === plan.pan.diameterMm);
+  if (making)
+    return (
+      <>
+        <Key label="Back" kind="quiet" onPress={() => setMaking(false)} className="self-start" />
+        <VesselForm
+          use="pan"
+          onDone={(v) => {
+            save.mutate(v);
+            onChange(fit({ ...plan, pan: asPan(v) }));
+            setMaking(false);
+          }}
+        />
+      </>
+    );
+  const own = now >= 0 ? pans[now]!.ownId : undefined;
+  const room = about?.pan;
+  return (
+    <>
+      {room ? (
+        <View className="gap-1 rounded-key bg-plate p-3" testID="pan-fit" aria-live="polite">
+          <Type kind="title" level={3}>
+            {room.headroomMm <= 0
+              ? 'It does not go in'
+              : room.says === 'too small'
+                ? 'Too small for its foam'
+                : room.says === 'watch it'
+                  ? 'It fits, watch the foam'
+                  : 'It fits, foam and all'}
+          </Type>
+          <Type tone="quiet">{`${fmt.ml(room.goesInMl)} into ${fmt.ml(room.holdsMl)}: ${Math.max(0, Math.round(room.headroomMm))} mm above the milk.`}</Type>
+        </View>
+      ) : null}
+      {room && room.says !== 'fits' ? (
+        <Notice text="Milk climbs from a third full to the rim in seconds. A wider pan, or a lower fire once it steams." />
+      ) : null}
+      <Choices
+        label="Pan"
+        column
+        value={now}
+        options={pans.map((p, i) => ({
+          value: i,
+          label: p.pan.name,
+          sub: `${p.pan.diameterMm} mm across, ${p.pan.heightMm} mm high, ${p.pan.material}`,
+        }))}
+        onChoose={(i) => onChange(fit({ ...plan, pan: pans[i]!.pan }))}
+      />
+      <Key label="A pan of my own" onPress={() => setMaking(true)} />
+      {own ? <Key label={`Forget ${plan.pan.name}`} kind="quiet" onPress={() => remove.mutate(own)} /> : null}
+      <Choices
+        label="Ring"
+        column
+        value={HOBS.findIndex((h) => h.kind === plan.hob.kind && h.ratedW === plan.hob.ratedW)}
+        options={HOBS.map((h, i) => ({ value: i, label: h.name, sub: `${h.ratedW} W` }))}
+        onChoose={(i) => {
+          const { name: _n, ...hob } = HOBS[i]!;
+          onChange(fit({ ...plan, hob }));
+        }}
+      />
+      <Stepper
+        name="My ring gives"
+        sub="of what its kind gives; bubbles early: more"
+        value={Math.round(plan.hob.powerTrim * 100)}
+        unit="%"
+        step={5}
+        min={30}
+        max={200}
+        onChange={(v) => onChange({ ...plan, hob: { ...plan.hob, powerTrim: v / 100 } })}
+      />
+      <Stepper
+        name="Kitchen above sea"
+        value={plan.room.altitudeM}
+        unit="m"
+        step={100}
+        min={0}
+        max={4500}
+        onChange={(altitudeM) => onChange({ ...plan, room: { ...plan.room, altitudeM } })}
+      />
+    </>
+  );
+}

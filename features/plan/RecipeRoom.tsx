@@ -1,0 +1,406 @@
+import { useMutation } from '@tanstack/react-query';
+import { addDays } from 'date-fns/addDays';
+import { useRouter } from 'expo-router';
+import Check from 'lucide-react-native/icons/check';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { CheckItem } from '../../core/recipe/check';
+import type { Line } from '../../core/recipe/lines';
+import { limit } from '../../core/limits';
+import type { Reading } from '../../core/recipe/read';
+import { PANTRY, pantryWith } from '../../core/pantry/pantry';
+import { stripMiddle } from '../../core/texture/words';
+import { useCollection, useSave } from '../../storage/hooks';
+import { ask } from '../../workers/client';
+import { colour } from '../../ui/colours';
+import { Field } from '../../ui/Field';
+import { FileKey } from '../../ui/FileKey';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { SetStrip } from '../../ui/SetStrip';
+import { Sheet } from '../../ui/Sheet';
+import { Stepper } from '../../ui/Stepper';
+import { Type } from '../../ui/Type';
+import { useApp } from '../shared/App';
+import { newId } from '../shared/ids';
+import { Room } from '../shared/Room';
+import { useAsk } from '../shared/useAsk';
+import { useMounted } from '../shared/useNow';
+
+const NO_OWN: never[] = [];
+/** The check-up does not depend on the day: the plan gets its own when it is kept. */
+const ANY_EVENING = '2026-12-12T19:30:00Z';
+const MOST_BYTES = 1_000_000;
+
+/** A recipe on paper: pasted or opened, read line by line, checked, and taken as a plan. */
+export function RecipeRoom() {
+  const { fmt, setWhere } = useApp();
+  const router = useRouter();
+  const mounted = useMounted();
+  const packs = useCollection('packs');
+  const own = useCollection('ingredients');
+  const savePlan = useSave('plans');
+  const [text, setText] = useState('');
+  const [reading, setReading] = useState<Reading | undefined>();
+  const [wrong, setWrong] = useState('');
+  const [accepted, setAccepted] = useState<string[]>([]);
+  const [people, setPeople] = useState<number | undefined>();
+  const [planId] = useState(() => newId('plan'));
+  const options = {
+    system: fmt.settings.spoons,
+    eggSize: 'eu M' as const,
+    packs: (packs.data ?? []).map(({ ingredientId, grams }) => ({ ingredientId, grams })),
+  };
+  const mine = own.data ?? NO_OWN;
+  const read = useMutation({
+    mutationFn: (t: string) => ask('read', [t, mine, options]),
+    onSuccess: (r) => {
+      setAccepted([]);
+      setReading(r.ok ? r.reading : undefined);
+      setPeople(r.ok ? r.reading.people : undefined);
+      setWrong(r.ok ? '' : r.why);
+    },
+    onError: (e) => setWrong(`It could not be read: ${e.message}`),
+  });
+  const open = async (f: File) => {
+    if (f.size > MOST_BYTES) {
+      setWrong(
+        `${f.name} holds ${Math.round(f.size / 1000)} thousand letters. One recipe is enough: up to 100 thousand.`,
+      );
+      return;
+    }
+    const t = await f.text();
+    setText(t);
+    read.mutate(t);
+  };
+  const mend = async (at: number, change: { ingredientId?: string; grams?: number }) => {
+    if (!reading) return;
+    const line = await ask('mend', [reading.lines[at]!, change, mine, options]);
+    setReading({ ...reading, lines: reading.lines.map((l, i) => (i === at ? line : l)) });
+  };
+  const keep = (plan: NonNullable<ReturnType<typeof useCheck>['data']>['plan']) => {
+    const tomorrow = addDays(Date.now(), 1);
+    tomorrow.setHours(19, 30, 0, 0);
+    const used = mine.filter((i) => plan.items.some((x) => x.ingredientId === i.id));
+    void savePlan
+      .mutateAsync({ ...plan, own: used, serve: { ...plan.serve, at: tomorrow.toISOString() } })
+      .catch(() => undefined)
+      .then(() => {
+        setWhere({ planId: plan.id });
+        router.replace(`/plan?id=${plan.id}` as '/plan');
+      });
+  };
+  const check = useCheck(reading, mine, planId, people, accepted);
+  const toMend = check.data?.items.filter((i) => !i.accepted && i.level !== 'fact').length ?? 0;
+  return (
+    <Room
+      name="Read a recipe"
+      title={reading ? reading.title : 'A recipe on paper'}
+      sub={reading ? `${reading.lines.length} lines, ${reading.method.length} sentences` : 'paste it, or open a file'}
+      actions={<Key label="Back" onPress={() => (reading ? setReading(undefined) : router.replace('/plan'))} />}
+      right={
+        reading && check.data ? (
+          <CheckUp
+            items={check.data.items}
+            working={check.isPlaceholderData}
+            onAccept={(id) => setAccepted([...accepted, id])}
+            onUndo={(id) => setAccepted(accepted.filter((a) => a !== id))}
+          />
+        ) : undefined
+      }
+      foot={
+        reading ? (
+          <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
+            <Key
+              kind="yolk"
+              size="amount"
+              className="max-w-[460px] flex-1"
+              label={check.data ? 'Plan it' : check.isFetching ? 'Checking' : 'Nothing to plan yet'}
+              disabled={!check.data || check.isPlaceholderData}
+              onPress={() => check.data && keep(check.data.plan)}
+            />
+          </View>
+        ) : undefined
+      }
+    >
+      {reading ? (
+        <View>
+          {check.data ? (
+            <View className="gap-1 px-3 py-2 wide:px-6" testID="recipe-set">
+              <View className="flex-row flex-wrap items-end justify-between gap-x-4">
+                <View>
+                  <Type tone="quiet">{`at serving, ${fmt.temp(check.data.plan.serve.tempC)}`}</Type>
+                  <Type kind="answer" className={check.isPlaceholderData ? 'opacity-60' : ''}>
+                    {check.data.forecast.serving.word}
+                  </Type>
+                </View>
+                <View className="items-end pb-1">
+                  {toMend ? <Type kind="strong">{`${toMend} to look at`}</Type> : null}
+                  <Type tone="quiet">hot in the pot</Type>
+                  <Type kind="amount">{check.data.forecast.hot.word}</Type>
+                </View>
+              </View>
+              <SetStrip
+                place={check.data.forecast.serving.place}
+                low={check.data.forecast.doubt.low}
+                high={check.data.forecast.doubt.high}
+                wanted={stripMiddle(check.data.plan.serve.word)}
+                working={check.isPlaceholderData}
+                label={`Set at serving: ${check.data.forecast.serving.word}.`}
+              />
+            </View>
+          ) : check.isFetching ? (
+            <Type tone="quiet" className="px-3 py-4 wide:px-6">
+              Cooking it as written
+            </Type>
+          ) : (
+            <View className="px-3 wide:px-6">
+              <Notice text="Nothing liquid was read: tap the line that is the milk and say what it is." />
+            </View>
+          )}
+          <View className="border-y-rim border-ink bg-plate">
+            {reading.lines.map((l, i) => (
+              <LineRow
+                key={`${i} ${l.text}`}
+                line={l}
+                own={mine}
+                onMend={(c) => void mend(i, c)}
+                onDrop={() => setReading({ ...reading, lines: reading.lines.filter((_, j) => j !== i) })}
+              />
+            ))}
+          </View>
+          <View className="px-3 py-3 wide:px-6">
+            <Stepper
+              name="People"
+              value={people ?? check.data?.plan.people ?? 6}
+              unit=""
+              step={1}
+              min={1}
+              max={60}
+              onChange={(v) => setPeople(Math.round(v))}
+            />
+          </View>
+          {reading.method.length ? (
+            <View className="gap-1 px-3 pb-4 wide:px-6">
+              <Type kind="title" level={2}>
+                As it was written
+              </Type>
+              {reading.method.map((m, i) => (
+                <Type key={i} tone="quiet">
+                  {m}
+                </Type>
+              ))}
+            </View>
+          ) : null}
+        </View>
+      ) : (
+        <View className="mx-auto w-full max-w-[720px] gap-3 p-4">
+          <Field
+            label="The recipe"
+            value={text}
+            onChangeText={setText}
+            multiline
+            numberOfLines={12}
+            placeholder={
+              '500 ml whole milk\n40 g cornstarch\n60 g sugar\n\nWhisk the starch into a little of the cold milk …'
+            }
+            style={{ minHeight: 300, textAlignVertical: 'top' }}
+            error={wrong || undefined}
+          />
+          <Key
+            kind="yolk"
+            size="act"
+            label={read.isPending ? 'Reading' : 'Read it'}
+            disabled={!mounted || read.isPending}
+            onPress={() => read.mutate(text)}
+          />
+          <FileKey
+            label="Open a file"
+            size="amount"
+            accept=".txt,.md,.markdown,.json,.jsonld,.html,.htm,text/*,application/json,application/ld+json"
+            fileLabel="Recipe file"
+            onFile={(f) => void open(f)}
+          />
+          <Type kind="small" tone="quiet">
+            Plain text, Markdown, or a page with a schema.org Recipe in it. A bare spoon of starch is taken as a rounded
+            one, cups and spoons as in your settings. It stays on this device.
+          </Type>
+        </View>
+      )}
+    </Room>
+  );
+}
+
+/** The check-up, asked anew when a line, the people or an accepted fix changes. */
+function useCheck(
+  reading: Reading | undefined,
+  own: Parameters<typeof pantryWith>[0] & object,
+  planId: string,
+  people: number | undefined,
+  accepted: string[],
+) {
+  return useAsk(
+    'check',
+    [reading!, [...own], { id: planId, serveAt: ANY_EVENING, ...(people === undefined ? {} : { people }) }, accepted],
+    { enabled: reading !== undefined, keep: true },
+  );
+}
+
+/** One line: as written, as read; a tap says what it is or how much. */
+function LineRow({
+  line,
+  own,
+  onMend,
+  onDrop,
+}: {
+  line: Line;
+  own: readonly (typeof PANTRY)[number][];
+  onMend: (c: { ingredientId?: string; grams?: number }) => void;
+  onDrop: () => void;
+}) {
+  const { fmt } = useApp();
+  const [open, setOpen] = useState(false);
+  const [typed, setTyped] = useState('');
+  const [search, setSearch] = useState('');
+  const pantry = pantryWith(own);
+  const thing = line.ingredientId ? pantry.get(line.ingredientId) : undefined;
+  const grams = Number(typed.replace(',', '.'));
+  const bad = typed !== '' && !(grams > 0 && grams <= 20000);
+  const found = [...pantry.values()]
+    .filter((i) => search.trim().length > 1 && i.name.includes(search.trim().toLowerCase()))
+    .slice(0, 12);
+  const value = line.state === 'open' ? 'tap to say' : line.again ? 'counted' : fmt.grams(line.grams ?? 0);
+  const sub = [
+    thing ? (line.state === 'ask' ? `${thing.name}? tap to say which` : thing.name) : '',
+    line.heldG ? `${fmt.grams(line.heldG)} kept back` : '',
+    line.optional ? 'optional' : '',
+    line.why,
+  ]
+    .filter(Boolean)
+    .join('; ');
+  return (
+    <View className={`px-3 wide:px-6 ${line.state === 'read' ? '' : 'bg-field'}`} testID={`line-${line.state}`}>
+      <Row title={line.text} sub={sub} value={value} onPress={() => setOpen(true)} />
+      <Sheet open={open} title={line.text} onClose={() => setOpen(false)}>
+        {line.which ? (
+          <View className="gap-2">
+            <Type kind="strong">{line.which.question}</Type>
+            {line.which.options.map((o) => (
+              <Key
+                key={o.ingredientId}
+                label={o.label}
+                sub={o.tell}
+                size="amount"
+                left
+                onPress={() => {
+                  onMend({ ingredientId: o.ingredientId });
+                  setOpen(false);
+                }}
+              />
+            ))}
+          </View>
+        ) : null}
+        <Field
+          label="How much"
+          unit="g"
+          inputMode="decimal"
+          value={typed}
+          placeholder={line.grams ? String(Math.round(line.grams * 10) / 10) : ''}
+          onChangeText={setTyped}
+          error={bad ? 'A number of grams above 0 would do.' : undefined}
+        />
+        <Key
+          label="That much"
+          size="amount"
+          disabled={typed === '' || bad || !thing}
+          onPress={() => {
+            onMend({ grams });
+            setOpen(false);
+          }}
+        />
+        <Field
+          label={thing ? 'It is something else' : 'It is'}
+          value={search}
+          onChangeText={setSearch}
+          placeholder="milk, starch, sugar …"
+        />
+        {found.map((i) => (
+          <Row
+            key={i.id}
+            title={i.name}
+            sub={i.allergens.join(', ') || undefined}
+            onPress={() => {
+              onMend({ ingredientId: i.id, ...(typed !== '' && !bad ? { grams } : {}) });
+              setOpen(false);
+            }}
+          />
+        ))}
+        {search.trim().length > 1 && found.length === 0 ? (
+          <Notice
+            harm={false}
+            text="Nothing of that name. Add it under Plan, Add, My own, and read the recipe again."
+          />
+        ) : null}
+        <Key
+          label="Leave this line out"
+          kind="harm"
+          onPress={() => {
+            onDrop();
+            setOpen(false);
+          }}
+        />
+      </Sheet>
+    </View>
+  );
+}
+
+/** What is missing or risky, each with its reason and what a tap would mend. */
+function CheckUp({
+  items,
+  working,
+  onAccept,
+  onUndo,
+}: {
+  items: readonly CheckItem[];
+  working: boolean;
+  onAccept: (id: string) => void;
+  onUndo: (id: string) => void;
+}) {
+  const open = items.filter((i) => !i.accepted && i.level !== 'fact');
+  return (
+    <View className={working ? 'gap-3 py-2 opacity-70' : 'gap-3 py-2'} testID="checkup" aria-live="polite">
+      <Type kind="title" level={2}>
+        {open.length === 0 ? 'Nothing to mend' : `${open.length} to look at`}
+      </Type>
+      {items.map((i) => (
+        <View key={i.id} testID={`check-${i.id}`} className="gap-1 border-b-hair border-line pb-2">
+          {i.accepted ? (
+            <View className="flex-row items-center gap-2">
+              <Check size={20} color={colour.bay} strokeWidth={3} />
+              <Type kind="strong" className="shrink">
+                {`Mended: ${i.fix ?? i.says}`}
+              </Type>
+            </View>
+          ) : i.level === 'fact' ? (
+            <Type kind="strong">{i.says}</Type>
+          ) : (
+            <Notice text={i.says} harm={i.level === 'mend'} />
+          )}
+          <Type kind="small" tone="quiet">
+            {i.why}
+          </Type>
+          {i.fix && !i.accepted ? (
+            <Key label={i.fix} className="self-start" disabled={working} onPress={() => onAccept(i.id)} />
+          ) : null}
+          {i.accepted ? (
+            <Key label="As it was" kind="quiet" className="self-start" onPress={() => onUndo(i.id)} />
+          ) : null}
+        </View>
+      ))}
+      <Type kind="small" tone="quiet">
+        {limit('recipe')}
+      </Type>
+    </View>
+  );
+}

@@ -1,0 +1,94 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Plan } from '../../core/formula/plan';
+import { RULES, type Rule } from '../../core/formula/rules';
+import type { FreeOf } from '../../core/formula/substitutes';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Type } from '../../ui/Type';
+import { useAsk } from '../shared/useAsk';
+import { CostList } from './CostList';
+import type { useAbout } from './useAbout';
+import { RULE_SAYS } from './words';
+
+type About = ReturnType<typeof useAbout>['about'];
+
+const MENDS: Partial<Record<Rule, FreeOf>> = {
+  'no egg': 'egg',
+  'no alcohol': 'alcohol',
+  'no milk': 'milk',
+  'no wheat': 'wheat',
+  'no nuts': 'nuts',
+  'no coconut': 'coconut',
+  'no soy': 'soy',
+};
+
+/** What the occasion asks. The plan keeps it: what breaks a rule is said, and mended at equal set. */
+export function RulesForm({ plan, about, onChange }: { plan: Plan; about: About; onChange: (next: Plan) => void }) {
+  const toggle = (rule: Rule) => {
+    const rules = plan.rules.includes(rule) ? plan.rules.filter((r) => r !== rule) : [...plan.rules, rule];
+    // nobody tastes: what was held back to taste goes in weighed
+    const carveOuts = rules.includes('nobody tastes') ? plan.carveOuts.filter((c) => !c.taste) : plan.carveOuts;
+    onChange({ ...plan, rules, carveOuts });
+  };
+  const broken = (about?.breaks ?? []).filter((b) => plan.rules.includes(b.rule));
+  const free = about?.freeOf ?? [];
+  return (
+    <>
+      <View className="gap-2">
+        {RULES.map((r) => (
+          <Key
+            key={r}
+            label={RULE_SAYS[r].label}
+            sub={RULE_SAYS[r].sub}
+            role="checkbox"
+            size="amount"
+            left
+            selected={plan.rules.includes(r)}
+            onPress={() => toggle(r)}
+          />
+        ))}
+      </View>
+      {broken.map((b) => (
+        <View key={b.rule + b.ingredientId} testID={`broken-${b.rule}`} className="gap-2">
+          <Notice text={`${RULE_SAYS[b.rule].label}, but ${b.name} is in it.`} />
+        </View>
+      ))}
+      {[...new Set([...broken.flatMap((b) => MENDS[b.rule] ?? []), ...free])].map((w) => (
+        <MakeFree key={w} plan={plan} what={w} onChange={onChange} />
+      ))}
+      <Notice
+        harm={(about?.allergens.length ?? 0) > 0}
+        text={
+          about?.allergens.length
+            ? `Contains ${about.allergens.join(', ')}, what is cooked beside it counted. Read the packets too: traces are not known here.`
+            : 'No listed allergen in what is planned. Read the packets too: traces are not known here.'
+        }
+      />
+      <Type kind="small" tone="quiet">
+        Diets and diabetes: ask a professional. This is a kitchen’s arithmetic, not advice.
+      </Type>
+    </>
+  );
+}
+
+/** "Make it egg-free": asked for, the model swaps and says what it costs. */
+function MakeFree({ plan, what, onChange }: { plan: Plan; what: FreeOf; onChange: (next: Plan) => void }) {
+  const [asked, setAsked] = useState(false);
+  const { data } = useAsk('free', [plan, what], { enabled: asked });
+  const word = what === 'milk' ? 'dairy' : what === 'nuts' ? 'nut' : what;
+  if (!asked) return <Key label={`Make it ${word}-free`} size="amount" onPress={() => setAsked(true)} />;
+  if (!data) return <Type tone="quiet">Swapping at equal set</Type>;
+  if (!data.ok) return <Notice text={data.why} />;
+  return (
+    <View className="gap-2 rounded-key bg-plate p-3" testID={`free-${what}`}>
+      <Type kind="strong">{`${word[0]!.toUpperCase()}${word.slice(1)}-free`}</Type>
+      {data.changes.map((c) => (
+        <Type key={c}>{c}</Type>
+      ))}
+      <CostList costs={data.costs} />
+      {data.held ? null : <Notice text="No amount brings the same set back: look at the answer after it is taken." />}
+      <Key kind="yolk" size="amount" label={`Make it ${word}-free now`} onPress={() => onChange(data.plan)} />
+    </View>
+  );
+}

@@ -1,0 +1,280 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { lookUp } from '../../core/formula/compose';
+import type { Plan } from '../../core/formula/plan';
+import { ruleAgainst } from '../../core/formula/rules';
+import { limit } from '../../core/limits';
+import { pantryWith } from '../../core/pantry/pantry';
+import { FRUITS, ROASTS, SIDE_KINDS, SYRUPS, type SideKind, type SidePot } from '../../core/sides/sidePot';
+import { ask } from '../../workers/client';
+import { Choices } from '../../ui/Choices';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
+import { Stepper } from '../../ui/Stepper';
+import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
+import { newId } from '../shared/ids';
+import type { useAbout } from './useAbout';
+import { SIDE_SAYS } from './words';
+
+type About = ReturnType<typeof useAbout>['about'];
+
+/** The pots beside the pot: syrups, compotes, layers; each with what to weigh, how long and what comes out. */
+export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About; onChange: (next: Plan) => void }) {
+  const fmt = useFormat();
+  const [openId, setOpenId] = useState<string | undefined>();
+  const side = plan.sides.find((s) => s.id === openId);
+  const put = (next: SidePot) => onChange({ ...plan, sides: plan.sides.map((s) => (s.id === next.id ? next : s)) });
+  const start = async (kind: SideKind) => {
+    const next = await ask('startSide', [kind, newId('side'), plan]);
+    onChange({ ...plan, sides: [...plan.sides, next] });
+    setOpenId(next.id);
+  };
+  if (side)
+    return (
+      <>
+        <Key label="Back" kind="quiet" onPress={() => setOpenId(undefined)} className="self-start" />
+        <Type kind="title" level={3}>
+          {SIDE_SAYS[side.kind].label}
+        </Type>
+        <SideFields side={side} plan={plan} onChange={put} />
+        <SideAnswer plan={plan} answer={about?.sides.find((a) => a.id === side.id)} />
+        <Key
+          label={`Leave the ${SIDE_SAYS[side.kind].label.toLowerCase()} out`}
+          kind="harm"
+          onPress={() => {
+            onChange({ ...plan, sides: plan.sides.filter((s) => s.id !== side.id) });
+            setOpenId(undefined);
+          }}
+        />
+      </>
+    );
+  return (
+    <>
+      {plan.sides.map((s) => {
+        const a = about?.sides.find((x) => x.id === s.id);
+        return (
+          <Row
+            key={s.id}
+            title={SIDE_SAYS[s.kind].label}
+            sub={a ? `${Math.round(a.minutes)} min${a.makesG > 0 ? `, makes ${fmt.grams(a.makesG)}` : ''}` : undefined}
+            onPress={() => setOpenId(s.id)}
+          />
+        );
+      })}
+      {plan.sides.length < 12 ? (
+        <View className="gap-2">
+          <Type kind="strong">Cook beside it</Type>
+          {SIDE_KINDS.map((k) => (
+            <Key
+              key={k}
+              label={SIDE_SAYS[k].label}
+              sub={SIDE_SAYS[k].sub}
+              size="amount"
+              left
+              onPress={() => void start(k)}
+            />
+          ))}
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['sides'][number] | undefined }) {
+  const fmt = useFormat();
+  const pantry = pantryWith(plan.own);
+  if (!answer) return <Type tone="quiet">Working it out</Type>;
+  return (
+    <View className="gap-2 rounded-key bg-plate p-3" testID="side-answer" aria-live="polite">
+      {answer.uses.map((u) => (
+        <View key={u.ingredientId} className="flex-row items-baseline justify-between gap-3">
+          <Type>{lookUp(pantry, plan, u.ingredientId).name}</Type>
+          <Type kind="strong" className="shrink text-right">
+            {u.boughtG ? `${fmt.grams(u.boughtG)} bought, ${fmt.grams(u.grams)} used` : fmt.grams(u.grams)}
+          </Type>
+        </View>
+      ))}
+      <View className="flex-row items-baseline justify-between gap-3">
+        <Type>{answer.makesG > 0 ? 'makes' : 'takes'}</Type>
+        <Type kind="strong">
+          {`${answer.makesG > 0 ? `${fmt.grams(answer.makesG)} in ` : ''}${Math.round(answer.minutes)} min`}
+        </Type>
+      </View>
+      {answer.figures.map((f) => (
+        <View key={f.name} className="flex-row items-baseline justify-between gap-3">
+          <Type tone="quiet">{f.name}</Type>
+          <Type>
+            {f.unit === 'g'
+              ? fmt.grams(f.value)
+              : f.unit === '°C'
+                ? fmt.temp(f.value)
+                : f.unit === 'ml'
+                  ? fmt.ml(f.value)
+                  : `${Math.round(f.value * 10) / 10} ${f.unit}`}
+          </Type>
+        </View>
+      ))}
+      {answer.does.map((d, i) => (
+        <Type key={d}>{`${i + 1}. ${d}`}</Type>
+      ))}
+      <Notice harm={false} text={answer.notice} />
+      {answer.caution ? <Notice text={answer.caution} /> : null}
+      <Type kind="small" tone="quiet">
+        {limit('side pot')}
+      </Type>
+    </View>
+  );
+}
+
+function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onChange: (next: SidePot) => void }) {
+  const pantry = pantryWith(plan.own);
+  const of = (test: (i: ReturnType<typeof lookUp>) => boolean) =>
+    [...pantry.values()]
+      .filter((i) => test(i) && ruleAgainst(i, plan.rules) === undefined)
+      .map((i) => ({ value: i.id, label: i.name }));
+  const grams = (name: string, value: number, step: number, set: (g: number) => void, max = 5000) => (
+    <Stepper name={name} value={value} unit="g" step={step} min={1} max={max} onChange={set} />
+  );
+  switch (side.kind) {
+    case 'syrup':
+      return (
+        <>
+          {grams('Sugar', side.sugarG, 10, (sugarG) => onChange({ ...side, sugarG }))}
+          <Choices
+            label="How thick"
+            value={side.to}
+            options={SYRUPS.map((v) => ({ value: v, label: v }))}
+            onChoose={(to) => onChange({ ...side, to })}
+          />
+          <Choices
+            label="Lemon against crystals"
+            value={side.acid ? 1 : 0}
+            options={[
+              { value: 1, label: 'a little' },
+              { value: 0, label: 'none' },
+            ]}
+            onChoose={(v) => onChange({ ...side, acid: v === 1 })}
+          />
+        </>
+      );
+    case 'compote':
+    case 'purée':
+      return (
+        <>
+          <Choices
+            label="Fruit"
+            value={side.fruit}
+            options={FRUITS.map((v) => ({ value: v, label: v }))}
+            onChoose={(fruit) => onChange({ ...side, fruit })}
+          />
+          {grams('As bought', side.boughtG, 50, (boughtG) => onChange({ ...side, boughtG }))}
+        </>
+      );
+    case 'infusion':
+      return (
+        <>
+          <Choices
+            label="Of"
+            value={side.spiceId}
+            options={of((i) => i.aromaHalfS !== undefined && i.group === 'flavour' && !i.alcohol)}
+            onChoose={(spiceId) => onChange({ ...side, spiceId })}
+          />
+          {grams('Spice', side.grams, 1, (g) => onChange({ ...side, grams: g }), 200)}
+          <Choices
+            label="As it is"
+            value={side.form}
+            options={[
+              { value: 'whole' as const, label: 'whole' },
+              { value: 'ground' as const, label: 'ground' },
+            ]}
+            onChoose={(form) => onChange({ ...side, form })}
+          />
+          <Stepper
+            name="Milk held at"
+            value={side.tempC}
+            unit="°C"
+            step={5}
+            min={20}
+            max={100}
+            onChange={(tempC) => onChange({ ...side, tempC })}
+          />
+        </>
+      );
+    case 'toasting':
+      return (
+        <>
+          <Choices
+            label="What"
+            value={side.whatId}
+            options={of((i) => (i.group === 'piece' || i.group === 'nut') && i.per100.fat > 30)}
+            onChoose={(whatId) => onChange({ ...side, whatId })}
+          />
+          {grams('Amount', side.grams, 10, (g) => onChange({ ...side, grams: g }), 1000)}
+          <Choices
+            label="Until"
+            value={side.to}
+            options={ROASTS.map((v) => ({ value: v, label: v }))}
+            onChoose={(to) => onChange({ ...side, to })}
+          />
+        </>
+      );
+    case 'fried coconut':
+      return (
+        <>
+          <Choices
+            label="From"
+            value={side.creamId}
+            options={[
+              { value: 'coconut_cream' as const, label: 'coconut cream' },
+              { value: 'coconut_milk' as const, label: 'canned coconut milk' },
+            ]}
+            onChoose={(creamId) => onChange({ ...side, creamId })}
+          />
+          {grams('Amount', side.grams, 50, (g) => onChange({ ...side, grams: g }), 3000)}
+        </>
+      );
+    case 'second layer':
+    case 'glaze':
+      return (
+        <>
+          <Choices
+            label="From"
+            value={side.liquidId}
+            options={of((i) => i.group === 'milk' || i.id.endsWith('_juice') || i.id.startsWith('puree'))}
+            onChoose={(liquidId) => onChange({ ...side, liquidId })}
+          />
+          <Stepper
+            name="Depth wanted"
+            value={side.depthMm}
+            unit="mm"
+            step={1}
+            min={1}
+            max={40}
+            onChange={(depthMm) => onChange({ ...side, depthMm })}
+          />
+          <Stepper
+            name="Sugar"
+            value={side.sweetPct}
+            unit="%"
+            step={1}
+            min={0}
+            max={40}
+            onChange={(sweetPct) => onChange({ ...side, sweetPct })}
+          />
+          {side.kind === 'second layer' ? (
+            <Stepper
+              name="Cooked down to"
+              value={Math.round(side.cookedTo * 100)}
+              unit="%"
+              step={5}
+              min={40}
+              max={100}
+              onChange={(v) => onChange({ ...side, cookedTo: v / 100 })}
+            />
+          ) : null}
+        </>
+      );
+  }
+}

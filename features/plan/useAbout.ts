@@ -1,0 +1,15 @@
+import type { Forecast } from '../../core/forecast';
+import type { Plan } from '../../core/formula/plan';
+import { useCollection } from '../../storage/hooks';
+import { useAsk } from '../shared/useAsk';
+
+/** What a plan says beside its forecast; asked once the forecast stands. */
+export function useAbout(plan: Plan | undefined, forecast: Forecast | undefined, settled: boolean) {
+  const packs = useCollection('packs');
+  const endMassG = Math.round(forecast?.endMassG ?? 0);
+  const query = useAsk('about', [plan!, packs.data ?? [], endMassG], {
+    enabled: plan !== undefined && forecast !== undefined && settled && packs.data !== undefined,
+    keep: true,
+  });
+  return { about: query.data, stale: query.isPlaceholderData };
+}

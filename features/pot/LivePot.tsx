@@ -1,0 +1,368 @@
+import { activateKeepAwakeAsync, deactivateKeepAwake } from 'expo-keep-awake';
+import Head from 'expo-router/head';
+import { useRouter } from 'expo-router';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import type { Observation } from '../../core/cook/events';
+import { foldCook } from '../../core/cook/fold';
+import { ringDiffers } from '../../core/cook/ring';
+import { changesOf, notInYet, stepsOf } from '../../core/cook/steps';
+import { pantryWith } from '../../core/pantry/pantry';
+import { stripMiddle } from '../../core/texture/words';
+import { useSettings } from '../../storage/hooks';
+import { HobOvals } from '../../ui/HobOvals';
+import { Notice } from '../../ui/Notice';
+import { SetStrip } from '../../ui/SetStrip';
+import { Tag } from '../../ui/Tag';
+import { Type } from '../../ui/Type';
+import { useReducedMotion } from '../../ui/useMotion';
+import { useApp } from '../shared/App';
+import { SEEN } from '../shared/eventWords';
+import { chanceWords } from '../shared/format';
+import { RescueKey } from '../shared/RescueKey';
+import { wakeSound } from '../shared/signal';
+import { useNow } from '../shared/useNow';
+import { Ahead } from './Ahead';
+import { GuidePanel } from './GuidePanel';
+import { Margins } from './Margins';
+import { MendPanel } from './MendPanel';
+import { MoreSheet } from './MoreSheet';
+import { OtherPot } from './OtherPot';
+import { PotFace } from './PotFace';
+import { PotKeys } from './PotKeys';
+import { PotNotices } from './PotNotices';
+import { SidePots } from './SidePots';
+import { call, type Ways } from './signals';
+import { StepList } from './StepList';
+import { CountOut, TastePanel } from './TastePanel';
+import { useAlarm, useSpoken } from './useCalls';
+import { useAway } from './useAway';
+import { useDevices } from './useDevices';
+import { useHandsFree } from './useHandsFree';
+import { usePotView, type PotView, type UsedCook } from './usePotView';
+import { callOf, restSays, ringSays, SEEN_ADVICE, spokenLine, stepNext, stepWords } from './words';
+import { WeighList } from './WeighList';
+
+const WAKE = 'ovalis-pot';
+
+/** The pot that is on: the one thing now, how far it is from harm, and what else may be said of it. */
+export function LivePot({ c }: { c: UsedCook }) {
+  const { fmt, setWhere } = useApp();
+  const router = useRouter();
+  const { settings, change } = useSettings();
+  const now = useNow(1000);
+  const v = usePotView(c, now);
+  const { cook, state, step, next, words, alarm, margins, guide, pace, shown, reading, setting } = v;
+  const reduced = useReducedMotion();
+  const [more, setMore] = useState(false);
+  const [advice, setAdvice] = useState<Observation | undefined>();
+  const ways: Ways = {
+    sound: settings?.sound ?? true,
+    vibrates: settings?.vibrates ?? true,
+    flashes: settings?.flashes ?? true,
+    speaks: settings?.speaks ?? false,
+  };
+  const big = settings?.bigType ?? false;
+  const left = settings?.leftHanded ?? false;
+  const devices = useDevices(settings?.devices ?? 'none', cook, c.steps, c.add);
+  const { away, clear } = useAway(cook.id, (byMs) => c.add({ kind: 'clock', byMs }));
+
+  useEffect(() => {
+    setWhere({ cookId: cook.id, live: true });
+    return () => setWhere({ live: false });
+  }, [cook.id, setWhere]);
+  useEffect(() => {
+    void activateKeepAwakeAsync(WAKE).catch(() => undefined);
+    return () => void Promise.resolve(deactivateKeepAwake(WAKE)).catch(() => undefined);
+  }, []);
+
+  const { quiet, hush } = useAlarm(alarm, ways);
+  const calling = alarm !== undefined && !quiet;
+  const sayAgain = useSpoken(alarm ? undefined : spokenLine(words), ways.speaks && !state.paused);
+  // one signal when a step falls due, one shortly before; the fold decides the step, so a reload does not ring again
+  const rung = useRef('');
+  const tell = useEffectEvent((urgent: boolean, line: string) => call(ways, line, urgent));
+  const { due, soon, forgotten, nextSays } = v;
+  const stirNow = v.stirDueS <= 0 && !state.paused;
+  useEffect(() => {
+    const key = `${state.stepIndex}${stirNow ? ` stir ${state.stirredMs}` : due ? ' due' : soon ? ' soon' : ''}`;
+    if (state.paused || forgotten || step.ends === 'done' || key === rung.current || !(due || soon || stirNow)) return;
+    rung.current = key;
+    tell(due && step.ends === 'time', stirNow ? 'Stir now, floor and corners' : due ? words.done : `Soon: ${nextSays}`);
+  }, [due, soon, stirNow, state.stepIndex, state.stirredMs, state.paused, step.ends, forgotten, words.done, nextSays]);
+
+  const finish = () => {
+    wakeSound();
+    setAdvice(undefined);
+    c.add(...(step.cue ? [{ kind: 'observed' as const, what: step.cue }] : []), { kind: 'stepDone', step: step.id });
+  };
+  const see = (what: Observation) => {
+    wakeSound();
+    setAdvice(SEEN_ADVICE[what] ? what : undefined);
+    c.add({ kind: 'observed', what });
+  };
+  const pause = () => c.add({ kind: state.paused ? 'resumed' : 'paused' });
+  useHandsFree({
+    done: finish,
+    words: {
+      done: finish,
+      undo: () => c.undo(),
+      pause: () => !state.paused && pause(),
+      'go on': () => state.paused && pause(),
+      repeat: () => sayAgain(),
+      quiet: () => hush(),
+      lumps: () => see('lumps'),
+      stir: () => c.add({ kind: 'stirred' }),
+    },
+    listens: settings?.listens ?? false,
+    refused: () => change({ listens: false }),
+    busy: more,
+  });
+
+  const others = c.cooks.filter((o) => o.id !== cook.id && !o.batchId && stillOn(o, now));
+  const missing = notInYet(c.steps, state.stepIndex);
+
+  const hob =
+    step.setting !== undefined ? (
+      <View className="flex-row items-center gap-3">
+        <Type kind="key" className="w-[120px]">
+          {step.setting === setting
+            ? setting === 0
+              ? 'hob off'
+              : `hob ${setting}, keep it`
+            : `hob ${setting}, turn to ${step.setting}`}
+        </Type>
+        <HobOvals now={setting} target={step.setting} onSet={(s) => c.add({ kind: 'hobSet', setting: s })} />
+      </View>
+    ) : null;
+
+  const look = (
+    <>
+      <PotNotices
+        v={v}
+        away={away}
+        missed={away && due && step.ends !== 'done' ? stepWords(step, cook.plan, fmt, undefined).title : undefined}
+        onBack={clear}
+        devices={devices}
+        ringReads={
+          devices.hob && ringDiffers(cook, state.paused ? 0 : setting, devices.hob, now)
+            ? devices.hob.setting
+            : undefined
+        }
+        advice={advice}
+        onAdd={c.add}
+      />
+      <Type className="border-t-hair border-line py-1.5">
+        <Type kind="strong">Look, listen </Type>
+        {words.cue}
+      </Type>
+      {settings?.devices === 'stand-in' && devices.sees.length ? (
+        <Type kind="small" tone="quiet" testID="eye">
+          {`The stand-in pot: ${devices.sees.map((s) => (s === 'egg in flecks' ? 'Egg in flecks' : SEEN[s])).join(', ')}`}
+        </Type>
+      ) : null}
+      {pace && step.heat ? (
+        <Type kind="small" tone="quiet" testID="rest">
+          {restSays(pace)}
+        </Type>
+      ) : null}
+      {missing.length && step.id !== 'weigh' ? (
+        <Type kind="small" tone="quiet" testID="not-in-yet">
+          {`Not in yet: ${missing.map((p) => p.ingredient.name).join(', ')}`}
+        </Type>
+      ) : null}
+      {next ? (
+        <Type kind="small" tone="quiet" className="pb-1">
+          {`Next: ${stepNext(next)}`}
+        </Type>
+      ) : null}
+    </>
+  );
+
+  const panels = (
+    <>
+      {step.id.startsWith('taste') ? <TastePanel step={step} state={state} onAdd={c.add} /> : null}
+      {step.id === 'count out' ? <CountOut step={step} state={state} onAdd={c.add} /> : null}
+      {guide ? <GuidePanel guide={guide} state={state} now={now} stirDueS={v.stirDueS} onAdd={c.add} /> : null}
+      <Margins margins={margins} />
+      <Ahead v={v} now={now} />
+      <MendPanel
+        cook={cook}
+        step={step.id}
+        asked={
+          v.of !== undefined &&
+          step.heat !== undefined &&
+          !state.paused &&
+          !alarm &&
+          v.of.forecast.serving.word !== cook.plan.serve.word
+        }
+        onAdd={c.add}
+      />
+    </>
+  );
+
+  return (
+    <View role="main" className="min-h-0 flex-1" {...({ dataSet: { liveAt: v.live?.atMs } } as object)}>
+      <Head>
+        <title>{`${alarm ? `${callOf(alarm).call} · ` : ''}${words.title} · ${cook.plan.name} · Ovalis`}</title>
+      </Head>
+      {calling && !alarm.asks && ways.flashes ? <Flash steady={reduced} now={now} /> : null}
+      <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 border-b-rim border-ink px-3 py-1.5 wide:px-6 flat:min-h-[52px] flat:py-0">
+        <Tag letter={cook.plan.name[0]!.toUpperCase()} />
+        <View className="min-w-[7.5rem] flex-1">
+          <Type kind="title" level={1}>
+            {cook.plan.name}
+          </Type>
+          <Type kind="small" tone="quiet">
+            {`step ${state.stepIndex + 1} of ${c.steps.length}, ${fmt.time(now)}${v.doneMs === undefined ? '' : `, done about ${fmt.time(v.doneMs)}`}${devices.probeC === undefined ? '' : `, probe ${fmt.temp(devices.probeC)}`}`}
+          </Type>
+        </View>
+        <RescueKey cookId={cook.id} />
+      </View>
+      {others.map((o) => (
+        <OtherPot key={o.id} cook={o} now={now} ways={ways} onGo={() => router.setParams({ cook: o.id })} />
+      ))}
+      {big ? null : <SidePots cook={cook} state={state} now={now} ways={ways} onAdd={c.add} />}
+      <View className={`min-h-0 flex-1 ${left ? 'wide:flex-row-reverse' : 'wide:flex-row'}`}>
+        <View className={`min-h-0 flex-1 wide:min-w-0 ${left ? 'flat:flex-row-reverse' : 'flat:flex-row'}`}>
+          <ScrollView className="flex-1" contentContainerClassName="grow justify-center">
+            {forgotten ? (
+              <View className="px-4">
+                <Notice
+                  text={`This step has run ${fmt.hours(v.ran / 3600)}, far longer than planned. If the pot is still on, take it off now. If it was done long ago, step on; what was left out of the cold for two hours is not safe to eat.`}
+                />
+              </View>
+            ) : null}
+            {step.id === 'weigh' ? (
+              <WeighList
+                plan={cook.plan}
+                weighed={state.weighed}
+                onWeighed={(item) => c.add({ kind: 'weighed', item })}
+                title={words.title}
+                manner={words.manner}
+              />
+            ) : (
+              <View
+                className={`mx-auto w-full px-1 ${big ? 'max-w-[720px] wide:max-w-[min(620px,calc(90vh-240px))]' : 'max-w-[600px] wide:max-w-[min(470px,calc(90vh-300px))] flat:max-w-[330px]'}`}
+              >
+                <PotFace v={v} big={big} onHeld={() => setMore(true)} />
+              </View>
+            )}
+            {big ? null : (
+              <View className="mx-auto w-full max-w-[640px] gap-1.5 px-4 wide:hidden">
+                {hob}
+                {panels}
+                <Heading v={v} />
+                {look}
+              </View>
+            )}
+          </ScrollView>
+          <PotKeys
+            v={v}
+            c={c}
+            calling={calling}
+            big={big}
+            left={left}
+            onHush={hush}
+            onDone={finish}
+            onSee={see}
+            onPause={pause}
+            onMore={() => setMore(true)}
+          />
+        </View>
+        <View
+          {...({ tabIndex: 0 } as object)}
+          className={`hidden w-[360px] gap-4 overflow-y-auto border-ink px-5 py-4 wide:flex flat:hidden ${left ? 'border-r-rim' : 'border-l-rim'}`}
+        >
+          {panels}
+          {shown ? (
+            <>
+              <View>
+                <Type kind="title" level={2}>{`${shown.hot.word} hot, ${shown.serving.word} cold`}</Type>
+                <Type kind="small" tone="quiet">{`${cook.plan.serve.word} ${chanceWords(shown.chance)}`}</Type>
+              </View>
+              <HeadingStrip v={v} labels />
+              {reading ? (
+                <Type
+                  kind="small"
+                  tone="quiet"
+                >{`The model's pot: ${fmt.grams(reading.massG)}, ${ringSays(v.live!.live.twin.ring)}. Degrees are worked out, not measured: trust the bubble and the spoon first.`}</Type>
+              ) : null}
+            </>
+          ) : null}
+          {hob}
+          <View>{look}</View>
+          <StepList steps={c.steps} state={state} plan={cook.plan} />
+          <Type>
+            <Type kind="strong">Why </Type>
+            {words.why}
+          </Type>
+        </View>
+      </View>
+      <MoreSheet
+        open={more}
+        onClose={() => setMore(false)}
+        c={c}
+        why={words.why}
+        onSee={see}
+        devices={devices}
+        now={now}
+        next={nextSays}
+      />
+    </View>
+  );
+}
+
+/** Where this pot is heading, against the word that is wanted. */
+function HeadingStrip({ v: { shown, cook }, labels = false }: { v: PotView; labels?: boolean }) {
+  return shown ? (
+    <SetStrip
+      place={shown.serving.place}
+      low={shown.doubt.low}
+      high={shown.doubt.high}
+      wanted={stripMiddle(cook.plan.serve.word)}
+      labels={labels}
+      label={`Heading for ${shown.serving.word} at serving`}
+    />
+  ) : null;
+}
+
+/** Where this pot is heading, on one line: the strip and its words. */
+function Heading({ v }: { v: PotView }) {
+  const { shown, step } = v;
+  if (!shown || step.id === 'weigh') return null;
+  return (
+    <View className="flex-row items-center gap-4">
+      <View className="w-[190px]">
+        <HeadingStrip v={v} />
+      </View>
+      <View className="min-w-0 flex-1">
+        <Type kind="title">{shown.serving.word}</Type>
+        <Type kind="small" tone="quiet">{`cold; hot: ${shown.hot.word}`}</Type>
+      </View>
+    </View>
+  );
+}
+
+/** A pot that nobody has touched for so long is not on any more. */
+const ABANDONED_MS = 6 * 3_600_000;
+
+/** A pot that was lit and not yet poured. */
+function stillOn(cook: UsedCook['cooks'][number], now: number): boolean {
+  const last = cook.events.at(-1);
+  if (!last || now - Date.parse(last.at) > ABANDONED_MS) return false;
+  const steps = stepsOf(cook.plan, pantryWith(cook.plan.own), { phases: [] }, changesOf(cook));
+  return foldCook(cook, steps).stage === 'cooking';
+}
+
+/** The rim of the screen in scorch, once a second; steady where motion is unwanted. */
+function Flash({ steady, now }: { steady: boolean; now: number }) {
+  const on = steady || Math.floor(now / 1000) % 2 === 0;
+  return on ? (
+    <View
+      aria-hidden
+      className="pointer-events-none absolute inset-0 z-10 border-[10px] border-scorch"
+      testID="flash"
+    />
+  ) : null;
+}

@@ -1,0 +1,89 @@
+import { useQuery } from '@tanstack/react-query';
+import { View } from 'react-native';
+import type { Cook } from '../../core/cook/events';
+import type { Fix } from '../../core/rescue/fix';
+import { pantryWith } from '../../core/pantry/pantry';
+import { Key } from '../../ui/Key';
+import { Type } from '../../ui/Type';
+import { ask } from '../../workers/client';
+import { useFormat } from '../shared/App';
+import type { NewEvent } from '../shared/useCook';
+
+/** ms between two questions while nothing is noted. */
+const EVERY_MS = 20_000;
+
+/** The correction that this pot asks for ahead of time, done with one tap and seen in the forecast. */
+export function MendPanel({
+  cook,
+  step,
+  asked,
+  onAdd,
+}: {
+  cook: Cook;
+  /** id of the present step */
+  step: string;
+  /** it is not heading for its word */
+  asked: boolean;
+  onAdd: (...events: NewEvent[]) => void;
+}) {
+  const fmt = useFormat();
+  const { data } = useQuery({
+    // a reading more does not ask anew: what was put in, or another step, does
+    queryKey: ['mend', cook.id, step, cook.events.filter((e) => e.kind === 'added' || e.kind === 'undone').length],
+    queryFn: ({ signal }) => ask('mendPot', [cook, Date.now()], signal),
+    enabled: asked,
+    refetchInterval: EVERY_MS,
+    staleTime: Infinity,
+    gcTime: 1000,
+    structuralSharing: false,
+  });
+  if (!asked || !data?.fixes.length) return null;
+  const pantry = pantryWith(cook.plan.own);
+  const name = (id: string) => pantry.get(id)?.name ?? id;
+  const how: Record<Fix['how'], (f: Fix) => { act: string; way: string; done: string }> = {
+    slurry: (f) => ({
+      act: `${fmt.grams(f.grams)} more ${name(f.ingredientId)}`,
+      way: `whisked into ${fmt.grams(f.liquidG)} cold ${name(f.liquidId)}, in a thin stream, off the ring${f.added.heat?.length ? ', then to the bubble and on' : ''}`,
+      done: 'It is in',
+    }),
+    loosen: (f) => ({
+      act: `${fmt.grams(f.grams)} warm ${name(f.ingredientId)}`,
+      way: 'stirred in, a third at a time',
+      done: 'It is in',
+    }),
+    'cook down': (f) => ({
+      act: `${fmt.hours(Math.max(1, f.minutes) / 60)} longer`,
+      way: 'lid off, the spoon on the floor',
+      done: 'Cook on so',
+    }),
+    'hold on': (f) => ({
+      act: `${fmt.countdown(f.minutes * 60)} longer`,
+      way: 'on the lowest heat, never a bubble',
+      done: 'Hold it so',
+    }),
+  };
+  const take = (f: Fix) =>
+    onAdd(
+      { kind: 'added', ...f.added },
+      ...(f.added.heat?.length && f.added.after === step ? [{ kind: 'stepDone' as const, step }] : []),
+    );
+  return (
+    <View className="gap-2 rounded-plate border-edge border-ink bg-plate p-3" testID="mend">
+      <Type kind="strong">{`Heading for ${data.before.word}, you want ${cook.plan.serve.word}`}</Type>
+      {data.fixes.map((f) => {
+        const w = how[f.how](f);
+        return (
+          <View key={f.how} className="flex-row items-center justify-between gap-3">
+            <View className="min-w-0 flex-1">
+              <Type kind="title">{w.act}</Type>
+              <Type kind="small" tone="quiet">
+                {`${w.way}: then ${f.after.word}${f.minutes >= 0.5 && f.how === 'slurry' ? `, ${fmt.hours(f.minutes / 60)} more` : ''}`}
+              </Type>
+            </View>
+            <Key size="live" label={w.done} spoken={`${w.done}: ${w.act}`} onPress={() => take(f)} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}

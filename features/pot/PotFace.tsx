@@ -1,0 +1,71 @@
+import { Pressable } from 'react-native';
+import { PotEllipse } from '../../ui/PotEllipse';
+import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
+import type { PotView } from './usePotView';
+import { SELDOM_S } from './words';
+
+/** The pot as seen from where the cook stands: the one thing now, its time, and the heat below it. */
+export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: () => void }) {
+  const fmt = useFormat();
+  const { state, step, reading, pace, alarm, film, due, leftS, ran } = v;
+  const sure = alarm !== undefined && !alarm.asks;
+  const heart = v.live?.live.twin.heartC;
+  return (
+    <PotEllipse
+      used={step.ends === 'cue' ? ran / Math.max(1, ran + Math.max(0, leftS || 0)) : ran / Math.max(1, step.seconds)}
+      {...(pace && pace.everyS < SELDOM_S && !state.paused && !alarm ? { paceS: pace.everyS } : {})}
+      swelling={(reading?.gelatinised ?? 0) * (reading?.swelling ?? 0)}
+      film={film}
+      alarm={sure}
+      big={big}
+      rows={
+        reading && heart && !big
+          ? [
+              {
+                label: 'heart',
+                value: `${fmt.deg(reading.bulkC)} ± ${fmt.degApart(Math.max(1, (heart.high - heart.low) / 2))}`,
+              },
+              { label: 'bottom film', value: fmt.deg(reading.filmC), harm: film === 'sticking' },
+              { label: 'pan floor', value: fmt.deg(reading.panC), harm: film === 'sticking' },
+            ]
+          : []
+      }
+      label={`Pot: ${v.headline}. ${v.manner}.`}
+    >
+      {alarm || big ? null : (
+        <Type kind="faceStrong" tone="quiet" className="text-center">
+          {v.until}
+          {v.between ? ', ' : ''}
+          {v.between ? (
+            <Type
+              kind="faceStrong"
+              tone="quiet"
+              testID="between"
+            >{`${fmt.countdown(v.between.low)} to ${fmt.countdown(v.between.high)}`}</Type>
+          ) : null}
+        </Type>
+      )}
+      {v.never || alarm || (due && step.ends !== 'time') ? null : (
+        <Type kind={big ? 'huge' : 'number'} role="timer" testID="step-time">
+          {fmt.countdown(Math.abs(leftS))}
+        </Type>
+      )}
+      <Pressable onLongPress={onHeld}>
+        <Type
+          kind={big || alarm ? 'huge' : 'instruction'}
+          tone={sure ? 'scorch' : 'ink'}
+          level={2}
+          className="text-center"
+          testID="instruction"
+          aria-live={alarm ? 'assertive' : 'off'}
+        >
+          {v.headline}
+        </Type>
+      </Pressable>
+      <Type kind={big ? 'amount' : alarm ? 'title' : 'face'} className="pt-1 text-center">
+        {v.manner}
+      </Type>
+    </PotEllipse>
+  );
+}

@@ -1,0 +1,117 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { View } from 'react-native';
+import type { Cook } from '../../core/cook/events';
+import type { CookState } from '../../core/cook/fold';
+import type { SideAnswer } from '../../core/sides/sides';
+import { pantryWith } from '../../core/pantry/pantry';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Sheet } from '../../ui/Sheet';
+import { Type } from '../../ui/Type';
+import { ask } from '../../workers/client';
+import { useFormat } from '../shared/App';
+import type { NewEvent } from '../shared/useCook';
+import { call, type Ways } from './signals';
+
+/** The pots beside this pot, each one tap away: what to weigh, what to do in order, and a clock that calls. */
+export function SidePots({
+  cook,
+  state,
+  now,
+  ways,
+  onAdd,
+}: {
+  cook: Cook;
+  state: CookState;
+  now: number;
+  ways: Ways;
+  onAdd: (...events: NewEvent[]) => void;
+}) {
+  const fmt = useFormat();
+  const [openId, setOpenId] = useState<string | undefined>();
+  const { data } = useQuery({
+    queryKey: ['sides', cook.id],
+    queryFn: ({ signal }) => ask('sides', [cook.plan], signal),
+    enabled: cook.plan.sides.length > 0,
+    staleTime: Infinity,
+  });
+  const left = (a: SideAnswer) => {
+    const s = state.sides[a.id];
+    return s && Number.isNaN(s.doneMs) ? a.minutes * 60 - (now - s.startedMs) / 1000 : NaN;
+  };
+  const due = data?.find((a) => left(a) <= 0);
+  const rung = useRef('');
+  useEffect(() => {
+    if (!due || rung.current === due.id) return;
+    rung.current = due.id;
+    call(ways, `The ${due.kind} is due`, false);
+  }, [due, ways]);
+  // its place is there before its minutes are: a row that came late would move the one under a thumb
+  if (!cook.plan.sides.length) return null;
+  const open = data?.find((a) => a.id === openId);
+  const pantry = pantryWith(cook.plan.own);
+  const status = (a: SideAnswer) => {
+    const s = state.sides[a.id];
+    if (!s) return `${Math.round(a.minutes)} min`;
+    if (!Number.isNaN(s.doneMs)) return 'done';
+    return left(a) > 0 ? fmt.countdown(left(a)) : 'due';
+  };
+  return (
+    <View className="flex-row flex-wrap gap-2 border-b-hair border-line px-3 py-1 wide:px-6" testID="side-pots">
+      {cook.plan.sides.map(({ id, kind }) => {
+        const a = data?.find((x) => x.id === id);
+        return (
+          <Key
+            key={id}
+            label={`Beside: ${kind}${a ? `, ${status(a)}` : ''}`}
+            kind={a && status(a) === 'due' ? 'harm' : 'plain'}
+            onPress={() => setOpenId(id)}
+          />
+        );
+      })}
+      <Sheet open={open !== undefined} title={open ? `Beside: ${open.kind}` : ''} onClose={() => setOpenId(undefined)}>
+        {open ? (
+          <>
+            <Type kind="strong">
+              {open.uses
+                .map((u) => `${fmt.grams(u.grams)} ${pantry.get(u.ingredientId)?.name ?? u.ingredientId}`)
+                .join(', ')}
+            </Type>
+            {open.does.map((line, i) => (
+              <View key={line} className="flex-row gap-3">
+                <Type kind="title">{i + 1}</Type>
+                <Type className="min-w-0 flex-1">{line}</Type>
+              </View>
+            ))}
+            <Type>
+              <Type kind="strong">Look for </Type>
+              {open.notice}
+            </Type>
+            {open.caution ? <Notice text={open.caution} /> : null}
+            <Type kind="number" role="timer">
+              {status(open)}
+            </Type>
+            {state.sides[open.id] === undefined ? (
+              <Key
+                size="act"
+                kind="ink"
+                label="It is on"
+                onPress={() => onAdd({ kind: 'side', side: open.id, done: false })}
+              />
+            ) : Number.isNaN(state.sides[open.id]!.doneMs) ? (
+              <Key
+                size="act"
+                kind="ink"
+                label="It is done"
+                onPress={() => onAdd({ kind: 'side', side: open.id, done: true })}
+              />
+            ) : (
+              <Type tone="quiet">{`Done at ${fmt.time(state.sides[open.id]!.doneMs)}.`}</Type>
+            )}
+          </>
+        ) : null}
+      </Sheet>
+    </View>
+  );
+}

@@ -1,0 +1,109 @@
+import type { Settings } from '../../core/settings';
+import { signal } from '../shared/signal';
+
+/** How a due step and an alarm reach a cook who is not looking; each way can be muted. */
+export type Ways = Pick<Settings, 'sound' | 'vibrates' | 'flashes' | 'speaks'>;
+
+/** A voice of the cook's language, if the browser has one. */
+export const canSpeak = (): boolean => typeof speechSynthesis !== 'undefined';
+
+/** Says a line now; an older one that is still waiting is dropped. */
+export function say(line: string) {
+  if (!canSpeak()) return;
+  speechSynthesis.cancel();
+  const u = new SpeechSynthesisUtterance(line);
+  u.lang = 'en';
+  u.rate = 1.05;
+  speechSynthesis.speak(u);
+}
+
+export function call(ways: Ways, line: string, urgent: boolean) {
+  signal(urgent, ways);
+  if (ways.speaks) say(line);
+}
+
+type Recognition = EventTarget & {
+  continuous: boolean;
+  interimResults: boolean;
+  lang: string;
+  start(): void;
+  stop(): void;
+};
+type Heard = Event & { results: ArrayLike<ArrayLike<object>>; resultIndex: number };
+
+/** The words of one hearing: the only text that it carries, beside how sure it is. */
+function wordsOf(hearing: object | undefined): string {
+  // its fields stand on the prototype, where only this kind of loop sees them
+  for (const name in hearing) {
+    const field: unknown = Reflect.get(hearing, name);
+    if (typeof field === 'string') return field;
+  }
+  return '';
+}
+
+const recognition = (): (new () => Recognition) | undefined => {
+  if (typeof window === 'undefined') return undefined;
+  const w = window as unknown as Record<string, new () => Recognition>;
+  return w['SpeechRecognition'] ?? w['webkitSpeechRecognition'];
+};
+export const canListen = (): boolean => recognition() !== undefined;
+
+/** Words that are understood, and what each does. */
+export const WORDS = {
+  done: ['done', 'next', 'ready'],
+  undo: ['undo', 'take it back'],
+  pause: ['pause', 'stop the clock'],
+  'go on': ['go on', 'continue'],
+  repeat: ['repeat', 'say again', 'what now'],
+  quiet: ['quiet', 'be quiet', 'hush'],
+  lumps: ['lumps'],
+  stir: ['stirred'],
+} as const;
+export type Word = keyof typeof WORDS;
+
+/** The last word of a phrase that is one of ours. */
+export function wordIn(phrase: string): Word | undefined {
+  const said = ` ${phrase.toLowerCase().replace(/[^a-z ]/g, ' ')} `;
+  let best: { word: Word; at: number } | undefined;
+  for (const [word, forms] of Object.entries(WORDS) as [Word, readonly string[]][])
+    for (const form of forms) {
+      const at = said.lastIndexOf(` ${form} `);
+      if (at >= 0 && (!best || at > best.at)) best = { word, at };
+    }
+  return best?.word;
+}
+
+/** Listens until the returned function is called; starts again when the browser stops by itself. */
+export function listen(onWord: (word: Word) => void, onRefused: () => void): () => void {
+  const Make = recognition();
+  if (!Make) {
+    onRefused();
+    return () => undefined;
+  }
+  let on = true;
+  const r = new Make();
+  r.continuous = true;
+  r.interimResults = false;
+  r.lang = 'en';
+  r.addEventListener('result', (e) => {
+    const { results, resultIndex } = e as Heard;
+    const word = wordIn(wordsOf(results[resultIndex]?.[0]));
+    if (word) onWord(word);
+  });
+  r.addEventListener('error', (e) => {
+    if (
+      ['not-allowed', 'service-not-allowed', 'audio-capture'].includes((e as Event & { error?: string }).error ?? '')
+    ) {
+      on = false;
+      onRefused();
+    }
+  });
+  r.addEventListener('end', () => {
+    if (on) r.start();
+  });
+  r.start();
+  return () => {
+    on = false;
+    r.stop();
+  };
+}

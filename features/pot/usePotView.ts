@@ -1,0 +1,111 @@
+import { useState } from 'react';
+import { alarmOf } from '../../core/cook/alarm';
+import { stepSeconds, stirDueS } from '../../core/cook/fold';
+import type { Harm, Margin } from '../../core/cook/margins';
+import { SCORCH } from '../../core/pot/scorch';
+import { useApp } from '../shared/App';
+import type { useCook } from '../shared/useCook';
+import { useLive } from './useLive';
+import { callOf, paceSays, stepNext, stepWords } from './words';
+
+/** A step that has run this much longer than expected was most likely interrupted. */
+const FORGOTTEN_S = 30 * 60;
+/** The next step is announced this long before it is due, s. */
+const SOON_S = 15;
+/** What goes in at the start of a step is in after this, s: from then on the pace is the manner. */
+const ADDS_S = 45;
+
+export type UsedCook = ReturnType<typeof useCook>;
+export type PotView = ReturnType<typeof usePotView>;
+
+/** What the live pot shows at a moment: the cook's own state, the twin's last answer, and what the two say together. */
+export function usePotView(c: UsedCook, now: number) {
+  const { fmt } = useApp();
+  const cook = c.cook!;
+  const state = c.state!;
+  const live = useLive(cook, c.steps, state.stepIndex, c.forecast !== undefined);
+  // an answer is of the step it was asked about, and of no other
+  const of = live?.stepIndex === state.stepIndex ? live.live : undefined;
+  const passed = live && !state.paused ? (now - live.atMs) / 1000 : 0;
+  const step = c.steps[state.stepIndex]!;
+  const next = c.steps[state.stepIndex + 1];
+  const words = stepWords(step, cook.plan, fmt, c.forecast?.depthMm);
+  const ran = stepSeconds(state, now);
+  const leftS = step.ends === 'cue' && of ? of.cueInS - passed : step.seconds - ran;
+  const never = step.ends === 'cue' && of !== undefined && Number.isNaN(of.cueInS) && state.setting !== 0;
+  // 8 pots in 10 of the twin get there between these
+  const ahead = step.ends === 'cue' ? of?.twin.cueInS : undefined;
+  // a cue that the model already sees stands a second ahead
+  const due = !never && leftS <= (step.ends === 'cue' ? 1 : 0);
+  const forgotten = ran > step.seconds + FORGOTTEN_S;
+  const reading = live?.live.now;
+  const pace = of?.pace;
+  const guide = of?.guide;
+  const margins = of?.margins ?? [];
+  const alarm = useHeld(state.paused || forgotten ? [] : margins);
+  const steamed = step.heat?.over !== undefined;
+  return {
+    cook,
+    state,
+    step,
+    next,
+    nextSays: next ? stepNext(next) : 'pour',
+    words,
+    live,
+    /** the answer, where it is of this step */
+    of,
+    ran,
+    leftS,
+    never,
+    due,
+    soon: step.ends !== 'done' && leftS <= SOON_S && leftS > 0,
+    between:
+      ahead && !due && !never && !state.paused
+        ? { low: Math.max(0, ahead.low - passed), high: Math.max(0, ahead.high - passed) }
+        : undefined,
+    /** when it is poured, middle of the twin's pots */
+    doneMs:
+      live && of?.twin.doneInS && !state.paused && !forgotten ? live.atMs + of.twin.doneInS.mean * 1000 : undefined,
+    forgotten,
+    setting: state.setting ?? step.setting ?? 0,
+    shown: live?.live.forecast ?? c.forecast,
+    reading,
+    margins,
+    alarm,
+    pace,
+    guide,
+    stirDueS: guide?.kind === 'covered' ? stirDueS(guide.everyS, state.stirredMs, state.stepStartedMs, now) : NaN,
+    resting: state.resting ?? step.stirEveryS === undefined,
+    film: !reading
+      ? ('cool' as const)
+      : alarm?.harm === 'catch' || reading.scorch > SCORCH.film || reading.panC > 125
+        ? ('sticking' as const)
+        : reading.panC > 101
+          ? ('warm' as const)
+          : ('cool' as const),
+    odd: cook.events.find((e) => e.id === live?.live.twin.odd),
+    headline: alarm ? callOf(alarm).call : never && !steamed ? 'Turn it up' : words.title,
+    manner: alarm
+      ? callOf(alarm).act
+      : pace && step.heat && (ran > ADDS_S || !step.adds.length)
+        ? paceSays(pace)
+        : words.manner,
+    until: state.paused
+      ? 'paused, hob counted as off'
+      : never
+        ? steamed
+          ? 'steam gives no more'
+          : 'not on this setting'
+        : due
+          ? { time: 'over by', cue: 'any moment', done: 'take your time' }[step.ends]
+          : words.until,
+  };
+}
+
+/** An alarm stays until its harm is clear again, so that it does not come and go with each reading. */
+function useHeld(margins: readonly Margin[]): Margin | undefined {
+  const [held, setHeld] = useState<Harm | undefined>();
+  const alarm = alarmOf(margins) ?? margins.find((m) => m.harm === held && m.state !== 'clear');
+  if (alarm?.harm !== held) setHeld(alarm?.harm);
+  return alarm;
+}

@@ -1,0 +1,57 @@
+import { stepsOf } from '../../core/cook/steps';
+import { FAMILIES, type Plan } from '../../core/formula/plan';
+import { SCHOOLS } from '../../core/formula/schools';
+import { DEFAULT_SETTINGS } from '../../core/settings';
+import { familyPlan, pantry } from '../../core/testing';
+import { SEEN } from '../shared/eventWords';
+import { formatter } from '../shared/format';
+import { spokenLine, stepNext, stepWords } from './words';
+
+const fmt = formatter(DEFAULT_SETTINGS);
+const at = { phases: [] };
+
+/** The plan of every family, and of every side of every school that can be applied to it. */
+const everyPlan = (family: (typeof FAMILIES)[number]): Plan[] => {
+  const plan = familyPlan(family);
+  return [plan, ...SCHOOLS.flatMap((s) => s.sides.map((side) => side.apply(plan, pantry)))];
+};
+/** the key that ends a step, by what is waited for */
+const ENDS = {
+  steams: SEEN.steams,
+  'rim bubbles': SEEN['rim bubbles'],
+  'first bubble': SEEN['first bubble'],
+  'coats the spoon': 'It coats the spoon',
+  'grain soft': 'Soft through',
+  'at the mark': 'Down to the mark',
+} as const;
+
+describe.each(FAMILIES)('the words of a %s, by every school', (family) => {
+  const steps = everyPlan(family).flatMap((plan) => stepsOf(plan, pantry, at).map((step) => ({ step, plan })));
+
+  it('name on the key what the step waits for', () => {
+    const wrong = steps
+      .filter(
+        ({ step, plan }) => step.cue && stepWords(step, plan, fmt, 20).done !== ENDS[step.cue as keyof typeof ENDS],
+      )
+      .map(({ step }) => `${step.id}: ${step.cue}`);
+    expect(wrong).toEqual([]);
+  });
+  it('never ask for a bubble where there must be none, nor where steam cannot make one', () => {
+    for (const { step, plan } of steps) {
+      if (step.cue !== 'coats the spoon') continue;
+      const words = stepWords(step, plan, fmt, 20);
+      expect([words.done, words.until, stepNext(step)].join()).not.toMatch(/bubble/i);
+    }
+  });
+  it('say the amounts of this plan and no others', () => {
+    for (const { step, plan } of steps) {
+      const words = stepWords(step, plan, fmt, 20);
+      const known = [...step.portions.map((p) => p.grams), ...step.adds.flatMap((a) => a.ladleG ?? [])].map((g) =>
+        fmt.grams(g),
+      );
+      const said = words.manner.match(/[\d.,\u202f]+ k?g(?= )/g) ?? [];
+      expect(known).toEqual(expect.arrayContaining(said));
+      expect(spokenLine(words).split(' ').length).toBeLessThanOrEqual(9);
+    }
+  });
+});

@@ -1,0 +1,95 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { SET_WORDS } from '../../core/formula/plan';
+import { PANTRY } from '../../core/pantry/pantry';
+import { ByHandSchema, type ByHand } from '../../core/rescue/byHand';
+import { Choices } from '../../ui/Choices';
+import { Field } from '../../ui/Field';
+import { Key } from '../../ui/Key';
+import { Type } from '../../ui/Type';
+
+const MILKS = ['milk_whole', 'milk_2', 'coconut_milk', 'almond_drink', 'oat_drink', 'soy_drink', 'water'];
+const THICK = ['cornstarch', 'rice_flour', 'rice_ground', 'rice_short', 'semolina', 'cornmeal_fine', 'none'];
+const number = (text: string) => Number(text.replace(',', '.').trim() || '0');
+const named = (ids: readonly string[]) =>
+  ids.flatMap((id) => {
+    const found = PANTRY.find((i) => i.id === id);
+    return found || id === 'none' ? [{ value: id, label: found?.name ?? 'egg alone' }] : [];
+  });
+
+/** What is in a pot that was not cooked with the app, as far as a cook can say it at the stove. */
+export function HandForm({ onDone }: { onDone: (hand: ByHand) => void }) {
+  const [milkId, setMilkId] = useState('milk_whole');
+  const [thickenerId, setThickenerId] = useState('cornstarch');
+  const [milk, setMilk] = useState('700');
+  const [thickener, setThickener] = useState('40');
+  const [sugar, setSugar] = useState('60');
+  const [yolks, setYolks] = useState('0');
+  const [hot, setHot] = useState(true);
+  const [word, setWord] = useState<(typeof SET_WORDS)[number]>('mounds');
+  const parsed = ByHandSchema.safeParse({
+    milkId,
+    thickenerId,
+    milkG: number(milk),
+    thickenerG: thickenerId === 'none' ? 0 : number(thickener),
+    sugarG: number(sugar),
+    yolks: number(yolks),
+    hot,
+    word,
+  });
+  const wrong = (field: keyof ByHand) => {
+    const issue = parsed.error?.issues.find((i) => i.path[0] === field);
+    return issue ? { error: `It ${issue.message}.` } : {};
+  };
+  const empty = parsed.success && parsed.data.thickenerG <= 0 && parsed.data.yolks <= 0;
+  return (
+    <View className="mx-auto w-full max-w-[640px] gap-3 px-4 py-3">
+      <Type>About is enough: the model works from what you say, and doubts it a little.</Type>
+      <Choices label="Liquid" value={milkId} options={named(MILKS)} onChoose={setMilkId} />
+      <Field
+        label="How much liquid"
+        unit="g"
+        inputMode="decimal"
+        value={milk}
+        onChangeText={setMilk}
+        {...wrong('milkG')}
+      />
+      <Choices label="Thickened with" value={thickenerId} options={named(THICK)} onChoose={setThickenerId} />
+      {thickenerId === 'none' ? null : (
+        <Field
+          label="How much of it"
+          unit="g"
+          inputMode="decimal"
+          value={thickener}
+          onChangeText={setThickener}
+          {...wrong('thickenerG')}
+        />
+      )}
+      <Field label="Sugar" unit="g" inputMode="decimal" value={sugar} onChangeText={setSugar} {...wrong('sugarG')} />
+      <Field label="Yolks" inputMode="numeric" value={yolks} onChangeText={setYolks} {...wrong('yolks')} />
+      <Choices
+        label="It is"
+        value={hot ? 1 : 0}
+        options={[
+          { value: 1, label: 'hot in the pot' },
+          { value: 0, label: 'cold' },
+        ]}
+        onChoose={(v) => setHot(v === 1)}
+      />
+      <Choices
+        label="It should"
+        value={word}
+        options={SET_WORDS.map((value) => ({ value, label: value }))}
+        onChoose={setWord}
+      />
+      {empty ? <Type tone="scorch">Some starch, grain or yolk should thicken it.</Type> : null}
+      <Key
+        size="act"
+        kind="yolk"
+        label="Go on"
+        disabled={!parsed.success || empty}
+        onPress={() => parsed.success && onDone(parsed.data)}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { CookEventSchema, type CookEvent } from '../core/cook/events';
+
+/** A store that has written when the call returns, as localStorage. */
+export type AtOnce = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
+
+const PREFIX = 'ovalis-noted/';
+const EntrySchema = z.object({ cookId: z.string(), events: z.array(CookEventSchema).min(1) });
+type Entry = z.infer<typeof EntrySchema>;
+
+export type Journal = {
+  /** Notes events of a cook before it returns; where the store refuses they are kept in memory. */
+  note(cookId: string, events: readonly CookEvent[]): void;
+  /**
+   * What was noted and is not yet in a record, in the order of its time, with the keys to clear it by; and what cannot be
+   * read.
+   */
+  pending(): {
+    of: Map<string, { keys: string[]; events: CookEvent[] }>;
+    bad: { key: string; text: string; why: string }[];
+  };
+  clear(keys: readonly string[]): void;
+};
+
+/**
+ * What was tapped and is not yet in the cook's record. The record takes a few milliseconds to write; a tab may die in
+ * them. Every tap is a key of its own, so that two tabs never write over each other.
+ */
+export function journalOver(store: AtOnce): Journal {
+  const refused = new Map<string, Entry>();
+  return {
+    note(cookId, events) {
+      const [first] = events;
+      if (!first) return;
+      const key = `${PREFIX}${cookId}/${first.id}`;
+      try {
+        store.setItem(key, JSON.stringify({ cookId, events }));
+      } catch {
+        refused.set(key, { cookId, events: [...events] });
+      }
+    },
+    pending() {
+      const of = new Map<string, { keys: string[]; events: CookEvent[] }>();
+      const bad: { key: string; text: string; why: string }[] = [];
+      const all = [...refused];
+      for (let i = 0; i < store.length; i++) {
+        const key = store.key(i);
+        if (!key?.startsWith(PREFIX)) continue;
+        const text = store.getItem(key) ?? '';
+        try {
+          all.push([key, EntrySchema.parse(JSON.parse(text))]);
+        } catch (e) {
+          bad.push({ key, text, why: (e as Error).message });
+        }
+      }
+      all.sort(([, a], [, b]) => a.events[0]!.at.localeCompare(b.events[0]!.at));
+      for (const [key, { cookId, events }] of all) {
+        const so = of.get(cookId) ?? { keys: [], events: [] };
+        so.keys.push(key);
+        so.events.push(...events);
+        of.set(cookId, so);
+      }
+      return { of, bad };
+    },
+    clear(keys) {
+      for (const key of keys) {
+        refused.delete(key);
+        store.removeItem(key);
+      }
+    },
+  };
+}

@@ -1,0 +1,75 @@
+import type { Cook } from '../core/cook/events';
+import { actsOf, type Act } from '../core/day/acts';
+import { calendarOf } from '../core/day/calendar';
+import { changesFor, DRAG_NODES, doneOf, nearestPlace, timetable, type Change, type Timetable } from '../core/day/day';
+import type { Day } from '../core/day/record';
+import { shoppingOf, shoppingText } from '../core/day/shopping';
+import { workOf, type DishWork } from '../core/day/tasks';
+import { forecast } from '../core/forecast';
+import type { Plan } from '../core/formula/plan';
+import { pantryWith } from '../core/pantry/pantry';
+import { prepOf, sideWeighings } from '../core/prep/prep';
+import type { Machine } from '../core/settings';
+import type { Pack } from '../core/units/packs';
+
+const of = (plan: Plan) => pantryWith(plan.own);
+
+/** Work of plans that were asked about lately: a drag asks for the same dishes many times. */
+const KEPT = 40;
+const works = new Map<string, DishWork>();
+function workFor(plan: Plan, machines: readonly Machine[]): DishWork {
+  const {
+    serve: { at: _at, ...serve },
+    ...rest
+  } = plan;
+  const key = JSON.stringify([rest, serve, machines]);
+  const known = works.get(key);
+  if (known) return known;
+  const work = workOf({ plan, forecast: forecast(plan, of(plan)) }, of(plan), machines);
+  works.set(key, work);
+  if (works.size > KEPT) works.delete(works.keys().next().value!);
+  return work;
+}
+
+/** A day as it is asked about: the dishes, the pots that are on, what Prep has ticked. */
+export type DayAsk = {
+  day: Day;
+  plans: Plan[];
+  cooks: Cook[];
+  ticks: { planId: string; item: string; at: string }[];
+  machines: Machine[];
+};
+export type DayAnswer = { table: Timetable; acts: Act[] };
+
+const known = ({ day, plans, cooks, ticks, machines }: DayAsk) => {
+  const list = plans.map((p) => workFor(p, machines));
+  const serves = Object.fromEntries(plans.map((p) => [p.id, Date.parse(p.serve.at)]));
+  return { list, serves, done: doneOf(day, list, serves, cooks, ticks) };
+};
+
+export const dayApi = {
+  /** @param moving under a thumb: a quick look at fewer orders */
+  day: (ask: DayAsk, moving: boolean): DayAnswer => {
+    const { list, serves, done } = known(ask);
+    const table = timetable(ask.day, list, serves, done, moving ? DRAG_NODES : undefined);
+    return { table, acts: actsOf(table) };
+  },
+  dayChanges: (ask: DayAsk): Change[] =>
+    changesFor(ask.day, ask.plans, (p) => workFor(p, ask.machines), known(ask).done),
+  place: (ask: DayAsk, task: string, wantMs: number) => {
+    const { list, serves, done } = known(ask);
+    return nearestPlace(ask.day, list, serves, done, task, wantMs);
+  },
+  calendar: (ask: DayAsk, nowMs: number): string => {
+    const { list, serves, done } = known(ask);
+    return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs);
+  },
+  shopping: (plans: Plan[], packs: Pack[], have: string[], title: string) => {
+    const list = shoppingOf(plans, of, packs, have);
+    return { ...list, text: shoppingText(list, title) };
+  },
+  prep: (plan: Plan, machines: Machine[]) => ({
+    items: prepOf(plan, of(plan), machines),
+    beside: sideWeighings(plan, of(plan)),
+  }),
+};

@@ -1,0 +1,129 @@
+import { batchCook, type Batch } from '../core/book/batch';
+import type { Cook, Fault } from '../core/cook/events';
+import { followTwin, viewOf, type Followed, type TwinView } from '../core/cook/follow';
+import { foldCook, stepSeconds } from '../core/cook/fold';
+import { guideOf, holding, stillLadling, type Guide, type Holding } from '../core/cook/guides';
+import { controlsNow, livePot, onTheHob, type LivePot } from '../core/cook/live';
+import { marginsOf, type Margin } from '../core/cook/margins';
+import { paceOf, type Pace } from '../core/cook/pacer';
+import { changesOf, stepsOf, type Step } from '../core/cook/steps';
+import { forecast } from '../core/forecast';
+import type { Plan } from '../core/formula/plan';
+import { readDevices, seedOf, truthOf, type DeviceReading, type Faulty } from '../core/kitchen/simulated';
+import { pantryWith } from '../core/pantry/pantry';
+import { planByHand, type ByHand } from '../core/rescue/byHand';
+import { finished, mendings, situationOf, type Fix, type Heading, type Situation } from '../core/rescue/fix';
+import { rescueOf, type Rescue, type Told } from '../core/rescue/rescue';
+import { runMethod, potSetup } from '../core/run';
+import { sideOf, type SideAnswer } from '../core/sides/sides';
+import { fewOf } from '../core/twin/twin';
+
+/** Pots that are on, asked about by the Pot room and by Rescue. */
+
+/** Pots of the cloud that the margins are reckoned with. */
+const FEW = 16;
+
+/** The clouds of the pots that are on, so that a moment goes on from the one before. */
+const clouds = new Map<string, Followed>();
+const MOST_CLOUDS = 4;
+
+export type Live = Omit<LivePot, 'on'> & {
+  twin: TwinView;
+  margins: Margin[];
+  pace: Pace | undefined;
+  guide: Guide | undefined;
+};
+
+function follow(cook: Cook, steps: Step[], nowMs: number): Followed {
+  const followed = followTwin(cook, steps, pantryWith(cook.plan.own), nowMs, clouds.get(cook.id));
+  clouds.delete(cook.id);
+  clouds.set(cook.id, followed);
+  if (clouds.size > MOST_CLOUDS) clouds.delete(clouds.keys().next().value!);
+  return followed;
+}
+
+/** The twin at this moment, the one pot that stands for it cooked on to the table, and how far it is from harm. */
+function live(cook: Cook, steps: Step[], nowMs: number): Live {
+  const pantry = pantryWith(cook.plan.own);
+  const followed = follow(cook, steps, nowMs);
+  const twin = viewOf(followed, cook, steps, pantry);
+  const { on, ...pot } = livePot(cook, steps, pantry, nowMs, twin.habits);
+  const state = foldCook(cook, steps);
+  const step = steps[state.stepIndex];
+  const controls = controlsNow(cook, steps, nowMs);
+  const lit = step !== undefined && on.begun.size > 0 && state.stage === 'cooking';
+  const guide = step
+    ? guideOf(step, on.plan, pantry, on.setup, on.pot, on.fromG, state.ladles, pot.forecast)
+    : undefined;
+  const ladling = stillLadling(guide, stepSeconds(state, nowMs));
+  return {
+    ...pot,
+    twin,
+    margins: lit
+      ? marginsOf(fewOf(followed.twin, FEW), controls).map((m) =>
+          ladling && m.harm === 'curdle' && m.state === 'alarm' ? { ...m, state: 'near' as const, asks: false } : m,
+        )
+      : [],
+    pace: lit ? paceOf(step, steps, state, nowMs, on.setup, on.pot, controls) : undefined,
+    guide,
+  };
+}
+
+/** h after the pouring from which it counts as cold. */
+const COLD_AFTER_H = 0.75;
+
+/** A cook, live or poured, as something that can be mended. */
+function situation(cook: Cook, nowMs: number): { s: Situation; told: Told } {
+  const pantry = pantryWith(cook.plan.own);
+  const steps = stepsOf(cook.plan, pantry, forecast(cook.plan, pantry), changesOf(cook));
+  const state = foldCook(cook, steps);
+  const cooking = state.stage === 'cooking';
+  const atMs = cooking || Number.isNaN(state.pouredMs) ? nowMs : state.pouredMs;
+  const { habits } = viewOf(follow(cook, steps, atMs), cook, steps, pantry);
+  const on = onTheHob(cook, steps, pantry, atMs, habits);
+  if (cooking && on.begun.size > 0) return { s: situationOf(cook, steps, pantry, nowMs, on), told: {} };
+  if (cooking || state.stage === 'not started') return { s: ofPlan(cook.plan, true), told: {} };
+  const standingH = Math.max(0, (nowMs - state.pouredMs) / 3_600_000);
+  const cold = standingH > COLD_AFTER_H;
+  return {
+    s: finished(on.plan, pantry, on.setup, on.pot, cold ? cook.plan.rest.fridgeC : undefined),
+    told: { standingH },
+  };
+}
+
+/** A plan that was not cooked with the app: as its method leaves it. */
+function ofPlan(plan: Plan, hot: boolean): Situation {
+  const pantry = pantryWith(plan.own);
+  const setup = potSetup(plan, pantry);
+  return finished(plan, pantry, setup, runMethod(plan, pantry).pot, hot ? undefined : plan.rest.fridgeC);
+}
+
+export type RescueAsk =
+  | { of: 'cook'; cook: Cook; nowMs: number }
+  | { of: 'batch'; batch: Batch; nowMs: number }
+  | { of: 'hand'; hand: ByHand; nowMs: number };
+export type PotMending = { before: Heading; fixes: Fix[] };
+
+export const potApi = {
+  live,
+  /** What this pot asks for ahead of time, if it is not heading for its word. */
+  mendPot: (cook: Cook, nowMs: number): PotMending => mendings(situation(cook, nowMs).s),
+  rescue: (ask: RescueAsk, fault: Fault, told: Told): Rescue => {
+    if (ask.of === 'hand') {
+      const plan = planByHand(ask.hand, pantryWith(), new Date(ask.nowMs).toISOString());
+      return rescueOf(fault, ofPlan(plan, ask.hand.hot), told);
+    }
+    const { s, told: known } = situation(ask.of === 'cook' ? ask.cook : batchCook(ask.batch), ask.nowMs);
+    return rescueOf(fault, s, { ...known, ...told });
+  },
+  /** A finished pot that waits: now, and after these minutes. */
+  hold: (cook: Cook, nowMs: number, minutes: number[], wrapped: boolean): Holding[] => {
+    const { s } = situation(cook, nowMs);
+    return minutes.map((m) => holding(s.pot, s.setup, m, wrapped));
+  },
+  /** The pots beside this plan's pot. */
+  sides: (plan: Plan): SideAnswer[] => plan.sides.map((s) => sideOf(s, plan, pantryWith(plan.own))),
+  /** The kitchen that ships with the app, where no server has one. */
+  devices: (cook: Cook, steps: Step[], nowMs: number, faults: Faulty[]): DeviceReading[] =>
+    readDevices(cook, steps, pantryWith(cook.plan.own), nowMs, truthOf(seedOf(cook.id)), faults),
+};
