@@ -11,6 +11,10 @@ export type Kitchen = {
 };
 
 const EVERY_MS = 1000;
+/** a server that did not answer is asked again after this */
+const AGAIN_MS = 2000;
+/** an EventSource that will not come back by itself */
+const CLOSED = 2;
 /** A device that says nothing for this long is lost. */
 export const SILENT_MS = 6000;
 
@@ -46,32 +50,64 @@ export function ownKitchen(
  * protocol is docs/formats/devices.md.
  */
 export function servedKitchen(url: string, send: typeof fetch = fetch): Kitchen {
-  let id = '';
+  let following: { cook: Cook; faults: readonly Faulty[] } | undefined;
   let source: EventSource | undefined;
   let tell: ((r: DeviceReading) => void) | undefined;
-  const open = () => {
-    if (!id || !tell || source) return;
-    source = new EventSource(`${url}/${encodeURIComponent(id)}/stream`);
-    source.addEventListener('reading', (e) => tell?.(JSON.parse((e as MessageEvent<string>).data) as DeviceReading));
+  let again: ReturnType<typeof setTimeout> | undefined;
+  const of = (cook: Cook) => `${url}/${encodeURIComponent(cook.id)}`;
+  const close = () => {
+    source?.close();
+    source = undefined;
   };
+  /** only once the server has this kitchen: a stream that is refused does not come back by itself */
+  const open = (cook: Cook) => {
+    if (!tell || source) return;
+    source = new EventSource(`${of(cook)}/stream`);
+    source.addEventListener('reading', (e) => tell?.(JSON.parse((e as MessageEvent<string>).data) as DeviceReading));
+    source.addEventListener('error', () => source?.readyState === CLOSED && later());
+  };
+  // one at a time and the newest last: two that overtake each other would leave the kitchen with an older pot
+  let sending = false;
+  let newer = false;
+  const post = async () => {
+    clearTimeout(again);
+    newer = true;
+    if (sending) return;
+    sending = true;
+    let taken = true;
+    while (newer && following) {
+      newer = false;
+      const { cook, faults } = following;
+      const body = JSON.stringify({ format: 'ovalis-devices', version: 1, nowMs: Date.now(), cook, faults });
+      const headers = { 'content-type': 'application/json' };
+      taken = await send(of(cook), { method: 'PUT', headers, body }).then(
+        (r) => r.ok,
+        () => false,
+      );
+      if (taken && following.cook.id === cook.id) open(cook);
+    }
+    sending = false;
+    if (!taken) later();
+  };
+  /** the server is away or has forgotten this kitchen: it is told again */
+  function later() {
+    close();
+    clearTimeout(again);
+    again = setTimeout(() => tell && void post(), AGAIN_MS);
+  }
   return {
     name: 'stand-in kitchen, served',
     follow(cook, faults = []) {
-      id = cook.id;
-      void send(`${url}/${encodeURIComponent(cook.id)}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ format: 'ovalis-devices', version: 1, nowMs: Date.now(), cook, faults }),
-      })
-        .then((r) => r.ok && open())
-        .catch(() => undefined);
+      if (cook.id !== following?.cook.id) close();
+      following = { cook, faults };
+      void post();
     },
     listen(next) {
       tell = next;
-      open();
+      if (following && !sending) void post();
       return () => {
-        source?.close();
-        source = undefined;
+        close();
+        clearTimeout(again);
         tell = undefined;
       };
     },

@@ -35,15 +35,7 @@ const FIRST_VISIT = 'ovalis first visit';
 /** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
   const client = useQueryClient();
-  useEffect(
-    () =>
-      changes.listen((name) => {
-        // not under a change of our own that is still being written: it would be shown without it for a moment
-        const read = () => (client.isMutating() ? void setTimeout(read, 50) : readAgain(client, name));
-        read();
-      }),
-    [client],
-  );
+  useEffect(() => changes.listen((name) => readAgain(client, name)), [client]);
   return useQuery({
     queryKey: ['opened'],
     queryFn: async () => {
@@ -65,14 +57,30 @@ export function useKitchenOpen() {
 }
 
 export function useCollection<N extends Name>(name: N) {
+  const client = useQueryClient();
   const opened = useQuery({ queryKey: ['opened'], enabled: false });
   return useQuery({
     queryKey: [name],
-    queryFn: () => repo(name).list(),
+    queryFn: async () => {
+      await whenWritten(client);
+      return repo(name).list();
+    },
     enabled: opened.data === true,
     staleTime: Infinity,
   });
 }
+
+/** Waits until no write of our own is under way: what is shown has it already, the store does not. */
+const whenWritten = (client: QueryClient) =>
+  new Promise<void>((done) => {
+    const look = () => {
+      if (client.isMutating()) return;
+      stop();
+      done();
+    };
+    const stop = client.getMutationCache().subscribe(look);
+    look();
+  });
 
 /** Stops a read that started before this change, so that it cannot bring the old state back. */
 const holdReads = (client: QueryClient, name: Name) => client.cancelQueries({ queryKey: [name] });
@@ -80,16 +88,6 @@ const holdReads = (client: QueryClient, name: Name) => client.cancelQueries({ qu
 /** Reads a collection anew. A first read still under way may have begun before the write: it is stopped, not joined. */
 const readAgain = (client: QueryClient, name: Name | (string & {})) =>
   void client.cancelQueries({ queryKey: [name] }).then(() => client.invalidateQueries({ queryKey: [name] }));
-
-const written = new Set<Name>();
-
-/** Reads again what was written once the last of our own writes is down. */
-const readWhenQuiet = (client: QueryClient, name: Name) => {
-  written.add(name);
-  if (client.isMutating() > 1) return;
-  for (const n of written) readAgain(client, n);
-  written.clear();
-};
 
 /** Puts a value into the cache at once and into storage right after. If storage refuses it stays here, and that is said. */
 export function useSave<N extends Name>(name: N) {
@@ -102,7 +100,7 @@ export function useSave<N extends Name>(name: N) {
         old?.some((v) => v.id === value.id) ? old.map((v) => (v.id === value.id ? value : v)) : old && [...old, value],
       );
     },
-    onSuccess: () => readWhenQuiet(client, name),
+    onSuccess: () => readAgain(client, name),
     scope: { id: `save ${name}` },
   });
 }
@@ -122,7 +120,7 @@ export function useEdit<N extends Name>(name: N) {
         old?.some((v) => v.id === id) ? old.map((v) => (v.id === id ? edit(v) : v)) : old && [...old, edit(undefined)],
       );
     },
-    onSuccess: () => readWhenQuiet(client, name),
+    onSuccess: () => readAgain(client, name),
     scope: { id: `save ${name}` },
   });
 }
@@ -135,7 +133,7 @@ export function useRemove<N extends Name>(name: N) {
       await holdReads(client, name);
       client.setQueryData<Collections[N][]>([name], (old) => old?.filter((v) => v.id !== id));
     },
-    onSuccess: () => readWhenQuiet(client, name),
+    onSuccess: () => readAgain(client, name),
     scope: { id: `save ${name}` },
   });
 }
@@ -154,7 +152,7 @@ export function useCookEvents() {
         old?.map((c) => (c.id === cookId ? { ...c, events: [...c.events, ...events] } : c)),
       );
     },
-    onSuccess: () => readWhenQuiet(client, 'cooks'),
+    onSuccess: () => readAgain(client, 'cooks'),
     scope: { id: 'save cooks' },
   });
   return (cookId: string, events: CookEvent[]) => {

@@ -101,11 +101,14 @@ export function kitchenOver(shell: Shell): Kitchen {
       const { of, bad } = journal.pending();
       for (const { key, text, why } of bad) await putAside(shell, key, text, why, () => journal.clear([key]));
       for (const [cookId, { keys, events }] of of) {
+        let found = false;
         await cooks.update(cookId, (cook) => {
+          found = cook !== undefined;
           const fresh = events.filter((e) => !cook?.events.some((old) => old.id === e.id));
           return cook && fresh.length ? { ...cook, events: [...cook.events, ...fresh] } : undefined;
         });
-        journal.clear(keys);
+        // a cook whose own record a full disk refused: its events wait for it
+        if (found) journal.clear(keys);
       }
     },
     async readAll(exportedAt) {

@@ -101,26 +101,30 @@ export function repository<T extends { id: string }>(spec: CollectionSpec<T>, sh
     }
   }
 
-  async function read(k: string, text: string | null): Promise<T | undefined> {
+  /** @param held the record is locked: what is old or broken is mended on the spot, else once it is ours */
+  async function read(k: string, text: string | null, held = false): Promise<T | undefined> {
     if (text === null) return undefined;
     try {
       const { value, migrated } = open(spec, text);
-      if (migrated) await write(k, seal(value));
-      return value;
+      if (migrated && held) await write(k, seal(value));
+      if (held || !migrated) return value;
     } catch (e) {
       if (e instanceof NotSavedError) throw e;
-      await putAside(shell, k, text, (e as Error).message, () => shell.store.removeItem(k));
-      return undefined;
+      if (held) {
+        await putAside(shell, k, text, (e as Error).message, () => shell.store.removeItem(k));
+        return undefined;
+      }
     }
+    return shell.lock(k, async () => read(k, await shell.store.getItem(k), true));
   }
 
-  const get = async (id: string) => read(key(id), await shell.store.getItem(key(id)));
+  const get = async (id: string, held = false) => read(key(id), await shell.store.getItem(key(id)), held);
 
   return {
     name: spec.name,
     key,
     seal,
-    get,
+    get: (id) => get(id),
     async list() {
       const keys = (await shell.store.getAllKeys()).filter((k) => k.startsWith(prefix));
       if (!keys.length) return [];
@@ -134,7 +138,7 @@ export function repository<T extends { id: string }>(spec: CollectionSpec<T>, sh
     },
     async update(id, change) {
       const next = await shell.lock(key(id), async () => {
-        const value = change(await get(id));
+        const value = change(await get(id, true));
         if (value !== undefined) await write(key(id), seal(value));
         return value;
       });

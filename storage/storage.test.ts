@@ -99,6 +99,18 @@ describe('a collection', () => {
     expect(m.map.has('notes/bad')).toBe(false);
   });
 
+  it('what is being read in an older shape never writes over a change made meanwhile', async () => {
+    const m = memory();
+    m.map.set('notes/a', JSON.stringify({ v: 1, data: { id: 'a', body: 'old' } }));
+    const notes = repository(spec, m.shell);
+    const [, read] = await Promise.all([
+      notes.update('a', (n) => ({ ...n!, text: n!.text + ' and new' })),
+      notes.list(),
+    ]);
+    expect(read.map((n) => n.text)).toEqual(['old and new']);
+    expect(await notes.get('a')).toEqual({ id: 'a', text: 'old and new' });
+  });
+
   it('a full disk is said, nothing old is lost, and a corrupt record stays where it is', async () => {
     const m = memory();
     const notes = repository(spec, m.shell);
@@ -175,6 +187,22 @@ describe('the kitchen', () => {
     expect((await k.cooks.get(cook.id))!.events.map((e) => e.id)).toEqual([cook.events[0]!.id, 'n']);
     expect(m.problems.map((p) => p.kind)).toEqual(['not saved', 'set aside']);
     expect(await setAside(m.store)).toEqual({ 'ovalis-noted/x/y': '{' });
+    expect(m.atOnce.size).toBe(0);
+  });
+
+  it('events of a cook whose own record a full disk refused wait for it', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    const cook = { ...demo.cooks[0]!, events: demo.cooks[0]!.events.slice(0, 1) };
+    m.fill(true);
+    await expect(k.cooks.put(cook)).rejects.toThrow(NotSavedError);
+    m.fill(false);
+    k.note(cook.id, [{ kind: 'noted', id: 'n', at: demo.exportedAt, text: 'too pale' }]);
+    await k.settle();
+    expect(m.atOnce.size).toBe(1);
+    await k.cooks.put(cook);
+    await k.settle();
+    expect((await k.cooks.get(cook.id))!.events.map((e) => e.id)).toEqual([cook.events[0]!.id, 'n']);
     expect(m.atOnce.size).toBe(0);
   });
 
