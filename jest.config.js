@@ -20,9 +20,9 @@ module.exports = {
         '\\.mjs$': 'babel-jest',
       },
       transformIgnorePatterns: [
-        'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|nativewind|lucide-react-native|react-native-.*))',
+        'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|nativewind|lucide-react-native|react-native-.*|d3-[a-z]+|marked))',
       ],
-      testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
+      testMatch: ['<rootDir>/{ui,features,storage}/**/*.test.tsx'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
     },
   ],

@@ -32,33 +32,35 @@ const repo = <N extends Name>(name: N) => browserKitchen()[name] as unknown as R
 
 const FIRST_VISIT = 'ovalis first visit';
 
+const OPENED = {
+  queryKey: ['opened'],
+  queryFn: async () => {
+    const kitchen = browserKitchen();
+    if (await kitchen.opened()) {
+      // what a tab noted that died before it was written; a disk that is full is reported and tried again later
+      await kitchen.settle().catch(() => undefined);
+      return true;
+    }
+    await navigator.locks.request(FIRST_VISIT, async () => {
+      if (await kitchen.opened()) return;
+      await kitchen.replaceAll(await ask('demo', [Date.now(), new Date().getTimezoneOffset()]));
+    });
+    return true;
+  },
+  staleTime: Infinity,
+  retry: 1,
+};
+
 /** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
   const client = useQueryClient();
   useEffect(() => changes.listen((name) => readAgain(client, name)), [client]);
-  return useQuery({
-    queryKey: ['opened'],
-    queryFn: async () => {
-      const kitchen = browserKitchen();
-      if (await kitchen.opened()) {
-        // what a tab noted that died before it was written; a disk that is full is reported and tried again later
-        await kitchen.settle().catch(() => undefined);
-        return true;
-      }
-      await navigator.locks.request(FIRST_VISIT, async () => {
-        if (await kitchen.opened()) return;
-        await kitchen.replaceAll(await ask('demo', [Date.now(), new Date().getTimezoneOffset()]));
-      });
-      return true;
-    },
-    staleTime: Infinity,
-    retry: 1,
-  });
+  return useQuery(OPENED);
 }
 
 export function useCollection<N extends Name>(name: N) {
   const client = useQueryClient();
-  const opened = useQuery({ queryKey: ['opened'], enabled: false });
+  const opened = useQuery({ ...OPENED, enabled: false });
   return useQuery({
     queryKey: [name],
     queryFn: async () => {

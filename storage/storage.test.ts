@@ -3,56 +3,8 @@ import { z } from 'zod';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { CookEvent } from '../core/cook/events';
 import { kitchenOver } from './kitchen';
-import { NotSavedError, repository, setAside, type KeyValue, type Problem, type Shell } from './records';
-
-/** A store in memory that can be full, with a lock that queues. */
-function memory() {
-  const map = new Map<string, string>();
-  let full = false;
-  const write = (k: string, v: string) => {
-    if (full) throw new Error('the disk is full');
-    map.set(k, v);
-  };
-  const store: KeyValue = {
-    getItem: async (k) => map.get(k) ?? null,
-    setItem: async (k, v) => write(k, v),
-    removeItem: async (k) => void map.delete(k),
-    getMany: async (ks) => Object.fromEntries(ks.map((k) => [k, map.get(k) ?? null])),
-    setMany: async (entries) => {
-      if (full) throw new Error('the disk is full');
-      Object.entries(entries).forEach(([k, v]) => write(k, v));
-    },
-    removeMany: async (ks) => ks.forEach((k) => map.delete(k)),
-    getAllKeys: async () => [...map.keys()],
-  };
-  let tail: Promise<unknown> = Promise.resolve();
-  const problems: Problem[] = [];
-  const changed: string[] = [];
-  const atOnce = new Map<string, string>();
-  const shell: Shell = {
-    store,
-    atOnce: {
-      get length() {
-        return atOnce.size;
-      },
-      key: (i) => [...atOnce.keys()][i] ?? null,
-      getItem: (k) => atOnce.get(k) ?? null,
-      setItem: (k, v) => {
-        if (full) throw new Error('the disk is full');
-        atOnce.set(k, v);
-      },
-      removeItem: (k) => void atOnce.delete(k),
-    },
-    lock: (_name, work) => {
-      const run = tail.then(work);
-      tail = run.catch(() => undefined);
-      return run;
-    },
-    report: (p) => problems.push(p),
-    changed: (c) => changed.push(c),
-  };
-  return { map, atOnce, store, shell, problems, changed, fill: (on: boolean) => (full = on) };
-}
+import { NotSavedError, repository, setAside, type Shell } from './records';
+import { memory } from './testingStore';
 
 const Note = z.object({ id: z.string(), text: z.string() });
 

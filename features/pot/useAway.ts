@@ -7,6 +7,15 @@ const AWAY_MS = 45_000;
 /** A wall clock that parts from the running one by more than this was changed. */
 const CHANGED_MS = 20_000;
 
+/** When the pot was looked at last; a full disk only costs the words “away from”. */
+function looked(key: string, atMs: number) {
+  try {
+    localStorage.setItem(key, String(atMs));
+  } catch {
+    // storage says so itself, where it matters
+  }
+}
+
 export type Away = { fromMs: number; toMs: number };
 
 /**
@@ -42,7 +51,7 @@ export function useAway(
       wasAwake = document.visibilityState === 'visible';
       wall = nowWall;
       running = nowRunning;
-      localStorage.setItem(key, String(nowWall));
+      looked(key, nowWall);
     };
     const timer = setInterval(beat, BEAT_MS);
     document.addEventListener('visibilitychange', beat);
@@ -50,7 +59,7 @@ export function useAway(
       clearTimeout(first);
       clearInterval(timer);
       document.removeEventListener('visibilitychange', beat);
-      localStorage.setItem(key, String(Date.now()));
+      looked(key, Date.now());
     };
   }, [cookId]);
   return { away, clear: () => setAway(undefined) };
