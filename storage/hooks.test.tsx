@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import type { CookEvent } from '../core/cook/events';
 import { choirSupper } from '../core/demo/choirSupper';
 import { browserKitchen, changes } from './browser';
-import { useCollection, useCookEvents, useEdit, useKitchenOpen, useRemove, useSave } from './hooks';
+import { useCollection, useCookEvents, useEdit, useKitchenOpen, useRemove, useReplaceAll, useSave } from './hooks';
 import { kitchenOver, type Kitchen } from './kitchen';
 import { memory } from './testingStore';
 
@@ -74,6 +74,7 @@ async function rooms(seed: number) {
         save: useSave('plans'),
         edit: useEdit('plans'),
         remove: useRemove('plans'),
+        replace: useReplaceAll(),
       };
     },
     {
@@ -133,6 +134,16 @@ describe('what is shown', () => {
     await kitchen.plans.put({ ...planA, people: 31 });
     await act(async () => changes.tell('plans'));
     await waitFor(() => expect(shown.at(-1)!.plans).toEqual([`${planA.id} 31`]));
+    close();
+  });
+
+  it('is all of a file that is taken in', async () => {
+    const { result, shown, settled, close } = await rooms(0.7);
+    const locks = { request: (_: string, work: () => Promise<void>) => work() };
+    Object.assign(globalThis, { navigator: { locks } });
+    await act(async () => result.current.replace.mutateAsync({ ...demo, plans: [planB], cooks: [] }));
+    await settled();
+    expect(shown.at(-1)).toEqual({ events: [], plans: [`${planB.id} ${planB.people}`] });
     close();
   });
 });

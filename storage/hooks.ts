@@ -191,7 +191,8 @@ export function useReplaceAll() {
   return useMutation({
     // after the first visit has been filled, or in its place: never under it
     mutationFn: (file: KitchenFile) => navigator.locks.request(FIRST_VISIT, () => browserKitchen().replaceAll(file)),
-    onSuccess: () => client.invalidateQueries(),
+    // not awaited: the reads wait for this to be over
+    onSuccess: () => void client.invalidateQueries(),
   });
 }
 
