@@ -121,6 +121,26 @@ test('two tabs of one cook: what one notes the other shows, and nothing is lost'
     await expect(page.getByRole('button', { name: `Take back ${what}`, exact: true })).toHaveCount(times);
 });
 
+test('what a tab noted that died before it was written comes into the one that is open', async ({
+  watched: page,
+  context,
+}) => {
+  once();
+  await openPlan(page);
+  await page.goto('/pot?cook=c-vanilla');
+  const dying = await context.newPage();
+  await dying.addInitScript(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await dying.goto('/pot?cook=c-vanilla');
+  await dying.getByRole('button', { name: 'First bubble' }).click();
+  await expect(dying.getByTestId('instruction').first()).toHaveText('Keep stirring');
+  await dying.close();
+  await expect(page.getByTestId('instruction').first()).toHaveText('Keep stirring');
+});
+
 test('a record that cannot be read is set aside and said, the rest is there', async ({ watched: page }) => {
   once();
   await openPlan(page);

@@ -31,6 +31,40 @@ test('one key is enough for done, and never while something is typed', async ({ 
   await expect(order(page)).toHaveText('Keep stirring');
 });
 
+/** Where something to tap stands, frame by frame for this long from when it is first there: each place once. */
+const placesOf = (page: Page, selector: string, forMs: number) =>
+  page.evaluate(
+    ([what, ms]) =>
+      new Promise<number[]>((done) => {
+        const places = new Set<number>();
+        let from = 0;
+        const look = (t: number) => {
+          const seen = [...document.querySelectorAll(what)].find((e) => e.getClientRects().length);
+          const y = seen?.getBoundingClientRect().top;
+          if (y !== undefined) {
+            from ||= t;
+            places.add(Math.round(y));
+          }
+          if (from && t - from > ms) done([...places]);
+          else requestAnimationFrame(look);
+        };
+        requestAnimationFrame(look);
+      }),
+    [selector, forMs] as const,
+  );
+
+test('nothing moves under a thumb when the model answers', async ({ watched: page }) => {
+  oncePerSize();
+  await openPlan(page);
+  await page.getByTestId('cook').click();
+  expect(await placesOf(page, '[role=checkbox][aria-label*="g cornstarch"]', 4000)).toHaveLength(1);
+  await expect(page.getByRole('list', { name: 'What is coming' }).locator('visible=true')).toBeVisible();
+  for (const what of ['[role=radiogroup][aria-label^="hob"]', '[data-testid=step-done]']) {
+    await page.goto('/pot?cook=c-vanilla');
+    expect(await placesOf(page, what, 4000)).toHaveLength(1);
+  }
+});
+
 test('it speaks the order in nine words at the most, and hears “done”; where it cannot, it says so', async ({
   watched: page,
 }) => {

@@ -1,4 +1,5 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { isNoted } from './journal';
 import { kitchenOver, type Kitchen } from './kitchen';
 import type { KeyValue, Problem } from './records';
 
@@ -21,6 +22,9 @@ export const problems = teller<Problem>();
 /** a collection that another tab changed; this tab's own changes are in its cache already */
 export const changes = teller<string>();
 
+/** A tab that has not written what it noted for this long has died, or its disk is full. */
+const DEAD_MS = 2000;
+
 let kitchen: Kitchen | undefined;
 let backing: KeyValue | undefined;
 
@@ -40,6 +44,18 @@ export function browserKitchen(): Kitchen {
       (await navigator.locks.request(`ovalis ${name}`, work)) as Awaited<ReturnType<typeof work>>,
     report: problems.tell,
     changed: (collection) => news.postMessage(collection),
+  });
+  const { settle } = kitchen;
+  // what another tab noted it also writes, unless it died before
+  addEventListener('storage', (e) => {
+    if (isNoted(e.key) && e.newValue !== null)
+      setTimeout(
+        () =>
+          void settle()
+            .then((changed) => changed && changes.tell('cooks'))
+            .catch(() => undefined),
+        DEAD_MS,
+      );
   });
   return kitchen;
 }

@@ -8,6 +8,9 @@ const PREFIX = 'ovalis-noted/';
 const EntrySchema = z.object({ cookId: z.string(), events: z.array(CookEventSchema).min(1) });
 type Entry = z.infer<typeof EntrySchema>;
 
+/** Whether a key of the store is a tap that was noted. */
+export const isNoted = (key: string | null): boolean => key?.startsWith(PREFIX) ?? false;
+
 export type Journal = {
   /** Notes events of a cook before it returns; where the store refuses they are kept in memory. */
   note(cookId: string, events: readonly CookEvent[]): void;
@@ -45,7 +48,7 @@ export function journalOver(store: AtOnce): Journal {
       const all = [...refused];
       for (let i = 0; i < store.length; i++) {
         const key = store.key(i);
-        if (!key?.startsWith(PREFIX)) continue;
+        if (!key || !isNoted(key)) continue;
         const text = store.getItem(key) ?? '';
         try {
           all.push([key, EntrySchema.parse(JSON.parse(text))]);

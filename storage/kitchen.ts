@@ -33,8 +33,11 @@ export type Kitchen = {
   opened(): Promise<boolean>;
   /** Notes events of a cook: they outlive the tab from this moment on, and are in its record after `settle`. */
   note(cookId: string, events: readonly CookEvent[]): void;
-  /** Puts what was noted, here or by a tab that died, into the records: a write a cook, each event once. */
-  settle(): Promise<void>;
+  /**
+   * Puts what was noted, here or by a tab that died, into the records: a write a cook, each event once.
+   * @returns whether any record has changed
+   */
+  settle(): Promise<boolean>;
   readAll(exportedAt: string): Promise<KitchenFile>;
   /** Puts a file's content in the place of everything; the old stays until the new is written. */
   replaceAll(file: KitchenFile): Promise<void>;
@@ -99,17 +102,20 @@ export function kitchenOver(shell: Shell): Kitchen {
     note: journal.note,
     async settle() {
       const { of, bad } = journal.pending();
+      let changed = false;
       for (const { key, text, why } of bad) await putAside(shell, key, text, why, () => journal.clear([key]));
       for (const [cookId, { keys, events }] of of) {
         let found = false;
-        await cooks.update(cookId, (cook) => {
+        const put = await cooks.update(cookId, (cook) => {
           found = cook !== undefined;
           const fresh = events.filter((e) => !cook?.events.some((old) => old.id === e.id));
           return cook && fresh.length ? { ...cook, events: [...cook.events, ...fresh] } : undefined;
         });
+        changed ||= put !== undefined;
         // a cook whose own record a full disk refused: its events wait for it
         if (found) journal.clear(keys);
       }
+      return changed;
     },
     async readAll(exportedAt) {
       const [p, c, b, i, k, v, h, d, r, s] = await Promise.all([

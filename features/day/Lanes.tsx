@@ -326,6 +326,8 @@ function DayBlock({
   const done = act.state === 'done';
   const { setNodeRef, listeners } = useDraggable({ id: block.id, disabled: act.state !== 'to do' });
   const verbs = [...new Set(block.acts.map((a) => a.verb))].join(', ');
+  const tall = block.height > 44;
+  const [first, ...rest] = act.verb.split(' ');
   const pinned = block.acts.some((a) => a.pinned);
   return (
     <Pressable
@@ -354,9 +356,13 @@ function DayBlock({
           kind="smallStrong"
           tone={done ? 'quiet' : tone}
           className="shrink text-center"
-          numberOfLines={block.height > 44 ? 3 : 1}
+          numberOfLines={tall ? 3 : 1}
         >
-          {place.of > 2 ? look.letter : `${look.letter} ${block.height > 44 ? verbs : done ? '' : act.verb}`}
+          {place.of > 2 ? look.letter : `${look.letter} ${tall ? verbs : done ? '' : first}`}
+          {place.of > 2 || tall || done || !rest.length ? null : (
+            // a narrow lane has room for the first word
+            <Type kind="smallStrong" tone={tone} className="hidden mid:inline">{` ${rest.join(' ')}`}</Type>
+          )}
         </Type>
         {done ? <Check size={16} color={colour.ink2} strokeWidth={3} /> : null}
       </View>

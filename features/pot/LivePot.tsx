@@ -225,7 +225,11 @@ export function LivePot({ c }: { c: UsedCook }) {
       {big ? null : <SidePots cook={cook} state={state} now={now} ways={ways} onAdd={c.add} />}
       <View className={`min-h-0 flex-1 ${left ? 'wide:flex-row-reverse' : 'wide:flex-row'}`}>
         <View className={`min-h-0 flex-1 wide:min-w-0 ${left ? 'flat:flex-row-reverse' : 'flat:flex-row'}`}>
-          <ScrollView className="flex-1" contentContainerClassName="grow justify-center">
+          {/* on the phone what comes later comes below: nothing moves under a thumb */}
+          <ScrollView
+            className="flex-1"
+            contentContainerClassName={`grow ${big ? 'justify-center' : 'wide:justify-center'}`}
+          >
             {forgotten ? (
               <View className="px-4">
                 <Notice
@@ -274,6 +278,7 @@ export function LivePot({ c }: { c: UsedCook }) {
           {...({ tabIndex: 0 } as object)}
           className={`hidden w-[360px] gap-4 overflow-y-auto border-ink px-5 py-4 wide:flex flat:hidden ${left ? 'border-r-rim' : 'border-l-rim'}`}
         >
+          {hob}
           {panels}
           {shown ? (
             <>
@@ -290,7 +295,6 @@ export function LivePot({ c }: { c: UsedCook }) {
               ) : null}
             </>
           ) : null}
-          {hob}
           <View>{look}</View>
           <StepList steps={c.steps} state={state} plan={cook.plan} />
           <Type>
