@@ -31,6 +31,20 @@ test('one key is enough for done, and never while something is typed', async ({ 
   await expect(order(page)).toHaveText('Keep stirring');
 });
 
+test('a wet thumb that bounces does one thing, not two', async ({ watched: page }) => {
+  once();
+  await openPlan(page);
+  await page.getByTestId('cook').dblclick();
+  await expect(order(page)).toHaveText('Weigh it out');
+  await expect(page.getByTestId('other-pot')).toHaveCount(1); // the demo's, and no twin of this one
+  await page.getByTestId('step-done').dblclick();
+  await expect(order(page)).toHaveText('Whisk the slurry');
+  await page.goto('/pot?cook=c-vanilla');
+  await key(page, 'Edges thicken').dblclick();
+  await more(page);
+  await expect(page.getByText(/^\d\d:\d\d\s+Edges thicken$/)).toHaveCount(1);
+});
+
 /** Where something to tap stands, frame by frame for this long from when it is first there: each place once. */
 const placesOf = (page: Page, selector: string, forMs: number) =>
   page.evaluate(

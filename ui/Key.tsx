@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
 import type { ComponentType } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, View, type GestureResponderEvent } from 'react-native';
 import { Type, type TypeKind, type TypeTone } from './Type';
 
 export type IconType = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
@@ -51,7 +51,12 @@ export type KeyProps = {
   testID?: string;
 };
 
-/** The one button. Yolk is the one act now: at most one on a screen. */
+/** The second click of a double one: its count stands in the browser's own event. */
+const isSecond = (e: GestureResponderEvent | undefined) => ((e?.nativeEvent as { detail?: number })?.detail ?? 0) > 1;
+
+/**
+ * The one button. What is done or seen once is not done twice by a wet thumb that bounces; amounts may be tapped fast.
+ * Yolk is the one act now: at most one on a screen. */
 export function Key({
   label,
   spoken,
@@ -72,6 +77,7 @@ export function Key({
 }: KeyProps) {
   const look = KINDS[selected ? 'ink' : kind];
   const { box, text } = SIZES[size];
+  const once = size === 'act' || size === 'live' || kind === 'yolk';
   return (
     <Pressable
       role={role}
@@ -79,7 +85,7 @@ export function Key({
       aria-disabled={disabled}
       {...(role === 'radio' || role === 'checkbox' ? { 'aria-checked': selected ?? false } : {})}
       disabled={disabled}
-      onPress={onPress}
+      onPress={onPress && ((e) => (once && isSecond(e) ? undefined : onPress()))}
       onLongPress={onLongPress}
       testID={testID}
       className={clsx(

@@ -58,6 +58,21 @@ describe('Choices', () => {
 });
 
 describe('Key', () => {
+  it('an act is done once by a thumb that bounces; amounts are tapped as fast as they come', () => {
+    const [act, more] = [jest.fn(), jest.fn()];
+    render(
+      <>
+        <Key label="Poured" size="act" onPress={act} />
+        <Key label="+" size="amount" onPress={more} />
+      </>,
+    );
+    for (const name of ['Poured', '+'])
+      for (const detail of [1, 2, 3]) fireEvent.press(screen.getByLabelText(name), { nativeEvent: { detail } });
+    // a keyboard counts no clicks
+    fireEvent.press(screen.getByLabelText('Poured'), { nativeEvent: { detail: 0 } });
+    expect(act).toHaveBeenCalledTimes(2);
+    expect(more).toHaveBeenCalledTimes(3);
+  });
   it('does nothing while disabled', () => {
     const onPress = jest.fn();
     render(<Key label="Undo" disabled onPress={onPress} />);

@@ -172,12 +172,17 @@ export function PlanRoom() {
   const showDragged = async () => {
     if (asking.current) return;
     asking.current = true;
-    for (let shown: Plan | undefined; dragged.current && dragged.current !== shown;) {
-      shown = dragged.current;
-      const words = await ask('point', [shown]);
-      if (dragged.current) setDrag({ plan: shown, point: words });
+    try {
+      for (let shown: Plan | undefined; dragged.current && dragged.current !== shown;) {
+        shown = dragged.current;
+        const words = await ask('point', [shown]);
+        if (dragged.current) setDrag({ plan: shown, point: words });
+      }
+    } catch {
+      // no words for this amount; where the thumb rests the forecast says why
+    } finally {
+      asking.current = false;
     }
-    asking.current = false;
   };
   const dragEnd = () => {
     dragFrom.current = undefined;
