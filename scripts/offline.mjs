@@ -14,7 +14,8 @@ await generateSW({
   skipWaiting: false,
   dontCacheBustURLsMatching: /^(_expo\/static|assets)\//,
   maximumFileSizeToCacheInBytes: 5 * 1024 * 1024,
-  ignoreURLParametersMatching: [/^(id|cook|a|b|date|batch|fault)$/],
+  // an address is its page, whatever follows it
+  ignoreURLParametersMatching: [/.*/],
   navigateFallback: '/+not-found.html',
   navigateFallbackDenylist: [/^\/(healthz|kitchens)/],
 });

@@ -6,7 +6,7 @@ import { promiseOf, type Batch } from '../../core/book/batch';
 import { foldCook } from '../../core/cook/fold';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { pantryWith } from '../../core/pantry/pantry';
-import { stripMiddle } from '../../core/texture/words';
+import { stripMiddle, wordAt } from '../../core/texture/words';
 import { useCollection, useSave } from '../../storage/hooks';
 import { ask } from '../../workers/client';
 import { Field } from '../../ui/Field';
@@ -43,6 +43,9 @@ const found = (b: Batch, text: string) => {
     .split(/\s+/)
     .every((w) => hay.includes(w));
 };
+
+/** Beside the word of a batch: how it kept its promise, or what that was. */
+const told = (b: Batch) => (b.found.wordServing ? missSays(b) : `promised ${wordAt(b.promise.servingPlace)}`);
 
 /** The book: advice first, because that is why one opens it; then each batch, promised against what came out. */
 export function BookRoom() {
@@ -144,7 +147,7 @@ export function BookRoom() {
               <Pressable
                 key={b.id}
                 role="link"
-                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ?? 'not written down'}, ${missSays(b)}`}
+                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ?? 'not written down'}, ${told(b)}`}
                 onPress={() => router.push(`/batch?id=${b.id}` as '/batch')}
                 className="gap-1 border-b-hair border-line px-4 py-3 active:opacity-70 wide:px-6"
               >
@@ -166,7 +169,7 @@ export function BookRoom() {
                   <View className="min-w-0 flex-1">
                     <Type kind="strong">{b.found.wordServing ?? 'not written down'}</Type>
                     <Type kind="small" tone="quiet">
-                      {[missSays(b), ...b.found.flaws].join(', ')}
+                      {[told(b), ...b.found.flaws].join(', ')}
                     </Type>
                   </View>
                 </View>

@@ -219,10 +219,14 @@ export function LivePot({ c }: { c: UsedCook }) {
         </View>
         <RescueKey cookId={cook.id} />
       </View>
-      {others.map((o) => (
-        <OtherPot key={o.id} cook={o} now={now} ways={ways} onGo={() => router.setParams({ cook: o.id })} />
-      ))}
-      {big ? null : <SidePots cook={cook} state={state} now={now} ways={ways} onAdd={c.add} />}
+      <View className="wide:flex-row">
+        <View className="wide:min-w-0 wide:flex-1">
+          {others.map((o) => (
+            <OtherPot key={o.id} cook={o} now={now} ways={ways} onGo={() => router.setParams({ cook: o.id })} />
+          ))}
+        </View>
+        {big ? null : <SidePots cook={cook} state={state} now={now} ways={ways} onAdd={c.add} />}
+      </View>
       <View className={`min-h-0 flex-1 ${left ? 'wide:flex-row-reverse' : 'wide:flex-row'}`}>
         <View className={`min-h-0 flex-1 wide:min-w-0 ${left ? 'flat:flex-row-reverse' : 'flat:flex-row'}`}>
           {/* on the phone what comes later comes below: nothing moves under a thumb */}
