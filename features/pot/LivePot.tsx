@@ -219,7 +219,7 @@ export function LivePot({ c }: { c: UsedCook }) {
         </View>
         <RescueKey cookId={cook.id} />
       </View>
-      <View className="wide:flex-row">
+      <View className={others.length ? 'wide:flex-row' : ''}>
         <View className="wide:min-w-0 wide:flex-1">
           {others.map((o) => (
             <OtherPot key={o.id} cook={o} now={now} ways={ways} onGo={() => router.setParams({ cook: o.id })} />
