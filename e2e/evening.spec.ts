@@ -1,6 +1,6 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { kitchenFor, type DishName } from './evenings';
-import { expect, NOON, once, openAt, test } from './kitchen';
+import { expect, NOON, openAt, test, ONCE } from './kitchen';
 
 /**
  * Whole evenings with the stand-in kitchen: a pot with hidden habits, a cook who looks at it and taps what is asked. The
@@ -141,9 +141,8 @@ async function toTheBook(page: Page, word: RegExp) {
   await expect(page.getByRole('link', { name: word })).toHaveCount(1);
 }
 
-test.describe('an evening', () => {
+test.describe('an evening', ONCE, () => {
   test.use({ actionTimeout: 30_000 });
-  test.beforeEach(() => once());
 
   test('a starch pudding with too little starch: seen, mended, killed, poured, set, in the book', async ({
     watched: first,

@@ -25,14 +25,10 @@ export const test = base.extend<{ watched: Page }>({
 });
 export { expect };
 
-/** For tests that do not depend on the theme: by day only. */
-export function oncePerSize() {
-  test.skip(!test.info().project.name.endsWith('day'), 'does not depend on the theme');
-}
-/** For tests that depend on neither: once, on the phone by day. */
-export function once() {
-  test.skip(test.info().project.name !== 'phone day', 'does not depend on size or theme');
-}
+/** For tests that do not depend on the theme: run by day. The projects read the tags. */
+export const ONCE_A_SIZE = { tag: '@once-a-size' };
+/** For tests that depend on neither size nor theme: run on the phone by day. */
+export const ONCE = { tag: '@once' };
 
 export async function openAt(page: Page, path: string, time: Date = NOON) {
   await page.clock.install({ time });
