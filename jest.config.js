@@ -3,7 +3,7 @@ module.exports = {
     {
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,cli,storage,server,scripts,devices,workers}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,words,cli,storage,server,scripts,devices,workers,features}/**/*.test.ts'],
       transform: {
         '^.+\\.(js|ts|tsx)$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
       },

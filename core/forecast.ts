@@ -1,4 +1,4 @@
-import { cumulativeStdNormalProbability as phi } from 'simple-statistics';
+import { errorFunction } from 'simple-statistics';
 import { allergensOf, atStages, lookUp, mainLiquid, massG, phOf, wholeMixture } from './formula/compose';
 import { STAGES, type Plan, type SetWord } from './formula/plan';
 import type { Bake } from './oven/bake';
@@ -293,6 +293,9 @@ function pushesOf(plan: Plan, pantry: Pantry, age: Age, bounds: Bounds): Forecas
     { of: 'steam lost', steps: base - judged(plan, undried) },
   ];
 }
+
+/** Share of a standard normal below `x`. */
+const phi = (x: number): number => (1 + errorFunction(x / Math.SQRT2)) / 2;
 
 /** Chance that a lognormal yield stress falls in the wanted word's band. A stiffer step still stands, but is not what was wanted. */
 export function chanceOf(word: SetWord, yieldStressPa: number, sdLn: number, bounds: Bounds): number {

@@ -6,9 +6,11 @@ if (!Number.isInteger(port) || port < 1 || port > 65535) {
   console.error(`PORT=${process.env['PORT']} is not a port; it should be a number from 1 to 65535`);
   process.exit(2);
 }
-const server = ovalisServer(path.resolve(__dirname, '../../dist')).listen(port, (error?: Error) => {
+/** Loopback, unless the one who starts it says otherwise. */
+const host = process.env['HOST'] || '127.0.0.1';
+const server = ovalisServer(path.resolve(__dirname, '../../dist')).listen(port, host, (error?: Error) => {
   if (error) return;
-  console.log(`Ovalis is at http://localhost:${port}`);
+  console.log(`Ovalis is at http://${host === '127.0.0.1' ? 'localhost' : host}:${port}`);
 });
 server.on('error', (e: NodeJS.ErrnoException) => {
   console.error(

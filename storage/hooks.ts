@@ -109,18 +109,22 @@ export function useSave<N extends Name>(name: N) {
 
 /**
  * Changes a record from what it is at that moment, in the cache at once and in storage under the lock: two quick taps,
- * or two tabs, both count.
+ * or two tabs, both count. An edit that answers nothing leaves all as it is.
  */
 export function useEdit<N extends Name>(name: N) {
   const client = useQueryClient();
   type T = Collections[N];
   return useMutation({
-    mutationFn: ({ id, edit }: { id: string; edit: (now: T | undefined) => T }) => repo(name).update(id, edit),
+    mutationFn: ({ id, edit }: { id: string; edit: (now: T | undefined) => T | undefined }) =>
+      repo(name).update(id, edit),
     onMutate: async ({ id, edit }) => {
       await holdReads(client, name);
-      client.setQueryData<T[]>([name], (old) =>
-        old?.some((v) => v.id === id) ? old.map((v) => (v.id === id ? edit(v) : v)) : old && [...old, edit(undefined)],
-      );
+      client.setQueryData<T[]>([name], (old) => {
+        const there = old?.find((v) => v.id === id);
+        const next = edit(there);
+        if (!old || !next) return old;
+        return there ? old.map((v) => (v.id === id ? next : v)) : [...old, next];
+      });
     },
     onSuccess: () => readAgain(client, name),
     scope: { id: `save ${name}` },

@@ -60,9 +60,11 @@ export const dayApi = {
     const { list, serves, done } = known(ask);
     return nearestPlace(ask.day, list, serves, done, task, wantMs);
   },
-  calendar: (ask: DayAsk, nowMs: number): string => {
+  /** Times of day in the zone of this machine and by the cook's clock. */
+  calendar: (ask: DayAsk, nowMs: number, hour12: boolean): string => {
     const { list, serves, done } = known(ask);
-    return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs);
+    const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hour12 });
+    return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs, (ms) => clock.format(ms));
   },
   shopping: (plans: Plan[], packs: Pack[], have: string[], title: string) => {
     const list = shoppingOf(plans, of, packs, have);

@@ -149,7 +149,7 @@ describe('a day', () => {
     const act = acts.find((a) => a.state === 'to do' && a.hands)!;
     posted(modelApi.place(ask, act.id, act.startMs + 3_600_000));
     expect(Array.isArray(posted(modelApi.dayChanges(ask)))).toBe(true);
-    expect(modelApi.calendar(ask, NOON)).toMatch(/^BEGIN:VCALENDAR/);
+    expect(modelApi.calendar(ask, NOON, false)).toMatch(/^BEGIN:VCALENDAR/);
   });
   it('another hour of serving moves it whole; another dish’s work is not taken for it', () => {
     const at = (h: number) =>

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { CookEventSchema, type Cook } from '../cook/events';
 import type { Forecast } from '../forecast';
-import { PlanSchema, SET_WORDS } from '../formula/plan';
+import { lookUp } from '../formula/compose';
+import { PlanSchema, SET_WORDS, type Plan } from '../formula/plan';
+import type { Pantry } from '../pantry/pantry';
 
 export const FLAWS = ['lumps', 'caught', 'raw taste', 'skin', 'weeping', 'slumped', 'cracked', 'grainy'] as const;
 export type Flaw = (typeof FLAWS)[number];
@@ -47,7 +49,14 @@ export type Batch = z.infer<typeof BatchSchema>;
 /** A batch as the cook that it was. */
 export const batchCook = (b: Batch): Cook => ({ id: b.cookId ?? b.id, plan: b.plan, events: b.events });
 
-export function promiseOf(f: Forecast, starchG: number): BatchPromise {
+/** g of everything that thickens by its starch, as the plan has it. */
+export const thickenerG = (plan: Plan, pantry: Pantry): number =>
+  plan.items
+    .filter((i) => lookUp(pantry, plan, i.ingredientId).thickener !== undefined)
+    .reduce((sum, i) => sum + i.grams, 0);
+
+/** What a forecast promised of a plan. @throws UnknownIngredientError */
+export function promiseOf(f: Forecast, plan: Plan, pantry: Pantry): BatchPromise {
   return {
     hotPlace: f.hot.place,
     servingPlace: f.serving.place,
@@ -55,7 +64,7 @@ export function promiseOf(f: Forecast, starchG: number): BatchPromise {
     high: f.doubt.high,
     sdLn: f.doubt.sdLn,
     depthMm: f.depthMm,
-    starchG,
+    starchG: thickenerG(plan, pantry),
     minutes: f.minutes.total,
   };
 }

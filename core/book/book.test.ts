@@ -6,7 +6,7 @@ import { BatchSchema, promiseOf, type Batch, type Found } from './batch';
 import { learnFirmness, missLn, nextTime } from './nextTime';
 
 const solved = solveStarch(wanting(testPlan({ starchMeasure: 'scale' }), 'mounds'), pantry).plan;
-const promise = promiseOf(forecast(solved, pantry), 40);
+const promise = promiseOf(forecast(solved, pantry), solved, pantry);
 const batch = (found: Partial<Found>, id = 'b'): Batch =>
   BatchSchema.parse({
     id,

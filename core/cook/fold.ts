@@ -41,170 +41,176 @@ export type CookState = {
   lastEvent: CookEvent | undefined;
 };
 
-/** The cook's state: a fold over its events, nothing else. Pure, so that a reload or a second tab sees the same. */
-export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): CookState {
-  const state: CookState = {
-    stage: 'not started',
-    stepIndex: 0,
-    stepStartedMs: NaN,
-    paused: false,
-    pausedAtMs: NaN,
-    startedMs: NaN,
-    pouredMs: NaN,
-    fridgeMs: NaN,
-    turnedOutMs: NaN,
-    setting: undefined,
-    lid: undefined,
-    resting: undefined,
-    stirredMs: NaN,
-    ladles: 0,
-    weighed: [],
-    added: [],
-    counted: {},
-    rescued: [],
-    lost: [],
-    sides: {},
-    observations: [],
-    measures: [],
-    notes: [],
-    done: [],
-    lastEvent: undefined,
-  };
-  const last = steps.length - 1;
-  /** a step begins: what the hands did in the one before no longer holds */
-  const anew = () => {
-    state.setting = undefined;
-    state.lid = undefined;
-    state.resting = undefined;
-    state.stirredMs = NaN;
-    state.ladles = 0;
-  };
-  for (const event of countingEvents(cook)) {
-    const ms = Date.parse(event.at);
-    state.lastEvent = event;
-    switch (event.kind) {
-      case 'started':
-        state.stage = 'cooking';
-        state.startedMs = ms;
-        state.stepStartedMs = ms;
-        break;
-      case 'weighed':
-        state.weighed.push(event.item);
-        break;
-      case 'stepDone': {
-        const step = steps[state.stepIndex];
-        // a second tab may have closed the same step already
-        if (!step || step.id !== event.step || state.stage !== 'cooking') break;
-        state.done.push({ step: step.id, startMs: state.stepStartedMs, endMs: ms });
-        anew();
-        state.paused = false;
-        state.stepStartedMs = ms;
-        if (state.stepIndex === last) {
-          state.stage = 'poured';
-          state.pouredMs = ms;
-        } else state.stepIndex += 1;
-        break;
-      }
-      case 'steppedBack': {
-        const before = state.done.pop();
-        if (!before) break;
-        state.stepIndex = steps.findIndex((s) => s.id === before.step);
-        state.stepStartedMs = before.startMs;
-        state.stage = 'cooking';
-        state.pouredMs = NaN;
-        anew();
-        break;
-      }
-      case 'paused':
-        if (!state.paused) {
-          state.paused = true;
-          state.pausedAtMs = ms;
-        }
-        break;
-      case 'resumed':
-        if (state.paused) {
-          state.paused = false;
-          state.stepStartedMs += ms - state.pausedAtMs;
-          state.pausedAtMs = NaN;
-        }
-        break;
-      case 'observed':
-        state.observations.push({
-          id: event.id,
-          what: event.what,
-          atMs: ms,
-          step: steps[state.stepIndex]?.id ?? 'pour',
-        });
-        break;
-      case 'measured':
-        state.measures.push({
-          id: event.id,
-          what: event.what,
-          value: event.value,
-          atMs: ms,
-          ...(event.by ? { by: event.by } : {}),
-        });
-        break;
-      case 'hobSet':
-        state.setting = event.setting;
-        break;
-      case 'poured':
+/** A cook before anything was noted. */
+export const freshCook = (): CookState => ({
+  stage: 'not started',
+  stepIndex: 0,
+  stepStartedMs: NaN,
+  paused: false,
+  pausedAtMs: NaN,
+  startedMs: NaN,
+  pouredMs: NaN,
+  fridgeMs: NaN,
+  turnedOutMs: NaN,
+  setting: undefined,
+  lid: undefined,
+  resting: undefined,
+  stirredMs: NaN,
+  ladles: 0,
+  weighed: [],
+  added: [],
+  counted: {},
+  rescued: [],
+  lost: [],
+  sides: {},
+  observations: [],
+  measures: [],
+  notes: [],
+  done: [],
+  lastEvent: undefined,
+});
+
+/** A step begins: what the hands did in the one before no longer holds. */
+function beginAnew(state: CookState): void {
+  state.setting = undefined;
+  state.lid = undefined;
+  state.resting = undefined;
+  state.stirredMs = NaN;
+  state.ladles = 0;
+}
+
+/** Notes the next event that counts in `state`, in place: a replay of a whole cook takes each event once. */
+export function noteEvent(state: CookState, event: CookEvent, steps: readonly Step[]): void {
+  const ms = Date.parse(event.at);
+  state.lastEvent = event;
+  switch (event.kind) {
+    case 'started':
+      state.stage = 'cooking';
+      state.startedMs = ms;
+      state.stepStartedMs = ms;
+      break;
+    case 'weighed':
+      state.weighed.push(event.item);
+      break;
+    case 'stepDone': {
+      const step = steps[state.stepIndex];
+      // a second tab may have closed the same step already
+      if (!step || step.id !== event.step || state.stage !== 'cooking') break;
+      state.done.push({ step: step.id, startMs: state.stepStartedMs, endMs: ms });
+      beginAnew(state);
+      state.paused = false;
+      state.stepStartedMs = ms;
+      if (state.stepIndex === steps.length - 1) {
         state.stage = 'poured';
         state.pouredMs = ms;
-        break;
-      case 'intoFridge':
-        state.stage = 'in the fridge';
-        state.fridgeMs = ms;
-        break;
-      case 'turnedOut':
-        state.stage = 'turned out';
-        state.turnedOutMs = ms;
-        break;
-      case 'noted':
-        state.notes.push({ id: event.id, text: event.text, atMs: ms });
-        break;
-      case 'lidSet':
-        state.lid = event.lid;
-        break;
-      case 'spoon':
-        state.resting = event.resting;
-        break;
-      case 'stirred':
-        state.stirredMs = ms;
-        break;
-      case 'ladled':
-        state.ladles += 1;
-        break;
-      case 'added': {
-        const { kind: _k, at: _at, ...added } = event;
-        state.added.push({ ...added, atMs: ms, step: steps[state.stepIndex]?.id ?? 'pour' });
-        break;
-      }
-      case 'counted':
-        state.counted[event.item] = event.out;
-        break;
-      case 'rescued':
-        state.rescued.push({ id: event.id, fault: event.fault, says: event.says, atMs: ms });
-        break;
-      case 'device':
-        state.lost = event.lost
-          ? [...new Set([...state.lost, event.device])]
-          : state.lost.filter((d) => d !== event.device);
-        break;
-      case 'side': {
-        const before = state.sides[event.side];
-        state.sides[event.side] = event.done
-          ? { startedMs: before?.startedMs ?? ms, doneMs: ms }
-          : { startedMs: ms, doneMs: NaN };
-        break;
-      }
-      case 'longer':
-      case 'clock':
-      case 'undone':
-      case 'moved':
-        break;
+      } else state.stepIndex += 1;
+      break;
     }
+    case 'steppedBack': {
+      const before = state.done.pop();
+      if (!before) break;
+      state.stepIndex = steps.findIndex((s) => s.id === before.step);
+      state.stepStartedMs = before.startMs;
+      state.stage = 'cooking';
+      state.pouredMs = NaN;
+      beginAnew(state);
+      break;
+    }
+    case 'paused':
+      if (!state.paused) {
+        state.paused = true;
+        state.pausedAtMs = ms;
+      }
+      break;
+    case 'resumed':
+      if (state.paused) {
+        state.paused = false;
+        state.stepStartedMs += ms - state.pausedAtMs;
+        state.pausedAtMs = NaN;
+      }
+      break;
+    case 'observed':
+      state.observations.push({
+        id: event.id,
+        what: event.what,
+        atMs: ms,
+        step: steps[state.stepIndex]?.id ?? 'pour',
+      });
+      break;
+    case 'measured':
+      state.measures.push({
+        id: event.id,
+        what: event.what,
+        value: event.value,
+        atMs: ms,
+        ...(event.by ? { by: event.by } : {}),
+      });
+      break;
+    case 'hobSet':
+      state.setting = event.setting;
+      break;
+    case 'poured':
+      state.stage = 'poured';
+      state.pouredMs = ms;
+      break;
+    case 'intoFridge':
+      state.stage = 'in the fridge';
+      state.fridgeMs = ms;
+      break;
+    case 'turnedOut':
+      state.stage = 'turned out';
+      state.turnedOutMs = ms;
+      break;
+    case 'noted':
+      state.notes.push({ id: event.id, text: event.text, atMs: ms });
+      break;
+    case 'lidSet':
+      state.lid = event.lid;
+      break;
+    case 'spoon':
+      state.resting = event.resting;
+      break;
+    case 'stirred':
+      state.stirredMs = ms;
+      break;
+    case 'ladled':
+      state.ladles += 1;
+      break;
+    case 'added': {
+      const { kind: _k, at: _at, ...added } = event;
+      state.added.push({ ...added, atMs: ms, step: steps[state.stepIndex]?.id ?? 'pour' });
+      break;
+    }
+    case 'counted':
+      state.counted[event.item] = event.out;
+      break;
+    case 'rescued':
+      state.rescued.push({ id: event.id, fault: event.fault, says: event.says, atMs: ms });
+      break;
+    case 'device':
+      state.lost = event.lost
+        ? [...new Set([...state.lost, event.device])]
+        : state.lost.filter((d) => d !== event.device);
+      break;
+    case 'side': {
+      const before = state.sides[event.side];
+      state.sides[event.side] = event.done
+        ? { startedMs: before?.startedMs ?? ms, doneMs: ms }
+        : { startedMs: ms, doneMs: NaN };
+      break;
+    }
+    case 'longer':
+    case 'clock':
+    case 'undone':
+    case 'moved':
+      break;
   }
+}
+
+/** The cook's state: a fold over its events, nothing else. Pure, so that a reload or a second tab sees the same. */
+export function foldCook(cook: Pick<Cook, 'events'>, steps: readonly Step[]): CookState {
+  const state = freshCook();
+  for (const event of countingEvents(cook)) noteEvent(state, event, steps);
   return state;
 }
 

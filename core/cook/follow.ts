@@ -97,11 +97,12 @@ export function followTwin(
   const { plan } = cook;
   const moments = momentsOf(cook, steps, nowMs);
   const ids = moments.flatMap((m) => ('event' in m ? [nameOf(m)] : []));
+  const knew = new Set(before?.known);
   const goesOn =
     before !== undefined &&
     before.atMs <= nowMs &&
     before.known.every((id, i) => ids[i] === id) &&
-    moments.every((m) => !('event' in m) || before.known.includes(nameOf(m)) || m.atMs >= before.atMs);
+    moments.every((m) => !('event' in m) || knew.has(nameOf(m)) || m.atMs >= before.atMs);
   let twin = goesOn ? before.twin : startTwin(plan, pantry, SEED, particles);
   const begun = new Set(goesOn ? before.begun : []);
   let odd = goesOn ? before.odd : undefined;

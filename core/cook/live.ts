@@ -1,7 +1,7 @@
 import { atStages, lookUp, massG, mixtureOfPortions } from '../formula/compose';
 import { forecastFrom, type Forecast } from '../forecast';
 import { methodOf } from '../formula/family';
-import type { AddStep } from '../formula/method';
+import { offTheHob, type AddStep } from '../formula/method';
 import type { Plan } from '../formula/plan';
 import type { Pantry } from '../pantry/pantry';
 import {
@@ -18,7 +18,7 @@ import { runPhase, sampler, type Phase } from '../pot/program';
 import { additionOf, phaseOf, runSteps, startPot } from '../run';
 import { NO_HABITS, withHabits, type Habits } from '../twin/twin';
 import { countingEvents } from './counting';
-import { foldCook } from './fold';
+import { foldCook, freshCook, noteEvent } from './fold';
 import type { Added, Cook, CookEvent } from './events';
 import type { Step, StepId } from './steps';
 
@@ -57,10 +57,9 @@ export const handsOf = (step: Step, resting: boolean | undefined): number =>
 export function momentsOf(cook: Cook, steps: readonly Step[], nowMs: number): Moment[] {
   const out: Moment[] = [];
   const events = countingEvents(cook).filter((e) => Date.parse(e.at) <= nowMs);
-  const replay = { events: [] as Cook['events'] };
+  const state = freshCook();
   let fromMs = NaN;
   const close = (toMs: number) => {
-    const state = foldCook(replay, steps);
     const step = steps[state.stepIndex];
     if (!step || state.stage !== 'cooking' || !(toMs > fromMs)) return;
     const setting = state.paused ? 0 : (state.setting ?? step.setting ?? 0);
@@ -84,7 +83,7 @@ export function momentsOf(cook: Cook, steps: readonly Step[], nowMs: number): Mo
     const ms = Date.parse(event.at);
     if (!Number.isNaN(fromMs)) close(ms);
     fromMs = ms;
-    replay.events.push(event);
+    noteEvent(state, event, steps);
     out.push({ event, atMs: ms });
   }
   close(nowMs);
@@ -254,8 +253,7 @@ export function livePot(
   const { trace, ...on } = onTheHob(cook, steps, pantry, nowMs, habits, 5);
   const { plan, setup, pot } = on;
   const { pot: ahead, cueInS } = cookAhead(cook, steps, pantry, nowMs, on);
-  const method = methodOf(plan, pantry);
-  const run = runSteps(plan, pantry, setup, ahead, method.slice(method.findIndex((m) => m.do === 'pour')));
+  const run = runSteps(plan, pantry, setup, ahead, offTheHob(methodOf(plan, pantry)));
   return {
     on,
     now: readPot(pot),

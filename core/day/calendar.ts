@@ -10,8 +10,9 @@ const uid = (day: string, of: string) => `${day}-${of.replaceAll(/[^a-z0-9-]/gi,
  * and one for each meal. What only waits is no event.
  * @param day names the events, so that a later export replaces them
  * @param stampMs when it is written
+ * @param clock a time of day as the cook reads it, in the cook's own zone
  */
-export function calendarOf(t: Timetable, day: string, stampMs: number): string {
+export function calendarOf(t: Timetable, day: string, stampMs: number, clock: (ms: number) => string): string {
   const calendar = new ICAL.Component(['vcalendar', [], []]);
   calendar.addPropertyWithValue('prodid', '-//ovalis//day//EN');
   calendar.addPropertyWithValue('version', '2.0');
@@ -30,10 +31,7 @@ export function calendarOf(t: Timetable, day: string, stampMs: number): string {
     if (a.state === 'done' || a.lane === 'fridge') continue;
     const title = `${a.dish}: ${a.verb}`;
     const event = put(a.id, title, a.startMs, Math.max(a.endMs, a.startMs + 60_000), a.hands);
-    event.addPropertyWithValue(
-      'description',
-      `${a.says}. By ${new Date(a.latestMs).toISOString().slice(11, 16)} UTC at the latest.`,
-    );
+    event.addPropertyWithValue('description', `${a.says}. By ${clock(a.latestMs)} at the latest.`);
     const alarm = new ICAL.Component('valarm');
     alarm.addPropertyWithValue('action', 'DISPLAY');
     alarm.addPropertyWithValue('description', title);

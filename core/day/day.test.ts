@@ -323,6 +323,7 @@ describe('acts and the calendar', () => {
   const list = [works[0]!, works.find((w) => w.planId === 's0')!];
   const serves = Object.fromEntries(list.map((w) => [w.planId, Date.parse(SERVE)]));
   const t = timetable(day, list, serves);
+  const clock = (ms: number) => new Date(ms + 2 * 3_600_000).toISOString().slice(11, 16);
   it('the pot is one act from the first fire to the dish, with its spoon minutes', () => {
     const acts = actsOf(t);
     const cook = acts.filter((a) => a.verb === 'cook');
@@ -333,7 +334,7 @@ describe('acts and the calendar', () => {
     expect(acts.filter((a) => a.lane === 'fridge')).toHaveLength(2);
   });
   it('is read back by a calendar parser: each act of the hands at its minute, with its call, and the meals', () => {
-    const text = calendarOf(t, day.id, at('08:00'));
+    const text = calendarOf(t, day.id, at('08:00'), clock);
     const events = Object.values(ical.sync.parseICS(text)).filter((e) => e?.type === 'VEVENT');
     const acts = actsOf(t).filter((a) => a.lane !== 'fridge');
     expect(events).toHaveLength(acts.length + 2);
@@ -342,15 +343,17 @@ describe('acts and the calendar', () => {
       expect(event?.end?.getTime()).toBe(a.endMs);
       expect(event!.alarms).toHaveLength(1);
       expect(String(event!.description)).toContain(a.says);
+      // by the cook's own clock, two hours from the world's
+      expect(String(event!.description)).toContain(`By ${clock(a.latestMs)} at the latest`);
     }
     const meals = events.filter((e) => String(e.summary).endsWith('is served'));
     expect(meals.map((e) => e.start.getTime())).toEqual([Date.parse(SERVE), Date.parse(SERVE)]);
     expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
     // exported again, the same events keep their names, so that they replace the old ones
-    expect(calendarOf(t, day.id, at('09:00')).match(/UID:.*/g)).toEqual(text.match(/UID:.*/g));
+    expect(calendarOf(t, day.id, at('09:00'), clock).match(/UID:.*/g)).toEqual(text.match(/UID:.*/g));
     // a name that would break a line does not
     const odd = { ...t, serves: t.serves.map((s) => ({ ...s, name: 'A, B; C\nEND:VEVENT' })) };
-    const read = Object.values(ical.sync.parseICS(calendarOf(odd, day.id, at('08:00')))).filter(
+    const read = Object.values(ical.sync.parseICS(calendarOf(odd, day.id, at('08:00'), clock))).filter(
       (e) => e?.type === 'VEVENT',
     );
     expect(read).toHaveLength(events.length);

@@ -6,34 +6,9 @@ import type { Pantry } from '../pantry/pantry';
 import { eggsFor } from '../prep/prep';
 import { sideOf } from '../sides/sides';
 import { EGG_SIZES } from '../units/eggs';
+import { boughtAs, type UsualPack } from '../pantry/usualPacks';
 import { packsFor, type Pack } from '../units/packs';
 
-/** Usual packets where the cook has not said how their shop sells it (C): name of one, g in it. */
-export const USUAL_PACKS: Readonly<Record<string, { name: string; grams: number }>> = {
-  milk_whole: { name: 'carton, 1 l', grams: 1030 },
-  milk_semi: { name: 'carton, 1 l', grams: 1033 },
-  milk_skim: { name: 'carton, 1 l', grams: 1035 },
-  cream_35: { name: 'cup, 200 ml', grams: 199 },
-  cream_20: { name: 'cup, 200 ml', grams: 202 },
-  evaporated: { name: 'can', grams: 340 },
-  condensed: { name: 'can', grams: 397 },
-  coconut_milk: { name: 'can, 400 ml', grams: 388 },
-  coconut_cream: { name: 'carton, 250 ml', grams: 243 },
-  coconut_drink: { name: 'carton, 1 l', grams: 1010 },
-  almond_drink: { name: 'carton, 1 l', grams: 1010 },
-  cornstarch: { name: 'box', grams: 250 },
-  sugar: { name: 'bag', grams: 1000 },
-  butter: { name: 'block', grams: 250 },
-  salt: { name: 'box', grams: 500 },
-};
-const BY_GROUP: Partial<Record<Ingredient['group'], { name: string; grams: number }>> = {
-  milk: { name: 'carton, 1 l', grams: 1010 },
-  sweet: { name: 'bag', grams: 500 },
-  thickener: { name: 'bag', grams: 500 },
-  nut: { name: 'bag', grams: 200 },
-  piece: { name: 'bag', grams: 200 },
-  flavour: { name: 'jar', grams: 40 },
-};
 /** Eggs in a box. */
 export const EGG_BOX = 6;
 
@@ -76,6 +51,9 @@ export type Shopping = {
   leftovers: string[];
   allergens: string[];
 };
+
+const packName = (p: UsualPack): string =>
+  p.ml === undefined ? p.unit : `${p.unit}, ${p.ml >= 1000 ? `${p.ml / 1000} l` : `${p.ml} ml`}`;
 
 const g = (x: number) => `${Math.round(x)} g`;
 
@@ -137,7 +115,7 @@ export function shoppingOf(
   }
   const lines: ShoppingLine[] = [...needs.values()].map(({ ingredient: i, grams, plans: by }) => {
     const own = packs.find((p) => p.ingredientId === i.id);
-    const usual = i.group === 'fruit' || i.id === 'nuts_coconut' ? undefined : (USUAL_PACKS[i.id] ?? BY_GROUP[i.group]);
+    const usual = i.group === 'fruit' || i.id === 'nuts_coconut' ? undefined : boughtAs(i);
     const pack = own ?? usual;
     const base = {
       ingredientId: i.id,
@@ -152,7 +130,7 @@ export function shoppingOf(
     const says = GOOD_FOR[i.base === 'coconut' && i.group === 'milk' ? 'coconut' : i.group];
     return {
       ...base,
-      packs: { count, name: pack.name, grams: pack.grams, yours: own !== undefined },
+      packs: { count, name: 'name' in pack ? pack.name : packName(pack), grams: pack.grams, yours: own !== undefined },
       leftG: leftOverG,
       ...(leftOverG > 5 && says ? { leftSays: says } : {}),
       ...(own?.price === undefined ? {} : { price: own.price * count }),

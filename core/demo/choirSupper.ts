@@ -83,7 +83,6 @@ function cookedOnce(
   found: Partial<Found>,
 ): Batch {
   const promised = forecast(plan, pantry);
-  const starchG = plan.items.find((i) => i.ingredientId === 'cornstarch')?.grams ?? 0;
   const real = forecast(
     {
       ...plan,
@@ -99,7 +98,7 @@ function cookedOnce(
     at: iso(endMs),
     plan,
     events,
-    promise: promiseOf(promised, starchG),
+    promise: promiseOf(promised, plan, pantry),
     found: {
       wordHot: real.hot.word,
       wordServing: real.serving.word,

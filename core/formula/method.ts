@@ -91,4 +91,9 @@ export type MethodStep = z.infer<typeof MethodStepSchema>;
 export type HeatStep = z.infer<typeof HeatStepSchema>;
 export type AddStep = Extract<MethodStep, { do: 'add' }>;
 export type BakeStep = Extract<MethodStep, { do: 'bake' }>;
+/** What comes once the pot has left the hob: the pouring and all after it, or the oven and the rests of a method that does not pour. */
+export function offTheHob(method: readonly MethodStep[]): MethodStep[] {
+  const pour = method.findIndex((m) => m.do === 'pour');
+  return method.slice(pour >= 0 ? pour : method.findLastIndex((m) => m.do === 'heat' || m.do === 'add') + 1);
+}
 export type RestStep = Extract<MethodStep, { do: 'rest' }>;

@@ -1,3 +1,5 @@
+import { PANTRY } from './pantry';
+
 /** Names that mean different things in different kitchens, and how to tell them apart on the table. */
 export type Which = {
   id: string;
@@ -166,3 +168,17 @@ export const WHICH: readonly Which[] = [
 
 /** The question a bare name raises, or undefined where it is clear. */
 export const whichIs = (name: string): Which | undefined => WHICH.find((w) => w.name.test(name.trim().toLowerCase()));
+
+/** Asks about a name with a word in it that nothing explains: the nearest thing of the pantry is offered, never taken. */
+export const whatIs = (written: string, nearestId: string): Which => ({
+  id: 'what',
+  name: /^$/,
+  question: `What is "${written}"?`,
+  options: [
+    {
+      ingredientId: nearestId,
+      label: PANTRY.find((i) => i.id === nearestId)!.name,
+      tell: 'only if it is that and holds nothing else: look at its label',
+    },
+  ],
+});

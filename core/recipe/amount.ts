@@ -1,4 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
+import { usualPackG } from '../pantry/usualPacks';
 import { EGG_SIZES, type EggSize } from '../units/eggs';
 import { FILL, G_PER, ML_PER, type Fill, type SpoonSystem } from '../units/measures';
 
@@ -355,25 +356,6 @@ const COUNTED_G: Readonly<Record<string, number>> = {
   vanilla: 4,
   chocolate: 100,
 };
-/** What a pack holds, g, where the line does not say (B): shops differ. */
-const PACK_G: Readonly<Record<string, number>> = {
-  coconut_milk: 400,
-  coconut_cream: 400,
-  coconut_cream_drink: 400,
-  condensed: 397,
-  evaporated: 410,
-  cornstarch: 40,
-  custard_powder: 37,
-  vanilla: 5,
-  milk_whole: 1030,
-  raisins: 250,
-  corn_kernels: 285,
-  fruit_pieces: 240,
-  puree_pumpkin: 425,
-  puree_mango: 850,
-  butter: 250,
-};
-
 export type Weighed = { grams: number; lowG: number; highG: number; vague: boolean; why: string };
 
 /** Grams of an amount of one thing; undefined where only a cook can say. */
@@ -427,7 +409,7 @@ export function gramsOf(
   }
   if (unit === 'can' || unit === 'packet' || unit === 'box') {
     const own = o.packs?.find((p) => p.ingredientId === thing.id)?.grams;
-    const usual = own ?? PACK_G[thing.id];
+    const usual = own ?? usualPackG(thing.id, unit);
     return usual === undefined ? undefined : answer(usual, own ? 0.02 : 0.1, own ? 'your own pack' : 'a usual pack');
   }
   const counted = COUNTED_G[thing.id];

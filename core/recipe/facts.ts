@@ -98,7 +98,7 @@ const HEAT_WORDS: readonly (readonly [RegExp, number])[] = [
   [/\bmedium[- ]low\b/i, 4],
   [/\bmedium[- ]high\b/i, 7],
   [/\b(?:low|gentle)\b/i, 3],
-  [/\bmedium|moderate\b/i, 5],
+  [/\b(?:medium|moderate)\b/i, 5],
   [/\b(?:high(?:est)?|full|strong)\b/i, 9],
 ];
 
@@ -225,7 +225,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
       const goesIn = hot || /\b(pan|pot|milk|heat)\b/i.test(s);
       if (f.starch === 'cold together' || f.starch === 'rain' || f.starch === 'into hot' || f.starch === 'fat first')
         starchIn = at;
-      else if (goesIn && hotHere && slurryAt !== at && !/\bbowl|cup|jug\b/i.test(s)) starchIn = at;
+      else if (goesIn && hotHere && slurryAt !== at && !/\b(?:bowl|cup|jug)\b/i.test(s)) starchIn = at;
     } else if (starchIn < 0 && (slurryAt >= 0 || f.starch === 'mixed with sugar' || f.starch === 'in cold yolks')) {
       if (
         /\b(slurry|starch|mixture|paste|it|pour|stir|whisk|back|everything|sugar)\b/i.test(s) &&
@@ -286,7 +286,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
       const share = readNumber(reduce[1]!)?.value ?? 0.5;
       f.reduceTo = /\bby\b/i.test(reduce[0]) ? 1 - share : share;
     }
-    if (/\bsoft|tender\b/i.test(s) && grainSoft < 0) grainSoft = at;
+    if (/\b(?:soft|tender)\b/i.test(s) && grainSoft < 0) grainSoft = at;
     if (/\bsugar\b/i.test(s) && sugarAt < 0) {
       sugarAt = at;
       const soft = /\b(?:soft|tender)\b/i.exec(s)?.index ?? -1;
@@ -312,7 +312,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     } else if (
       f.yolks === undefined &&
       GRADUAL.test(s) &&
-      /\bmilk|cream\b/i.test(s) &&
+      /\b(?:milk|cream)\b/i.test(s) &&
       f.mentions.some((m) => m.id === 'yolk' || m.id === 'egg')
     )
       f.yolks = 'tempered';
@@ -348,7 +348,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     if (oven) {
       const tempC = ovenIn(s);
       if (tempC !== undefined || f.oven) {
-        const minutes = /\bbake|oven|cook\b/i.test(s) ? d : undefined;
+        const minutes = /\b(?:bake|baked|oven|cook)\b/i.test(s) ? d : undefined;
         f.oven = {
           tempC: tempC ?? f.oven!.tempC,
           ...(minutes !== undefined || f.oven?.minutes !== undefined ? { minutes: minutes ?? f.oven!.minutes! } : {}),
@@ -362,7 +362,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
           tempC: 170,
           ...(d === undefined ? {} : { minutes: d }),
           fan: false,
-          bath: /\bwater bath|bain[- ]marie\b/i.test(s),
+          bath: /\b(?:water bath|bain[- ]marie)\b/i.test(s),
           cold: false,
         };
     }
@@ -372,7 +372,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     if (/\bserve\w*\b[^.]{0,20}\b(warm|hot)\b|\beaten warm\b/i.test(s)) f.warm = true;
     else if (/\bserve\w*\b[^.]{0,20}\b(cold|chilled)\b/i.test(s)) f.warm = false;
     if (COOLS.test(s)) cooled = true;
-    if (HEATS.test(s) && !/\bpreheat|oven|serve\b/i.test(s)) {
+    if (HEATS.test(s) && !/\b(?:preheat\w*|oven|serve)\b/i.test(s)) {
       hot = true;
       if (/\b(boil|heat|simmer|scald)\b/i.test(s) && !COOLS.test(s)) cooled = false;
     }

@@ -169,6 +169,7 @@ function named(line: Line, name: string, pantry: Pantry): Line {
   const found = nameOf(name);
   if (!found || !pantry.has(found.id))
     return { ...line, state: 'open', why: `"${name.slice(0, 40).trim() || line.text.slice(0, 40)}" is not known here` };
+  if (found.unsure) return { ...line, state: 'ask', which: found.which!, why: 'not certain what it is' };
   return {
     ...line,
     state: found.which ? 'ask' : 'read',

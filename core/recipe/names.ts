@@ -1,4 +1,4 @@
-import { whichIs, type Which } from '../pantry/whichOne';
+import { whatIs, whichIs, type Which } from '../pantry/whichOne';
 
 /** Names as recipes write them, to the pantry. Longer names are looked for first. */
 const ALIASES: Readonly<Record<string, string>> = {
@@ -33,8 +33,8 @@ const ALIASES: Readonly<Record<string, string>> = {
   date_syrup: 'date (?:syrup|molasses)',
   allulose: 'allulose',
   erythritol: 'erythritol',
-  cornstarch: 'corn[ -]?starch|cornflour|corn flour|maize starch|maizena|starch|maize flour',
-  custard_powder: 'custard powder|vanilla pudding powder',
+  cornstarch: 'corn[ -]?starch|cornflour|corn flour|maize starch|starch|maize flour',
+  custard_powder: 'custard powder|pudding powder',
   potato_starch: 'potato (?:starch|flour)',
   tapioca_starch: 'tapioca (?:starch|flour)|cassava starch',
   wheat_flour: '(?:plain |all[- ]purpose |wheat |white )*flour',
@@ -140,13 +140,36 @@ function splitAlternatives(all: string): string[] {
   return [...out, all.slice(at)];
 }
 
-export type Named = { id: string; which?: Which };
+export type Named = { id: string; which?: Which; /** words of the name that nothing here explains */ unsure?: string };
 
 /** Words that are no part of a name. */
 const NOISE =
-  /\b(organic|good|nice|best|quality|ripe|room[- ]temperature|cold|ice[- ]cold|warm|hot|lukewarm|boiling|freshly|fresh from the cow|optional|to taste|for (?:the )?(?:slurry|top|topping|dusting|serving|sprinkling|greasing|dish|mould)|your favou?rite|sifted|softened|melted|beaten|separated|peeled|rinsed|soaked|drained|divided|plus extra|or so|any|of your choice)\b/gi;
+  /\b(organic|good|nice|best|quality|ripe|room[- ]temperature|ice[- ]cold|freshly|fresh from the cow|optional|to taste|for (?:the )?(?:slurry|top|topping|dusting|serving|sprinkling|greasing|dish|mould)|your favou?rite|plus extra|or so|of your choice)\b/gi;
 
-/** What a name is in the pantry; its question where the name is bare and means several things. */
+/** Words beside a name that leave it what it is. Any other word may make it another thing, and is asked about. */
+const PLAIN_WORDS = new Set(
+  (
+    'the a an of some any more extra your my our about each in all or and other another same rest remaining remainder reserved ' +
+    'cold warm hot lukewarm boiling chilled cool cooled room temperature tepid ' +
+    'fresh raw uncooked cooked dry dried pure real natural plain ordinary usual proper fine finely coarse coarsely medium thick thin ' +
+    'large small big little tiny long short round level heaped heaping rounded whole half full fat skimmed ' +
+    'white unsalted salted unsweetened granulated caster ground grated chopped sliced crushed pounded minced mashed ' +
+    'sifted softened melted beaten separated peeled rinsed soaked drained divided washed shelled blanched toasted roasted ' +
+    'free range free-range scalded steamed strained halved quartered cubed diced shredded flaked canned tinned bottled ' +
+    'lightly roughly well very just freshly needed optional only nothing else ' +
+    'pack packet box bag carton bottle cup cups spoon spoons g ml l'
+  ).split(' '),
+);
+/** Where the name ends and what it is for begins. */
+const PURPOSE =
+  /\b(?:for|in|with|from|to|at|as|if|into|until|on|per|plus|minus|less|without|dissolved|mixed|stirred|kept|set aside|beside)\b/i;
+
+const wordsOf = (s: string): string[] => s.toLowerCase().match(/[a-zà-ÿ][a-zà-ÿ'’-]*/g) ?? [];
+
+/**
+ * What a name is in the pantry. Where the name is bare and means several things, or carries a word that nothing explains
+ * ("hemp milk"), it comes with a question and is not to be taken as certain.
+ */
 export function nameOf(text: string): Named | undefined {
   const whole = text.replace(/\([^)]*\)/g, ' ').replace(/[*_`]/g, '');
   const cleaned = whole.replace(NOISE, ' ').replace(/\s+/g, ' ').trim();
@@ -162,11 +185,23 @@ export function nameOf(text: string): Named | undefined {
         best = { id: r.id, length, weight: r.weight, at: m.index };
     }
     if (best) {
+      const unsure = unexplained(part, best.at, best.length);
+      if (unsure) return { id: best.id, which: whatIs(unsure, best.id), unsure };
       const which = whichIs(part.toLowerCase().replace(/^(the|a|an|of) /, ''));
       return which ? { id: best.id, which } : { id: best.id };
     }
   }
   return undefined;
+}
+
+/** The name with what stands beside it, where a word of that is not known to leave it what it is. */
+function unexplained(part: string, at: number, length: number): string | undefined {
+  const before = part.slice(0, at);
+  const found = part.slice(at).trimStart().slice(0, length);
+  const after = part.slice(at).trimStart().slice(length);
+  const tail = after.slice(0, PURPOSE.exec(after)?.index ?? after.length);
+  const strange = [...wordsOf(before.split(PURPOSE).at(-1)!), ...wordsOf(tail)].filter((w) => !PLAIN_WORDS.has(w));
+  return strange.length ? `${before}${found}${tail}`.replace(/\s+/g, ' ').trim().slice(0, 60) : undefined;
 }
 
 /** Every ingredient that a sentence names, in its order. */

@@ -6,7 +6,7 @@ import { foldCook } from '../cook/fold';
 import { dishHistory, judge } from '../forecast';
 import { lookUp, mainLiquid, massG } from '../formula/compose';
 import { FRIDGE_C, methodOf } from '../formula/family';
-import type { HeatStep, MethodStep } from '../formula/method';
+import { offTheHob, type HeatStep, type MethodStep } from '../formula/method';
 import type { Plan, SetWord } from '../formula/plan';
 import type { Pantry } from '../pantry/pantry';
 import { addToPot, cookedStarchPct, severityOf, type Pot, type PotSetup } from '../pot/pot';
@@ -66,8 +66,7 @@ export type Fix = {
 
 /** A pot at the pouring, judged as it will be served. */
 export function headingOf(plan: Plan, pantry: Pantry, setup: PotSetup, pot: Pot, sdLn: number): Heading {
-  const method = methodOf(plan, pantry);
-  const run = runSteps(plan, pantry, setup, pot, method.slice(method.findIndex((m) => m.do === 'pour')));
+  const run = runSteps(plan, pantry, setup, pot, offTheHob(methodOf(plan, pantry)));
   const bounds = boundsFor(plan.serve.style, run.depthM);
   const { ageServingH, coldestServingC } = dishHistory(plan, run, plan.rest.hours);
   const f = judge(

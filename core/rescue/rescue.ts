@@ -4,7 +4,7 @@ import { addedTo } from '../cook/live';
 import { dishHistory, judge } from '../forecast';
 import { lookUp, mainLiquid, massG, phOf } from '../formula/compose';
 import { FRIDGE_C, methodOf } from '../formula/family';
-import type { HeatStep } from '../formula/method';
+import { offTheHob, type HeatStep } from '../formula/method';
 import { BITE } from '../pot/grain';
 import { EGG } from '../pot/egg';
 import { splitChance } from '../pot/flavour';
@@ -179,8 +179,7 @@ function fromFix(fault: Fault, going: string, fixes: Fix[], s: Situation, extra:
 
 /** The dish as poured, and how it stands and cools. */
 function poured(s: Situation): Run {
-  const method = methodOf(s.plan, s.pantry);
-  return runSteps(s.plan, s.pantry, s.setup, s.pot, method.slice(method.findIndex((m) => m.do === 'pour')));
+  return runSteps(s.plan, s.pantry, s.setup, s.pot, offTheHob(methodOf(s.plan, s.pantry)));
 }
 
 /** h from pouring to its word, with other stays. */

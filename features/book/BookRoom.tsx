@@ -217,14 +217,13 @@ function WriteSheet({
   const write = async (plan: Batch['plan'], at: number, cook?: (typeof poured)[number]['cook']) => {
     const id = newId('batch');
     const forecast = await ask('forecast', [plan]);
-    const starchG = plan.items.find((i) => i.ingredientId === 'cornstarch')?.grams ?? 0;
     saveBatch.mutate({
       id,
       ...(cook ? { cookId: cook.id } : {}),
       at: new Date(at).toISOString(),
       plan,
       events: cook?.events ?? [],
-      promise: promiseOf(forecast, starchG),
+      promise: promiseOf(forecast, plan, pantryWith(plan.own)),
       found: { flaws: [], note: '' },
     });
     if (cook) saveCook.mutate({ ...cook, batchId: id });

@@ -98,7 +98,7 @@ export function DayRoom() {
   };
   const exportIcs = () => {
     if (!d.ask) return;
-    void ask('calendar', [d.ask, Date.now()])
+    void ask('calendar', [d.ask, Date.now(), fmt.settings.clock === '12'])
       .then(async (text) => {
         const name = `ovalis-${day.id}.ics`;
         const file = new File([text], name, { type: 'text/calendar' });

@@ -14,7 +14,7 @@ import { pantryWith, type Pantry } from '../../core/pantry/pantry';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
-import { useCollection, useRemove, useSave } from '../../storage/hooks';
+import { useCollection, useEdit, useRemove, useSave } from '../../storage/hooks';
 import { ask } from '../../workers/client';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
@@ -27,6 +27,7 @@ import { useForecast, usePoint, useSolved } from '../shared/useForecast';
 import { Answer } from './Answer';
 import { Bench } from './Bench';
 import { Evidence } from './Evidence';
+import { holdSet } from './holdSet';
 import { PlanRows } from './PlanRows';
 import { PlansSheet } from './PlansSheet';
 import { useAbout } from './useAbout';
@@ -57,7 +58,21 @@ export function PlanRoom() {
   const [hold, setHold] = useState<{ planId: string; stressPa: number } | undefined>();
   const [holdSweet, setHoldSweet] = useState(false);
   const [holding, setHolding] = useState(false);
-  const latestHold = useRef(0);
+  const edit = useEdit('plans');
+  const [hands] = useState(() =>
+    holdSet(
+      async (p, ingredientId, stressPa) => {
+        const { answer } = await ask('solveFor', [
+          p,
+          { free: [{ ingredientId, minG: 0.5 }], stressPa },
+          fmt.settings.spoons,
+        ]);
+        return answer.ok ? answer.amounts[0]!.grams : undefined;
+      },
+      (planId, change) => edit.mutate({ id: planId, edit: (there) => there && change(there) }),
+      setHolding,
+    ),
+  );
   const dragged = useRef<Plan | undefined>(undefined);
   const asking = useRef(false);
   const dragFrom = useRef<{ grams: number; yieldPa: number } | undefined>(undefined);
@@ -103,18 +118,10 @@ export function PlanRoom() {
     const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed, y);
     const next = holdSweet && !sweetTouched ? holdSweetness(saved, changed, y) : changed;
     keep(next);
-    if (held === undefined || touchedId === 'all') return;
-    const free = thickenersOf(next, y).filter((id) => id !== touchedId);
-    if (!free.length) return;
-    const turn = ++latestHold.current;
-    setHolding(true);
-    void ask('solveFor', [next, { free: [{ ingredientId: free[0]!, minG: 0.5 }], stressPa: held }, fmt.settings.spoons])
-      .then(({ answer: s }) => {
-        if (turn !== latestHold.current || !s.ok) return;
-        const { ingredientId, grams } = s.amounts[0]!;
-        save.mutate(withGrams(s.plan, ingredientId, Math.round(grams * 2) / 2, y));
-      })
-      .finally(() => turn === latestHold.current && setHolding(false));
+    // a change of all amounts keeps the set by itself, unless an answer for the old ones is still to come
+    if (held === undefined || (touchedId === 'all' && !hands.busy())) return;
+    const free = thickenersOf(next, y).find((id) => id !== touchedId);
+    if (free) void hands.follow(next, free, held).catch(() => undefined);
   };
   const stableChange = useStable(change);
   const openList = useStable(() => setListOpen(true));

@@ -8,7 +8,7 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 
-const MILKS = ['milk_whole', 'milk_2', 'coconut_milk', 'almond_drink', 'oat_drink', 'soy_drink', 'water'];
+const MILKS = ['milk_whole', 'milk_semi', 'coconut_milk', 'almond_drink', 'oat_drink', 'soy_drink', 'water'];
 const THICK = ['cornstarch', 'rice_flour', 'rice_ground', 'rice_short', 'semolina', 'cornmeal_fine', 'none'];
 const number = (text: string) => Number(text.replace(',', '.').trim() || '0');
 const named = (ids: readonly string[]) =>

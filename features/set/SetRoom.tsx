@@ -4,6 +4,7 @@ import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
+import { pantryWith } from '../../core/pantry/pantry';
 import { SAFE_COOLING } from '../../core/set/safety';
 import { GEL, standing } from '../../core/set/firmness';
 import { stripMiddle } from '../../core/texture/words';
@@ -129,14 +130,13 @@ function Setting({ c }: { c: UsedCook }) {
   const writeDown = () => {
     const id = cook.batchId ?? newId('batch');
     if (!cook.batchId) {
-      const starchG = plan.items.find((i) => i.ingredientId === 'cornstarch')?.grams ?? 0;
       saveBatch.mutate({
         id,
         cookId: cook.id,
         at: new Date(state.pouredMs).toISOString(),
         plan,
         events: cook.events,
-        promise: promiseOf(c.forecast ?? f, starchG),
+        promise: promiseOf(c.forecast ?? f, plan, pantryWith(plan.own)),
         found: {
           flaws: [],
           note: state.notes
