@@ -4,19 +4,19 @@ import { whatIs, whichIs, type Which } from '../pantry/whichOne';
 const ALIASES: Readonly<Record<string, string>> = {
   milk_whole: 'whole milk|full[- ]fat milk|full cream milk|fresh milk|cow.?s milk|milk|3.5 ?% milk',
   milk_semi:
-    'milk,? \\(?(?:2|1[.,]5) ?%\\)?|semi[- ]skimmed milk|half[- ]fat milk|low[- ]fat milk|2 ?% milk|1\\.5 ?% milk|reduced[- ]fat milk',
-  milk_skim: 'skimmed milk|skim milk|fat[- ]free milk|nonfat milk|0 ?% milk',
+    'milk,? \\(?(?:2|1[.,]5) ?%\\)?|semi[- ]skimmed milk|half[- ]fat milk|low[- ]fat milk|2 ?% milk|1\\.5 ?% milk|reduced[- ]fat milk|milk,? semi[- ]skimmed',
+  milk_skim: 'skimmed milk|milk,? skimmed|skim milk|fat[- ]free milk|nonfat milk|0 ?% milk',
   cream_35: 'whipping cream|heavy cream|cream',
   cream_20: 'single cream|light cream|table cream|pouring cream',
   double_cream: 'double cream',
   evaporated: 'evaporated milk|unsweetened condensed milk',
   condensed: '(?:sweetened )?condensed milk',
   coconut_milk: '(?:full[- ]fat |thick |canned |tinned )*coconut milk',
-  coconut_cream_drink: '(?:light|lite|thin|reduced[- ]fat) coconut milk',
+  coconut_cream_drink: '(?:light|lite|thin|reduced[- ]fat) coconut milk|coconut milk,? (?:light|lite|reduced[- ]fat)',
   coconut_cream: 'coconut cream|cream of coconut',
   coconut_drink: 'coconut (?:drink|beverage|milk drink)|coconut milk from a carton',
   almond_drink: '(?:unsweetened )?almond (?:milk|drink)',
-  almond_sweet: 'sweetened almond (?:milk|drink)',
+  almond_sweet: 'sweetened almond (?:milk|drink)|almond (?:milk|drink),? sweetened',
   hazelnut_drink: 'hazelnut (?:milk|drink)',
   cashew_drink: 'cashew (?:milk|drink)',
   walnut_drink: 'walnut (?:milk|drink)',
@@ -175,15 +175,11 @@ export function nameOf(text: string): Named | undefined {
   const cleaned = whole.replace(NOISE, ' ').replace(/\s+/g, ' ').trim();
   // what stands before the first comma names it; what follows is how it is prepared
   const head = cleaned.split(/[,;:]| - | – /)[0]!.trim();
-  for (const part of [head, cleaned]) {
-    let best: { id: string; length: number; weight: number; at: number } | undefined;
-    for (const r of RULES) {
-      const m = r.alias.exec(part);
-      if (!m) continue;
-      const length = m[0].trim().length;
-      if (!best || length > best.length || (length === best.length && r.weight > best.weight))
-        best = { id: r.id, length, weight: r.weight, at: m.index };
-    }
+  const first = matchIn(head);
+  const over = matchIn(cleaned);
+  // "almond drink, sweetened" is named on both sides of its comma
+  const across = over && first && over.at <= first.at && over.at + over.length > head.length;
+  for (const [part, best] of across ? [[cleaned, over] as const] : ([[head, first], [cleaned, over]] as const)) {
     if (best) {
       const unsure = unexplained(part, best.at, best.length);
       if (unsure) return { id: best.id, which: whatIs(unsure, best.id), unsure };
@@ -192,6 +188,21 @@ export function nameOf(text: string): Named | undefined {
     }
   }
   return undefined;
+}
+
+type Match = { id: string; length: number; weight: number; at: number };
+
+/** The longest name in a text; of two as long, the one that says more. */
+function matchIn(part: string): Match | undefined {
+  let best: Match | undefined;
+  for (const r of RULES) {
+    const m = r.alias.exec(part);
+    if (!m) continue;
+    const length = m[0].trim().length;
+    if (!best || length > best.length || (length === best.length && r.weight > best.weight))
+      best = { id: r.id, length, weight: r.weight, at: m.index };
+  }
+  return best;
 }
 
 /** The name with what stands beside it, where a word of that is not known to leave it what it is. */

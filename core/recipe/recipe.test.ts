@@ -4,6 +4,7 @@ import { checkUp } from './check';
 import { durationIn, factsOf, hobIn } from './facts';
 import { WRITTEN } from './fixtures/recipes';
 import { mendLine, readLines, type ReadOptions } from './lines';
+import { nameOf } from './names';
 import { amountsOf, familyOf, planOf, readRecipe } from './read';
 const options: ReadOptions = { system: 'metric', eggSize: 'eu M' };
 
@@ -38,9 +39,9 @@ describe('the words of amounts', () => {
     ['¾ cup sugar', 158.4],
     ['1 ½ tbsp butter', 20.5],
     ['two dozen raspberries', undefined],
-    ['a can of coconut milk', 400],
-    ['half a can coconut milk', 200],
-    ['1 (13.5-oz) can coconut milk', 382.7],
+    ['a can of coconut milk', 388],
+    ['half a can coconut milk', 194],
+    ['1 (11-oz) can coconut milk', 311.8],
     ['2 400 g tins of condensed milk', 800],
     ['1 gallon water', 4537],
     ['a quarter gallon whole milk', 1170.6],
@@ -94,6 +95,53 @@ describe('the words of amounts', () => {
     expect(amountsOf(lines)).toEqual([
       { ingredientId: 'oat_drink', grams: 1030, top: false, heldG: expect.closeTo(154.5, 1) },
     ]);
+  });
+});
+
+describe('a name with a word that nothing explains', () => {
+  it.each([
+    ['500 ml hemp milk', /hemp milk/],
+    ['500 ml pea milk', /pea milk/],
+    ['200 ml soya cream', /soya cream/],
+    ['40 g peanut butter', /peanut butter/],
+    ['60 g coconut sugar', /coconut sugar/],
+    ['200 g butter beans', /butter beans/],
+    ['1 tbsp milk powder', /milk powder/],
+  ])('"%s" is asked about and counted as nothing until it is said', (text, name) => {
+    const line = readLines([text], pantry, options)[0]!;
+    expect(line.state).toBe('ask');
+    expect(line.which!.question).toMatch(name);
+    expect(amountsOf([line])).toEqual([]);
+    const said = mendLine(line, { ingredientId: line.which!.options[0]!.ingredientId }, pantry, options);
+    expect(said.state).toBe('read');
+    expect(said.grams).toBeGreaterThan(0);
+  });
+  it('a spoken qualifier of a kind that is known is that kind, with its allergens', () => {
+    expect(nameOf('soya milk')!.id).toBe('soy_drink');
+    expect(nameOf('unsweetened almond milk, at room temperature')).toEqual({ id: 'almond_drink' });
+    expect(nameOf('cold unsalted butter')).toEqual({ id: 'butter' });
+    expect(nameOf('freshly grated nutmeg')!.id).toBe('nutmeg');
+  });
+  /** what a plant milk, a spread or a flour may be of, and no alias knows */
+  const foreign = fc.constantFrom('hemp', 'pea', 'lupin', 'quinoa', 'spelt', 'camel', 'sunflower', 'tiger nut', 'flax');
+  it('no foreign word before any name of the pantry is taken as certain', () => {
+    fc.assert(
+      fc.property(foreign, fc.constantFrom(...pantry.values()), (word, thing) => {
+        const found = nameOf(`${word} ${thing.name}`);
+        // either not known at all, or asked, or known under the whole of what was written
+        expect(found === undefined || found.which !== undefined || nameOf(word) !== undefined).toBe(true);
+      }),
+      { numRuns: 400 },
+    );
+  });
+  it('every row of the pantry has an alias: its name reads as itself, or asks', () => {
+    for (const thing of pantry.values()) {
+      const found = nameOf(thing.name);
+      expect([thing.name, found?.id === thing.id || found?.which !== undefined]).toEqual([
+        thing.name,
+        true,
+      ]);
+    }
   });
 });
 
