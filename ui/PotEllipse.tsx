@@ -1,9 +1,8 @@
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { memo, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
-import Svg, { ClipPath, Defs, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
+import Svg, { Circle, ClipPath, Defs, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
 import { colour } from './colours';
 import { Type } from './Type';
-import { useReducedMotion } from './useMotion';
 
 const W = 390;
 const H = 430;
@@ -32,57 +31,58 @@ const GRANULES = Array.from({ length: 34 }, (_, i) => {
   return { x: 150 + column * 19 + wobble(i + 1), y: 300 + row * 22 + wobble(i + 40), grow: 0.7 + row * 0.09 };
 });
 
-/** The spoon's yolk on its track with its tail; a still spoon leaves dots. */
-function Spoon({ paceS }: { paceS: number | undefined }) {
-  const reduced = useReducedMotion();
-  const [turn, setTurn] = useState(0.3);
-  useEffect(() => {
-    if (paceS === undefined) return undefined;
-    const round = Math.max(2, paceS) * 1000;
-    const every = reduced ? round / 4 : 60;
-    const timer = setInterval(() => setTurn((t) => (t + every / round) % 1), every);
-    return () => clearInterval(timer);
-  }, [paceS, reduced]);
-  if (paceS === undefined) {
-    return (
-      <G>
-        {Array.from({ length: 36 }, (_, i) => {
-          const p = on(i / 36, RX - 22, RY - 20);
-          return <Ellipse key={i} cx={p.x} cy={p.y} rx={2.4} ry={1.8} fill={colour.gran} />;
-        })}
-      </G>
-    );
-  }
+/** Room around the track for the yolk that runs on it. */
+const MARGIN = 18;
+const TRACK = 2 * (RX - 22 + MARGIN);
+/** The tail: how far behind the yolk, in turns. */
+const TAIL = Array.from({ length: 7 }, (_, i) => ({ turn: -(i + 1) * 0.016 - 0.006, size: 1 - i / 8 }));
+
+/** A still spoon leaves dots. */
+function Still() {
   return (
     <G>
-      {Array.from({ length: 7 }, (_, i) => {
-        const p = on(turn - (i + 1) * 0.016 - 0.006, RX - 22, RY - 20);
-        const size = 1 - i / 8;
-        return (
-          <Ellipse
-            key={i}
-            cx={p.x}
-            cy={p.y}
-            rx={9 * size}
-            ry={6.6 * size}
-            fill={colour.yolk}
-            stroke={colour.yolkEdge}
-            strokeWidth={1}
-          />
-        );
+      {Array.from({ length: 36 }, (_, i) => {
+        const p = on(i / 36, RX - 22, RY - 20);
+        return <Ellipse key={i} cx={p.x} cy={p.y} rx={2.4} ry={1.8} fill={colour.gran} />;
       })}
-      <Ellipse
-        cx={on(turn, RX - 22, RY - 20).x}
-        cy={on(turn, RX - 22, RY - 20).y}
-        rx={13}
-        ry={10}
-        fill={colour.yolk}
-        stroke={colour.yolkEdge}
-        strokeWidth={3}
-      />
     </G>
   );
 }
+
+/**
+ * The spoon's yolk on its track with its tail. It is drawn once on a circle, which the style sheet turns and this view
+ * flattens: nothing is rendered while it goes round.
+ */
+const Spoon = memo(function Spoon({ paceS }: { paceS: number }) {
+  const r = RX - 22;
+  const at = (turn: number) => ({
+    cx: TRACK / 2 + r * Math.sin(turn * 2 * Math.PI),
+    cy: TRACK / 2 - r * Math.cos(turn * 2 * Math.PI),
+  });
+  return (
+    <View
+      aria-hidden
+      testID="pacer"
+      className="pointer-events-none absolute"
+      style={{
+        left: `${(100 * (CX - TRACK / 2)) / W}%`,
+        top: `${(100 * (CY - TRACK / 2)) / H}%`,
+        width: `${(100 * TRACK) / W}%`,
+        height: `${(100 * TRACK) / H}%`,
+        transform: [{ scaleY: (RY - 20) / r }],
+      }}
+    >
+      <View className="pacer h-full w-full" style={{ animationDuration: `${Math.max(2, paceS)}s` } as object}>
+        <Svg width="100%" height="100%" viewBox={`0 0 ${TRACK} ${TRACK}`}>
+          {TAIL.map(({ turn, size }) => (
+            <Circle key={turn} {...at(turn)} r={9 * size} fill={colour.yolk} stroke={colour.yolkEdge} strokeWidth={1} />
+          ))}
+          <Circle {...at(0)} r={13} fill={colour.yolk} stroke={colour.yolkEdge} strokeWidth={3} />
+        </Svg>
+      </View>
+    </View>
+  );
+});
 
 export type PotEllipseProps = {
   /** share of the step's time that is used, 0 to 1 */
@@ -176,8 +176,9 @@ export function PotEllipse({ used, paceS, swelling, film, rows, alarm, big, chil
         })}
         <Ellipse cx={CX} cy={CY} rx={RX + 8} ry={RY + 8} fill="none" stroke={colour.ink} strokeWidth={2.5} />
         <Ellipse cx={CX} cy={CY} rx={RX - 8} ry={RY - 8} fill="none" stroke={colour.ink} strokeWidth={2} />
-        <Spoon paceS={paceS} />
+        {paceS === undefined ? <Still /> : null}
       </Svg>
+      {paceS === undefined ? null : <Spoon paceS={paceS} />}
       <View
         className="absolute items-center justify-center"
         style={{ left: big ? '9%' : '15%', right: big ? '9%' : '15%', top: '5%', height: '62%' }}

@@ -21,7 +21,7 @@ import { SEEN } from '../shared/eventWords';
 import { chanceWords } from '../shared/format';
 import { RescueKey } from '../shared/RescueKey';
 import { wakeSound } from '../shared/signal';
-import { useNow } from '../shared/useNow';
+import { useNow, useWakeAt } from '../shared/useNow';
 import { Ahead } from './Ahead';
 import { GuidePanel } from './GuidePanel';
 import { Margins } from './Margins';
@@ -83,6 +83,7 @@ export function LivePot({ c }: { c: UsedCook }) {
   const rung = useRef('');
   const tell = useEffectEvent((urgent: boolean, line: string) => call(ways, line, urgent));
   const { due, soon, forgotten, nextSays } = v;
+  useWakeAt(v.calls);
   const stirNow = v.stirDueS <= 0 && !state.paused;
   useEffect(() => {
     const key = `${state.stepIndex}${stirNow ? ` stir ${state.stirredMs}` : due ? ' due' : soon ? ' soon' : ''}`;

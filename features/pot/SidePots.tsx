@@ -12,6 +12,7 @@ import { Type } from '../../ui/Type';
 import { ask } from '../../workers/client';
 import { useFormat } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
+import { useWakeAt } from '../shared/useNow';
 import { call, type Ways } from './signals';
 
 /** The pots beside this pot, each one tap away: what to weigh, what to do in order, and a clock that calls. */
@@ -40,6 +41,12 @@ export function SidePots({
     const s = state.sides[a.id];
     return s && Number.isNaN(s.doneMs) ? a.minutes * 60 - (now - s.startedMs) / 1000 : NaN;
   };
+  useWakeAt(
+    (data ?? []).flatMap((a) => {
+      const s = state.sides[a.id];
+      return s && Number.isNaN(s.doneMs) ? [s.startedMs + a.minutes * 60_000] : [];
+    }),
+  );
   const due = data?.find((a) => left(a) <= 0);
   const rung = useRef('');
   useEffect(() => {

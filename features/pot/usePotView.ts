@@ -59,6 +59,19 @@ export function usePotView(c: UsedCook, now: number) {
     never,
     due,
     soon: step.ends !== 'done' && leftS <= SOON_S && leftS > 0,
+    /** when something is to be called: the step soon, the step due, the next stir under a lid */
+    calls: state.paused
+      ? []
+      : [
+          ...(step.ends === 'time' ? [state.stepStartedMs + step.seconds * 1000] : []),
+          ...(step.ends === 'cue' && live && of ? [live.atMs + of.cueInS * 1000] : []),
+        ]
+          .flatMap((dueMs) => [dueMs - SOON_S * 1000, dueMs])
+          .concat(
+            guide?.kind === 'covered'
+              ? [Math.max(state.stirredMs || 0, state.stepStartedMs) + guide.everyS * 1000]
+              : [],
+          ),
     between:
       ahead && !due && !never && !state.paused
         ? { low: Math.max(0, ahead.low - passed), high: Math.max(0, ahead.high - passed) }

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { useKitchenOpen, useSettings } from '../../storage/hooks';
 import { formatter, type Formatter } from './format';
@@ -46,19 +46,24 @@ function Inner({ children }: { children: ReactNode }) {
     query.addEventListener('change', follow);
     return () => query.removeEventListener('change', follow);
   }, [theme]);
+  // the same function for good: a room that says where it is on arrival must not be called back by what it said
+  const setWhere = useCallback(
+    (part: Partial<Where>) =>
+      setWhereState((old) =>
+        Object.entries(part).every(([k, v]) => old[k as keyof Where] === v) ? old : { ...old, ...part },
+      ),
+    [],
+  );
   const fmt = useMemo(() => formatter(settings ?? DEFAULT_SETTINGS), [settings]);
   const value = useMemo<AppState>(
     () => ({
       fmt,
       where,
-      setWhere: (part) =>
-        setWhereState((old) =>
-          Object.entries(part).every(([k, v]) => old[k as keyof Where] === v) ? old : { ...old, ...part },
-        ),
+      setWhere,
       ready: opened.data === true,
       failed: opened.error,
     }),
-    [fmt, where, opened.data, opened.error],
+    [fmt, where, setWhere, opened.data, opened.error],
   );
   return <AppContext.Provider value={value}>{children}</AppContext.Provider>;
 }
