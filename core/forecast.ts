@@ -367,7 +367,7 @@ function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<Ri
 /** The minutes between raw taste and breakdown, counted from the first bubble. */
 function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
   const { pot } = run;
-  const from = Number.isNaN(pot.bubbleAtS) ? (run.phases.find((p) => p.name === 'thicken')?.endS ?? 0) : pot.bubbleAtS;
+  const from = Number.isNaN(pot.bubbleAtS) ? (run.phases.find((p) => p.role === 'thicken')?.endS ?? 0) : pot.bubbleAtS;
   const cooked = run.trace.find((r) => r.tS >= from && r.rawPer100G <= RAW_TASTE);
   return {
     rawGoneMin: cooked ? (cooked.tS - from) / 60 : NaN,
@@ -412,9 +412,9 @@ function cautionsOf(plan: Plan, f: Omit<Forecast, 'cautions'>, pantry: Pantry): 
       'dish',
       `The dishes hold ${Math.round(plan.dish.count * plan.dish.capacityMl)} ml and ${Math.round(f.endMassG / 1.04 / 10) * 10} ml come. Take one more dish or make less.`,
     );
-  if (f.phases.some((p) => p.name === 'thicken' && !p.reached))
+  if (f.phases.some((p) => p.role === 'thicken' && !p.reached))
     say('no-bubble', 'It never bubbles on this setting within an hour and a half. Turn the ring up or use a lid.');
-  if (f.phases.some((p) => p.name.startsWith('simmer') && !p.reached))
+  if (f.phases.some((p) => p.role.startsWith('simmer') && !p.reached))
     say('grain-hard', 'The grain does not get soft in the time. Soak it, give it more liquid, or cook it longer.');
   if (f.scorch >= SCORCH.ruined && f.lossRel > 0.4)
     say('burnt-dry', 'It boils dry and burns. Less heat, a lid, or more liquid.');
@@ -536,7 +536,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
     sweetnessPct: (100 * m.sweetG) / endMassG,
     minutes: {
       toThicken: pot.thickenAtS / 60,
-      toBubble: Number.isNaN(pot.bubbleAtS) ? first(run.phases.find((p) => p.name === 'thicken')) : pot.bubbleAtS / 60,
+      toBubble: Number.isNaN(pot.bubbleAtS) ? first(run.phases.find((p) => p.role === 'thicken')) : pot.bubbleAtS / 60,
       total: first(run.phases.at(-1)) + (run.bake?.minutes ?? 0),
     },
     peak: { bulkC: pot.bulkMaxC, filmC: pot.filmMaxC, panC: pot.panMaxC },

@@ -56,7 +56,8 @@ const untilOf = (u: HeatStep['until']): Until => {
 };
 
 export const phaseOf = (s: HeatStep): Phase => ({
-  name: s.name,
+  role: s.role,
+  ...(s.name ? { name: s.name } : {}),
   setting: s.setting,
   ...(s.watts === undefined ? {} : { watts: s.watts }),
   stirEveryS: s.stirEveryS ?? Infinity,

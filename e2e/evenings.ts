@@ -65,7 +65,7 @@ export function cookedTo(plan: Plan, step: string, intoS = 5): { cook: Cook; at:
 /** A kitchen with these cooks and their plans, and nothing else. */
 export const kitchenOf = (cooks: Cook[], at: Date, settings: Partial<Settings> = {}): KitchenFile => ({
   format: 'ovalis-kitchen',
-  version: 5,
+  version: 6,
   exportedAt: at.toISOString(),
   plans: cooks.map((c) => c.plan),
   cooks,

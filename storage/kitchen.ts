@@ -1,7 +1,8 @@
 import { BatchSchema, type Batch } from '../core/book/batch';
 import { CookSchema, type Cook, type CookEvent } from '../core/cook/events';
 import { migrateIngredient, migratePlan, PlanSchema, type Plan } from '../core/formula/plan';
-import { withPlan, type KitchenFile } from '../core/formats/kitchenFile';
+import { migrateCook, withPlan } from '../core/cook/migrate';
+import type { KitchenFile } from '../core/formats/kitchenFile';
 import { IngredientSchema, type Ingredient } from '../core/pantry/ingredient';
 import { DEFAULT_SETTINGS, SettingsSchema, type Settings } from '../core/settings';
 import { DaySchema, type Day } from '../core/day/record';
@@ -11,7 +12,7 @@ import { PackSchema, type Pack } from '../core/units/packs';
 import { VesselSchema, type Vessel } from '../core/vessels/vessel';
 import { z } from 'zod';
 import { journalOver } from './journal';
-import { putAside, repository, type Repository, type Shell } from './records';
+import { putAside, repository, since, type Repository, type Shell } from './records';
 
 const StoredSettingsSchema = SettingsSchema.extend({ id: z.literal('mine') });
 type StoredSettings = Settings & { id: 'mine' };
@@ -45,19 +46,20 @@ export type Kitchen = {
 };
 
 /** All of a cook's data over one key-value store. Version 2 of plans and ingredients knows every thickener, version 3 of plans side pots and rules,
- * version 4 of cooks and batches what was read off, version 5 corrections, lid, spoon, ladles, devices and rescues. */
+ * version 4 of cooks and batches what was read off, version 5 corrections, lid, spoon, ladles, devices and rescues, version 6 steps
+ * by their role (version 4 of plans, 2 of history). */
 export function kitchenOver(shell: Shell): Kitchen {
   const same = (old: unknown) => old;
   const plans = repository<Plan>(
-    { name: 'plans', version: 3, schema: PlanSchema, migrations: { 1: migratePlan, 2: migratePlan } },
+    { name: 'plans', version: 4, schema: PlanSchema, migrations: since(4, migratePlan) },
     shell,
   );
   const cooks = repository<Cook>(
-    { name: 'cooks', version: 5, schema: CookSchema, migrations: { 1: withPlan, 2: withPlan, 3: same, 4: same } },
+    { name: 'cooks', version: 6, schema: CookSchema, migrations: since(6, migrateCook) },
     shell,
   );
   const batches = repository<Batch>(
-    { name: 'batches', version: 5, schema: BatchSchema, migrations: { 1: withPlan, 2: withPlan, 3: same, 4: same } },
+    { name: 'batches', version: 6, schema: BatchSchema, migrations: since(6, migrateCook) },
     shell,
   );
   const ingredients = repository<Ingredient>(
@@ -68,7 +70,10 @@ export function kitchenOver(shell: Shell): Kitchen {
   // version 4 how the Pot is heard, seen and held, and its devices
   const packs = repository<Pack>({ name: 'packs', version: 2, schema: PackSchema, migrations: { 1: same } }, shell);
   const vessels = repository<Vessel>({ name: 'vessels', version: 1, schema: VesselSchema, migrations: {} }, shell);
-  const history = repository<PastPlan>({ name: 'history', version: 1, schema: PastPlanSchema, migrations: {} }, shell);
+  const history = repository<PastPlan>(
+    { name: 'history', version: 2, schema: PastPlanSchema, migrations: since(2, withPlan) },
+    shell,
+  );
   const days = repository<Day>({ name: 'days', version: 1, schema: DaySchema, migrations: {} }, shell);
   const preps = repository<Prep>({ name: 'preps', version: 1, schema: PrepSchema, migrations: {} }, shell);
   const settings = repository<StoredSettings>(
@@ -132,7 +137,7 @@ export function kitchenOver(shell: Shell): Kitchen {
       ]);
       return {
         format: 'ovalis-kitchen',
-        version: 5,
+        version: 6,
         exportedAt,
         plans: p,
         cooks: c,

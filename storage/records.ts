@@ -30,6 +30,10 @@ export type Shell = {
 /** Old data to the next version's shape; index is the version it comes from. */
 export type Migration = (old: unknown) => unknown;
 
+/** One migration that takes every earlier version to the present one, and leaves what is there already. */
+export const since = (version: number, migration: Migration): Record<number, Migration> =>
+  Object.fromEntries(Array.from({ length: version - 1 }, (_, i) => [i + 1, migration]));
+
 export type CollectionSpec<T> = {
   name: string;
   version: number;

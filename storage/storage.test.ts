@@ -170,7 +170,7 @@ describe('the kitchen', () => {
     expect(await k.cooks.get(demo.cooks[0]!.id)).toEqual(demo.cooks[0]);
   });
 
-  it('what version 1 stored is read as version 3: a plan, a cook that is going, a batch, an own milk', async () => {
+  it('what version 1 stored is read as the present one: a plan, a cook that is going, a batch, an own milk', async () => {
     const m = memory();
     const plan = demo.plans[1]!;
     const { choices: _c, sides: _s, rules: _r, ...rest } = plan;
@@ -183,12 +183,12 @@ describe('the kitchen', () => {
     put(`ingredients/${milk.id}`, milk);
     const kitchen = kitchenOver(m.shell);
     expect(await kitchen.plans.list()).toEqual([{ ...plan, choices: {}, sides: [], rules: [] }]);
-    expect((await kitchen.cooks.get('c'))!.plan.version).toBe(3);
+    expect((await kitchen.cooks.get('c'))!.plan.version).toBe(4);
     expect((await kitchen.cooks.get('c'))!.events).toEqual(demo.cooks[0]!.events);
     expect((await kitchen.batches.get('b'))!.plan.choices).toEqual({});
     expect((await kitchen.ingredients.get(milk.id))!.thickener).toBe('maize starch');
     expect(m.problems).toEqual([]);
-    expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 3 });
+    expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 4 });
   });
 });
 

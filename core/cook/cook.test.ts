@@ -1,13 +1,15 @@
 import * as fc from 'fast-check';
 import { forecast } from '../forecast';
+import { methodOf } from '../formula/family';
+import type { Plan } from '../formula/plan';
 import { familyPlan, pantry, testPlan } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';
 import { countingEvents } from './counting';
 import { foldCook, stepSeconds } from './fold';
 import { followTwin, seenBy, viewOf } from './follow';
-import { controlsNow, livePot } from './live';
+import { controlsNow, inTheOven, livePot } from './live';
 import { ringDiffers } from './ring';
-import { changesOf, notInYet, stepsOf } from './steps';
+import { changesOf, notInYet, stepsOf, type Step } from './steps';
 
 const plan = testPlan();
 const promised = forecast(plan, pantry);
@@ -259,11 +261,11 @@ describe('beside the plan', () => {
   });
   it('more fire after a correction is a step of its own, and minutes more are the step’s', () => {
     const heat = [
-      { do: 'heat', name: 'thicken', setting: 5, until: { reach: 'bubble' } },
-      { do: 'heat', name: 'cook on', setting: 3, until: { reach: 'time', minutes: 2 } },
+      { do: 'heat', role: 'thicken', setting: 5, until: { reach: 'bubble' } },
+      { do: 'heat', role: 'cook on', setting: 3, until: { reach: 'time', minutes: 2 } },
     ];
     const c = cooking(
-      ev('added', now, { portions: [], tempC: 6, how: 'slurry', why: 'fix', after: 'cook on', heat }),
+      ev('added', now, { id: 'more', portions: [], tempC: 6, how: 'slurry', why: 'fix', after: 'cook on', heat }),
       ev('longer', now, { step: 'cook on', minutes: 3 }),
     );
     const changed = stepsOf(plan, pantry, promised, changesOf(c));
@@ -273,13 +275,67 @@ describe('beside the plan', () => {
       'warm',
       'thicken',
       'cook on',
-      'thicken for fix 1',
-      'cook on for fix 1',
+      'more',
+      'more/2',
       'off the heat',
       'pour',
     ]);
+    expect(changed.map((s) => s.role).slice(4, 7)).toEqual(['cook on', 'thicken', 'cook on']);
     expect(changed[4]!.seconds).toBe(plan.method.cookOnMin * 60 + 180);
     expect(livePot(c, changed, pantry, T0 + now * 1000).forecast.serving.word).toBeDefined();
+  });
+  it('a correction’s fire keeps its name when another correction is taken back', () => {
+    const fire = [{ do: 'heat', role: 'thicken', setting: 5, until: { reach: 'bubble' } }];
+    const fix = (id: string, after: string) =>
+      ev('added', now, { id, portions: [], tempC: 6, how: 'slurry', why: 'fix', after, heat: fire });
+    const both = [fix('first', 'cook on'), fix('second', 'off the heat'), done('second', now + 300)];
+    const ids = (...more: CookEvent[]) =>
+      stepsOf(plan, pantry, promised, changesOf(cooking(...both, ...more))).map((s) => s.id);
+    expect(ids()).toEqual(expect.arrayContaining(['first', 'second']));
+    expect(ids(ev('undone', now + 400, { target: 'first' }))).toContain('second');
+    expect(ids(ev('undone', now + 400, { target: 'first' }))).not.toContain('first');
+  });
+  it('what a step is called decides nothing: renamed, it is watched, cautioned and baked as before', () => {
+    const method = methodOf(plan, pantry);
+    const own = (rename: boolean) =>
+      ({
+        ...plan,
+        steps: method.map((s) => (s.do === 'heat' && rename ? { ...s, name: `ours, ${s.role}` } : s)),
+      }) as Plan;
+    const bare = ({ id, role, cue, watch }: Step) => ({ id, role, cue, watch });
+    expect(stepsOf(own(true), pantry, promised).map(bare)).toEqual(stepsOf(own(false), pantry, promised).map(bare));
+    const weak = (p: Plan) => ({ ...p, hob: { ...p.hob, ratedW: 200 } });
+    const cautions = forecast(weak(own(false)), pantry).cautions;
+    expect(forecast(weak(own(true)), pantry).cautions).toEqual(cautions);
+    expect(cautions.length).toBeGreaterThan(forecast(own(true), pantry).cautions.length);
+    const slab = familyPlan('baked slab');
+    const named = {
+      ...slab,
+      steps: methodOf(slab, pantry).map((s) => (s.do === 'bake' ? { ...s, name: 'bread oven' } : s)),
+    };
+    const oven = stepsOf(named, pantry, forecast(named, pantry)).find((s) => s.role === 'bake')!;
+    expect([oven.name, inTheOven(oven)]).toEqual(['bread oven', true]);
+  });
+  it('a method that does not pour cooks its last fire once', () => {
+    const method = methodOf(plan, pantry);
+    const noPour = { ...plan, steps: method.filter((s) => s.do !== 'pour') };
+    const own = stepsOf(noPour, pantry, forecast(noPour, pantry));
+    const at = own.findIndex((s) => s.role === 'off the heat');
+    let s = 0;
+    const c = {
+      id: 'c',
+      plan: noPour,
+      events: [ev('started', 0), ...own.slice(0, at).map((x) => done(x.id, (s += x.seconds)))],
+    };
+    const live = livePot(c, own, pantry, T0 + (s + 30) * 1000);
+    const poured = livePot(
+      { ...c, plan: { ...noPour, steps: method as Plan['steps'] } },
+      own,
+      pantry,
+      T0 + (s + 30) * 1000,
+    );
+    expect(live.forecast.endMassG).toBeCloseTo(poured.forecast.endMassG, 6);
+    expect(live.forecast.serving.yieldPa).toBeCloseTo(poured.forecast.serving.yieldPa, 6);
   });
   it('the lid, a resting spoon and the ring are what the hands did, until the step ends', () => {
     const c = cooking(

@@ -43,7 +43,7 @@ describe('the live cook of every kind', () => {
       const s = setUp(family);
       const { cook, atMs } = walked(s, 'off the heat');
       const live = livePot(cook, s.steps, pantry, atMs);
-      const before = s.promised.phases.findIndex((p) => p.name === 'off the heat') - 1;
+      const before = s.promised.phases.findIndex((p) => p.role === 'off the heat') - 1;
       const there = s.promised.trace.filter((r) => r.tS <= s.promised.phases[before]!.endS + 1).at(-1)!;
       expect(Math.abs(live.now.bulkC - there.bulkC)).toBeLessThan(4);
       expect(Math.abs(live.now.massG / there.massG - 1)).toBeLessThan(0.05);

@@ -128,7 +128,7 @@ export function guideOf(
   }
   if (step.heat?.lid === 'on' && (step.stirEveryS ?? 0) >= GUIDE.coveredFromS)
     return { kind: 'covered', everyS: step.stirEveryS! };
-  if (step.id.startsWith('bake') && forecast.bake)
+  if (step.role === 'bake' && forecast.bake)
     return {
       kind: 'oven',
       minutes: forecast.bake.minutes,

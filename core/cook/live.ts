@@ -96,7 +96,8 @@ export type Taste = 'as planned' | 'as tasted';
 /** Nobody has tasted yet: what was held back is still expected to go in. */
 export const tasteOf = (cook: Cook, steps: readonly Step[]): Taste => {
   const state = foldCook(cook, steps);
-  return state.added.some((a) => a.why === 'taste') || state.done.some((d) => d.step === 'taste')
+  return state.added.some((a) => a.why === 'taste') ||
+    steps.some((s) => s.role === 'taste' && state.done.some((d) => d.step === s.id))
     ? 'as tasted'
     : 'as planned';
 };
@@ -143,7 +144,7 @@ export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: 
 }
 
 /** The pot has left its pan. */
-export const inTheOven = (step: Step): boolean => step.id.startsWith('bake');
+export const inTheOven = (step: Step): boolean => step.role === 'bake';
 
 function replayPot(
   cook: Cook,

@@ -1,6 +1,6 @@
 import { atStages, type StagedPortion } from '../formula/compose';
 import { methodOf } from '../formula/family';
-import type { AddStep, HeatStep, MethodStep, Stage } from '../formula/method';
+import { HEAT_ROLES, type AddStep, type HeatRole, type HeatStep, type MethodStep, type Stage } from '../formula/method';
 import type { Plan } from '../formula/plan';
 import type { Forecast } from '../forecast';
 import type { Pantry } from '../pantry/pantry';
@@ -9,12 +9,31 @@ import { GRAINS } from '../pot/grain';
 import { countingEvents } from './counting';
 import type { Cook, Observation } from './events';
 
-/** What the hands do: known ones have their own words in the Pot room. Numbered when a method does one twice. */
+/** What the hands do: what is said, watched and cautioned follows from it. */
+export const STEP_ROLES = [
+  'weigh',
+  'slurry',
+  'beat the egg',
+  'taste',
+  'taste again',
+  'count out',
+  ...HEAT_ROLES,
+  'pour',
+  'bake',
+] as const;
+export type StepRole = (typeof STEP_ROLES)[number];
+/** Steps that tell of what went in elsewhere. */
+const TELLS: ReadonlySet<StepRole> = new Set<StepRole>(['taste', 'taste again', 'count out']);
+
+/** Tells a step from the others of its cook: its own id, or its role, numbered when there are two. */
 export type StepId = string;
 
 /** One thing to do. Amounts and minutes come from the plan and its forecast; the words are the interface's. */
 export type Step = {
   id: StepId;
+  role: StepRole;
+  /** the cook's own word for it */
+  name?: string;
   /** how it ends: when the cook says so, when a cue shows, or when the time is up */
   ends: 'done' | 'cue' | 'time';
   /** s it is expected to take; the time it must take when `ends` is time */
@@ -41,11 +60,11 @@ const TASTE_S = 60;
 /** milk this hot shows small bubbles at the rim, not steam alone */
 const SCALD_FROM_C = 80;
 /** fires that do not thicken */
-const GENTLE = ['warm', 'cool', 'off the heat'];
+const GENTLE: readonly HeatRole[] = ['warm', 'cool', 'off the heat'];
 /** s to the bubble again after a correction, until the model has said it */
 const FIX_S = 150;
 
-const WATCH: Record<string, Observation[]> = {
+const WATCH: Partial<Record<HeatRole, Observation[]>> = {
   warm: ['rim bubbles', 'climbs', 'smells toasted'],
   thicken: ['edges thicken', 'coats the spoon', 'lumps', 'too thick', 'no bubble yet', 'drags the whisk', 'goes quiet'],
   'cook on': [
@@ -68,14 +87,14 @@ const CUSTARD: Observation[] = ['still thin', 'edges thicken', 'lumps', 'smells 
 const COOKING: Observation[] = ['coats the spoon', 'lumps', 'too thick', 'too thin', 'smells toasted'];
 
 const watchOf = (heat: HeatStep): Observation[] =>
-  heat.until.reach === 'temperature' && heat.name !== 'warm' ? CUSTARD : (WATCH[heat.name] ?? COOKING);
+  heat.until.reach === 'temperature' && heat.role !== 'warm' ? CUSTARD : (WATCH[heat.role] ?? COOKING);
 
 function cueOf(heat: HeatStep): Observation | undefined {
   switch (heat.until.reach) {
     case 'bubble':
-      return heat.name === 'warm' ? 'rim bubbles' : 'first bubble';
+      return heat.role === 'warm' ? 'rim bubbles' : 'first bubble';
     case 'temperature':
-      return heat.name !== 'warm' ? 'coats the spoon' : heat.until.tempC >= SCALD_FROM_C ? 'rim bubbles' : 'steams';
+      return heat.role !== 'warm' ? 'coats the spoon' : heat.until.tempC >= SCALD_FROM_C ? 'rim bubbles' : 'steams';
     case 'thickness':
       return 'coats the spoon';
     case 'grain':
@@ -89,13 +108,18 @@ function cueOf(heat: HeatStep): Observation | undefined {
 }
 
 /** What the cook changed in the order of the work: fire after a correction, minutes more. */
-export type StepChanges = { after: { step: StepId; heat: HeatStep[] }[]; longerMin: Record<StepId, number> };
+export type StepChanges = {
+  /** what follows a step, and the event that asked for it: the first of its steps bears that event's id */
+  after: { by: string; step: StepId; heat: HeatStep[] }[];
+  longerMin: Record<StepId, number>;
+};
 const UNCHANGED: StepChanges = { after: [], longerMin: {} };
 
 export function changesOf(cook: Pick<Cook, 'events'>): StepChanges {
   const out: StepChanges = { after: [], longerMin: {} };
   for (const e of countingEvents(cook)) {
-    if (e.kind === 'added' && e.after !== undefined && e.heat?.length) out.after.push({ step: e.after, heat: e.heat });
+    if (e.kind === 'added' && e.after !== undefined && e.heat?.length)
+      out.after.push({ by: e.id, step: e.after, heat: e.heat });
     if (e.kind === 'longer') out.longerMin[e.step] = (out.longerMin[e.step] ?? 0) + e.minutes;
   }
   return out;
@@ -115,7 +139,7 @@ export const toTaste = (plan: Plan, pantry: Pantry): StagedPortion[] =>
 
 /** What the steps to come will add: nothing on the list is forgotten. */
 export const notInYet = (steps: readonly Step[], stepIndex: number): StagedPortion[] =>
-  steps.slice(stepIndex + 1).flatMap((s) => (s.id.startsWith('taste') || s.id === 'count out' ? [] : s.portions));
+  steps.slice(stepIndex + 1).flatMap((s) => (TELLS.has(s.role) ? [] : s.portions));
 
 /**
  * The steps of this plan, in order, with what the cook changed in them.
@@ -129,27 +153,24 @@ export function stepsOf(
 ): Step[] {
   const stages = atStages(plan, pantry);
   const all = Object.values(stages).flat();
-  const steps: Step[] = [
-    { id: 'weigh', ends: 'done', seconds: WEIGH_S * plan.items.length, portions: all, adds: [], watch: [] },
-  ];
-  if (stages.slurry.length)
-    steps.push({ id: 'slurry', ends: 'done', seconds: 60, portions: stages.slurry, adds: [], watch: [] });
-  if (stages.bowl.length)
-    steps.push({ id: 'beat the egg', ends: 'done', seconds: 120, portions: stages.bowl, adds: [], watch: [] });
   const seen = new Map<string, number>();
-  const named = (name: string) => {
-    const n = (seen.get(name) ?? 0) + 1;
-    seen.set(name, n);
-    return n > 1 ? `${name} ${n}` : name;
+  const called = (role: StepRole, own: { id?: string | undefined; name?: string | undefined } = {}) => {
+    const id = own.id ?? role;
+    const n = (seen.get(id) ?? 0) + 1;
+    seen.set(id, n);
+    return { id: n > 1 ? `${id} ${n}` : id, role, ...(own.name ? { name: own.name } : {}) };
   };
-  const by = (id: StepId, ends: Step['ends'], seconds: number, portions: StagedPortion[]): Step => ({
-    id,
+  const by = (role: StepRole, ends: Step['ends'], seconds: number, portions: StagedPortion[]): Step => ({
+    ...called(role),
     ends,
     seconds,
     portions,
     adds: [],
     watch: [],
   });
+  const steps: Step[] = [by('weigh', 'done', WEIGH_S * plan.items.length, all)];
+  if (stages.slurry.length) steps.push(by('slurry', 'done', 60, stages.slurry));
+  if (stages.bowl.length) steps.push(by('beat the egg', 'done', 120, stages.bowl));
   const held = toTaste(plan, pantry);
   const out = comesOut(plan, pantry);
   const fruit = [...stages.late, ...stages['off the heat'], ...stages['fold in']].some(
@@ -175,12 +196,11 @@ export function stepsOf(
         break;
       case 'heat': {
         const took = forecast.phases[phase++];
-        const id = named(step.name);
-        const off = step.name === 'off the heat';
+        const off = step.role === 'off the heat';
         const timed = step.until.reach === 'time';
         const cue = cueOf(step);
         steps.push({
-          id,
+          ...called(step.role, step),
           ends: off ? 'done' : timed ? 'time' : 'cue',
           seconds:
             step.until.reach === 'time'
@@ -195,7 +215,7 @@ export function stepsOf(
             : step.until.reach === 'bubble'
               ? { tempC: waterBoilsC(plan.room.altitudeM) - 6 }
               : {}),
-          portions: step.name === 'warm' ? stages.pot : portions,
+          portions: step.role === 'warm' ? stages.pot : portions,
           adds,
           heat: step,
           ...(cue ? { cue } : {}),
@@ -206,12 +226,12 @@ export function stepsOf(
       }
       case 'pour':
         if (held.length && fruit) steps.push(by('taste again', 'done', TASTE_S, held));
-        steps.push({ id: 'pour', ends: 'done', seconds: 90, portions, adds, watch: ['lumps'] });
+        steps.push({ ...by('pour', 'done', 90, portions), adds, watch: ['lumps'] });
         adds = [];
         break;
       case 'bake':
         steps.push({
-          id: named('bake'),
+          ...called('bake', step),
           ends: 'time',
           seconds: Math.round((forecast.bake?.minutes ?? 0) * 60),
           portions: [],
@@ -223,16 +243,18 @@ export function stepsOf(
         break;
     }
   }
-  for (const [i, { step, heat }] of changes.after.entries()) {
+  for (const { step, heat, by } of changes.after) {
     const at = steps.findIndex((s) => s.id === step);
     if (at < 0) continue;
     steps.splice(
       at + 1,
       0,
-      ...heat.map((h): Step => {
+      ...heat.map((h, i): Step => {
         const cue = cueOf(h);
         return {
-          id: `${h.name} for fix ${i + 1}`,
+          id: i === 0 ? by : `${by}/${i + 1}`,
+          role: h.role,
+          ...(h.name ? { name: h.name } : {}),
           fix: true,
           ends: h.until.reach === 'time' ? 'time' : 'cue',
           seconds: h.until.reach === 'time' ? Math.round(h.until.minutes * 60) : FIX_S,
@@ -276,5 +298,5 @@ function thickens(
       stages[step.stage].length > 0 &&
       (step.stage === 'slurry' || step.stage === 'bowl' || (heated && step.stage === 'grain'))
     );
-  return step.do === 'heat' && !GENTLE.includes(step.name) && !(kernels && step.name === 'thicken');
+  return step.do === 'heat' && !GENTLE.includes(step.role) && !(kernels && step.role === 'thicken');
 }

@@ -145,7 +145,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
           mean,
           { hands, ...(s.setting ? { rings: 1 } : {}) },
           {
-            minutes: s.ends === 'time' || s.id === 'off the heat' ? up(mean) : safe(mean, KITCHEN_SD.hobRel),
+            minutes: s.ends === 'time' || s.role === 'off the heat' ? up(mean) : safe(mean, KITCHEN_SD.hobRel),
             spoonMin,
             lidIsSafe: s.heat.lid !== 'off' || (s.stirEveryS ?? 0) >= 60,
             step: s.id,
@@ -153,7 +153,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
           },
         ),
       );
-    } else if (s.id === 'pour')
+    } else if (s.role === 'pour')
       chain.push(
         put(
           'pour',
@@ -181,12 +181,12 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
     'weigh',
     'weigh',
     'everything in grams, the slurry whisked',
-    steps.filter((s) => s.id === 'weigh' || s.id === 'slurry').reduce((m, s) => m + s.seconds / 60, 0),
+    steps.filter((s) => s.role === 'weigh' || s.role === 'slurry').reduce((m, s) => m + s.seconds / 60, 0),
     { hands: DAY.handsBusy },
     { step: 'weigh' },
   );
   relations.push(follows(weigh, lit), within(weigh, lit, DAY.weighedMax));
-  const beat = steps.find((s) => s.id === 'beat the egg');
+  const beat = steps.find((s) => s.role === 'beat the egg');
   if (beat) {
     const beaten = put(
       'beat',
@@ -199,7 +199,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
     );
     relations.push(follows(weigh, beaten), follows(beaten, lit), within(beaten, lit, DAY.beatenMax));
   }
-  const baked = steps.find((s) => s.id === 'bake');
+  const baked = steps.find((s) => s.role === 'bake');
   const prep = prepOf(plan, pantry, machines).filter((i) => !i.advice);
   const short = prep.filter((i) => i.waitMin === undefined && i.id !== 'whip-whites' && !i.id.startsWith('peel-'));
   const ready = put(

@@ -267,7 +267,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
 
   return {
     format: 'ovalis-kitchen',
-    version: 5,
+    version: 6,
     exportedAt: iso(nowMs),
     plans,
     cooks: [cook],

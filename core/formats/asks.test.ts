@@ -116,6 +116,7 @@ describe('a method written out step by step', () => {
   const steps: NonNullable<Plan['steps']> = [
     {
       do: 'heat',
+      role: 'warm',
       name: 'up',
       setting: 0,
       watts: 700,
@@ -129,6 +130,7 @@ describe('a method written out step by step', () => {
     { do: 'add', stage: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0, left: 0 },
     {
       do: 'heat',
+      role: 'thicken',
       name: 'thick',
       setting: 6,
       until: { reach: 'bubble' },
@@ -140,6 +142,7 @@ describe('a method written out step by step', () => {
     },
     {
       do: 'heat',
+      role: 'heat',
       name: 'stand',
       setting: 0,
       until: { reach: 'time', minutes: 10 },
@@ -203,7 +206,7 @@ describe('a method written out step by step', () => {
 describe('version 1', () => {
   const { choices: _c, sides: _s, rules: _r, ...rest } = plan;
   const old = { ...rest, version: 1 };
-  it('of a plan is read as version 3, and an ingredient’s starch becomes its thickener', () => {
+  it('of a plan is read as the present one, and an ingredient’s starch becomes its thickener', () => {
     expect(readPlanFile(JSON.stringify(old))).toEqual({
       ok: true,
       value: { ...plan, choices: {}, sides: [], rules: [] },
@@ -222,7 +225,7 @@ describe('version 1', () => {
       allergens: [],
       confidence: 'C',
     };
-    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 3, own: [{ thickener: 'maize starch' }] });
+    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 4, own: [{ thickener: 'maize starch' }] });
   });
   it('of a kitchen is read whole', () => {
     const kitchen = {
@@ -238,8 +241,8 @@ describe('version 1', () => {
     };
     const read = readKitchenFile(JSON.stringify(kitchen));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    expect(read.value.version).toBe(5);
-    expect(read.value.cooks[0]!.plan.version).toBe(3);
+    expect(read.value.version).toBe(6);
+    expect(read.value.cooks[0]!.plan.version).toBe(4);
     expect(read.value.settings.money).toBe('€');
     // version 2 knew every thickener, but no vessels and no history
     const two = readKitchenFile(JSON.stringify({ ...kitchen, version: 2 }));

@@ -119,7 +119,7 @@ export const askJsonSchema = (ask: Ask): unknown => ({
     io: 'input',
     unrepresentable: 'any',
     override: ({ zodSchema, jsonSchema }) => {
-      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-3.schema.json' });
+      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-4.schema.json' });
     },
   }),
 });

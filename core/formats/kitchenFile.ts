@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { BatchSchema } from '../book/batch';
 import { CookSchema } from '../cook/events';
+import { migrateCook, withPlan } from '../cook/migrate';
 import { migrateIngredient, migratePlan, PlanSchema } from '../formula/plan';
 import { IngredientSchema } from '../pantry/ingredient';
 import { SettingsSchema } from '../settings';
@@ -14,7 +15,7 @@ import { parseJson, type Parsed } from './issues';
 /** Everything a kitchen holds, in one file. */
 export const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen', 'should be "ovalis-kitchen"'),
-  version: z.literal(5, 'should be 5'),
+  version: z.literal(6, 'should be 6'),
   exportedAt: z.iso.datetime({ offset: true }),
   plans: z.array(PlanSchema),
   cooks: z.array(CookSchema),
@@ -29,30 +30,28 @@ export const KitchenFileSchema = z.object({
 });
 export type KitchenFile = z.infer<typeof KitchenFileSchema>;
 
-/** A cook or a batch with its plan in the present version. */
-export const withPlan = (old: unknown): unknown =>
-  old !== null && typeof old === 'object' && 'plan' in old ? { ...old, plan: migratePlan(old.plan) } : old;
-
 /**
  * Version 1 held plans and ingredients of version 1; version 2 no vessels and no history; version 3 no days and no
- * prep; version 4 fewer kinds of events. */
+ * prep; version 4 fewer kinds of events; version 5 named steps by what their fires were called.
+ */
 function migrateKitchen(old: unknown): unknown {
   const file = old as Record<string, unknown>;
   const each = (name: string, change: (v: unknown) => unknown) =>
     Array.isArray(file[name])
       ? { [name]: file[name].map((v) => (v !== null && typeof v === 'object' ? change(v) : v)) }
       : {};
-  if (typeof file.version !== 'number' || file.version < 1 || file.version > 4) return old;
+  if (typeof file.version !== 'number' || file.version < 1 || file.version > 5) return old;
   return {
     vessels: [],
     history: [],
     days: [],
     preps: [],
     ...file,
-    version: 5,
+    version: 6,
     ...each('plans', migratePlan),
-    ...each('cooks', withPlan),
-    ...each('batches', withPlan),
+    ...each('cooks', migrateCook),
+    ...each('batches', migrateCook),
+    ...each('history', withPlan),
     ...(file.version === 1 ? each('ingredients', migrateIngredient) : {}),
   };
 }

@@ -68,7 +68,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
 export const writePlanFile = (plan: Plan): string => JSON.stringify(plan, null, 2) + '\n';
 
 export const planJsonSchema = (): unknown => ({
-  $id: 'ovalis-plan-3.schema.json',
-  title: 'Ovalis plan, version 3',
+  $id: 'ovalis-plan-4.schema.json',
+  title: 'Ovalis plan, version 4',
   ...z.toJSONSchema(PlanSchema, { io: 'input' }),
 });

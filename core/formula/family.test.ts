@@ -11,7 +11,7 @@ const choosing = (family: Family, choices: Choices): Plan => {
   return { ...plan, choices: { ...plan.choices, ...choices } };
 };
 const names = (plan: Plan) =>
-  methodOf(plan, pantry).map((s) => (s.do === 'heat' ? s.name : s.do === 'add' ? `add ${s.stage}` : s.do));
+  methodOf(plan, pantry).map((s) => (s.do === 'heat' ? s.role : s.do === 'add' ? `add ${s.stage}` : s.do));
 const heats = (plan: Plan) =>
   methodOf(plan, pantry).filter((s): s is Extract<MethodStep, { do: 'heat' }> => s.do === 'heat');
 
@@ -93,7 +93,7 @@ describe('methods', () => {
     if (f.egg) expect(f.egg.safe).toBe(true);
   });
   it('a lid and a rest lower the fire and the stirring', () => {
-    const on = heats(choosing('porridge', { stirring: 'lid on, now and then' })).find((h) => h.name === 'cook on')!;
+    const on = heats(choosing('porridge', { stirring: 'lid on, now and then' })).find((h) => h.role === 'cook on')!;
     expect(on.lid).toBe('on');
     expect(on.stirEveryS).toBeGreaterThan(60);
   });

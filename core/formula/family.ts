@@ -62,7 +62,7 @@ function context(plan: Plan, pantry: Pantry) {
   };
 }
 
-const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'name' | 'until'>): HeatStep => {
+const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'until'>): HeatStep => {
   const bath = plan.choices.heat === 'double boiler';
   return {
     do: 'heat',
@@ -76,7 +76,7 @@ const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'name' | 'unt
     ...step,
     // over steam it may never bubble: hot enough, or thick enough, is the end
     ...(bath && step.until.reach === 'bubble'
-      ? step.name === 'warm'
+      ? step.role === 'warm'
         ? { until: { reach: 'temperature' as const, tempC: STEAMED_C } }
         : { until: { reach: 'thickness' as const, viscosityPaS: 0.5 }, limitMin: 30 }
       : {}),
@@ -99,7 +99,7 @@ function finish(plan: Plan, ctx: ReturnType<typeof context>, baked: MethodStep[]
   const steps: MethodStep[] = [];
   if (ctx.stages['off the heat'].length) steps.push(add('off the heat', { tempC: plan.room.tempC }));
   steps.push({
-    ...heat(plan, { name: 'off the heat', until: { reach: 'time', minutes: STAND_S / 60 } }),
+    ...heat(plan, { role: 'off the heat', until: { reach: 'time', minutes: STAND_S / 60 } }),
     setting: 0,
     // a custard goes on cooking in its hot pan: it is kept moving
     stirEveryS: ctx.egg ? Math.min(plan.method.stirEveryS, 3) : 10,
@@ -144,7 +144,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     ? { setting: Math.max(1, simmerSetting - 2), lid: 'on', stirEveryS: 180 }
     : { setting: simmerSetting, stirEveryS: ctx.whole ? Math.max(stirEveryS, 20) : stirEveryS };
   const steps: MethodStep[] = [];
-  const warm = (until: HeatStep['until']) => heat(plan, { name: 'warm', setting: up, stirEveryS: 20, until });
+  const warm = (until: HeatStep['until']) => heat(plan, { role: 'warm', setting: up, stirEveryS: 20, until });
   const soakMin = c.soak === 'soaked' && ctx.grainy ? 45 : 0;
   const hasGrain = ctx.stages.grain.length > 0;
 
@@ -164,7 +164,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   } else if (ctx.stages.slurry.length + ctx.stages.grain.length > 0 || !ctx.egg)
     steps.push(
       heat(plan, {
-        name: 'thicken',
+        role: 'thicken',
         setting: up,
         until: c.end === 'coats the spoon' ? { reach: 'thickness', viscosityPaS: 0.12 } : { reach: 'bubble' },
       }),
@@ -172,7 +172,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   if (early && hasGrain) steps.push(add('slurry'));
   if (c.reduceTo !== undefined)
     steps.push(
-      heat(plan, { name: 'reduce', ...on, lid: 'off', until: { reach: 'share', share: c.reduceTo }, limitMin: 150 }),
+      heat(plan, { role: 'reduce', ...on, lid: 'off', until: { reach: 'share', share: c.reduceTo }, limitMin: 150 }),
     );
   const late = ctx.stages.late;
   if (ctx.grainy && c.end !== 'coats the spoon') {
@@ -181,18 +181,18 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     const inWater: Partial<HeatStep> = milky
       ? { setting: Math.max(1, simmerSetting - 2), lid: 'on', stirEveryS: 120, limitMin: 40 }
       : {};
-    steps.push(heat(plan, { name: 'simmer', ...on, ...inWater, until: { reach: 'grain', bite: first } }));
+    steps.push(heat(plan, { role: 'simmer', ...on, ...inWater, until: { reach: 'grain', bite: first } }));
     if (late.length) steps.push(add('late', { tempC: milky ? FRIDGE_C : plan.room.tempC }));
-    if (milky) steps.push(heat(plan, { name: 'simmer in milk', ...on, until: { reach: 'grain', bite: BITE.done } }));
+    if (milky) steps.push(heat(plan, { role: 'simmer in milk', ...on, until: { reach: 'grain', bite: BITE.done } }));
   } else if (late.length) steps.push(add('late', { tempC: plan.room.tempC }));
   if (!early && ctx.stages.slurry.length) {
     steps.push(
       add('slurry', { stirring: 'whisk' }),
-      heat(plan, { name: 'thicken', setting: up, until: { reach: 'bubble' } }),
+      heat(plan, { role: 'thicken', setting: up, until: { reach: 'bubble' } }),
     );
   }
   if (cookOnMin > 0 && c.end !== 'coats the spoon')
-    steps.push(heat(plan, { name: 'cook on', ...on, until: { reach: 'time', minutes: cookOnMin } }));
+    steps.push(heat(plan, { role: 'cook on', ...on, until: { reach: 'time', minutes: cookOnMin } }));
   return steps;
 }
 
@@ -213,7 +213,7 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   ];
   if (c.eggOff === 'heat off at once') {
     steps.push({
-      ...heat(plan, { name: 'heat off', until: { reach: 'time', minutes: 3 } }),
+      ...heat(plan, { role: 'heat off', until: { reach: 'time', minutes: 3 } }),
       setting: 0,
       lid: 'on',
       stirEveryS: 20,
@@ -224,11 +224,11 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     steps.push(
       // over steam it is thick long before: what counts is that the egg is hot
       heat(plan, {
-        name: 'thicken',
+        role: 'thicken',
         until: c.heat === 'double boiler' ? { reach: 'temperature', tempC: CUSTARD_C } : { reach: 'bubble' },
       }),
       heat(plan, {
-        name: 'cook on',
+        role: 'cook on',
         setting: low,
         until: { reach: 'time', minutes: Math.max(1, plan.method.cookOnMin) },
       }),
@@ -236,7 +236,7 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   else {
     steps.push(
       heat(plan, {
-        name: 'thicken',
+        role: 'thicken',
         setting: Math.max(1, low - 2),
         limitMin: 25,
         until: { reach: 'temperature', tempC: CUSTARD_C },
@@ -244,7 +244,7 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     );
     if (c.eggOff === 'minutes more')
       steps.push(
-        heat(plan, { name: 'minutes more', setting: Math.max(1, low - 3), until: { reach: 'time', minutes: 3 } }),
+        heat(plan, { role: 'minutes more', setting: Math.max(1, low - 3), until: { reach: 'time', minutes: 3 } }),
       );
   }
   return steps;
@@ -274,7 +274,7 @@ export function notAdded(plan: Plan, pantry: Pantry, steps: readonly MethodStep[
 export function methodOf(plan: Plan, pantry: Pantry): readonly MethodStep[] {
   if (plan.steps) return plan.steps;
   const steps = familySteps(plan, pantry);
-  const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.name === 'off the heat'));
+  const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.role === 'off the heat'));
   const missing = notAdded(plan, pantry, steps).map((stage) => add(stage, { tempC: plan.room.tempC }));
   const all = missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
   if (plan.choices.hands !== 'spoon only') return all;
@@ -301,7 +301,7 @@ function familySteps(plan: Plan, pantry: Pantry): MethodStep[] {
       return [...thicken(plan, ctx), ...eggIn(plan, ctx), ...finish(plan, ctx)];
     case 'stirred custard':
       return [
-        heat(plan, { name: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: SCALD_C } }),
+        heat(plan, { role: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: SCALD_C } }),
         ...(ctx.stages.slurry.length ? [add('slurry')] : []),
         ...eggIn(plan, ctx),
         ...(ctx.stages.late.length ? [add('late', { tempC: plan.room.tempC })] : []),
@@ -309,7 +309,7 @@ function familySteps(plan: Plan, pantry: Pantry): MethodStep[] {
       ];
     case 'baked custard':
       return [
-        heat(plan, { name: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } }),
+        heat(plan, { role: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } }),
         ...(ctx.stages.bowl.length
           ? [add('bowl', { tempC: plan.room.tempC, how: 'in cold cream or yolks', stirring: 'spoon' })]
           : []),
@@ -327,7 +327,7 @@ function familySteps(plan: Plan, pantry: Pantry): MethodStep[] {
 }
 
 const coolTo = (plan: Plan, tempC: number): HeatStep => ({
-  ...heat(plan, { name: 'cool', until: { reach: 'time', minutes: 25 } }),
+  ...heat(plan, { role: 'cool', until: { reach: 'time', minutes: 25 } }),
   setting: 0,
   stirEveryS: 60,
   limitMin: 240,

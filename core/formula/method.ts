@@ -37,9 +37,33 @@ const hands = {
 export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
 export type RestPlace = (typeof REST_PLACES)[number];
 
+/** What a stretch of heat is for: what the rooms say of it, what is watched and what is cautioned follows from this alone. */
+export const HEAT_ROLES = [
+  'warm',
+  'thicken',
+  'reduce',
+  'simmer',
+  'simmer in milk',
+  'cook on',
+  'minutes more',
+  'heat off',
+  'cool',
+  'off the heat',
+  'heat',
+] as const;
+export type HeatRole = (typeof HEAT_ROLES)[number];
+
+const named = {
+  /** the cook's own word for it; decides nothing */
+  name: z.string().trim().min(1).max(40).optional(),
+  /** tells it from the others; its role, numbered, where it has none */
+  id: z.string().min(1).max(60).optional(),
+};
+
 export const HeatStepSchema = z.object({
   do: z.literal('heat'),
-  name: z.string().min(1).max(40).default('heat'),
+  role: z.enum(HEAT_ROLES).default('heat'),
+  ...named,
   /** hob ovals 0 to 9, or the watts that reach the pan */
   setting: z.int().min(0).max(9).default(0),
   watts: z.number().min(0).max(6000).optional(),
@@ -67,6 +91,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('pour') }),
   z.object({
     do: z.literal('bake'),
+    ...named,
     ovenC: z.number().min(80).max(280),
     fan: z.boolean().default(false),
     from: z.enum(['hot', 'cold']).default('hot'),

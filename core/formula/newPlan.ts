@@ -109,7 +109,7 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
   const hours = start.hours ?? 5;
   const plan: Plan = {
     format: 'ovalis-plan',
-    version: 3,
+    version: 4,
     id: s.id,
     name: s.name,
     family,

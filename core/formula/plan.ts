@@ -3,11 +3,11 @@ import { IngredientSchema } from '../pantry/ingredient';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
 import { SidePotSchema } from '../sides/sidePot';
-import { MethodStepSchema, STAGES } from './method';
+import { HEAT_ROLES, MethodStepSchema, STAGES } from './method';
 import { RULES } from './rules';
 
 export const PLAN_FORMAT = 'ovalis-plan';
-export const PLAN_VERSION = 3;
+export const PLAN_VERSION = 4;
 
 export const SET_WORDS = ['drinks', 'pours', 'coats', 'mounds', 'holds a trail', 'wobbles', 'slices', 'firm'] as const;
 export type SetWord = (typeof SET_WORDS)[number];
@@ -140,11 +140,28 @@ export function migrateIngredient(old: unknown): unknown {
   return starch === 'maize' ? { ...rest, thickener: 'maize starch' } : rest;
 }
 
-/** Version 1 knew one family and no choices; version 2 no side pots and no occasion rules. */
+/** A stretch of heat of version 3, whose name was what it is for, to one with a role and a free name. */
+export function migrateStep(old: unknown): unknown {
+  const step = old as { do?: unknown; name?: unknown };
+  if (step.do !== 'heat' || typeof step.name !== 'string') return old;
+  const { name, ...rest } = step;
+  const role = HEAT_ROLES.find((r) => r === name);
+  return role ? { ...rest, role } : { ...rest, role: 'heat', name };
+}
+
+/** Version 1 knew one family and no choices; version 2 no side pots and no occasion rules; version 3 no roles of steps. */
 export function migratePlan(old: unknown): unknown {
-  let plan = old as { version?: unknown; own?: unknown[] };
+  let plan = old as { version?: unknown; own?: unknown[]; steps?: unknown };
   if (plan.version === 1)
     plan = { ...plan, version: 2, choices: {}, own: (plan.own ?? []).map(migrateIngredient) } as typeof plan;
   if (plan.version === 2) plan = { ...plan, version: 3, sides: [], rules: [] } as typeof plan;
+  if (plan.version === 3)
+    plan = {
+      ...plan,
+      version: 4,
+      ...(Array.isArray(plan.steps)
+        ? { steps: plan.steps.map((s: unknown) => (s !== null && typeof s === 'object' ? migrateStep(s) : s)) }
+        : {}),
+    } as typeof plan;
   return plan;
 }

@@ -153,7 +153,7 @@ describe('the pot', () => {
       setup({ hob }),
       [
         {
-          name: 'hold',
+          role: 'hold',
           setting: 9,
           stirEveryS: 3,
           lid: 'off',
@@ -170,7 +170,7 @@ describe('the pot', () => {
     const run = runProgram(
       fillPot(setup(), milk(800), 10),
       setup(),
-      [{ name: 'boil', setting: 7, stirEveryS: 3, lid: 'off', until: { kind: 'seconds', seconds: 900 }, limitS: 900 }],
+      [{ role: 'boil', setting: 7, stirEveryS: 3, lid: 'off', until: { kind: 'seconds', seconds: 900 }, limitS: 900 }],
       0,
     );
     expect(massG(run.pot.content) + run.pot.evaporatedG).toBeCloseTo(800, 6);
@@ -184,10 +184,10 @@ describe('the pot', () => {
 
   const pudding = add(milk(800), add(mixtureOf(pantry.get('sugar')!, 80), mixtureOf(pantry.get('cornstarch')!, 56)));
   const program: Phase[] = [
-    { name: 'up', setting: 8, stirEveryS: 2, lid: 'off', until: { kind: 'bubble' }, limitS: 3600 },
-    { name: 'on', setting: 5, stirEveryS: 2, lid: 'off', until: { kind: 'seconds', seconds: 300 }, limitS: 3600 },
+    { role: 'up', setting: 8, stirEveryS: 2, lid: 'off', until: { kind: 'bubble' }, limitS: 3600 },
+    { role: 'on', setting: 5, stirEveryS: 2, lid: 'off', until: { kind: 'seconds', seconds: 300 }, limitS: 3600 },
     {
-      name: 'alone',
+      role: 'alone',
       setting: 5,
       stirEveryS: Infinity,
       lid: 'off',
@@ -251,14 +251,14 @@ describe('the pot', () => {
         setup({ hob }),
         [
           {
-            name: 'on',
+            role: 'on',
             setting: 9,
             stirEveryS: 2,
             lid: 'off',
             until: { kind: 'temperature', tempC: 92 },
             limitS: 3600,
           },
-          { name: 'alone', setting: 9, stirEveryS, lid: 'off', until: { kind: 'seconds', seconds: 300 }, limitS: 300 },
+          { role: 'alone', setting: 9, stirEveryS, lid: 'off', until: { kind: 'seconds', seconds: 300 }, limitS: 300 },
         ],
         0,
       ).pot;

@@ -24,7 +24,9 @@ export type Until =
 
 /** A stretch of the cook with the same hands and the same hob, until something is reached. */
 export type Phase = Controls & {
-  name: string;
+  /** what the stretch is for, and the cook's own word for it */
+  role: string;
+  name?: string;
   until: Until;
   /** gives up after this long: an open pot may never get there */
   limitS: number;
@@ -32,7 +34,7 @@ export type Phase = Controls & {
   addition?: Addition;
 };
 
-export type PhaseEnd = { name: string; startS: number; endS: number; reached: boolean };
+export type PhaseEnd = { role: string; name?: string; startS: number; endS: number; reached: boolean };
 
 /** How many times the integrator's tolerance is enough for doubt and solving (checked in pot.test). */
 export const COARSE = 4;
@@ -73,7 +75,13 @@ export function runPhase(
   const r = cook(start, setup, phase, seconds, stopOf(phase.until, start), onStep, toleranceScale);
   return {
     pot: r.pot,
-    end: { name: phase.name, startS: before.tS, endS: r.pot.tS, reached: timed || r.reached },
+    end: {
+      role: phase.role,
+      ...(phase.name ? { name: phase.name } : {}),
+      startS: before.tS,
+      endS: r.pot.tS,
+      reached: timed || r.reached,
+    },
   };
 }
 

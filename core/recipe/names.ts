@@ -179,7 +179,12 @@ export function nameOf(text: string): Named | undefined {
   const over = matchIn(cleaned);
   // "almond drink, sweetened" is named on both sides of its comma
   const across = over && first && over.at <= first.at && over.at + over.length > head.length;
-  for (const [part, best] of across ? [[cleaned, over] as const] : ([[head, first], [cleaned, over]] as const)) {
+  for (const [part, best] of across
+    ? [[cleaned, over] as const]
+    : ([
+        [head, first],
+        [cleaned, over],
+      ] as const)) {
     if (best) {
       const unsure = unexplained(part, best.at, best.length);
       if (unsure) return { id: best.id, which: whatIs(unsure, best.id), unsure };

@@ -137,10 +137,7 @@ describe('a name with a word that nothing explains', () => {
   it('every row of the pantry has an alias: its name reads as itself, or asks', () => {
     for (const thing of pantry.values()) {
       const found = nameOf(thing.name);
-      expect([thing.name, found?.id === thing.id || found?.which !== undefined]).toEqual([
-        thing.name,
-        true,
-      ]);
+      expect([thing.name, found?.id === thing.id || found?.which !== undefined]).toEqual([thing.name, true]);
     }
   });
 });

@@ -150,7 +150,7 @@ export function finished(plan: Plan, pantry: Pantry, setup: PotSetup, pot: Pot, 
   };
 }
 
-const fire = (plan: Plan, more: Partial<HeatStep> & Pick<HeatStep, 'name' | 'until'>): HeatStep => ({
+const fire = (plan: Plan, more: Partial<HeatStep> & Pick<HeatStep, 'role' | 'until'>): HeatStep => ({
   do: 'heat',
   setting: plan.method.simmerSetting,
   limitMin: 40,
@@ -169,12 +169,12 @@ export function fireAgain(plan: Plan, pantry: Pantry): HeatStep[] {
     .find((m) => m.over)?.over;
   return [
     fire(plan, {
-      name: 'thicken',
+      role: 'thicken',
       setting: plan.method.heatSetting,
       until: over ? { reach: 'time', minutes: 6 } : { reach: 'bubble' },
       ...(over ? { over } : {}),
     }),
-    fire(plan, { name: 'cook on', until: { reach: 'time', minutes: FIX.cookOnMin }, ...(over ? { over } : {}) }),
+    fire(plan, { role: 'cook on', until: { reach: 'time', minutes: FIX.cookOnMin }, ...(over ? { over } : {}) }),
   ];
 }
 
@@ -254,7 +254,7 @@ export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): 
   if (egg && !mayBubble(g)) {
     const hold = (min: number) => [
       fire(plan, {
-        name: 'minutes more',
+        role: 'minutes more',
         setting: Math.max(1, plan.method.simmerSetting - 3),
         stirEveryS: 2,
         until: { reach: 'time', minutes: min },
@@ -267,7 +267,7 @@ export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): 
     });
     push('hold on', { ...base, how: 'stirred in', portions: [], heat: hold(min) }, held(min));
   } else {
-    const down = (min: number) => [fire(plan, { name: 'reduce', until: { reach: 'time', minutes: min } })];
+    const down = (min: number) => [fire(plan, { role: 'reduce', until: { reach: 'time', minutes: min } })];
     const min = crossing(FIX.downMin, (x) => head(s.finish(s.pot, down(x))).place >= target);
     const pot = s.finish(s.pot, down(min));
     const whole = Math.max(1, Math.round(min));
@@ -285,7 +285,7 @@ export function looser(s: Situation, target = stripMiddle(s.plan.serve.word)): F
   const asIs = s.finish(s.pot, []);
   const liquidId = mainLiquid(plan, pantry)?.id ?? 'milk_whole';
   // cold pudding is warmed so that the milk goes in without lumps
-  const heat = s.hot ? [] : [fire(plan, { name: 'warm', until: { reach: 'temperature', tempC: 80 } })];
+  const heat = s.hot ? [] : [fire(plan, { role: 'warm', until: { reach: 'temperature', tempC: 80 } })];
   const added = (g: number): Added => ({
     portions: [{ ingredientId: liquidId, grams: g }],
     tempC: s.hot ? 60 : FRIDGE_C,

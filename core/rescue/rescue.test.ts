@@ -68,7 +68,7 @@ describe('mendings at the hob', () => {
       return thicker(live(e)).find((f) => f.how === 'slurry')!.added.heat ?? [];
     };
     expect(at('warm')).toEqual([]);
-    expect(at('off the heat').map((h) => h.name)).toEqual(['thicken', 'cook on']);
+    expect(at('off the heat').map((h) => h.role)).toEqual(['thicken', 'cook on']);
   });
   it('cooking down needs no starch, and costs minutes', () => {
     const down = thicker(done(thin)).find((f) => f.how === 'cook down')!;

@@ -392,7 +392,7 @@ export function rescueOf(fault: Fault, s: Situation, told: Told = {}): Rescue {
     }
 
     case 'raw taste': {
-      const heat = simmer(s, { name: 'cook on' });
+      const heat = simmer(s, { role: 'cook on' });
       const r = until(s, heat, RESCUE.rawMost, (p) => readPot(p).rawPer100G <= RAW_TASTE);
       const minutes = Number.isNaN(r.minutes) ? RESCUE.rawMost : Math.max(1, Math.ceil(r.minutes));
       const fire: HeatStep[] = [{ ...heat, until: { reach: 'time', minutes } }];
@@ -420,7 +420,7 @@ export function rescueOf(fault: Fault, s: Situation, told: Told = {}): Rescue {
 
     case 'grains hard': {
       const heat = simmer(s, {
-        name: 'simmer',
+        role: 'simmer',
         lid: 'on',
         stirEveryS: 60,
         setting: Math.max(1, plan.method.simmerSetting - 1),

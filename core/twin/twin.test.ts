@@ -154,7 +154,7 @@ describe('the twin', () => {
         const end = runPhase(pot, own.setup, phaseOf(step));
         twin = cookTwin(twin, phaseOf(step), end.pot.tS - pot.tS);
         pot = end.pot;
-        if (step.name === 'cook on') break;
+        if (step.role === 'cook on') break;
       }
     }
     const starch = (t: Twin) => spreadOf(t, (_p, h) => h.starch).mean;

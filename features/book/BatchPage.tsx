@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch';
 import { countingEvents } from '../../core/cook/counting';
+import { changesOf, stepsOf } from '../../core/cook/steps';
 import { SET_WORDS } from '../../core/formula/plan';
 import { lookUp } from '../../core/formula/compose';
 import { pantryWith } from '../../core/pantry/pantry';
@@ -173,6 +174,7 @@ function Log({ batch }: { batch: Batch }) {
   const { fmt } = useApp();
   const pantry = pantryWith(batch.plan.own);
   const events = countingEvents(batch);
+  const steps = stepsOf(batch.plan, pantry, { phases: [] }, changesOf(batch));
   return (
     <View className="gap-3">
       <Type kind="title" level={2}>
@@ -193,7 +195,7 @@ function Log({ batch }: { batch: Batch }) {
           </Type>
           <View>
             {events.flatMap((e) => {
-              const says = eventSays(e, fmt, (id) => pantry.get(id)?.name ?? id);
+              const says = eventSays(e, fmt, (id) => pantry.get(id)?.name ?? id, steps);
               return says === undefined ? [] : <Type key={e.id}>{`${fmt.time(Date.parse(e.at))}  ${says}`}</Type>;
             })}
           </View>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Cook } from '../../core/cook/events';
+import type { Step } from '../../core/cook/steps';
 import { countingEvents } from '../../core/cook/counting';
 import { pantryWith } from '../../core/pantry/pantry';
 import { Key } from '../../ui/Key';
@@ -13,13 +14,21 @@ const MINUTE = 60_000;
 const SHOWN = 12;
 
 /** What has happened, newest first: each can be taken back, or put at the time when it really was. */
-export function EventLog({ cook, onAdd }: { cook: Cook; onAdd: (...events: NewEvent[]) => void }) {
+export function EventLog({
+  cook,
+  steps,
+  onAdd,
+}: {
+  cook: Cook;
+  steps: readonly Step[];
+  onAdd: (...events: NewEvent[]) => void;
+}) {
   const fmt = useFormat();
   const [openId, setOpenId] = useState<string | undefined>();
   const [all, setAll] = useState(false);
   const pantry = pantryWith(cook.plan.own);
   const rows = countingEvents(cook)
-    .map((e) => ({ e, says: eventSays(e, fmt, (id) => pantry.get(id)?.name ?? id) }))
+    .map((e) => ({ e, says: eventSays(e, fmt, (id) => pantry.get(id)?.name ?? id, steps) }))
     .filter((r): r is typeof r & { says: string } => r.says !== undefined)
     .reverse();
   return (

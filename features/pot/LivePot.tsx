@@ -167,7 +167,7 @@ export function LivePot({ c }: { c: UsedCook }) {
           {restSays(pace)}
         </Type>
       ) : null}
-      {missing.length && step.id !== 'weigh' ? (
+      {missing.length && step.role !== 'weigh' ? (
         <Type kind="small" tone="quiet" testID="not-in-yet">
           {`Not in yet: ${missing.map((p) => p.ingredient.name).join(', ')}`}
         </Type>
@@ -182,8 +182,10 @@ export function LivePot({ c }: { c: UsedCook }) {
 
   const panels = (
     <>
-      {step.id.startsWith('taste') ? <TastePanel step={step} state={state} onAdd={c.add} /> : null}
-      {step.id === 'count out' ? <CountOut step={step} state={state} onAdd={c.add} /> : null}
+      {step.role === 'taste' || step.role === 'taste again' ? (
+        <TastePanel step={step} state={state} onAdd={c.add} />
+      ) : null}
+      {step.role === 'count out' ? <CountOut step={step} state={state} onAdd={c.add} /> : null}
       {guide ? <GuidePanel guide={guide} state={state} now={now} stirDueS={v.stirDueS} onAdd={c.add} /> : null}
       <Margins margins={margins} />
       <Ahead v={v} now={now} />
@@ -242,7 +244,7 @@ export function LivePot({ c }: { c: UsedCook }) {
                 />
               </View>
             ) : null}
-            {step.id === 'weigh' ? (
+            {step.role === 'weigh' ? (
               <WeighList
                 plan={cook.plan}
                 weighed={state.weighed}
@@ -339,7 +341,7 @@ function HeadingStrip({ v: { shown, cook }, labels = false }: { v: PotView; labe
 /** Where this pot is heading, on one line: the strip and its words. */
 function Heading({ v }: { v: PotView }) {
   const { shown, step } = v;
-  if (!shown || step.id === 'weigh') return null;
+  if (!shown || step.role === 'weigh') return null;
   return (
     <View className="flex-row items-center gap-4">
       <View className="w-[190px]">

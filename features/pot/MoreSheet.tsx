@@ -92,7 +92,7 @@ export function MoreSheet({
                 ))
               : null}
           </View>
-          {step.id.startsWith('off the heat') ? <Waiting c={c} now={now} /> : null}
+          {step.role === 'off the heat' ? <Waiting c={c} now={now} /> : null}
         </>
       ) : null}
       <Field label="Note" value={note} onChangeText={setNote} multiline maxLength={2000} />
@@ -104,7 +104,7 @@ export function MoreSheet({
           setNote('');
         }}
       />
-      <EventLog cook={c.cook!} onAdd={c.add} />
+      <EventLog cook={c.cook!} steps={c.steps} onAdd={c.add} />
       <CallsForm devices={devices} />
       <Type kind="title" level={3}>
         Order of the work

@@ -1,7 +1,7 @@
 import type { CookEvent, Fault, Observation } from '../../core/cook/events';
 import type { Harm, Margin } from '../../core/cook/margins';
 import type { Pace, Pattern } from '../../core/cook/pacer';
-import type { Step } from '../../core/cook/steps';
+import type { Step, StepRole } from '../../core/cook/steps';
 import type { Plan } from '../../core/formula/plan';
 import { SEEN } from '../shared/eventWords';
 import type { Formatter } from '../shared/format';
@@ -15,12 +15,12 @@ const list = (step: Step, fmt: Formatter) =>
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
   const every = `${step.stirEveryS ?? plan.method.stirEveryS}\u00a0s\u00a0each`;
   /** thickened by egg alone: it must never bubble */
-  const custard = step.heat?.until.reach === 'temperature' && step.id !== 'warm';
+  const custard = step.heat?.until.reach === 'temperature' && step.role !== 'warm';
   /** ends when it is thick enough, bubbling or not */
   const coats = step.cue === 'coats the spoon';
   const joins = step.adds.length > 0 && step.portions.length > 0;
   const first = joins ? goesIn(step, fmt) : '';
-  switch (step.id.replace(/ for fix \d+$/, '').replace(/ \d+$/, '')) {
+  switch (step.role) {
     case 'weigh':
       return {
         title: 'Weigh it out',
@@ -65,7 +65,7 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
         manner: `from a cold spoon, under any fat; ${list(step, fmt)} held back`,
         cue: 'Hot tastes sweeter than it will cold. Add a little, stir, taste again.',
         why:
-          step.id === 'taste'
+          step.role === 'taste'
             ? 'Once it is thick, what goes in no longer spreads.'
             : 'Fruit turns the balance: taste again before it is poured.',
         done: 'Tastes right',
@@ -175,7 +175,7 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
       };
     default:
       return {
-        title: step.id.charAt(0).toUpperCase() + step.id.slice(1),
+        title: own(step.name ?? OTHER[step.role] ?? step.role),
         manner: [first, step.stirEveryS === undefined ? 'spoon still' : `stir, ${every}`]
           .filter(Boolean)
           .join(', then '),
@@ -196,8 +196,18 @@ function goesIn(step: Step, fmt: Formatter): string {
   return `stir in ${list(step, fmt)}`;
 }
 
+/** Fires that have no words of their own above. */
+const OTHER: Partial<Record<StepRole, string>> = {
+  'minutes more': 'minutes more',
+  'heat off': 'heat off',
+  cool: 'let it cool',
+  heat: 'heat',
+};
+const own = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+
 /** Shorter than the key: what the voice and the next line say. */
-const NEXT: Record<string, string> = {
+const NEXT: Partial<Record<StepRole, string>> = {
+  ...OTHER,
   weigh: 'weigh',
   slurry: 'whisk the slurry',
   warm: 'warm the milk',
@@ -209,9 +219,9 @@ const NEXT: Record<string, string> = {
   pour: 'pour',
 };
 export const stepNext = (step: Step): string =>
-  step.id === 'thicken'
+  step.role === 'thicken'
     ? `${step.adds.some((a) => a.stage === 'slurry') ? 'slurry in, ' : ''}stir ${step.cue === 'coats the spoon' ? 'until it coats the spoon' : 'to the first bubble'}`
-    : (NEXT[step.id] ?? step.id.replace(/ for fix \d+$/, ' again').replace(/ \d+$/, ''));
+    : `${step.name ?? NEXT[step.role] ?? step.role}${step.fix ? ' again' : ''}`;
 
 /** What to do at once when it is seen. */
 export const SEEN_ADVICE: Partial<Record<Observation, string>> = {

@@ -24,7 +24,7 @@ import { saveFile, saveKitchenFile } from '../shared/saveFile';
 
 const emptyKitchen = (settings: Settings): KitchenFile => ({
   format: 'ovalis-kitchen',
-  version: 5,
+  version: 6,
   exportedAt: nowIso(),
   plans: [],
   cooks: [],

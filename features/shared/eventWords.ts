@@ -1,4 +1,5 @@
 import type { CookEvent, Measure, Observation } from '../../core/cook/events';
+import type { Step } from '../../core/cook/steps';
 import type { Formatter } from './format';
 
 /** What happened to a pot, as a cook reads it in the Pot and in the Book. */
@@ -34,8 +35,19 @@ export const MEASURED: Record<Measure, (value: number, fmt: Formatter) => string
   plate: (deg) => (deg >= 90 ? 'a cold blob stays upright' : `a cold blob runs at ${Math.round(deg)}° of tilt`),
 };
 
+/** What a step is called: the cook's own word, or what it is for. */
+export const stepName = (step: Pick<Step, 'role' | 'name' | 'fix'> | undefined): string | undefined =>
+  step && `${step.name ?? step.role}${step.fix ? ' again' : ''}`;
+
+const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
+
 /** An event as a line of the log; undefined for what is not worth one. */
-export function eventSays(e: CookEvent, fmt: Formatter, name: (ingredientId: string) => string): string | undefined {
+export function eventSays(
+  e: CookEvent,
+  fmt: Formatter,
+  name: (ingredientId: string) => string,
+  steps: readonly Pick<Step, 'id' | 'role' | 'name' | 'fix'>[],
+): string | undefined {
   switch (e.kind) {
     case 'observed':
       return SEEN[e.what];
@@ -43,7 +55,7 @@ export function eventSays(e: CookEvent, fmt: Formatter, name: (ingredientId: str
       // what a device reads by itself is not a line of the story
       return e.by === 'probe' ? undefined : `${MEASURED[e.what](e.value, fmt)}${e.by ? `, by the ${e.by}` : ''}`;
     case 'stepDone':
-      return `${e.step.charAt(0).toUpperCase()}${e.step.slice(1)} done`;
+      return `${capital(stepName(steps.find((s) => s.id === e.step)) ?? e.step)} done`;
     case 'steppedBack':
       return 'Back a step';
     case 'paused':
