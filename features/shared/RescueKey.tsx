@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
-import LifeBuoy from 'lucide-react-native/icons/life-buoy';
+
 import { Key } from '../../ui/Key';
+import { SpoonOut } from '../../ui/SpoonOut';
 
 /** Rescue is one tap away wherever something is cooked, set or looked back at. */
 export function RescueKey({
@@ -18,7 +19,7 @@ export function RescueKey({
     <Key
       label="Rescue"
       spoken="Rescue: something went wrong"
-      icon={LifeBuoy}
+      icon={SpoonOut}
       stacked
       size={size}
       onPress={() => router.push(`/rescue${of}` as '/')}
