@@ -1,26 +1,22 @@
-import { expect, openAt, test, ONCE_A_SIZE } from './kitchen';
+import { expect, openAt, test } from './kitchen';
 
-test(
-  'advice first; promised against what came out; next time goes into the plan',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openAt(page, '/book');
-    await expect(page.getByTestId('advice')).toHaveText(/\d+ g more cornstarch/, { timeout: 30_000 });
-    const advised = Number(/(\d+) g more/.exec((await page.getByTestId('advice').textContent())!)![1]);
-    await page.getByTestId('advice').click();
-    await page.getByRole('button', { name: 'Put it into the plan' }).click();
-    await expect(page.getByTestId('word-serving')).toHaveText('wobbles');
-    const grams = Number(await page.getByTestId('amount-cornstarch').getByRole('textbox').inputValue());
-    await page.goto('/batch?id=b-hazel-2');
-    await expect(page.getByText('What went in')).toBeVisible();
-    const went = Number(
-      /cornstarch\s*(\d+)\s*g/.exec((await page.getByRole('main').innerText()).replace(/\n/g, ' '))![1],
-    );
-    expect(grams).toBe(went + advised);
-  },
-);
+test('advice first; promised against what came out; next time goes into the plan', async ({ watched: page }) => {
+  await openAt(page, '/book');
+  await expect(page.getByTestId('advice')).toHaveText(/\d+ g more cornstarch/, { timeout: 30_000 });
+  const advised = Number(/(\d+) g more/.exec((await page.getByTestId('advice').textContent())!)![1]);
+  await page.getByTestId('advice').click();
+  await page.getByRole('button', { name: 'Put it into the plan' }).click();
+  await expect(page.getByTestId('word-serving')).toHaveText('wobbles');
+  const grams = Number(await page.getByTestId('amount-cornstarch').getByRole('textbox').inputValue());
+  await page.goto('/batch?id=b-hazel-2');
+  await expect(page.getByText('What went in')).toBeVisible();
+  const went = Number(
+    /cornstarch\s*(\d+)\s*g/.exec((await page.getByRole('main').innerText()).replace(/\n/g, ' '))![1],
+  );
+  expect(grams).toBe(went + advised);
+});
 
-test('a batch is deleted with six seconds to take it back', ONCE_A_SIZE, async ({ watched: page }) => {
+test('a batch is deleted with six seconds to take it back', async ({ watched: page }) => {
   await openAt(page, '/batch?id=b-coconut-1');
   await page.getByRole('button', { name: 'Delete this batch' }).click({ timeout: 30_000 });
   await expect(page.getByText(/Coconut squares.*is gone/)).toBeVisible();
@@ -29,7 +25,7 @@ test('a batch is deleted with six seconds to take it back', ONCE_A_SIZE, async (
   await expect(page.getByRole('link', { name: /Coconut squares/ })).toHaveCount(1);
 });
 
-test('search finds by milk, flaw and note, and says when there is none', ONCE_A_SIZE, async ({ watched: page }) => {
+test('search finds by milk, flaw and note, and says when there is none', async ({ watched: page }) => {
   await openAt(page, '/book');
   await page.getByLabel('Search').fill('slid altos', { timeout: 30_000 });
   await expect(page.getByRole('link', { name: /Hazelnut/ })).toHaveCount(1);
@@ -39,7 +35,7 @@ test('search finds by milk, flaw and note, and says when there is none', ONCE_A_
   await expect(page.getByText('No batch with “marzipan”.')).toBeVisible();
 });
 
-test('a batch cooked without the pot is written down from its plan', ONCE_A_SIZE, async ({ watched: page }) => {
+test('a batch cooked without the pot is written down from its plan', async ({ watched: page }) => {
   await openAt(page, '/book');
   await page.getByRole('button', { name: 'Write down a batch' }).click({ timeout: 30_000 });
   await page.getByRole('button', { name: /^Almond drinking cream/ }).click();

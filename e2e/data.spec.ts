@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { amount, expect, openAt, openPlan, test, ONCE, ONCE_A_SIZE } from './kitchen';
+import { amount, expect, openAt, openPlan, test } from './kitchen';
 
-test('settings are followed everywhere at once and kept', ONCE_A_SIZE, async ({ watched: page }) => {
+test('settings are followed everywhere at once and kept', async ({ watched: page }) => {
   await openPlan(page);
   await expect(page.getByText('at serving, 8 °C')).toBeVisible();
   await page.goto('/settings');
@@ -20,62 +20,60 @@ test('settings are followed everywhere at once and kept', ONCE_A_SIZE, async ({ 
   await expect(page.locator('html')).toHaveClass(/dark/);
 });
 
-test(
-  'the kitchen goes out into a file and comes back the same; a broken file changes nothing',
-  ONCE,
-  async ({ watched: page }, info) => {
-    await openAt(page, '/settings');
-    const save = async () => {
-      const [file] = await Promise.all([
-        page.waitForEvent('download'),
-        page.getByRole('button', { name: 'Export everything' }).click(),
-      ]);
-      return readFileSync(await file.path(), 'utf8');
-    };
-    await page.getByText('Cans and packets').waitFor();
-    await expect(page.getByRole('button', { name: /Remove can/ })).toBeVisible({ timeout: 30_000 });
-    const first = await save();
-    const kitchen = JSON.parse(first) as { plans: unknown[]; batches: { promise: { low: unknown } }[] };
-    expect(kitchen.plans.length).toBe(4);
+test('the kitchen goes out into a file and comes back the same; a broken file changes nothing', async ({
+  watched: page,
+}, info) => {
+  await openAt(page, '/settings');
+  const save = async () => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export everything' }).click(),
+    ]);
+    return readFileSync(await file.path(), 'utf8');
+  };
+  await page.getByText('Cans and packets').waitFor();
+  await expect(page.getByRole('button', { name: /Remove can/ })).toBeVisible({ timeout: 30_000 });
+  const first = await save();
+  const kitchen = JSON.parse(first) as { plans: unknown[]; batches: { promise: { low: unknown } }[] };
+  expect(kitchen.plans.length).toBe(4);
 
-    const load = async (name: string, text: string) => {
-      const path = test.info().outputPath(name);
-      writeFileSync(path, text);
-      await page.getByLabel('Kitchen file').setInputFiles(path);
-    };
-    kitchen.batches[1]!.promise.low = 'wet';
-    await load('broken.json', JSON.stringify(kitchen));
-    await expect(page.getByText(/batches\[1\]\.promise\.low/)).toBeVisible();
-    await load('torn.json', first.slice(0, 500));
-    await expect(page.getByText(/is not JSON/)).toBeVisible();
+  const load = async (name: string, text: string) => {
+    const path = test.info().outputPath(name);
+    writeFileSync(path, text);
+    await page.getByLabel('Kitchen file').setInputFiles(path);
+  };
+  kitchen.batches[1]!.promise.low = 'wet';
+  await load('broken.json', JSON.stringify(kitchen));
+  await expect(page.getByText(/batches\[1\]\.promise\.low/)).toBeVisible();
+  await load('torn.json', first.slice(0, 500));
+  await expect(page.getByText(/is not JSON/)).toBeVisible();
 
-    await page.getByRole('button', { name: 'Start my own kitchen' }).click();
-    await page.getByTestId('confirm').click();
-    await expect(page.getByText('Done.')).toBeVisible();
-    await page.goto('/book');
-    await expect(page.getByText('Cook once, then this fills.')).toBeVisible();
-    await page.goto('/plan');
-    await expect(page.getByText('nothing on yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Start my own kitchen' }).click();
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.goto('/book');
+  await expect(page.getByText('Cook once, then this fills.')).toBeVisible();
+  await page.goto('/plan');
+  await expect(page.getByText('nothing on yet')).toBeVisible();
 
-    await page.goto('/settings');
-    await load('kitchen.json', first);
-    await page.getByTestId('confirm').click();
-    await expect(page.getByText('Done.')).toBeVisible();
-    const strip = (t: string) => ({ ...(JSON.parse(t) as object), exportedAt: '' });
-    expect(strip(await save())).toEqual(strip(first));
+  await page.goto('/settings');
+  await load('kitchen.json', first);
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  const strip = (t: string) => ({ ...(JSON.parse(t) as object), exportedAt: '' });
+  expect(strip(await save())).toEqual(strip(first));
 
-    await page.getByRole('button', { name: 'Start my own kitchen' }).click();
-    await page.getByTestId('confirm').click();
-    await expect(page.getByText('Done.')).toBeVisible();
-    await page.getByRole('button', { name: 'Bring the demo back' }).click();
-    await page.getByTestId('confirm').click();
-    await expect(page.getByText('Done.')).toBeVisible();
-    await page.goto('/plan');
-    await expect(page.getByRole('heading', { name: 'Hazelnut set pudding' })).toBeVisible({ timeout: 30_000 });
-  },
-);
+  await page.getByRole('button', { name: 'Start my own kitchen' }).click();
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring the demo back' }).click();
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.goto('/plan');
+  await expect(page.getByRole('heading', { name: 'Hazelnut set pudding' })).toBeVisible({ timeout: 30_000 });
+});
 
-test('a packet size of the cook’s own shop is counted on the bench', ONCE, async ({ watched: page }) => {
+test('a packet size of the cook’s own shop is counted on the bench', async ({ watched: page }) => {
   await openPlan(page);
   await expect(page.getByText(/1 × carton of milk, \d+ g left over/)).toBeVisible();
   await page.goto('/settings');
@@ -89,58 +87,56 @@ test('a packet size of the cook’s own shop is counted on the bench', ONCE, asy
   await expect(page.getByText(/2 × half-litre bottle/)).toBeVisible();
 });
 
-test(
-  'two tabs of one cook: what one notes the other shows, and nothing is lost',
-  ONCE,
-  async ({ watched: page, context }, info) => {
-    await openPlan(page);
-    await page.goto('/pot?cook=c-vanilla');
-    const other = await context.newPage();
-    await other.clock.install({ time: await page.evaluate(() => Date.now()) });
-    await other.goto('/pot?cook=c-vanilla');
-    await expect(other.getByTestId('instruction').first()).toHaveText('Sweep the bottom');
-    for (let i = 0; i < 4; i++)
-      await Promise.all([
-        page.getByRole('button', { name: 'Edges thicken' }).click(),
-        other.getByRole('button', { name: 'Coats the spoon' }).click(),
-      ]);
-    await other.getByRole('button', { name: 'First bubble' }).click();
-    await expect(page.getByTestId('instruction').first()).toHaveText('Keep stirring');
-    await page.getByRole('button', { name: 'More', exact: true }).click();
-    // the rest of the log, older than the newest dozen
-    await page.getByRole('button', { name: /^All \d+$/ }).click();
-    for (const [what, times] of [
-      ['Edges thicken', 4],
-      ['Coats the spoon', 4],
-      ['First bubble', 1],
-      // the one of the demo, before this
-      ['It steams', 1],
-    ] as const)
-      await expect(page.getByRole('button', { name: `Take back ${what}`, exact: true })).toHaveCount(times);
-  },
-);
+test('two tabs of one cook: what one notes the other shows, and nothing is lost', async ({
+  watched: page,
+  context,
+}, info) => {
+  await openPlan(page);
+  await page.goto('/pot?cook=c-vanilla');
+  const other = await context.newPage();
+  await other.clock.install({ time: await page.evaluate(() => Date.now()) });
+  await other.goto('/pot?cook=c-vanilla');
+  await expect(other.getByTestId('instruction').first()).toHaveText('Sweep the bottom');
+  for (let i = 0; i < 4; i++)
+    await Promise.all([
+      page.getByRole('button', { name: 'Edges thicken' }).click(),
+      other.getByRole('button', { name: 'Coats the spoon' }).click(),
+    ]);
+  await other.getByRole('button', { name: 'First bubble' }).click();
+  await expect(page.getByTestId('instruction').first()).toHaveText('Keep stirring');
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  // the rest of the log, older than the newest dozen
+  await page.getByRole('button', { name: /^All \d+$/ }).click();
+  for (const [what, times] of [
+    ['Edges thicken', 4],
+    ['Coats the spoon', 4],
+    ['First bubble', 1],
+    // the one of the demo, before this
+    ['It steams', 1],
+  ] as const)
+    await expect(page.getByRole('button', { name: `Take back ${what}`, exact: true })).toHaveCount(times);
+});
 
-test(
-  'what a tab noted that died before it was written comes into the one that is open',
-  ONCE,
-  async ({ watched: page, context }) => {
-    await openPlan(page);
-    await page.goto('/pot?cook=c-vanilla');
-    const dying = await context.newPage();
-    await dying.addInitScript(() => {
-      IDBObjectStore.prototype.put = () => {
-        throw new DOMException('full', 'QuotaExceededError');
-      };
-    });
-    await dying.goto('/pot?cook=c-vanilla');
-    await dying.getByRole('button', { name: 'First bubble' }).click();
-    await expect(dying.getByTestId('instruction').first()).toHaveText('Keep stirring');
-    await dying.close();
-    await expect(page.getByTestId('instruction').first()).toHaveText('Keep stirring');
-  },
-);
+test('what a tab noted that died before it was written comes into the one that is open', async ({
+  watched: page,
+  context,
+}) => {
+  await openPlan(page);
+  await page.goto('/pot?cook=c-vanilla');
+  const dying = await context.newPage();
+  await dying.addInitScript(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await dying.goto('/pot?cook=c-vanilla');
+  await dying.getByRole('button', { name: 'First bubble' }).click();
+  await expect(dying.getByTestId('instruction').first()).toHaveText('Keep stirring');
+  await dying.close();
+  await expect(page.getByTestId('instruction').first()).toHaveText('Keep stirring');
+});
 
-test('a record that cannot be read is set aside and said, the rest is there', ONCE, async ({ watched: page }) => {
+test('a record that cannot be read is set aside and said, the rest is there', async ({ watched: page }) => {
   await openPlan(page);
   await page.evaluate(async () => {
     for (const { name } of await indexedDB.databases()) {
@@ -176,7 +172,7 @@ test('a record that cannot be read is set aside and said, the rest is there', ON
   await expect(page.getByRole('button', { name: 'Save the 1 set-aside record' })).toBeVisible();
 });
 
-test('a full disk is said and an export is offered; what was typed stays', ONCE, async ({ watched: page }) => {
+test('a full disk is said and an export is offered; what was typed stays', async ({ watched: page }) => {
   await openPlan(page);
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = function () {
@@ -189,7 +185,7 @@ test('a full disk is said and an export is offered; what was typed stays', ONCE,
   await expect(alert.getByRole('button', { name: 'Export everything' })).toBeVisible();
 });
 
-test('after one visit it opens without any network', ONCE, async ({ page, context }) => {
+test('after one visit it opens without any network', async ({ page, context }) => {
   await page.goto('/plan');
   await expect(page.getByTestId('word-serving')).toBeVisible({ timeout: 30_000 });
   await page.evaluate(async () => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import ical from 'node-ical';
-import { expect, NOON, openAt, test, ONCE, ONCE_A_SIZE } from './kitchen';
+import { expect, NOON, openAt, test, BOTH_SIZES } from './kitchen';
 import type { Page } from '@playwright/test';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
@@ -12,73 +12,71 @@ async function openDay(page: Page, time: Date = NOON) {
   await expect(block(page, 'choir-3-coconut:ready')).toBeVisible({ timeout: 30_000 });
 }
 
-test('three dishes in lanes: what is done, what is on, what comes next, and the plate', async ({ watched: page }) => {
+test(
+  'three dishes in lanes: what is done, what is on, what comes next, and the plate',
+  BOTH_SIZES,
+  async ({ watched: page }) => {
+    await openDay(page);
+    await expect(page.getByText('19:30, three dishes, 16 people')).toBeVisible();
+    // the pot that is on since before noon
+    await expect(
+      page.getByRole('button', { name: /Vanilla milk cups: cook, 11:\d\d to 12:\d\d, running/ }),
+    ).toBeVisible();
+    await expect(page.getByRole('button', { name: /Hazelnut set pudding: soak, .*, done/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: 'now 12:00' })).toBeVisible();
+    const next = page.getByTestId('next-act');
+    await expect(next).toContainText('V pour');
+    await next.click();
+    await expect(page.getByRole('heading', { name: /^pour, 12:\d\d to 12:\d\d/ })).toBeVisible();
+    await key(page, 'It is done').click();
+    await expect(page.getByTestId('next-act')).toContainText('C ready');
+    await key(page, 'Undo').click();
+    await expect(page.getByTestId('next-act')).toContainText('V pour');
+  },
+);
+
+test('a thumb beside a short block still hits it; the keyboard reaches each', async ({ watched: page }) => {
   await openDay(page);
-  await expect(page.getByText('19:30, three dishes, 16 people')).toBeVisible();
-  // the pot that is on since before noon
-  await expect(
-    page.getByRole('button', { name: /Vanilla milk cups: cook, 11:\d\d to 12:\d\d, running/ }),
-  ).toBeVisible();
-  await expect(page.getByRole('button', { name: /Hazelnut set pudding: soak, .*, done/ })).toBeVisible();
-  await expect(page.getByRole('img', { name: 'now 12:00' })).toBeVisible();
-  const next = page.getByTestId('next-act');
-  await expect(next).toContainText('V pour');
-  await next.click();
-  await expect(page.getByRole('heading', { name: /^pour, 12:\d\d to 12:\d\d/ })).toBeVisible();
-  await key(page, 'It is done').click();
-  await expect(page.getByTestId('next-act')).toContainText('C ready');
-  await key(page, 'Undo').click();
-  await expect(page.getByTestId('next-act')).toContainText('V pour');
+  const flakes = block(page, 'choir-3-coconut:side-s-flakes');
+  await flakes.scrollIntoViewIfNeeded();
+  const box = (await flakes.boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height + 6);
+  await expect(page.getByRole('heading', { name: /^(toasting|compote), / })).toBeVisible();
+  await key(page, 'Close').last().click();
+  await flakes.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /^toasting, / })).toBeVisible();
 });
 
-test(
-  'a thumb beside a short block still hits it; the keyboard reaches each',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openDay(page);
-    const flakes = block(page, 'choir-3-coconut:side-s-flakes');
-    await flakes.scrollIntoViewIfNeeded();
-    const box = (await flakes.boundingBox())!;
-    await page.mouse.click(box.x + box.width / 2, box.y + box.height + 6);
-    await expect(page.getByRole('heading', { name: /^(toasting|compote), / })).toBeVisible();
-    await key(page, 'Close').last().click();
-    await flakes.focus();
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: /^toasting, / })).toBeVisible();
-  },
-);
+test('a block is held and dragged: it stays, the rest gives way, and it can be let go again', async ({
+  watched: page,
+}) => {
+  await openDay(page);
+  const flakes = block(page, 'choir-3-coconut:side-s-flakes');
+  await flakes.scrollIntoViewIfNeeded();
+  const before = /(\d\d):(\d\d) to/.exec((await flakes.getAttribute('aria-label'))!)!;
+  const minutes = Number(before[1]) * 60 + Number(before[2]);
+  const box = (await flakes.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.waitForTimeout(400);
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 50, { steps: 6 });
+  await page.waitForTimeout(150);
+  await page.mouse.up();
+  await expect(page.getByText(/^Coconut squares: toasting at \d\d:\d\d$/)).toBeVisible({ timeout: 20_000 });
+  await expect(flakes).toHaveAttribute('aria-label', /moved by hand/);
+  const after = /(\d\d):(\d\d) to/.exec((await flakes.getAttribute('aria-label'))!)!;
+  expect(Number(after[1]) * 60 + Number(after[2])).toBeLessThan(minutes - 15);
+  // kept over a reload, once the write that the tap began is down
+  await page.waitForTimeout(800);
+  await page.reload();
+  await expect(flakes).toHaveAttribute('aria-label', /moved by hand/, { timeout: 30_000 });
+  await flakes.click();
+  await key(page, 'Let it move again').click();
+  await expect(flakes).not.toHaveAttribute('aria-label', /moved by hand/);
+});
 
-test(
-  'a block is held and dragged: it stays, the rest gives way, and it can be let go again',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openDay(page);
-    const flakes = block(page, 'choir-3-coconut:side-s-flakes');
-    await flakes.scrollIntoViewIfNeeded();
-    const before = /(\d\d):(\d\d) to/.exec((await flakes.getAttribute('aria-label'))!)!;
-    const minutes = Number(before[1]) * 60 + Number(before[2]);
-    const box = (await flakes.boundingBox())!;
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-    await page.mouse.down();
-    await page.waitForTimeout(400);
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 50, { steps: 6 });
-    await page.waitForTimeout(150);
-    await page.mouse.up();
-    await expect(page.getByText(/^Coconut squares: toasting at \d\d:\d\d$/)).toBeVisible({ timeout: 20_000 });
-    await expect(flakes).toHaveAttribute('aria-label', /moved by hand/);
-    const after = /(\d\d):(\d\d) to/.exec((await flakes.getAttribute('aria-label'))!)!;
-    expect(Number(after[1]) * 60 + Number(after[2])).toBeLessThan(minutes - 15);
-    // kept over a reload, once the write that the tap began is down
-    await page.waitForTimeout(800);
-    await page.reload();
-    await expect(flakes).toHaveAttribute('aria-label', /moved by hand/, { timeout: 30_000 });
-    await flakes.click();
-    await key(page, 'Let it move again').click();
-    await expect(flakes).not.toHaveAttribute('aria-label', /moved by hand/);
-  },
-);
-
-test('where a block cannot stand, the nearest place is offered', ONCE_A_SIZE, async ({ watched: page }) => {
+test('where a block cannot stand, the nearest place is offered', BOTH_SIZES, async ({ watched: page }) => {
   await openDay(page);
   await block(page, 'choir-1-hazelnut:finish').click();
   await key(page, '30 minutes later').click();
@@ -103,27 +101,25 @@ test('late: planned from now, and what cannot be met says what would make it pos
   await expect(page.getByText(/^(2\d|19):\d\d, three dishes/)).toBeVisible();
 });
 
-test(
-  'the kitchen: fewer rings, no shelf; what is wrong is said and what was typed stays',
-  ONCE,
-  async ({ watched: page }) => {
-    await openDay(page);
-    await key(page, 'Kitchen').first().click();
-    const from = page.getByLabel('In the kitchen from');
-    await from.fill('soon');
-    await expect(page.getByText('A time such as 8:30 would do.')).toBeVisible();
-    await expect(from).toHaveValue('soon');
-    await from.fill('9:15');
-    for (let i = 0; i < 4; i++) await key(page, 'less Free fridge shelves').click();
-    await key(page, 'Close').last().click();
-    await page.getByTestId('mend').click({ timeout: 20_000 });
-    await expect(page.getByText(/more dishes than shelf/).first()).toBeVisible();
-    await key(page, /shel(f|ves) more in the fridge/).click({ timeout: 30_000 });
-    await expect(page.getByTestId('next-act')).toBeVisible({ timeout: 20_000 });
-  },
-);
+test('the kitchen: fewer rings, no shelf; what is wrong is said and what was typed stays', async ({
+  watched: page,
+}) => {
+  await openDay(page);
+  await key(page, 'Kitchen').first().click();
+  const from = page.getByLabel('In the kitchen from');
+  await from.fill('soon');
+  await expect(page.getByText('A time such as 8:30 would do.')).toBeVisible();
+  await expect(from).toHaveValue('soon');
+  await from.fill('9:15');
+  for (let i = 0; i < 4; i++) await key(page, 'less Free fridge shelves').click();
+  await key(page, 'Close').last().click();
+  await page.getByTestId('mend').click({ timeout: 20_000 });
+  await expect(page.getByText(/more dishes than shelf/).first()).toBeVisible();
+  await key(page, /shel(f|ves) more in the fridge/).click({ timeout: 30_000 });
+  await expect(page.getByTestId('next-act')).toBeVisible({ timeout: 20_000 });
+});
 
-test('printed: the order of the work, whole, without the lanes', ONCE, async ({ watched: page }) => {
+test('printed: the order of the work, whole, without the lanes', async ({ watched: page }) => {
   await openDay(page);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByTestId('lanes')).toBeHidden();
@@ -133,30 +129,28 @@ test('printed: the order of the work, whole, without the lanes', ONCE, async ({ 
   expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeGreaterThanOrEqual(Math.floor(end));
 });
 
-test(
-  'a dish left out is not cooked and not bought; the calendar file is read back by a parser',
-  ONCE,
-  async ({ watched: page }) => {
-    await openDay(page);
-    await key(page, 'Leave out Vanilla milk cups').click();
-    await expect(page.getByText('19:30, two dishes, 16 people')).toBeVisible({ timeout: 20_000 });
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      key(page, 'Save the day as a calendar file').click(),
-    ]);
-    expect(download.suggestedFilename()).toBe('ovalis-2026-12-11.ics');
-    const events = Object.values(ical.sync.parseICS(readFileSync(await download.path(), 'utf8'))).filter(
-      (e) => e?.type === 'VEVENT',
-    );
-    expect(events.map((e) => e.summary)).toEqual(
-      expect.arrayContaining(['Coconut squares: ready', 'Hazelnut set pudding: cook', 'Coconut squares is served']),
-    );
-    expect(events.some((e) => String(e.summary).startsWith('Vanilla'))).toBe(false);
-    await key(page, 'Shopping').click();
-    await expect(page.getByTestId('buy-coconut_milk')).toBeVisible({ timeout: 20_000 });
-    await expect(page.getByTestId('buy-milk_whole')).toHaveCount(0);
-  },
-);
+test('a dish left out is not cooked and not bought; the calendar file is read back by a parser', async ({
+  watched: page,
+}) => {
+  await openDay(page);
+  await key(page, 'Leave out Vanilla milk cups').click();
+  await expect(page.getByText('19:30, two dishes, 16 people')).toBeVisible({ timeout: 20_000 });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    key(page, 'Save the day as a calendar file').click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('ovalis-2026-12-11.ics');
+  const events = Object.values(ical.sync.parseICS(readFileSync(await download.path(), 'utf8'))).filter(
+    (e) => e?.type === 'VEVENT',
+  );
+  expect(events.map((e) => e.summary)).toEqual(
+    expect.arrayContaining(['Coconut squares: ready', 'Hazelnut set pudding: cook', 'Coconut squares is served']),
+  );
+  expect(events.some((e) => String(e.summary).startsWith('Vanilla'))).toBe(false);
+  await key(page, 'Shopping').click();
+  await expect(page.getByTestId('buy-coconut_milk')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('buy-milk_whole')).toHaveCount(0);
+});
 
 test('shopping: packets over all dishes, what is in the house tapped away, sent as a list', async ({
   watched: page,
@@ -181,7 +175,7 @@ test('shopping: packets over all dishes, what is in the house tapped away, sent 
   await expect(starch).toBeChecked({ timeout: 30_000 });
 });
 
-test('a call in every room when something of the day is due', ONCE, async ({ watched: page }) => {
+test('a call in every room when something of the day is due', async ({ watched: page }) => {
   await openDay(page);
   await page.getByRole('checkbox', { name: 'Call me in time' }).click();
   await page.getByRole('link', { name: 'Book', exact: true }).click();
@@ -212,41 +206,37 @@ test('prep: ticked, timed, kept over a reload; machines change the list', async 
   await expect(page.getByText(/boils up late/)).toBeVisible();
 });
 
-test(
-  'weighed out by hand and with the stand-in scale; what was poured is the plan that is cooked',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openAt(page, '/prep?id=choir-3-coconut');
-    await page.getByTestId('weigh-out').click({ timeout: 30_000 });
-    await expect(page.getByTestId('weigh-name')).toHaveText('canned coconut milk');
-    await expect(page.getByText('Put the pot on the scale and press tare.')).toBeVisible();
-    const target = Number(/(\d+) g/.exec((await page.getByTestId('weigh-target').innerText()).replace(/\s/g, ' '))![1]);
-    // by hand, 40 g too much
-    await page
-      .getByTestId('i-poured')
-      .getByRole('textbox')
-      .fill(String(target + 40));
-    await page.getByTestId('weighed').click();
-    await expect(page.getByTestId('weighed-effect')).toContainText(/As it is weighed it/, { timeout: 20_000 });
-    await expect(page.getByTestId('weigh-name')).not.toHaveText('canned coconut milk');
-    // with the scale, held until enough lies on it
-    await key(page, 'Stand-in scale').click();
-    const reading = page.getByTestId('scale-reading');
-    await expect(reading).toHaveText('0 g');
-    const pour = (await page.getByTestId('pour-hold').boundingBox())!;
-    await page.mouse.move(pour.x + pour.width / 2, pour.y + pour.height / 2);
-    await page.mouse.down();
-    await expect
-      .poll(async () => Number.parseInt(await reading.innerText(), 10), { timeout: 20_000 })
-      .toBeGreaterThan(5);
-    await page.mouse.up();
-    await key(page, 'Tare').click();
-    await expect(reading).toHaveText(/^-?[01] g$/, { timeout: 10_000 });
-    await key(page, 'Scale off').click();
-    while ((await page.getByTestId('weighed').count()) > 0) await page.getByTestId('weighed').click();
-    await page.getByTestId('start-pot').click();
-    await expect(page).toHaveURL(/\/pot\?cook=/);
-    // everything was weighed: the slurry is the first thing now, and the milk is what was poured
-    await expect(page.getByTestId('instruction').first()).toHaveText('Whisk the slurry', { timeout: 20_000 });
-  },
-);
+test('weighed out by hand and with the stand-in scale; what was poured is the plan that is cooked', async ({
+  watched: page,
+}) => {
+  await openAt(page, '/prep?id=choir-3-coconut');
+  await page.getByTestId('weigh-out').click({ timeout: 30_000 });
+  await expect(page.getByTestId('weigh-name')).toHaveText('canned coconut milk');
+  await expect(page.getByText('Put the pot on the scale and press tare.')).toBeVisible();
+  const target = Number(/(\d+) g/.exec((await page.getByTestId('weigh-target').innerText()).replace(/\s/g, ' '))![1]);
+  // by hand, 40 g too much
+  await page
+    .getByTestId('i-poured')
+    .getByRole('textbox')
+    .fill(String(target + 40));
+  await page.getByTestId('weighed').click();
+  await expect(page.getByTestId('weighed-effect')).toContainText(/As it is weighed it/, { timeout: 20_000 });
+  await expect(page.getByTestId('weigh-name')).not.toHaveText('canned coconut milk');
+  // with the scale, held until enough lies on it
+  await key(page, 'Stand-in scale').click();
+  const reading = page.getByTestId('scale-reading');
+  await expect(reading).toHaveText('0 g');
+  const pour = (await page.getByTestId('pour-hold').boundingBox())!;
+  await page.mouse.move(pour.x + pour.width / 2, pour.y + pour.height / 2);
+  await page.mouse.down();
+  await expect.poll(async () => Number.parseInt(await reading.innerText(), 10), { timeout: 20_000 }).toBeGreaterThan(5);
+  await page.mouse.up();
+  await key(page, 'Tare').click();
+  await expect(reading).toHaveText(/^-?[01] g$/, { timeout: 10_000 });
+  await key(page, 'Scale off').click();
+  while ((await page.getByTestId('weighed').count()) > 0) await page.getByTestId('weighed').click();
+  await page.getByTestId('start-pot').click();
+  await expect(page).toHaveURL(/\/pot\?cook=/);
+  // everything was weighed: the slurry is the first thing now, and the milk is what was poured
+  await expect(page.getByTestId('instruction').first()).toHaveText('Whisk the slurry', { timeout: 20_000 });
+});

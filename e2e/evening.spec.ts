@@ -1,9 +1,10 @@
 import type { BrowserContext, Page } from '@playwright/test';
-import { kitchenFor, type DishName } from './evenings';
-import { expect, NOON, openAt, test, ONCE } from './kitchen';
+import type { DishName } from '../core/testingDishes';
+import { kitchenFor } from './evenings';
+import { expect, NOON, openAt, test } from './kitchen';
 
 /**
- * Whole evenings with the stand-in kitchen: a pot with hidden habits, a cook who looks at it and taps what is asked. The
+ * Two whole evenings with the stand-in kitchen (four more, without a browser, in core/cook/evenings.test.ts): a pot with hidden habits, a cook who looks at it and taps what is asked. The
  * clock is the test's own; the devices are in the browser, as where there is no server.
  */
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
@@ -141,7 +142,7 @@ async function toTheBook(page: Page, word: RegExp) {
   await expect(page.getByRole('link', { name: word })).toHaveCount(1);
 }
 
-test.describe('an evening', ONCE, () => {
+test.describe('an evening', () => {
   test.use({ actionTimeout: 30_000 });
 
   test('a starch pudding with too little starch: seen, mended, killed, poured, set, in the book', async ({
@@ -222,23 +223,6 @@ test.describe('an evening', ONCE, () => {
     expect(seen.sights).toEqual([]);
     await toTheBook(page, /Poured choir custard/);
   });
-
-  for (const [name, title, says] of [
-    ['reduction', 'Cooked-down rice cream', 'Cook it down'],
-    ['porridge', 'Cornmeal porridge', 'Keep stirring'],
-    ['rice', 'Rice pudding with yolk', 'Simmer'],
-    ['boiler', 'Coconut over steam', 'Keep stirring'],
-  ] as const)
-    test(`${title}: by what is seen, killed once, to the book`, async ({ watched: first, context }) => {
-      test.setTimeout(900_000);
-      await light(first, name);
-      await cookThroughTo(first, says);
-      const page = await killed(first, context, name, 20);
-      const seen = await cookThrough(page);
-      expect(seen.steps).toContain('Pour');
-      expect(seen.sights).toEqual([]);
-      await toTheBook(page, new RegExp(title));
-    });
 });
 
 /** Cooks until a step's order is shown. */

@@ -1,46 +1,13 @@
 import type { Cook } from '../core/cook/events';
-import { forecast } from '../core/forecast';
-import { scaleToPeople } from '../core/formula/amounts';
-import { newPlan } from '../core/formula/newPlan';
-import type { Family, Plan } from '../core/formula/plan';
-import { solveStarch } from '../core/formula/solve';
+import type { Plan } from '../core/formula/plan';
 import type { KitchenFile } from '../core/formats/kitchenFile';
 import { pantryWith } from '../core/pantry/pantry';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
+import { DISHES, type DishName } from '../core/testingDishes';
 import { cookOn, evening, presentOf } from '../core/testingEvening';
 
-/** Six dishes of the choir's supper, each lit and waiting, in a kitchen whose devices are stand-ins. */
+/** Dishes of the choir's supper, each lit and waiting, in a kitchen whose devices are stand-ins. */
 const pantry = pantryWith();
-const SUPPER = '2026-12-11T19:30:00.000Z';
-
-function dish(id: string, name: string, family: Family, change: Partial<Plan> = {}, milkId = 'milk_whole'): Plan {
-  const start = newPlan({ id, name, milkId, people: 6, portionG: 120, serveAt: SUPPER, family }, pantry);
-  const plan = { ...start, ...change };
-  return scaleToPeople(plan, 6, 120, forecast(plan, pantry).lossRel);
-}
-const less = (plan: Plan, ingredientId: string, factor: number): Plan => ({
-  ...plan,
-  items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: Math.round(i.grams * factor) } : i)),
-});
-
-const solved = solveStarch(dish('starch', 'Vanilla evening pudding', 'starch-set milk pudding'), pantry).plan;
-export const DISHES = {
-  // a quarter of its starch was forgotten: it asks to be mended
-  starch: less(solved, 'cornstarch', 0.75),
-  custard: dish('custard', 'Poured choir custard', 'stirred custard'),
-  reduction: dish('reduction', 'Cooked-down rice cream', 'ground-rice cream', { choices: { reduceTo: 0.8 } }),
-  porridge: dish('porridge', 'Cornmeal porridge', 'porridge'),
-  rice: dish('rice', 'Rice pudding with yolk', 'whole-rice pudding'),
-  boiler: dish(
-    'boiler',
-    'Coconut over steam',
-    'starch-set milk pudding',
-    { choices: { heat: 'double boiler' } },
-    'coconut_milk',
-  ),
-} satisfies Record<string, Plan>;
-DISHES.rice.items.push({ ingredientId: 'yolk', grams: 36, stage: 'bowl' });
-export type DishName = keyof typeof DISHES;
 
 const cookOf = (name: DishName, at: Date): Cook => ({
   id: `evening-${name}`,

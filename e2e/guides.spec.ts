@@ -2,8 +2,9 @@ import type { Page } from '@playwright/test';
 import type { Plan } from '../core/formula/plan';
 import type { Settings } from '../core/settings';
 import { familyPlan } from '../core/testing';
-import { cookedTo, DISHES, kitchenOf } from './evenings';
-import { expect, openAt, test, ONCE } from './kitchen';
+import { DISHES } from '../core/testingDishes';
+import { cookedTo, kitchenOf } from './evenings';
+import { expect, openAt, test } from './kitchen';
 
 /** What a step asks beside the spoon, each from a pot that was cooked as planned up to there. */
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
@@ -22,7 +23,7 @@ async function pot(page: Page, plan: Plan, step: string, intoS = 5, settings: Pa
   await page.goto('/pot?cook=evening-here');
 }
 
-test.describe('guides', ONCE, () => {
+test.describe('guides', () => {
   test('down to the mark: how deep it is, and where the mark stands', async ({ watched: page }) => {
     await pot(page, DISHES.reduction, 'reduce', 120);
     const says = await seen(page, 'guide-reduction').innerText();

@@ -1,4 +1,4 @@
-import { expect, ONCE, openAt, test } from './kitchen';
+import { expect, openAt, test } from './kitchen';
 
 /** Counts what React puts on the screen, the way its own tools hear of it. */
 const COUNT = () => {
@@ -23,7 +23,7 @@ test.describe('with nobody touching it', () => {
     ['the pot is drawn about once a second', '/pot?cook=c-vanilla', 2 * LOOK_S],
     ['a room where nothing cooks is not drawn at all', '/book', 1],
   ] as const)
-    test(what, ONCE, async ({ watched: page }) => {
+    test(what, async ({ watched: page }) => {
       await page.addInitScript(COUNT);
       await openAt(page, path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();

@@ -1,12 +1,38 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+
+/** Where the tests find the app. */
+export const PORT = Number(process.env['E2E_PORT'] ?? 4183);
+const BASE = `http://localhost:${PORT}`;
 
 /** Noon before the supper; the clock is the browser's own, moved by the test. */
 export const NOON = new Date('2026-12-11T12:00:00Z');
 
+type Stored = Awaited<ReturnType<BrowserContext['storageState']>>;
+
 /**
- * Every test watches the page: no error in the console, no page error, and nothing asked of another host.
+ * Every test starts from the kitchen that a first visit at noon leaves behind, made once a worker; `firstVisit` begins
+ * without. Every test watches the page: no error in the console, no page error, and nothing asked of another host.
  */
-export const test = base.extend<{ watched: Page }>({
+export const test = base.extend<{ watched: Page; firstVisit: boolean }, { demo: Stored }>({
+  firstVisit: [false, { option: true }],
+  demo: [
+    async ({ browser }, provide) => {
+      const context = await browser.newContext({ baseURL: BASE, locale: 'en-GB', timezoneId: 'Europe/Lisbon' });
+      const page = await context.newPage();
+      await openPlan(page);
+      // what was made is down before it is read
+      await expect
+        .poll(async () => (await context.storageState({ indexedDB: true })).origins.length)
+        .toBeGreaterThan(0);
+      await page.goto('/book');
+      await expect(page.getByTestId('advice')).toBeVisible({ timeout: 30_000 });
+      const stored = await context.storageState({ indexedDB: true });
+      await context.close();
+      await provide(stored);
+    },
+    { scope: 'worker' },
+  ],
+  storageState: async ({ demo, firstVisit }, provide) => provide(firstVisit ? undefined : demo),
   watched: async ({ page, context, baseURL }, provide) => {
     const wrong: string[] = [];
     const watch = (p: Page) => {
@@ -25,10 +51,8 @@ export const test = base.extend<{ watched: Page }>({
 });
 export { expect };
 
-/** For tests that do not depend on the theme: run by day. The projects read the tags. */
-export const ONCE_A_SIZE = { tag: '@once-a-size' };
-/** For tests that depend on neither size nor theme: run on the phone by day. */
-export const ONCE = { tag: '@once' };
+/** For what depends on the size of the screen: run on the wide one too. All else runs once; look.spec looks at each view in all. */
+export const BOTH_SIZES = { tag: '@both-sizes' };
 
 export async function openAt(page: Page, path: string, time: Date = NOON) {
   await page.clock.install({ time });

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openAt, openPlan, test, ONCE } from './kitchen';
+import { expect, openAt, openPlan, test } from './kitchen';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 
@@ -191,43 +191,71 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
   ['nowhere', async (page) => void (await page.goto('/nowhere'))],
 ];
 
-for (const [name, go] of VIEWS) {
-  test(`${name}: axe finds nothing, nothing scrolls sideways, keys are big enough`, async ({ watched: page }) => {
-    await go(page);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual([]);
-    const sideways = await page.evaluate(() =>
-      [document.documentElement, ...document.querySelectorAll<HTMLElement>('*')]
-        .filter(
-          (e) =>
-            e.scrollWidth > e.clientWidth + 1 &&
-            ['auto', 'scroll'].includes(getComputedStyle(e).overflowX) &&
-            e.clientWidth > 0,
-        )
-        .map((e) => e.className.toString().slice(0, 80)),
-    );
-    expect(sideways).toEqual([]);
-    const small = await page.evaluate(() =>
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+const LOOKS = [
+  ['phone by day', PHONE, 'light'],
+  ['phone by night', PHONE, 'dark'],
+  ['wide by night', WIDE, 'dark'],
+  ['wide by day', WIDE, 'light'],
+] as const;
+/** Keys are hit by a wet thumb, px. */
+const LEAST = 47;
+
+const sidewaysIn = (page: Page) =>
+  page.evaluate(() =>
+    [document.documentElement, ...document.querySelectorAll<HTMLElement>('*')]
+      .filter(
+        (e) =>
+          e.scrollWidth > e.clientWidth + 1 &&
+          ['auto', 'scroll'].includes(getComputedStyle(e).overflowX) &&
+          e.clientWidth > 0,
+      )
+      .map((e) => e.className.toString().slice(0, 80)),
+  );
+
+const smallIn = (page: Page) =>
+  page.evaluate(
+    (least) =>
       [...document.querySelectorAll<HTMLElement>('[role=button],[role=radio],[role=checkbox],a,button')]
         .filter((e) => e.offsetParent !== null && e.tabIndex >= 0)
         // in the lanes of a day the lane is hit, and finds the block: see day.spec.ts
         .filter((e) => e.closest('[data-testid=lanes]') === null)
         .map((e) => ({ box: e.getBoundingClientRect(), name: e.getAttribute('aria-label') ?? e.textContent }))
-        .filter(({ box }) => box.height < 47 || (box.width < 47 && box.width > 0 && box.height < 47))
-        .map(({ box, name: n }) => `${n} ${Math.round(box.width)}x${Math.round(box.height)}`),
-    );
-    expect(small.filter((s) => !s.startsWith('change '))).toEqual([]);
-  });
+        .filter(({ box }) => box.width > 0 && (box.height < least || box.width < least))
+        .map(({ box, name }) => `${name} ${Math.round(box.width)}x${Math.round(box.height)}`),
+    LEAST,
+  );
 
-  test(`${name}: at twice the text size nothing is cut at the side`, ONCE, async ({ watched: page }, info) => {
+const cutIn = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('[dir=auto],[role=button],input')]
+      .filter((e) => e.offsetParent !== null && e.getBoundingClientRect().width > 0)
+      .filter((e) => e.getBoundingClientRect().right > innerWidth + 2 || e.getBoundingClientRect().left < -2)
+      .map((e) => (e.getAttribute('aria-label') ?? e.textContent ?? '').slice(0, 40)),
+  );
+
+for (const [name, go] of VIEWS)
+  test(`${name}: axe finds nothing, nothing scrolls sideways, keys are big enough, twice the text is not cut`, async ({
+    watched: page,
+  }) => {
+    test.slow();
     await go(page);
+    for (const [look, size, colorScheme] of LOOKS) {
+      await page.setViewportSize(size);
+      await page.emulateMedia({ colorScheme });
+      await expect(page.locator('html')).toHaveClass(colorScheme === 'dark' ? /dark/ : /^(?!.*dark)/);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect
+        .soft(
+          violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`),
+          `axe, ${look}`,
+        )
+        .toEqual([]);
+      expect.soft(await sidewaysIn(page), `scrolls sideways, ${look}`).toEqual([]);
+      expect.soft(await smallIn(page), `keys too small, ${look}`).toEqual([]);
+    }
+    await page.setViewportSize(PHONE);
     await page.addStyleTag({ content: 'html{font-size:32px}' });
-    const out = await page.evaluate(() =>
-      [...document.querySelectorAll<HTMLElement>('[dir=auto],[role=button],input')]
-        .filter((e) => e.offsetParent !== null && e.getBoundingClientRect().width > 0)
-        .filter((e) => e.getBoundingClientRect().right > innerWidth + 2 || e.getBoundingClientRect().left < -2)
-        .map((e) => (e.getAttribute('aria-label') ?? e.textContent ?? '').slice(0, 40)),
-    );
-    expect(out).toEqual([]);
+    expect.soft(await cutIn(page), 'cut at twice the text').toEqual([]);
   });
-}

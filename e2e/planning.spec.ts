@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { amount, expect, more, openPlan, test, ONCE, ONCE_A_SIZE } from './kitchen';
+import { amount, expect, openPlan, test, BOTH_SIZES } from './kitchen';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 const grams = async (page: Page, id: string) => Number(await amount(page, id).inputValue());
@@ -16,7 +16,7 @@ const RECIPE = `Second row cups, serves 6
 
 Boil the milk with the sugar and the cinnamon. Add the cornflour to the boiling milk and cook until it coats the spoon. Pour into cups and chill 2 hours.`;
 
-test('a wish in a sentence becomes a plan that keeps it', ONCE_A_SIZE, async ({ watched: page }) => {
+test('a wish in a sentence becomes a plan that keeps it', async ({ watched: page }) => {
   await openPlan(page);
   await key(page, 'Plans').click();
   await key(page, 'Plan a new pudding').click();
@@ -36,29 +36,27 @@ test('a wish in a sentence becomes a plan that keeps it', ONCE_A_SIZE, async ({ 
   await expect(key(page, /^egg yolk/)).toHaveCount(0);
 });
 
-test(
-  'solve: a word is chosen, amounts come; an impossible one says what would make it possible',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    const before = await grams(page, 'cornstarch');
-    await key(page, 'Solve').click();
-    await page.getByRole('radio', { name: 'wobbles' }).click();
-    await expect(page.getByTestId('solved')).toBeVisible();
-    await key(page, 'Take these amounts').click();
-    await expect.poll(() => grams(page, 'cornstarch')).toBeGreaterThan(before * 1.2);
-    await expect(page.getByTestId('word-serving')).toHaveText('wobbles');
-    // more sugar than starch can set
-    await amount(page, 'sugar').fill('900');
-    await key(page, 'Solve').click();
-    await page.getByRole('radio', { name: 'firm' }).click();
-    await expect(page.getByTestId('unsolved')).toBeVisible({ timeout: 20_000 });
-    await key(page, /of the sugar out/).click();
-    await expect.poll(() => grams(page, 'sugar')).toBeLessThan(700);
-  },
-);
+test('solve: a word is chosen, amounts come; an impossible one says what would make it possible', async ({
+  watched: page,
+}) => {
+  await openPlan(page);
+  const before = await grams(page, 'cornstarch');
+  await key(page, 'Solve').click();
+  await page.getByRole('radio', { name: 'wobbles' }).click();
+  await expect(page.getByTestId('solved')).toBeVisible();
+  await key(page, 'Take these amounts').click();
+  await expect.poll(() => grams(page, 'cornstarch')).toBeGreaterThan(before * 1.2);
+  await expect(page.getByTestId('word-serving')).toHaveText('wobbles');
+  // more sugar than starch can set
+  await amount(page, 'sugar').fill('900');
+  await key(page, 'Solve').click();
+  await page.getByRole('radio', { name: 'firm' }).click();
+  await expect(page.getByTestId('unsolved')).toBeVisible({ timeout: 20_000 });
+  await key(page, /of the sugar out/).click();
+  await expect.poll(() => grams(page, 'sugar')).toBeLessThan(700);
+});
 
-test('ways: the model says what a school costs, and a tap takes it', ONCE_A_SIZE, async ({ watched: page }) => {
+test('ways: the model says what a school costs, and a tap takes it', async ({ watched: page }) => {
   await openPlan(page);
   await page.getByTestId('row-ways').click();
   await key(page, /^How long after it thickens/).click();
@@ -70,163 +68,138 @@ test('ways: the model says what a school costs, and a tap takes it', ONCE_A_SIZE
   await expect(page.getByText('10 min on').first()).toBeVisible();
 });
 
-test(
-  'I have none: an ingredient, a tool and a dish, each with what it costs',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    await key(page, 'I have none').click();
-    await key(page, /^whole milk/)
-      .last()
-      .click();
-    await key(page, /^oat drink/).click();
-    const oat = page.getByTestId('instead-oat_drink');
-    await expect(oat.getByText(/the rest moved/)).toBeVisible();
-    await expect(oat.getByText('Contains oats.')).toBeVisible();
-    await oat.getByRole('button', { name: 'Take oat drink' }).click();
-    await expect(page.getByTestId('amount-oat_drink')).toBeVisible();
-    await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+test('I have none: an ingredient, a tool and a dish, each with what it costs', async ({ watched: page }) => {
+  await openPlan(page);
+  await key(page, 'I have none').click();
+  await key(page, /^whole milk/)
+    .last()
+    .click();
+  await key(page, /^oat drink/).click();
+  const oat = page.getByTestId('instead-oat_drink');
+  await expect(oat.getByText(/the rest moved/)).toBeVisible();
+  await expect(oat.getByText('Contains oats.')).toBeVisible();
+  await oat.getByRole('button', { name: 'Take oat drink' }).click();
+  await expect(page.getByTestId('amount-oat_drink')).toBeVisible();
+  await expect(page.getByTestId('word-serving')).toHaveText('mounds');
 
-    await key(page, 'I have none').click();
-    await key(page, /^film to cover it/).click();
-    await expect(page.getByTestId('tool-cover').getByText(/skin/)).toBeVisible();
-    await key(page, 'Plan with nothing, or a plate').click();
-    await expect(page.getByText(/^open, /).first()).toBeVisible();
+  await key(page, 'I have none').click();
+  await key(page, /^film to cover it/).click();
+  await expect(page.getByTestId('tool-cover').getByText(/skin/)).toBeVisible();
+  await key(page, 'Plan with nothing, or a plate').click();
+  await expect(page.getByText(/^open, /).first()).toBeVisible();
 
-    await key(page, 'I have none').click();
-    await key(page, /something else to pour it into/).click();
-    await page.getByRole('radio', { name: /bowl, 1.5 l/ }).click();
-    await expect(page.getByTestId('dish-costs').getByText(/later/)).toBeVisible();
-    await key(page, 'Pour it into that').click();
-    await expect(page.getByTestId('row-dish')).toHaveText(/1 × 1\.5 l/);
+  await key(page, 'I have none').click();
+  await key(page, /something else to pour it into/).click();
+  await page.getByRole('radio', { name: /bowl, 1.5 l/ }).click();
+  await expect(page.getByTestId('dish-costs').getByText(/later/)).toBeVisible();
+  await key(page, 'Pour it into that').click();
+  await expect(page.getByTestId('row-dish')).toHaveText(/1 × 1\.5 l/);
 
-    await key(page, 'I have none').click();
-    await key(page, /another pan to cook it in/).click();
-    await page.getByRole('radio', { name: /wide steel pan/ }).click();
-    await expect(page.getByTestId('pan-costs')).toHaveText(/min at the fire|firmer|softer|in the dishes/);
-    await key(page, 'Cook it in that').click();
-    await expect(page.getByTestId('row-pan')).toHaveText(/26 cm/);
-  },
-);
+  await key(page, 'I have none').click();
+  await key(page, /another pan to cook it in/).click();
+  await page.getByRole('radio', { name: /wide steel pan/ }).click();
+  await expect(page.getByTestId('pan-costs')).toHaveText(/min at the fire|firmer|softer|in the dishes/);
+  await key(page, 'Cook it in that').click();
+  await expect(page.getByTestId('row-pan')).toHaveText(/26 cm/);
+});
 
-test(
-  'a milk swapped at the bench says what it did, and one tap brings set and sweetness back',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    const before = await grams(page, 'cornstarch');
-    await key(page, 'change whole milk').click();
-    await key(page, /^almond drink, fat/).click();
-    await expect(page.getByTestId('swapped')).toHaveText(/almond drink for whole milk:.*softer/);
-    await expect(page.getByTestId('word-serving')).toHaveText('coats');
-    await key(page, 'Bring set and sweetness back').click();
-    await expect.poll(() => grams(page, 'cornstarch')).toBeGreaterThan(before + 1);
-    await expect(page.getByTestId('word-serving')).toHaveText('mounds');
-  },
-);
+test('a milk swapped at the bench says what it did, and one tap brings set and sweetness back', async ({
+  watched: page,
+}) => {
+  await openPlan(page);
+  const before = await grams(page, 'cornstarch');
+  await key(page, 'change whole milk').click();
+  await key(page, /^almond drink, fat/).click();
+  await expect(page.getByTestId('swapped')).toHaveText(/almond drink for whole milk:.*softer/);
+  await expect(page.getByTestId('word-serving')).toHaveText('coats');
+  await key(page, 'Bring set and sweetness back').click();
+  await expect.poll(() => grams(page, 'cornstarch')).toBeGreaterThan(before + 1);
+  await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+});
 
-test(
-  'held: another thickener gives when one is raised, and the sugar follows the milk',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    await key(page, 'Add').click();
-    await key(page, /^ground rice/).click();
-    await expect(page.getByTestId('amount-rice_ground')).toBeVisible();
-    await page.waitForTimeout(600);
-    await page.getByRole('checkbox', { name: 'Hold the set' }).click();
-    const starch = await grams(page, 'cornstarch');
-    await amount(page, 'rice_ground').fill('25');
-    await expect.poll(() => grams(page, 'cornstarch')).toBeLessThan(starch - 2);
-    await page.getByRole('checkbox', { name: 'Hold the sweetness' }).click();
-    const sugar = await grams(page, 'sugar');
-    const milk = await grams(page, 'milk_whole');
-    await amount(page, 'milk_whole').fill(String(milk * 2));
-    await expect.poll(async () => (await grams(page, 'sugar')) / sugar).toBeGreaterThan(1.7);
-  },
-);
+test('held: another thickener gives when one is raised, and the sugar follows the milk', async ({ watched: page }) => {
+  await openPlan(page);
+  await key(page, 'Add').click();
+  await key(page, /^ground rice/).click();
+  await expect(page.getByTestId('amount-rice_ground')).toBeVisible();
+  await page.waitForTimeout(600);
+  await page.getByRole('checkbox', { name: 'Hold the set' }).click();
+  const starch = await grams(page, 'cornstarch');
+  await amount(page, 'rice_ground').fill('25');
+  await expect.poll(() => grams(page, 'cornstarch')).toBeLessThan(starch - 2);
+  await page.getByRole('checkbox', { name: 'Hold the sweetness' }).click();
+  const sugar = await grams(page, 'sugar');
+  const milk = await grams(page, 'milk_whole');
+  await amount(page, 'milk_whole').fill(String(milk * 2));
+  await expect.poll(async () => (await grams(page, 'sugar')) / sugar).toBeGreaterThan(1.7);
+});
 
-test(
-  'scaled by what there is of one thing, and rounded to the cook’s spoons',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    const [milk, starch] = [await grams(page, 'milk_whole'), await grams(page, 'cornstarch')];
-    await key(page, 'Scale').click();
-    await page.getByLabel('Times').fill('lots');
-    await expect(page.getByText('A number above 0 would do.')).toBeVisible();
-    await page.getByRole('radio', { name: 'what I have of whole milk' }).click();
-    await page.getByLabel('I have, g').fill(String(Math.round(milk / 2)));
-    await key(page, 'Scale it').click();
-    await expect.poll(async () => (await grams(page, 'cornstarch')) / starch).toBeCloseTo(0.5, 1);
-    await key(page, 'In my spoons').click();
-    await expect(page.getByTestId('amount-cornstarch')).toHaveText(/level: exact/);
-  },
-);
+test('scaled by what there is of one thing, and rounded to the cook’s spoons', async ({ watched: page }) => {
+  await openPlan(page);
+  const [milk, starch] = [await grams(page, 'milk_whole'), await grams(page, 'cornstarch')];
+  await key(page, 'Scale').click();
+  await page.getByLabel('Times').fill('lots');
+  await expect(page.getByText('A number above 0 would do.')).toBeVisible();
+  await page.getByRole('radio', { name: 'what I have of whole milk' }).click();
+  await page.getByLabel('I have, g').fill(String(Math.round(milk / 2)));
+  await key(page, 'Scale it').click();
+  await expect.poll(async () => (await grams(page, 'cornstarch')) / starch).toBeCloseTo(0.5, 1);
+  await key(page, 'In my spoons').click();
+  await expect(page.getByTestId('amount-cornstarch')).toHaveText(/level: exact/);
+});
 
-test(
-  'beside it: a compote and a second layer, with what to weigh and what comes out',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page, 'choir-3-coconut');
-    await page.getByTestId('row-sides').click();
-    await key(page, /^Second layer/).click();
-    const answer = page.getByTestId('side-answer');
-    await expect(answer.getByText(/goes in/)).toBeVisible({ timeout: 20_000 });
-    await expect(answer.getByText(/canned coconut milk/)).toBeVisible();
-    const before = await answer.textContent();
-    await more(page, 'x').count();
-    await key(page, 'more Depth wanted').click();
-    await expect.poll(() => answer.textContent()).not.toBe(before);
-    await key(page, 'Back').click();
-    await key(page, /^Compote.*stewed/).click();
-    await page.getByRole('radio', { name: 'rhubarb' }).click();
-    await expect(answer.getByText(/bought, .* used/)).toBeVisible();
-    await closeSheet(page);
-    await expect(page.getByTestId('row-sides')).toHaveText(/toasting, second layer, compote/);
-  },
-);
+test('beside it: a compote and a second layer, with what to weigh and what comes out', async ({ watched: page }) => {
+  await openPlan(page, 'choir-3-coconut');
+  await page.getByTestId('row-sides').click();
+  await key(page, /^Second layer/).click();
+  const answer = page.getByTestId('side-answer');
+  await expect(answer.getByText(/goes in/)).toBeVisible({ timeout: 20_000 });
+  await expect(answer.getByText(/canned coconut milk/)).toBeVisible();
+  const before = await answer.textContent();
+  await key(page, 'more Depth wanted').click();
+  await expect.poll(() => answer.textContent()).not.toBe(before);
+  await key(page, 'Back').click();
+  await key(page, /^Compote.*stewed/).click();
+  await page.getByRole('radio', { name: 'rhubarb' }).click();
+  await expect(answer.getByText(/bought, .* used/)).toBeVisible();
+  await closeSheet(page);
+  await expect(page.getByTestId('row-sides')).toHaveText(/toasting, second layer, compote/);
+});
 
-test(
-  'the occasion: a broken rule is said, and dairy-free is the model’s swap',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    await page.getByTestId('row-rules').click();
-    await page.getByRole('checkbox', { name: /^No milk/ }).click();
-    await expect(page.getByTestId('broken-no milk').first()).toHaveText(/whole milk is in it/);
-    await key(page, 'Make it dairy-free').click();
-    await expect(page.getByTestId('free-milk').getByText(/oat drink: .* came in/)).toBeVisible();
-    await key(page, 'Make it dairy-free now').click();
-    await expect(page.getByTestId('broken-no milk')).toHaveCount(0);
-    await closeSheet(page);
-    await expect(page.getByTestId('breaks')).toHaveCount(0);
-    await expect(page.getByTestId('word-serving')).toHaveText('mounds');
-    await expect(page.getByText(/Contains oats/).first()).toBeVisible();
-  },
-);
+test('the occasion: a broken rule is said, and dairy-free is the model’s swap', async ({ watched: page }) => {
+  await openPlan(page);
+  await page.getByTestId('row-rules').click();
+  await page.getByRole('checkbox', { name: /^No milk/ }).click();
+  await expect(page.getByTestId('broken-no milk').first()).toHaveText(/whole milk is in it/);
+  await key(page, 'Make it dairy-free').click();
+  await expect(page.getByTestId('free-milk').getByText(/oat drink: .* came in/)).toBeVisible();
+  await key(page, 'Make it dairy-free now').click();
+  await expect(page.getByTestId('broken-no milk')).toHaveCount(0);
+  await closeSheet(page);
+  await expect(page.getByTestId('breaks')).toHaveCount(0);
+  await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+  await expect(page.getByText(/Contains oats/).first()).toBeVisible();
+});
 
-test(
-  'to taste: a share is held back, shown at the bench and when it is weighed; nobody tastes ends it',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    await page.getByTestId('row-taste').click();
-    for (let i = 0; i < 4; i++) await page.getByTestId('held-sugar').getByRole('button', { name: /^more/ }).click();
-    await expect(page.getByText('Before tasting')).toBeVisible();
-    await closeSheet(page);
-    await expect(page.getByTestId('amount-sugar')).toHaveText(/held back to taste/);
-    await page.getByTestId('cook').click();
-    await expect(page.getByRole('checkbox', { name: /g sugar, held back to taste/ })).toBeVisible();
-    await page.goBack();
-    await page.getByTestId('row-rules').click();
-    await page.getByRole('checkbox', { name: /^Nobody tastes/ }).click();
-    await closeSheet(page);
-    await expect(page.getByTestId('amount-sugar')).not.toHaveText(/held back to taste/);
-  },
-);
+test('to taste: a share is held back, shown at the bench and when it is weighed; nobody tastes ends it', async ({
+  watched: page,
+}) => {
+  await openPlan(page);
+  await page.getByTestId('row-taste').click();
+  for (let i = 0; i < 4; i++) await page.getByTestId('held-sugar').getByRole('button', { name: /^more/ }).click();
+  await expect(page.getByText('Before tasting')).toBeVisible();
+  await closeSheet(page);
+  await expect(page.getByTestId('amount-sugar')).toHaveText(/held back to taste/);
+  await page.getByTestId('cook').click();
+  await expect(page.getByRole('checkbox', { name: /g sugar, held back to taste/ })).toBeVisible();
+  await page.goBack();
+  await page.getByTestId('row-rules').click();
+  await page.getByRole('checkbox', { name: /^Nobody tastes/ }).click();
+  await closeSheet(page);
+  await expect(page.getByTestId('amount-sugar')).not.toHaveText(/held back to taste/);
+});
 
-test('a dish of my own: measured, kept, filled, cut and lined', ONCE_A_SIZE, async ({ watched: page }) => {
+test('a dish of my own: measured, kept, filled, cut and lined', BOTH_SIZES, async ({ watched: page }) => {
   await openPlan(page, 'choir-3-coconut');
   await page.getByTestId('row-dish').click();
   await expect(page.getByRole('img', { name: 'Cut 4 by 4: 16 pieces' })).toBeVisible();
@@ -253,48 +226,44 @@ test('a dish of my own: measured, kept, filled, cut and lined', ONCE_A_SIZE, asy
   expect((wide / 96) * 25.4).toBeCloseTo(190, 0);
 });
 
-test(
-  'a recipe is read, what it does not know is tapped, and the mends are taken',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    await key(page, 'Plans').click();
-    await key(page, 'Read a recipe').click();
-    await page.getByLabel('The recipe').fill(RECIPE);
-    await key(page, 'Read it').click();
-    await expect(page.getByTestId('checkup')).toBeVisible({ timeout: 20_000 });
-    await expect(page.getByTestId('line-open')).toHaveCount(1);
-    await expect(page.getByTestId('line-ask')).toHaveCount(2);
-    // which one is it
-    await page.getByTestId('line-ask').filter({ hasText: 'cornflour' }).getByRole('button').click();
-    await key(page, /^white, squeaks/).click();
-    await expect(page.getByTestId('line-ask')).toHaveCount(1);
-    // the line nobody knows
-    await page.getByTestId('line-open').getByRole('button').click();
-    await page.getByLabel('How much').fill('much');
-    await expect(page.getByText('A number of grams above 0 would do.')).toBeVisible();
-    await page.getByLabel('How much').fill('20');
-    await page.getByLabel('It is').fill('honey');
-    await key(page, /^honey/).click();
-    await expect(page.getByTestId('line-open')).toHaveCount(0);
-    for (const [id, fix] of [
-      ['no cold slurry', 'Wet it cold first'],
-      ['starch not boiled', 'Bubble and two minutes more'],
-      ['spices stay in', 'Count them out before it thickens'],
-    ] as const) {
-      await page.getByTestId(`check-${id}`).getByRole('button', { name: fix }).click();
-      await expect(page.getByTestId(`check-${id}`)).toHaveText(/Mended/);
-    }
-    await expect(page.getByTestId('check-listed and never used')).toHaveText(/Raisins/);
-    await expect(page.getByTestId('check-bare spoon')).toBeVisible();
-    await key(page, 'Plan it').click();
-    await expect(page.getByRole('heading', { name: 'Second row cups' })).toBeVisible({ timeout: 20_000 });
-    expect(await grams(page, 'cornstarch')).toBeCloseTo(43.7, 0);
-    expect(await grams(page, 'honey')).toBe(20);
-  },
-);
+test('a recipe is read, what it does not know is tapped, and the mends are taken', async ({ watched: page }) => {
+  await openPlan(page);
+  await key(page, 'Plans').click();
+  await key(page, 'Read a recipe').click();
+  await page.getByLabel('The recipe').fill(RECIPE);
+  await key(page, 'Read it').click();
+  await expect(page.getByTestId('checkup')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('line-open')).toHaveCount(1);
+  await expect(page.getByTestId('line-ask')).toHaveCount(2);
+  // which one is it
+  await page.getByTestId('line-ask').filter({ hasText: 'cornflour' }).getByRole('button').click();
+  await key(page, /^white, squeaks/).click();
+  await expect(page.getByTestId('line-ask')).toHaveCount(1);
+  // the line nobody knows
+  await page.getByTestId('line-open').getByRole('button').click();
+  await page.getByLabel('How much').fill('much');
+  await expect(page.getByText('A number of grams above 0 would do.')).toBeVisible();
+  await page.getByLabel('How much').fill('20');
+  await page.getByLabel('It is').fill('honey');
+  await key(page, /^honey/).click();
+  await expect(page.getByTestId('line-open')).toHaveCount(0);
+  for (const [id, fix] of [
+    ['no cold slurry', 'Wet it cold first'],
+    ['starch not boiled', 'Bubble and two minutes more'],
+    ['spices stay in', 'Count them out before it thickens'],
+  ] as const) {
+    await page.getByTestId(`check-${id}`).getByRole('button', { name: fix }).click();
+    await expect(page.getByTestId(`check-${id}`)).toHaveText(/Mended/);
+  }
+  await expect(page.getByTestId('check-listed and never used')).toHaveText(/Raisins/);
+  await expect(page.getByTestId('check-bare spoon')).toBeVisible();
+  await key(page, 'Plan it').click();
+  await expect(page.getByRole('heading', { name: 'Second row cups' })).toBeVisible({ timeout: 20_000 });
+  expect(await grams(page, 'cornstarch')).toBeCloseTo(43.7, 0);
+  expect(await grams(page, 'honey')).toBe(20);
+});
 
-test('a recipe file is opened; what is none says so and stays', ONCE, async ({ watched: page }) => {
+test('a recipe file is opened; what is none says so and stays', async ({ watched: page }) => {
   await openPlan(page);
   await page.goto('/recipe');
   const file = (name: string, text: string) =>
@@ -324,7 +293,7 @@ test('a recipe file is opened; what is none says so and stays', ONCE, async ({ w
   await expect(page.getByTestId('check-set')).toBeVisible({ timeout: 20_000 });
 });
 
-test('duplicated, compared, looked back at, put away and brought back', ONCE_A_SIZE, async ({ watched: page }) => {
+test('duplicated, compared, looked back at, put away and brought back', async ({ watched: page }) => {
   await openPlan(page);
   await key(page, 'Plans').click();
   await key(page, 'Duplicate').click();
@@ -357,7 +326,7 @@ test('duplicated, compared, looked back at, put away and brought back', ONCE_A_S
   await expect(page.getByRole('heading', { name: 'Vanilla milk cups 2' })).toBeVisible();
 });
 
-test('a bare name is asked about, with how to tell them apart', ONCE_A_SIZE, async ({ watched: page }) => {
+test('a bare name is asked about, with how to tell them apart', async ({ watched: page }) => {
   await openPlan(page);
   await key(page, 'Add').click();
   await page.getByLabel('Its name').fill('rice');
@@ -369,52 +338,44 @@ test('a bare name is asked about, with how to tell them apart', ONCE_A_SIZE, asy
   await expect(page.getByText(/Nothing of that name here/)).toBeVisible();
 });
 
-test(
-  'cost and energy of a portion come from the packs; home milk tells nuts and water',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    await expect(page.getByText(/about \d+ kcal/)).toBeVisible();
-    await expect(page.getByText(/€.\d\.\d\d a portion/)).toBeVisible();
-    // by the app's own ways: a page torn down at once may take a write along that it has not finished
-    await page
-      .getByRole('button', { name: 'Settings' })
-      .or(page.getByRole('link', { name: 'Settings' }))
-      .first()
-      .click();
-    await page.getByLabel('What it is called').fill('bag of sugar');
-    await page.getByRole('radio', { name: 'sugar', exact: true }).click();
-    await page.getByLabel('Holds').fill('1000');
-    await page.getByLabel('Costs').fill('free');
-    await expect(page.getByText('A sum such as 1.80 would do, or nothing.')).toBeVisible();
-    await page.getByLabel('Costs').fill('100');
-    await key(page, 'Add this size').click();
-    await page.getByRole('link', { name: 'Plan', exact: true }).click();
-    await expect(page.getByText(/€.2\.[2-5]\d a portion/)).toBeVisible({ timeout: 20_000 });
+test('cost and energy of a portion come from the packs; home milk tells nuts and water', async ({ watched: page }) => {
+  await openPlan(page);
+  await expect(page.getByText(/about \d+ kcal/)).toBeVisible();
+  await expect(page.getByText(/€.\d\.\d\d a portion/)).toBeVisible();
+  // by the app's own ways: a page torn down at once may take a write along that it has not finished
+  await page
+    .getByRole('button', { name: 'Settings' })
+    .or(page.getByRole('link', { name: 'Settings' }))
+    .first()
+    .click();
+  await page.getByLabel('What it is called').fill('bag of sugar');
+  await page.getByRole('radio', { name: 'sugar', exact: true }).click();
+  await page.getByLabel('Holds').fill('1000');
+  await page.getByLabel('Costs').fill('free');
+  await expect(page.getByText('A sum such as 1.80 would do, or nothing.')).toBeVisible();
+  await page.getByLabel('Costs').fill('100');
+  await key(page, 'Add this size').click();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(page.getByText(/€.2\.[2-5]\d a portion/)).toBeVisible({ timeout: 20_000 });
 
-    await key(page, 'change whole milk').click();
-    await key(page, 'Home-made nut or coconut milk').click();
-    await page.getByRole('radio', { name: 'coconut' }).click();
-    await page.getByLabel('I want milk').fill('500');
-    await expect(page.getByTestId('nuts-for')).toHaveText(/g coconut and \d+ g water make that/);
-    await key(page, 'Take those').click();
-    await expect(page.getByText(/Gives about (499|500|501) g/)).toBeVisible();
-    await expect(page.getByText('Contains coconut: tell your guests.')).toBeVisible();
-  },
-);
+  await key(page, 'change whole milk').click();
+  await key(page, 'Home-made nut or coconut milk').click();
+  await page.getByRole('radio', { name: 'coconut' }).click();
+  await page.getByLabel('I want milk').fill('500');
+  await expect(page.getByTestId('nuts-for')).toHaveText(/g coconut and \d+ g water make that/);
+  await key(page, 'Take those').click();
+  await expect(page.getByText(/Gives about (499|500|501) g/)).toBeVisible();
+  await expect(page.getByText('Contains coconut: tell your guests.')).toBeVisible();
+});
 
-test(
-  'the chances follow by themselves, and are never an old answer shown as new',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await openPlan(page);
-    const bars = page.getByTestId('chance-bars');
-    await page.clock.fastForward(1000);
-    await expect(bars).toHaveAttribute('aria-label', /In 200 kitchens: .*mounds \d+ %/, { timeout: 20_000 });
-    await amount(page, 'cornstarch').fill('75');
-    await expect(bars).toHaveAttribute('aria-label', 'chances are being counted');
-    await expect(page.getByTestId('word-serving')).toHaveText('slices');
-    await page.clock.fastForward(1000);
-    await expect(bars).toHaveAttribute('aria-label', /slices \d+ %|firm \d+ %/, { timeout: 20_000 });
-  },
-);
+test('the chances follow by themselves, and are never an old answer shown as new', async ({ watched: page }) => {
+  await openPlan(page);
+  const bars = page.getByTestId('chance-bars');
+  await page.clock.fastForward(1000);
+  await expect(bars).toHaveAttribute('aria-label', /In 200 kitchens: .*mounds \d+ %/, { timeout: 20_000 });
+  await amount(page, 'cornstarch').fill('75');
+  await expect(bars).toHaveAttribute('aria-label', 'chances are being counted');
+  await expect(page.getByTestId('word-serving')).toHaveText('slices');
+  await page.clock.fastForward(1000);
+  await expect(bars).toHaveAttribute('aria-label', /slices \d+ %|firm \d+ %/, { timeout: 20_000 });
+});

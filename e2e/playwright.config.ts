@@ -1,15 +1,8 @@
 import { defineConfig } from '@playwright/test';
+import { PORT } from './kitchen';
 
-const port = Number(process.env['E2E_PORT'] ?? 4183);
 const phone = { width: 390, height: 844 };
 const wide = { width: 1280, height: 800 };
-/** Every path at both sizes and in both themes; what does not depend on them once: see the tags in kitchen.ts. */
-const looks = [
-  { name: 'phone day', viewport: phone, colorScheme: 'light' as const },
-  { name: 'phone night', viewport: phone, colorScheme: 'dark' as const },
-  { name: 'wide day', viewport: wide, colorScheme: 'light' as const },
-  { name: 'wide night', viewport: wide, colorScheme: 'dark' as const },
-];
 
 export default defineConfig({
   testDir: '.',
@@ -22,7 +15,7 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   reporter: process.env['E2E_JSON'] ? [['line'], ['json', { outputFile: process.env['E2E_JSON'] }]] : 'line',
   use: {
-    baseURL: `http://localhost:${port}`,
+    baseURL: `http://localhost:${PORT}`,
     locale: 'en-GB',
     timezoneId: 'Europe/Lisbon',
     trace: 'off',
@@ -40,16 +33,14 @@ export default defineConfig({
       ],
     },
   },
-  projects: looks.map(({ name, ...use }) => ({
-    name,
-    use,
-    // not the other looks of what is tested in one
-    grepInvert: name === 'phone day' ? [] : name.endsWith('day') ? /@once(?!-)/ : /@once/,
-  })),
+  projects: [
+    { name: 'phone', use: { viewport: phone, colorScheme: 'light' } },
+    { name: 'wide', use: { viewport: wide, colorScheme: 'dark' }, grep: /@both-sizes/ },
+  ],
   webServer: {
     command: 'node ../.cache/server/main.js',
-    port,
-    env: { PORT: String(port) },
+    port: PORT,
+    env: { PORT: String(PORT) },
     reuseExistingServer: false,
   },
 });

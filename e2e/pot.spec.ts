@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { Cook } from '../core/cook/events';
-import { expect, NOON, openAt, openPlan, test, ONCE, ONCE_A_SIZE } from './kitchen';
+import { expect, NOON, openAt, openPlan, test, BOTH_SIZES } from './kitchen';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 const order = (page: Page) => page.getByTestId('instruction').first();
@@ -17,7 +17,7 @@ async function pot(page: Page) {
 const more = (page: Page) => page.getByRole('button', { name: 'More', exact: true }).click();
 const close = (page: Page) => key(page, 'Close').last().click();
 
-test('one key is enough for done, and never while something is typed', ONCE, async ({ watched: page }) => {
+test('one key is enough for done, and never while something is typed', async ({ watched: page }) => {
   await pot(page);
   await more(page);
   await page.getByRole('textbox', { name: 'Note' }).fill('with a space');
@@ -30,7 +30,7 @@ test('one key is enough for done, and never while something is typed', ONCE, asy
   await expect(order(page)).toHaveText('Keep stirring');
 });
 
-test('a wet thumb that bounces does one thing, not two', ONCE, async ({ watched: page }) => {
+test('a wet thumb that bounces does one thing, not two', async ({ watched: page }) => {
   await openPlan(page);
   await page.getByTestId('cook').dblclick();
   await expect(order(page)).toHaveText('Weigh it out');
@@ -65,7 +65,7 @@ const placesOf = (page: Page, selector: string, forMs: number) =>
     [selector, forMs] as const,
   );
 
-test('nothing moves under a thumb when the model answers', ONCE_A_SIZE, async ({ watched: page }) => {
+test('nothing moves under a thumb when the model answers', BOTH_SIZES, async ({ watched: page }) => {
   await openPlan(page);
   await page.getByTestId('cook').click();
   expect(await placesOf(page, '[role=checkbox][aria-label*="g cornstarch"]', 4000)).toHaveLength(1);
@@ -76,52 +76,50 @@ test('nothing moves under a thumb when the model answers', ONCE_A_SIZE, async ({
   }
 });
 
-test(
-  'it speaks the order in nine words at the most, and hears “done”; where it cannot, it says so',
-  ONCE,
-  async ({ watched: page }) => {
-    await page.addInitScript(() => {
-      const said: string[] = [];
-      Object.assign(window, { said });
-      Object.defineProperty(window, 'speechSynthesis', {
-        value: { cancel: () => undefined, speak: (u: { text: string }) => said.push(u.text) },
-      });
-      Object.defineProperty(window, 'SpeechSynthesisUtterance', {
-        value: class {
-          constructor(readonly text: string) {}
-        },
-      });
-      class Ear extends EventTarget {
-        start() {
-          Object.assign(window, { ear: this });
-        }
-        stop() {
-          return undefined;
-        }
+test('it speaks the order in nine words at the most, and hears “done”; where it cannot, it says so', async ({
+  watched: page,
+}) => {
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    Object.assign(window, { said });
+    Object.defineProperty(window, 'speechSynthesis', {
+      value: { cancel: () => undefined, speak: (u: { text: string }) => said.push(u.text) },
+    });
+    Object.defineProperty(window, 'SpeechSynthesisUtterance', {
+      value: class {
+        constructor(readonly text: string) {}
+      },
+    });
+    class Ear extends EventTarget {
+      start() {
+        Object.assign(window, { ear: this });
       }
-      Object.defineProperty(window, 'SpeechRecognition', { value: Ear });
+      stop() {
+        return undefined;
+      }
+    }
+    Object.defineProperty(window, 'SpeechRecognition', { value: Ear });
+  });
+  await pot(page);
+  await more(page);
+  await page.getByRole('checkbox', { name: 'Voice' }).click();
+  await page.getByRole('checkbox', { name: 'Listen' }).click();
+  await close(page);
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
+  await expect.poll(async () => (await said()).some((s) => s.startsWith('Sweep the bottom'))).toBe(true);
+  for (const line of await said()) expect(line.split(/\s+/).length).toBeLessThanOrEqual(9);
+  await page.evaluate(() => {
+    const heard = Object.assign(new Event('result'), {
+      resultIndex: 0,
+      results: [[{ confidence: 0.9, words: 'well, done' }]],
     });
-    await pot(page);
-    await more(page);
-    await page.getByRole('checkbox', { name: 'Voice' }).click();
-    await page.getByRole('checkbox', { name: 'Listen' }).click();
-    await close(page);
-    const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
-    await expect.poll(async () => (await said()).some((s) => s.startsWith('Sweep the bottom'))).toBe(true);
-    for (const line of await said()) expect(line.split(/\s+/).length).toBeLessThanOrEqual(9);
-    await page.evaluate(() => {
-      const heard = Object.assign(new Event('result'), {
-        resultIndex: 0,
-        results: [[{ confidence: 0.9, words: 'well, done' }]],
-      });
-      (window as unknown as { ear: EventTarget }).ear.dispatchEvent(heard);
-    });
-    await expect(order(page)).toHaveText('Keep stirring');
-    await expect.poll(async () => (await said()).some((s) => s.startsWith('Keep stirring'))).toBe(true);
-  },
-);
+    (window as unknown as { ear: EventTarget }).ear.dispatchEvent(heard);
+  });
+  await expect(order(page)).toHaveText('Keep stirring');
+  await expect.poll(async () => (await said()).some((s) => s.startsWith('Keep stirring'))).toBe(true);
+});
 
-test('two pots: the other one is seen, calls by itself, and is a tap away', ONCE_A_SIZE, async ({ watched: page }) => {
+test('two pots: the other one is seen, calls by itself, and is a tap away', BOTH_SIZES, async ({ watched: page }) => {
   await openPlan(page, 'choir-1-hazelnut');
   await page.getByTestId('cook').click();
   await expect(order(page)).toHaveText('Weigh it out');
@@ -132,7 +130,7 @@ test('two pots: the other one is seen, calls by itself, and is a tap away', ONCE
   await expect(page.getByTestId('other-pot')).toContainText('Hazelnut set pudding');
 });
 
-test('a pot beside the pot is a tap away and keeps its time', ONCE, async ({ watched: page }) => {
+test('a pot beside the pot is a tap away and keeps its time', async ({ watched: page }) => {
   await pot(page);
   await key(page, /^Beside: compote/).click();
   await expect(page.getByText(/Look for/)).toBeVisible();
@@ -143,7 +141,7 @@ test('a pot beside the pot is a tap away and keeps its time', ONCE, async ({ wat
   await expect(page.getByText(/^Done at/)).toBeVisible();
 });
 
-test('what was noted late is put at its time, and any event can be taken back', ONCE, async ({ watched: page }) => {
+test('what was noted late is put at its time, and any event can be taken back', async ({ watched: page }) => {
   await pot(page);
   await key(page, 'Lumps').click();
   await more(page);
@@ -164,7 +162,7 @@ test('what was noted late is put at its time, and any event can be taken back', 
   await expect(order(page)).toHaveText('Sweep the bottom');
 });
 
-test('the clock of the device is changed: the step goes on where it was', ONCE, async ({ watched: page }) => {
+test('the clock of the device is changed: the step goes on where it was', async ({ watched: page }) => {
   await pot(page);
   const left = async () => seconds(await page.getByTestId('step-time').innerText());
   const before = await left();
@@ -177,7 +175,7 @@ test('the clock of the device is changed: the step goes on where it was', ONCE, 
   await expect(page.getByText(/The clock was changed/)).toBeVisible();
 });
 
-test('away for a while: it says so, and what fell due', ONCE, async ({ watched: page }) => {
+test('away for a while: it says so, and what fell due', async ({ watched: page }) => {
   await pot(page);
   await page.clock.fastForward('04:00');
   await expect(page.getByText(/Away from 12:0\d to 12:0\d/).locator('visible=true')).toBeVisible();
@@ -186,87 +184,81 @@ test('away for a while: it says so, and what fell due', ONCE, async ({ watched: 
   await expect(page.getByText(/Away from/)).toHaveCount(0);
 });
 
-test(
-  'the served stand-in kitchen is heard; a probe that drops out is said and the cook goes on',
-  ONCE,
-  async ({ watched: page }) => {
-    let lose = false;
-    let turned = false;
-    await page.route('**/kitchens/*', async (route) => {
-      const body = route.request().postDataJSON() as { cook: Cook; faults: object[] };
-      if (turned && !body.cook.events.some((e) => e.kind === 'hobSet'))
-        body.faults = [{ device: 'hob', how: 'lies', fromMs: 0, toMs: 9e12, by: -2 }];
-      if (lose) body.faults = [{ device: 'probe', how: 'drops out', fromMs: 0, toMs: 9e12, by: 0 }];
-      await route.continue({ postData: JSON.stringify(body) });
-    });
-    await pot(page);
-    await more(page);
-    await page.getByRole('radio', { name: 'stand-in kitchen' }).click();
-    await close(page);
-    await expect(page.getByText(/probe \d\d °C/)).toBeVisible({ timeout: 20_000 });
-    await expect(page.getByTestId('eye').first()).toContainText('It steams');
-    // somebody turns the ring by hand: the hob says so, and one tap takes it over
-    turned = true;
-    await key(page, 'Lumps').click();
-    const says = page.getByText(/The hob says \d, the pot here is cooked on \d/).locator('visible=true');
-    await expect(says).toBeVisible({ timeout: 20_000 });
-    const counted = Number(/cooked on (\d)/.exec(await says.innerText())![1]);
-    await key(page, `It is on ${counted - 2}`)
-      .locator('visible=true')
-      .click();
-    await expect(page.getByText(`hob ${counted - 2}, turn to`).locator('visible=true')).toBeVisible();
-    await expect(says).toHaveCount(0);
-    lose = true;
-    await key(page, 'Edges thicken').click();
-    await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible({ timeout: 20_000 });
-    await key(page, 'First bubble').click();
-    await expect(order(page)).toHaveText('Keep stirring');
-  },
-);
+test('the served stand-in kitchen is heard; a probe that drops out is said and the cook goes on', async ({
+  watched: page,
+}) => {
+  let lose = false;
+  let turned = false;
+  await page.route('**/kitchens/*', async (route) => {
+    const body = route.request().postDataJSON() as { cook: Cook; faults: object[] };
+    if (turned && !body.cook.events.some((e) => e.kind === 'hobSet'))
+      body.faults = [{ device: 'hob', how: 'lies', fromMs: 0, toMs: 9e12, by: -2 }];
+    if (lose) body.faults = [{ device: 'probe', how: 'drops out', fromMs: 0, toMs: 9e12, by: 0 }];
+    await route.continue({ postData: JSON.stringify(body) });
+  });
+  await pot(page);
+  await more(page);
+  await page.getByRole('radio', { name: 'stand-in kitchen' }).click();
+  await close(page);
+  await expect(page.getByText(/probe \d\d °C/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('eye').first()).toContainText('It steams');
+  // somebody turns the ring by hand: the hob says so, and one tap takes it over
+  turned = true;
+  await key(page, 'Lumps').click();
+  const says = page.getByText(/The hob says \d, the pot here is cooked on \d/).locator('visible=true');
+  await expect(says).toBeVisible({ timeout: 20_000 });
+  const counted = Number(/cooked on (\d)/.exec(await says.innerText())![1]);
+  await key(page, `It is on ${counted - 2}`)
+    .locator('visible=true')
+    .click();
+  await expect(page.getByText(`hob ${counted - 2}, turn to`).locator('visible=true')).toBeVisible();
+  await expect(says).toHaveCount(0);
+  lose = true;
+  await key(page, 'Edges thicken').click();
+  await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible({ timeout: 20_000 });
+  await key(page, 'First bubble').click();
+  await expect(order(page)).toHaveText('Keep stirring');
+});
 
-test(
-  'a thermometer by Bluetooth, from a GATT server in the page: read, lost, told',
-  ONCE,
-  async ({ watched: page }) => {
-    await page.addInitScript(() => {
-      const characteristic = Object.assign(new EventTarget(), {
-        value: undefined as DataView | undefined,
-        startNotifications: () => Promise.resolve(),
-      });
-      let up = true;
-      const gatt = {
-        connected: true,
-        connect: () => (up ? Promise.resolve(gatt) : Promise.reject(new Error('out of reach'))),
-        disconnect: () => undefined,
-        getPrimaryService: () => Promise.resolve({ getCharacteristic: () => Promise.resolve(characteristic) }),
-      };
-      const device = Object.assign(new EventTarget(), { name: 'probe of the choir', gatt });
-      Object.defineProperty(navigator, 'bluetooth', { value: { requestDevice: () => Promise.resolve(device) } });
-      Object.assign(window, {
-        sends: (tenths: number) => {
-          characteristic.value = new DataView(Uint8Array.from([0, tenths & 255, tenths >> 8, 0, 255]).buffer);
-          characteristic.dispatchEvent(new Event('characteristicvaluechanged'));
-        },
-        leaves: () => {
-          up = false;
-          device.dispatchEvent(new Event('gattserverdisconnected'));
-        },
-      });
+test('a thermometer by Bluetooth, from a GATT server in the page: read, lost, told', async ({ watched: page }) => {
+  await page.addInitScript(() => {
+    const characteristic = Object.assign(new EventTarget(), {
+      value: undefined as DataView | undefined,
+      startNotifications: () => Promise.resolve(),
     });
-    await pot(page);
-    await more(page);
-    await page.getByRole('radio', { name: 'by Bluetooth' }).click();
-    await key(page, 'Find a thermometer').click();
-    await close(page);
-    await page.waitForTimeout(200);
-    await page.evaluate(() => (window as unknown as { sends: (t: number) => void }).sends(715));
-    await expect(page.getByText(/probe 7[12] °C/)).toBeVisible();
-    await page.evaluate(() => (window as unknown as { leaves: () => void }).leaves());
-    await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible();
-  },
-);
+    let up = true;
+    const gatt = {
+      connected: true,
+      connect: () => (up ? Promise.resolve(gatt) : Promise.reject(new Error('out of reach'))),
+      disconnect: () => undefined,
+      getPrimaryService: () => Promise.resolve({ getCharacteristic: () => Promise.resolve(characteristic) }),
+    };
+    const device = Object.assign(new EventTarget(), { name: 'probe of the choir', gatt });
+    Object.defineProperty(navigator, 'bluetooth', { value: { requestDevice: () => Promise.resolve(device) } });
+    Object.assign(window, {
+      sends: (tenths: number) => {
+        characteristic.value = new DataView(Uint8Array.from([0, tenths & 255, tenths >> 8, 0, 255]).buffer);
+        characteristic.dispatchEvent(new Event('characteristicvaluechanged'));
+      },
+      leaves: () => {
+        up = false;
+        device.dispatchEvent(new Event('gattserverdisconnected'));
+      },
+    });
+  });
+  await pot(page);
+  await more(page);
+  await page.getByRole('radio', { name: 'by Bluetooth' }).click();
+  await key(page, 'Find a thermometer').click();
+  await close(page);
+  await page.waitForTimeout(200);
+  await page.evaluate(() => (window as unknown as { sends: (t: number) => void }).sends(715));
+  await expect(page.getByText(/probe 7[12] °C/)).toBeVisible();
+  await page.evaluate(() => (window as unknown as { leaves: () => void }).leaves());
+  await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible();
+});
 
-test('the disk is full in the middle of a cook: it is said, and the pot goes on', ONCE, async ({ watched: page }) => {
+test('the disk is full in the middle of a cook: it is said, and the pot goes on', async ({ watched: page }) => {
   await page.addInitScript(() => {
     const put = IDBObjectStore.prototype.put;
     IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...a: Parameters<typeof put>) {
@@ -293,7 +285,7 @@ test('the disk is full in the middle of a cook: it is said, and the pot goes on'
   await expect(key(page, 'Go on')).toBeVisible();
 });
 
-test('the tab dies right after each of five taps: every tap is there', ONCE, async ({ watched, context }) => {
+test('the tab dies right after each of five taps: every tap is there', async ({ watched, context }) => {
   await pot(watched);
   await watched.close();
   const TAPS = 5;
@@ -314,7 +306,7 @@ test('the tab dies right after each of five taps: every tap is there', ONCE, asy
   await expect(page.getByText(/^\d\d:\d\d\s+Edges thicken$/)).toHaveCount(TAPS);
 });
 
-test('a stir now and then is called for under a lid, and the lid is the cook’s', ONCE, async ({ watched: page }) => {
+test('a stir now and then is called for under a lid, and the lid is the cook’s', async ({ watched: page }) => {
   await pot(page);
   await more(page);
   await page.getByRole('radiogroup', { name: 'Lid' }).getByRole('radio', { name: 'ajar' }).click();
@@ -324,7 +316,7 @@ test('a stir now and then is called for under a lid, and the lid is the cook’s
   await expect(key(page, 'I stir again')).toBeVisible();
 });
 
-test('rescue: from the pot, step by step, written into it; or told by hand', ONCE_A_SIZE, async ({ watched: page }) => {
+test('rescue: from the pot, step by step, written into it; or told by hand', async ({ watched: page }) => {
   await pot(page);
   await key(page, 'First bubble').click();
   await key(page, /^Rescue/)

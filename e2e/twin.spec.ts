@@ -1,4 +1,4 @@
-import { expect, NOON, openAt, test, ONCE_A_SIZE } from './kitchen';
+import { expect, NOON, openAt, test } from './kitchen';
 import type { Page } from '@playwright/test';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
@@ -42,50 +42,46 @@ async function reads(page: Page, degrees: number) {
   await key(page, 'Close').last().click();
 }
 
-test(
-  'the twin says how sure it is; a thermometer that reads low moves the minute and narrows it',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await lit(page);
-    const between = page.getByTestId('between');
-    const width = async () => {
-      const [low, high] = (await between.innerText()).split(' to ').map(seconds);
-      return { low: low!, high: high! };
-    };
-    const before = await width();
-    expect(before.high).toBeGreaterThan(before.low);
-    const heart = page.getByText(/^\d+° ± \d+°$/).first();
-    const was = Number.parseInt(await heart.innerText(), 10);
-    await reads(page, was - 8);
-    await comes(page, async () => (await width()).low > before.low + 5);
-    const after = await width();
-    // surer for its length: a slower pot is further from its cue
-    const share = (w: { low: number; high: number }) => (w.high - w.low) / (w.high + w.low);
-    expect(share(after)).toBeLessThan(share(before));
-    expect(Number.parseInt(await heart.innerText(), 10)).toBeLessThan(was - 4);
-  },
-);
+test('the twin says how sure it is; a thermometer that reads low moves the minute and narrows it', async ({
+  watched: page,
+}) => {
+  await lit(page);
+  const between = page.getByTestId('between');
+  const width = async () => {
+    const [low, high] = (await between.innerText()).split(' to ').map(seconds);
+    return { low: low!, high: high! };
+  };
+  const before = await width();
+  expect(before.high).toBeGreaterThan(before.low);
+  const heart = page.getByText(/^\d+° ± \d+°$/).first();
+  const was = Number.parseInt(await heart.innerText(), 10);
+  await reads(page, was - 8);
+  await comes(page, async () => (await width()).low > before.low + 5);
+  const after = await width();
+  // surer for its length: a slower pot is further from its cue
+  const share = (w: { low: number; high: number }) => (w.high - w.low) / (w.high + w.low);
+  expect(share(after)).toBeLessThan(share(before));
+  expect(Number.parseInt(await heart.innerText(), 10)).toBeLessThan(was - 4);
+});
 
-test(
-  'a reading that cannot be is said and can be taken back; a bad one is refused beside what was typed',
-  ONCE_A_SIZE,
-  async ({ watched: page }) => {
-    await lit(page);
-    await key(page, 'More').click();
-    const field = page.getByLabel('Thermometer in the pot');
-    await field.fill('hot');
-    await expect(page.getByText('A temperature such as 72 would do.')).toBeVisible();
-    await expect(field).toHaveValue('hot');
-    await key(page, 'Close').last().click();
-    await reads(page, 118);
-    const odd = page.getByText(/That temperature does not fit what this pot has done so far/).locator('visible=true');
-    await comes(page, () => odd.first().isVisible());
-    await key(page, 'Take it back').locator('visible=true').first().click();
-    await comes(page, async () => (await odd.count()) === 0);
-  },
-);
+test('a reading that cannot be is said and can be taken back; a bad one is refused beside what was typed', async ({
+  watched: page,
+}) => {
+  await lit(page);
+  await key(page, 'More').click();
+  const field = page.getByLabel('Thermometer in the pot');
+  await field.fill('hot');
+  await expect(page.getByText('A temperature such as 72 would do.')).toBeVisible();
+  await expect(field).toHaveValue('hot');
+  await key(page, 'Close').last().click();
+  await reads(page, 118);
+  const odd = page.getByText(/That temperature does not fit what this pot has done so far/).locator('visible=true');
+  await comes(page, () => odd.first().isVisible());
+  await key(page, 'Take it back').locator('visible=true').first().click();
+  await comes(page, async () => (await odd.count()) === 0);
+});
 
-test('a trail is timed by two taps and kept with the batch of events', ONCE_A_SIZE, async ({ watched: page }) => {
+test('a trail is timed by two taps and kept with the batch of events', async ({ watched: page }) => {
   await lit(page);
   await key(page, 'More').click();
   await key(page, 'Trail drawn').click();

@@ -1,22 +1,43 @@
-// npm test: every check, from a fresh clone. Ends with one line: N passed, N failed.
+// npm test: every check, from a fresh clone. npm test -- quick: what a change in hand needs, in under two minutes.
+// Ends with one line: N passed, N failed.
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { bin, ensureBuilt, ensureInstalled, quietEnv, root, run } from './lib.mjs';
 
+const quick = process.argv.includes('quick');
 let passed = 0;
 let failed = 0;
 
-function check(name, result) {
-  if (result.ok) passed += 1;
-  else {
-    failed += 1;
-    console.log(result.out);
-  }
-  console.log(`${result.ok ? 'ok    ' : 'FAILED'} ${name}`);
+const took = (fromMs) => {
+  const s = Math.round((Date.now() - fromMs) / 1000);
+  return s < 60 ? `${s} s` : `${Math.floor(s / 60)} min ${s % 60} s`;
+};
+
+function told(name, { ok, out = '' }, fromMs, counts = { passed: ok ? 1 : 0, failed: ok ? 0 : 1 }) {
+  passed += counts.passed;
+  failed += counts.failed;
+  if (!ok) console.log(out.slice(-40000));
+  console.log(`${ok ? 'ok    ' : 'FAILED'} ${name}, ${took(fromMs)}`);
+}
+
+/** A command beside others, its output kept for when it fails. */
+const beside = (command, args, env = quietEnv) =>
+  new Promise((done) => {
+    const child = spawn(command, args, { cwd: root, env });
+    let out = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (out += text));
+    child.on('close', (code) => done({ ok: code === 0, out }));
+    child.on('error', (e) => done({ ok: false, out: e.message }));
+  });
+
+async function check(name, command, args) {
+  const from = Date.now();
+  told(name, await beside(command, args), from);
 }
 
 function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return { ok: true, out: '' };
+  if (existsSync('/usr/bin/chromium')) return { ok: true };
   console.log('Installing Chromium …');
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => {
@@ -27,52 +48,74 @@ function ensureChromium() {
   return apt('install', '-y', '--no-install-recommends', 'chromium');
 }
 
-function jest() {
-  const out = path.join(root, '.cache/jest.json');
-  rmSync(out, { force: true });
-  const r = run(bin('jest'), ['--json', `--outputFile=${out}`, '--silent'], { quiet: true });
-  if (!existsSync(out)) return check('unit tests', r);
-  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(out, 'utf8'));
-  if (!r.ok) console.log(r.out);
-  passed += numPassedTests;
-  failed += numFailedTests + numRuntimeErrorTestSuites;
-  console.log(`${r.ok ? 'ok    ' : 'FAILED'} unit tests (${numPassedTests})`);
+async function build() {
+  const from = Date.now();
+  const built = await beside(process.execPath, ['scripts/build.mjs']);
+  told('build', built, from);
+  return built.ok;
 }
 
-function browser() {
-  const out = path.join(root, '.cache/e2e.json');
-  rmSync(out, { force: true });
-  const r = run(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
-    quiet: true,
-    env: { ...quietEnv, E2E_JSON: out },
-  });
-  if (!existsSync(out)) return check('browser tests', r);
-  const { stats } = JSON.parse(readFileSync(out, 'utf8'));
-  if (!r.ok) console.log(r.out.slice(-20000));
-  passed += stats.expected + stats.flaky;
-  failed += stats.unexpected;
-  console.log(
-    `${r.ok ? 'ok    ' : 'FAILED'} browser tests (${stats.expected + stats.flaky}, each at its sizes and themes)`,
+async function read() {
+  await check('type check', bin('tsc'), ['--noEmit', '-p', '.']);
+  await check('lint', bin('eslint'), ['.', '--cache', '--cache-location', '.cache/eslint', '--max-warnings', '0']);
+  if (quick) return;
+  const folders = ['app', 'core', 'words', 'features', 'ui', 'storage', 'workers', 'devices', 'server', 'cli'].filter(
+    (f) => existsSync(path.join(root, f)),
   );
+  await check('arrows between folders', bin('depcruise'), [...folders, '--config', '.dependency-cruiser.cjs']);
+  await check('format', bin('prettier'), [
+    '--check',
+    '.',
+    '--log-level',
+    'warn',
+    '--cache',
+    '--cache-location',
+    '.cache/prettier',
+  ]);
 }
 
+async function units(args = []) {
+  const from = Date.now();
+  const file = path.join(root, '.cache/jest.json');
+  rmSync(file, { force: true });
+  const r = await beside(bin('jest'), ['--json', `--outputFile=${file}`, '--silent', '--passWithNoTests', ...args]);
+  if (!existsSync(file)) return told('unit tests', { ...r, ok: false }, from);
+  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
+  told(`unit tests (${numPassedTests})`, r, from, {
+    passed: numPassedTests,
+    failed: numFailedTests + numRuntimeErrorTestSuites,
+  });
+}
+
+async function browser(args = []) {
+  const from = Date.now();
+  const file = path.join(root, '.cache/e2e.json');
+  rmSync(file, { force: true });
+  const r = await beside(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', ...args], {
+    ...quietEnv,
+    E2E_JSON: file,
+  });
+  if (!existsSync(file)) return told('browser tests', { ...r, ok: false }, from);
+  const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+  const good = stats.expected + stats.flaky;
+  told(`browser tests (${good})`, r, from, { passed: good, failed: stats.unexpected });
+}
+
+const start = Date.now();
 ensureInstalled();
 mkdirSync(path.join(root, '.cache'), { recursive: true });
-check('Chromium', ensureChromium());
-check('type check', run(bin('tsc'), ['--noEmit', '-p', '.'], { quiet: true }));
-check(
-  'lint',
-  run(bin('eslint'), ['.', '--cache', '--cache-location', '.cache/eslint', '--max-warnings', '0'], { quiet: true }),
-);
-const folders = ['app', 'core', 'features', 'ui', 'storage', 'workers', 'devices', 'server', 'cli'];
-check(
-  'arrows between folders',
-  run(bin('depcruise'), [...folders, '--config', '.dependency-cruiser.cjs'], { quiet: true }),
-);
-check('format', run(bin('prettier'), ['--check', '.', '--log-level', 'warn'], { quiet: true }));
-jest();
-const built = ensureBuilt();
-check('build', built);
-if (built.ok) browser();
+told('Chromium', ensureChromium(), start);
+if (quick) {
+  const [built] = await Promise.all([build(), read()]);
+  await Promise.all([
+    units(['--onlyChanged']),
+    ...(built ? [browser(['--project=phone', 'path', '-g', 'find it in the book'])] : []),
+  ]);
+} else {
+  const [built] = await Promise.all([build(), read()]);
+  await units();
+  if (built) await browser();
+}
+console.log(`all of it in ${took(start)}`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -95,10 +95,8 @@ describe('curdling', () => {
     expect(curdlesAtC(pot, setup)).toBe(Infinity);
   });
   it('there is none without egg', () => {
-    const e = cookOn(evening(testPlan(), pantry), pantry, {
-      particles,
-      horizonS: 120,
-    });
+    const lit = cookOn(evening(testPlan(), pantry), pantry, { stop: (x) => presentOf(x)?.id === 'warm' });
+    const e = cookOn(lit, pantry, { particles, horizonS: 9 });
     expect(e.margins.map((m) => m.harm)).toEqual(['boil over', 'catch']);
   });
 });

@@ -1,5 +1,5 @@
 import type { Cook } from '../cook/events';
-import { followTwin, viewOf } from '../cook/follow';
+import { followTwin, viewOf, type Followed } from '../cook/follow';
 import { cookAhead, livePot, onTheHob } from '../cook/live';
 import { massG } from '../formula/compose';
 import { bodyOf, consistency, PASTE } from '../pot/paste';
@@ -26,9 +26,12 @@ function really(e: Evening) {
     place: livePot(e.cook, e.steps, pantry, e.nowMs, e.truth).forecast.serving.place,
   };
 }
-function foreseen(e: Evening, cook: Cook) {
-  const view = viewOf(followTwin(cook, e.steps, pantry, e.nowMs, undefined, POTS), cook, e.steps, pantry);
+/** @param before the cloud of the same cook at an earlier moment, so that it goes on from there */
+function foreseen(e: Evening, cook: Cook, before: Followed | undefined) {
+  const twin = followTwin(cook, e.steps, pantry, e.nowMs, before, POTS);
+  const view = viewOf(twin, cook, e.steps, pantry);
   return {
+    twin,
     doneS: view.doneInS?.mean ?? NaN,
     place: livePot(cook, e.steps, pantry, e.nowMs, view.habits).forecast.serving.place,
   };
@@ -41,6 +44,8 @@ const blind = (cook: Cook): Cook => ({
 /** Cooks a true pot with these habits and notes what is seen; at each, how far off the forecast is with it and without. */
 function evidence(truth: Partial<Habits>) {
   let e = evening(plan, pantry, truth);
+  let seeing: Followed | undefined;
+  let unseeing: Followed | undefined;
   const rows: { seen: string; doneS: [number, number]; place: [number, number] }[] = [];
   const to = (step: string, afterS: number) => {
     e = cookOn(e, pantry, { everyS: 2, stop: (x) => presentOf(x)?.id === step });
@@ -49,7 +54,9 @@ function evidence(truth: Partial<Habits>) {
   const tell = (seen: string, kind?: 'observed' | 'measured', rest?: object) => {
     if (kind) e = note(e, pantry, eventAt(kind, e.nowMs, rest));
     e = { ...e, nowMs: e.nowMs + 1000 };
-    const [is, by, without] = [really(e), foreseen(e, e.cook), foreseen(e, blind(e.cook))];
+    const [is, by, without] = [really(e), foreseen(e, e.cook, seeing), foreseen(e, blind(e.cook), unseeing)];
+    seeing = by.twin;
+    unseeing = without.twin;
     const off = (x: typeof is): [number, number] => [Math.abs(x.doneS - is.doneS), Math.abs(x.place - is.place)];
     const [a, b] = [off(by), off(without)];
     rows.push({ seen, doneS: [a[0], b[0]], place: [a[1], b[1]] });

@@ -25,9 +25,33 @@ const ENDS = {
   'at the mark': 'Down to the mark',
 } as const;
 
+/** what a cook of each kind must come past */
+const WALKED: Partial<Record<(typeof FAMILIES)[number], string[]>> = {
+  'ground-rice cream': ['Simmer'],
+  'whole-rice pudding': ['Simmer'],
+  'egg-enriched pudding': ['Beat the egg'],
+  'baked custard': ['Bake'],
+  porridge: ['Warm the milk'],
+  'frozen cream': ['Cook it down'],
+};
+
 describe.each(FAMILIES)('the words of a %s, by every school', (family) => {
   const steps = everyPlan(family).flatMap((plan) => stepsOf(plan, pantry, at).map((step) => ({ step, plan })));
 
+  it('walk from weighing to the dish, a title for each step and none twice in a row', () => {
+    for (const plan of everyPlan(family)) {
+      const own = stepsOf(plan, pantry, at);
+      const words = own.map((step) => stepWords(step, plan, fmt, 20));
+      expect(words[0]!.title).toBe('Weigh it out');
+      expect(words.map((w) => w.title)).toContain('Pour');
+      // the same order twice in a row would look like a key that did not work
+      words.forEach((w, i) => {
+        if (i) expect(`${w.title}: ${w.manner}`).not.toBe(`${words[i - 1]!.title}: ${words[i - 1]!.manner}`);
+      });
+    }
+    const usual = stepsOf(familyPlan(family), pantry, at).map((s) => stepWords(s, familyPlan(family), fmt, 20).title);
+    expect(usual).toEqual(expect.arrayContaining(WALKED[family] ?? []));
+  });
   it('name on the key what the step waits for', () => {
     const wrong = steps
       .filter(
