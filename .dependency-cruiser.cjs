@@ -6,8 +6,50 @@ const only = (name, from, to) => ({
   to: { path: '^(app|features|ui|storage|workers|devices|server|cli|e2e|core)/', pathNot: to },
 });
 
+/** The rooms of core, each standing on those before it and on no other. */
+const ROOMS = [
+  'coefficients',
+  'settings',
+  'units',
+  'pantry',
+  'matter',
+  'pot',
+  'texture',
+  'set',
+  'oven',
+  'plan',
+  'model',
+  'sides',
+  'vessels',
+  'advice',
+  'twin',
+  'cook',
+  'rescue',
+  'book',
+  'prep',
+  'day',
+  'recipe',
+  'kitchen',
+  'formats',
+  'demo',
+];
+const room = (names) => `^core/(${names.join('|')})(/|\\.ts$)`;
+const standsOnEarlier = ROOMS.slice(0, -1).map((name, i) => ({
+  name: `core-${name}-stands-on-what-is-before-it`,
+  severity: 'error',
+  from: { path: room([name]), pathNot: '\\.test\\.ts$' },
+  to: { path: room(ROOMS.slice(i + 1)) },
+}));
+
 module.exports = {
   forbidden: [
+    ...standsOnEarlier,
+    {
+      name: 'core-has-only-its-rooms',
+      severity: 'error',
+      from: {},
+      to: { path: '^core/', pathNot: `${room(ROOMS)}|^core/testing` },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     only('core-alone', '^core/', '^core/'),
     only('ui-knows-no-feature', '^ui/', '^(ui|core)/'),

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { forecast } from '../core/forecast';
+import { forecast } from '../core/model/forecast';
 import { answer, askJsonSchema, ASKS, type Ask } from '../core/formats/asks';
 import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
 import { pantryWith } from '../core/pantry/pantry';

@@ -1,5 +1,6 @@
-import { newPlan } from './formula/newPlan';
-import type { Family, Plan, SetWord } from './formula/plan';
+import { newPlan } from './plan/newPlan';
+import type { Family, Plan } from './plan/plan';
+import type { SetWord } from './texture/words';
 import { pantryWith } from './pantry/pantry';
 
 /** Plans for tests: one pudding with a few things changed. */

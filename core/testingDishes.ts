@@ -1,8 +1,8 @@
-import { forecast } from './forecast';
-import { scaleToPeople } from './formula/amounts';
-import { newPlan } from './formula/newPlan';
-import type { Family, Plan } from './formula/plan';
-import { solveStarch } from './formula/solve';
+import { forecast } from './model/forecast';
+import { scaleToPeople } from './plan/amounts';
+import { newPlan } from './plan/newPlan';
+import type { Family, Plan } from './plan/plan';
+import { solveStarch } from './advice/solve';
 import { pantryWith } from './pantry/pantry';
 
 /** Six dishes of the choir's supper, as they are walked in the browser and on their own. */

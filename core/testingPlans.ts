@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
-import { FAMILIES, SET_WORDS, type Plan } from './formula/plan';
-import { STAGES } from './formula/method';
+import { FAMILIES, type Plan } from './plan/plan';
+import { SET_WORDS } from './texture/words';
+import { STAGES } from './plan/method';
 import { PANTRY } from './pantry/pantry';
 import { testPlan } from './testing';
 

@@ -1,5 +1,5 @@
 import type { Cook } from '../core/cook/events';
-import type { Plan } from '../core/formula/plan';
+import type { Plan } from '../core/plan/plan';
 import type { KitchenFile } from '../core/formats/kitchenFile';
 import { pantryWith } from '../core/pantry/pantry';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { Plan } from '../core/formula/plan';
+import type { Plan } from '../core/plan/plan';
 import type { Settings } from '../core/settings';
 import { familyPlan } from '../core/testing';
 import { DISHES } from '../core/testingDishes';

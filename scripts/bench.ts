@@ -6,15 +6,15 @@ import { spawn } from 'node:child_process';
 import { gzipSync } from 'node:zlib';
 import path from 'node:path';
 import { median } from 'simple-statistics';
-import { forecast, point } from '../core/forecast';
-import { aboutPlan } from '../core/formula/about';
-import { whatWouldHelp } from '../core/formula/help';
-import { compareSchool, SCHOOLS } from '../core/formula/schools';
+import { forecast, point } from '../core/model/forecast';
+import { aboutPlan } from '../core/advice/about';
+import { whatWouldHelp } from '../core/advice/help';
+import { compareSchool, SCHOOLS } from '../core/advice/schools';
 import { potApi } from '../workers/pots';
-import { newPlan } from '../core/formula/newPlan';
-import { chances } from '../core/chance/montecarlo';
-import { add, mixtureOf } from '../core/formula/compose';
-import { solveStarch, swapThickener } from '../core/formula/solve';
+import { newPlan } from '../core/plan/newPlan';
+import { chances } from '../core/model/chances';
+import { add, mixtureOf } from '../core/matter/mixture';
+import { solveStarch, swapThickener } from '../core/advice/solve';
 import type { Cook } from '../core/cook/events';
 import { followTwin, viewOf } from '../core/cook/follow';
 import { stepsOf } from '../core/cook/steps';
@@ -29,7 +29,7 @@ import { startSide } from '../core/sides/sides';
 import { checkUp } from '../core/recipe/check';
 import { WRITTEN } from '../core/recipe/fixtures/recipes';
 import { readRecipe } from '../core/recipe/read';
-import { runMethod } from '../core/run';
+import { runMethod } from '../core/model/run';
 
 /** The general integrator; the package ships sources that do not pass our type check, so its shape is written here. */
 type General = {

@@ -2,12 +2,12 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { coefficientTables } from '../core/coefficients';
-import '../core/chance/montecarlo';
+import '../core/model/chances';
 import '../core/day/tasks';
 import '../core/twin/twin';
-import '../core/formula/about';
+import '../core/advice/about';
 import '../core/texture/kitchenTests';
-import { LIMITS } from '../core/limits';
+import { LIMITS } from '../core/model/limits';
 import { SAFE_COOLING_RULES } from '../core/set/safety';
 
 const figure = (v: number): string => {

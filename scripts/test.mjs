@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { bin, ensureBuilt, ensureInstalled, quietEnv, root, run } from './lib.mjs';
+import { bin, ensureInstalled, quietEnv, root, run } from './lib.mjs';
 
 const quick = process.argv.includes('quick');
 let passed = 0;

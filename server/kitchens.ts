@@ -2,7 +2,7 @@ import { Router, json, type Response } from 'express';
 import { z } from 'zod';
 import { CookSchema } from '../core/cook/events';
 import { changesOf, stepsOf, type Step } from '../core/cook/steps';
-import { forecast } from '../core/forecast';
+import { forecast } from '../core/model/forecast';
 import { FaultySchema, readDevices, seedOf, truthOf, type Faulty } from '../core/kitchen/simulated';
 import { issuesOf } from '../core/formats/issues';
 import { pantryWith } from '../core/pantry/pantry';

@@ -1,13 +1,13 @@
 import { BatchSchema, type Batch } from '../core/book/batch';
 import { CookSchema, type Cook, type CookEvent } from '../core/cook/events';
-import { migrateIngredient, migratePlan, PlanSchema, type Plan } from '../core/formula/plan';
+import { migrateIngredient, migratePlan, PlanSchema, type Plan } from '../core/plan/plan';
 import { migrateCook, withPlan } from '../core/cook/migrate';
 import type { KitchenFile } from '../core/formats/kitchenFile';
 import { IngredientSchema, type Ingredient } from '../core/pantry/ingredient';
 import { DEFAULT_SETTINGS, SettingsSchema, type Settings } from '../core/settings';
 import { DaySchema, type Day } from '../core/day/record';
 import { PrepSchema, type Prep } from '../core/prep/weigh';
-import { PastPlanSchema, type PastPlan } from '../core/formula/history';
+import { PastPlanSchema, type PastPlan } from '../core/plan/history';
 import { PackSchema, type Pack } from '../core/units/packs';
 import { VesselSchema, type Vessel } from '../core/vessels/vessel';
 import { z } from 'zod';

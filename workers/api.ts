@@ -1,14 +1,14 @@
 import type { Batch } from '../core/book/batch';
 import { nextTime } from '../core/book/nextTime';
-import { monteCarlo, type Chances } from '../core/chance/montecarlo';
+import { monteCarlo, type Chances } from '../core/model/chances';
 import { choirSupper } from '../core/demo/choirSupper';
-import { forecast, point } from '../core/forecast';
-import { aboutPlan } from '../core/formula/about';
-import { whatWouldHelp } from '../core/formula/help';
-import { changesBetween } from '../core/formula/history';
-import type { Plan } from '../core/formula/plan';
-import { compareSchool, differences, SCHOOLS, sideNow, tell } from '../core/formula/schools';
-import { solve, solveStarch, swapThickener, type Ask } from '../core/formula/solve';
+import { forecast, point } from '../core/model/forecast';
+import { aboutPlan } from '../core/advice/about';
+import { whatWouldHelp } from '../core/advice/help';
+import { changesBetween } from '../core/plan/history';
+import type { Plan } from '../core/plan/plan';
+import { compareSchool, differences, SCHOOLS, sideNow, tell } from '../core/advice/schools';
+import { solve, solveStarch, swapThickener, type Ask } from '../core/advice/solve';
 import {
   candidatesFor,
   costsOf,
@@ -18,8 +18,8 @@ import {
   TOOL_SWAPS,
   type Candidate,
   type FreeOf,
-} from '../core/formula/substitutes';
-import { readWish } from '../core/formula/wish';
+} from '../core/advice/substitutes';
+import { readWish } from '../core/recipe/wish';
 import { pantryWith } from '../core/pantry/pantry';
 import { checkUp } from '../core/recipe/check';
 import { mendLine, type Line, type ReadOptions } from '../core/recipe/lines';
@@ -27,7 +27,7 @@ import { readRecipe, type PlanMeta, type Reading } from '../core/recipe/read';
 import { dayApi } from './days';
 import { potApi } from './pots';
 import { startSide } from '../core/sides/sides';
-import type { SideKind } from '../core/sides/sidePot';
+import type { SideKind } from '../core/plan/sidePot';
 import type { SpoonSystem } from '../core/units/measures';
 import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Chances } from '../core/chance/montecarlo';
+import type { Chances } from '../core/model/chances';
 import type { ModelApi } from './api';
 
 /** the same kitchens every time, so that two amounts are compared in the same weather */

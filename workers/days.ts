@@ -5,8 +5,8 @@ import { changesFor, DRAG_NODES, doneOf, nearestPlace, timetable, type Change, t
 import type { Day } from '../core/day/record';
 import { shoppingOf, shoppingText } from '../core/day/shopping';
 import { workOf, type DishWork } from '../core/day/tasks';
-import { forecast } from '../core/forecast';
-import type { Plan } from '../core/formula/plan';
+import { forecast } from '../core/model/forecast';
+import type { Plan } from '../core/plan/plan';
 import { pantryWith } from '../core/pantry/pantry';
 import { prepOf, sideWeighings } from '../core/prep/prep';
 import type { Machine } from '../core/settings';

@@ -7,14 +7,14 @@ import { controlsNow, livePot, onTheHob, type LivePot } from '../core/cook/live'
 import { marginsOf, type Margin } from '../core/cook/margins';
 import { paceOf, type Pace } from '../core/cook/pacer';
 import { changesOf, stepsOf, type Step } from '../core/cook/steps';
-import { forecast } from '../core/forecast';
-import type { Plan } from '../core/formula/plan';
+import { forecast } from '../core/model/forecast';
+import type { Plan } from '../core/plan/plan';
 import { readDevices, seedOf, truthOf, type DeviceReading, type Faulty } from '../core/kitchen/simulated';
 import { pantryWith } from '../core/pantry/pantry';
 import { planByHand, type ByHand } from '../core/rescue/byHand';
 import { finished, mendings, situationOf, type Fix, type Heading, type Situation } from '../core/rescue/fix';
 import { rescueOf, type Rescue, type Told } from '../core/rescue/rescue';
-import { runMethod, potSetup } from '../core/run';
+import { runMethod, potSetup } from '../core/model/run';
 import { sideOf, type SideAnswer } from '../core/sides/sides';
 import { fewOf } from '../core/twin/twin';
 

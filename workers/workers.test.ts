@@ -5,9 +5,9 @@ import { changesOf, stepsOf } from '../core/cook/steps';
 import { choirSupper } from '../core/demo/choirSupper';
 import { DEFAULT_SETTINGS } from '../core/settings';
 import { pantryWith } from '../core/pantry/pantry';
-import { forecast } from '../core/forecast';
+import { forecast } from '../core/model/forecast';
 import { FAULTS } from '../core/cook/events';
-import { SCHOOLS } from '../core/formula/schools';
+import { SCHOOLS } from '../core/advice/schools';
 import { modelApi } from './api';
 
 /** The questions that the rooms ask of the worker, asked here as they ask them. */

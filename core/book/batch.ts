@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { CookEventSchema, type Cook } from '../cook/events';
-import type { Forecast } from '../forecast';
-import { lookUp } from '../formula/compose';
-import { PlanSchema, SET_WORDS, type Plan } from '../formula/plan';
+import type { Forecast } from '../model/forecast';
+import { lookUp } from '../plan/stages';
+import { PlanSchema, type Plan } from '../plan/plan';
+import { SET_WORDS } from '../texture/words';
 import type { Pantry } from '../pantry/pantry';
 
 export const FLAWS = ['lumps', 'caught', 'raw taste', 'skin', 'weeping', 'slumped', 'cracked', 'grainy'] as const;

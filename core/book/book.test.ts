@@ -1,7 +1,7 @@
-import { forecast } from '../forecast';
+import { forecast } from '../model/forecast';
 import { pantry, testPlan, wanting } from '../testing';
-import { solveStarch } from '../formula/solve';
-import type { SetWord } from '../formula/plan';
+import { solveStarch } from '../advice/solve';
+import type { SetWord } from '../texture/words';
 import { BatchSchema, promiseOf, type Batch, type Found } from './batch';
 import { learnFirmness, missLn, nextTime } from './nextTime';
 

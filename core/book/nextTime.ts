@@ -1,8 +1,8 @@
-import { withGrams } from '../formula/amounts';
-import { lookUp } from '../formula/compose';
-import type { Plan } from '../formula/plan';
-import { solveStarch } from '../formula/solve';
-import { starchSdRel } from '../forecast';
+import { withGrams } from '../plan/amounts';
+import { lookUp } from '../plan/stages';
+import type { Plan } from '../plan/plan';
+import { solveStarch } from '../advice/solve';
+import { starchSdRel } from '../model/forecast';
 import type { Pantry } from '../pantry/pantry';
 import { GEL } from '../set/firmness';
 import { boundsFor, stripMiddle, yieldAtPlace } from '../texture/words';

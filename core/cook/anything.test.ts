@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
-import { FAMILIES, type Family } from '../formula/plan';
-import { forecast } from '../forecast';
+import { FAMILIES, type Family } from '../plan/plan';
+import { forecast } from '../model/forecast';
 import { familyPlan, pantry } from '../testing';
 import { fewOf } from '../twin/twin';
 import { CookSchema, MEASURES, OBSERVATIONS, type Cook, type CookEvent } from './events';

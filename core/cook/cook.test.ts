@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
-import { forecast } from '../forecast';
-import { methodOf } from '../formula/family';
-import type { Plan } from '../formula/plan';
+import { forecast } from '../model/forecast';
+import { methodOf } from '../plan/family';
+import type { Plan } from '../plan/plan';
 import { familyPlan, pantry, testPlan } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';
 import { countingEvents } from './counting';

@@ -1,5 +1,5 @@
 import { BatchSchema, promiseOf } from '../book/batch';
-import { forecast } from '../forecast';
+import { forecast } from '../model/forecast';
 import { readPot } from '../pot/pot';
 import { DISHES } from '../testingDishes';
 import { cookOn, evening, potOf, presentOf, type Evening } from '../testingEvening';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { HeatStepSchema } from '../formula/method';
-import { PlanSchema } from '../formula/plan';
+import { HeatStepSchema } from '../plan/method';
+import { PlanSchema } from '../plan/plan';
 
 export const OBSERVATIONS = [
   'steams',

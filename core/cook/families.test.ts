@@ -1,5 +1,5 @@
-import { forecast } from '../forecast';
-import type { Family } from '../formula/plan';
+import { forecast } from '../model/forecast';
+import type { Family } from '../plan/plan';
 import { familyPlan, pantry } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';
 import { foldCook } from './fold';

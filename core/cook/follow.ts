@@ -1,4 +1,4 @@
-import type { Plan } from '../formula/plan';
+import type { Plan } from '../plan/plan';
 import type { Pantry } from '../pantry/pantry';
 import {
   addToTwin,

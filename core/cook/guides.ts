@@ -1,7 +1,8 @@
 import { table } from '../coefficients';
-import { atStages, massG, mixtureOfPortions } from '../formula/compose';
-import type { Plan } from '../formula/plan';
-import type { Forecast } from '../forecast';
+import { massG } from '../matter/mixture';
+import { atStages, mixtureOfPortions } from '../plan/stages';
+import type { Plan } from '../plan/plan';
+import type { Forecast } from '../model/forecast';
 import type { Pantry } from '../pantry/pantry';
 import { depthMm, loosenG } from '../pot/corrections';
 import { BOWL_HEAT, safeLadleG, temper } from '../pot/egg';

@@ -1,8 +1,9 @@
-import { atStages, lookUp, massG, mixtureOfPortions } from '../formula/compose';
-import { forecastFrom, type Forecast } from '../forecast';
-import { methodOf } from '../formula/family';
-import { offTheHob, type AddStep } from '../formula/method';
-import type { Plan } from '../formula/plan';
+import { massG } from '../matter/mixture';
+import { atStages, lookUp, mixtureOfPortions } from '../plan/stages';
+import { forecastFrom, type Forecast } from '../model/forecast';
+import { methodOf } from '../plan/family';
+import { offTheHob, type AddStep } from '../plan/method';
+import type { Plan } from '../plan/plan';
 import type { Pantry } from '../pantry/pantry';
 import {
   addToPot,
@@ -15,7 +16,7 @@ import {
   type PotSetup,
 } from '../pot/pot';
 import { runPhase, sampler, type Phase } from '../pot/program';
-import { additionOf, phaseOf, runSteps, startPot } from '../run';
+import { additionOf, phaseOf, runSteps, startPot } from '../model/run';
 import { NO_HABITS, withHabits, type Habits } from '../twin/twin';
 import { countingEvents } from './counting';
 import { foldCook, freshCook, noteEvent } from './fold';

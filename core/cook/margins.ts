@@ -1,5 +1,5 @@
 import { clamp, table } from '../coefficients';
-import { massG } from '../formula/compose';
+import { massG } from '../matter/mixture';
 import { curdSeverity, EGG, eggPoint, starchProtects } from '../pot/egg';
 import { FOAM } from '../pot/foam';
 import { sugarFraction } from '../pot/paste';

@@ -1,5 +1,5 @@
 import { pantry, testPlan } from '../testing';
-import { methodOf } from '../formula/family';
+import { methodOf } from '../plan/family';
 import { migrateCook } from './migrate';
 import { CookSchema } from './events';
 import { changesOf, stepsOf } from './steps';

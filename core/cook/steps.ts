@@ -1,8 +1,8 @@
-import { atStages, type StagedPortion } from '../formula/compose';
-import { methodOf } from '../formula/family';
-import { HEAT_ROLES, type AddStep, type HeatRole, type HeatStep, type MethodStep, type Stage } from '../formula/method';
-import type { Plan } from '../formula/plan';
-import type { Forecast } from '../forecast';
+import { atStages, type StagedPortion } from '../plan/stages';
+import { methodOf } from '../plan/family';
+import { HEAT_ROLES, type AddStep, type HeatRole, type HeatStep, type MethodStep, type Stage } from '../plan/method';
+import type { Plan } from '../plan/plan';
+import type { Forecast } from '../model/forecast';
 import type { Pantry } from '../pantry/pantry';
 import { waterBoilsC } from '../pot/air';
 import { GRAINS } from '../pot/grain';

@@ -1,6 +1,6 @@
 import type { Cook } from '../cook/events';
 import { countingEvents } from '../cook/counting';
-import type { Plan } from '../formula/plan';
+import type { Plan } from '../plan/plan';
 import { SHELF_CM2 } from '../prep/vessels';
 import {
   clashesOf,

@@ -1,9 +1,9 @@
 import * as fc from 'fast-check';
 import { choirSupper } from '../demo/choirSupper';
-import type { Plan } from '../formula/plan';
+import type { Plan } from '../plan/plan';
 import { nutsFor } from '../pantry/nutMilk';
 import { pantryWith } from '../pantry/pantry';
-import { FRUITS } from '../sides/sidePot';
+import { FRUITS } from '../plan/sidePot';
 import { pantry, testPlan } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { EGG_BOX, shoppingOf, shoppingText } from './shopping';

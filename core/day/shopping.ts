@@ -1,5 +1,5 @@
-import { lookUp } from '../formula/compose';
-import type { Plan } from '../formula/plan';
+import { lookUp } from '../plan/stages';
+import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
 import type { Pantry } from '../pantry/pantry';

@@ -1,9 +1,9 @@
 import { stepsOf, type Step } from '../cook/steps';
-import type { Forecast } from '../forecast';
-import { KITCHEN_SD } from '../forecast';
-import { methodOf } from '../formula/family';
-import type { RestStep } from '../formula/method';
-import type { Plan } from '../formula/plan';
+import type { Forecast } from '../model/forecast';
+import { KITCHEN_SD } from '../model/forecast';
+import { methodOf } from '../plan/family';
+import type { RestStep } from '../plan/method';
+import type { Plan } from '../plan/plan';
 import type { Pantry } from '../pantry/pantry';
 import type { PrepItem } from '../prep/items';
 import { prepOf } from '../prep/prep';
@@ -11,7 +11,7 @@ import { fridgeCm2 } from '../prep/vessels';
 import { SAFE_COOLING_RULES } from '../set/safety';
 import type { Machine } from '../settings';
 import { sideOf } from '../sides/sides';
-import type { SidePot } from '../sides/sidePot';
+import type { SidePot } from '../plan/sidePot';
 import { DAY } from './table';
 import type { Activity, Point, Relation, Uses } from './scheduler';
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { forecast } from '../forecast';
-import { migratePlan, type Plan } from '../formula/plan';
+import { forecast } from '../model/forecast';
+import { migratePlan, type Plan } from '../plan/plan';
 import { pantry, testPlan } from '../testing';
 import { answer, askJsonSchema, ASKS, type Ask } from './asks';
 import { readKitchenFile } from './kitchenFile';

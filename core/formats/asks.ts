@@ -1,18 +1,19 @@
 import { z } from 'zod';
-import { chances } from '../chance/montecarlo';
+import { chances } from '../model/chances';
 
-import { add, EMPTY, mixtureOf } from '../formula/compose';
-import { MethodStepSchema, REST_PLACES } from '../formula/method';
-import { migratePlan, PlanSchema, SET_WORDS, type Plan } from '../formula/plan';
-import { compareSchool, differences, SCHOOLS, tell } from '../formula/schools';
-import { solve, swapThickener } from '../formula/solve';
+import { add, EMPTY, mixtureOf } from '../matter/mixture';
+import { MethodStepSchema } from '../plan/method';
+import { migratePlan, PlanSchema, type Plan } from '../plan/plan';
+import { SET_WORDS } from '../texture/words';
+import { compareSchool, differences, SCHOOLS, tell } from '../advice/schools';
+import { solve, swapThickener } from '../advice/solve';
 import { bake } from '../oven/bake';
 import { IngredientSchema } from '../pantry/ingredient';
 import { DishSchema } from '../pantry/kitchen';
 import { pantryWith } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { rawFraction } from '../pot/paste';
-import { coolInDish, hoursBelow, keepsRule, PLACE_C } from '../set/cooling';
+import { REST_PLACES, coolInDish, hoursBelow, keepsRule, PLACE_C } from '../set/cooling';
 import { COOLING_RULES, SAFE_COOLING_RULES } from '../set/safety';
 import { parseJson, type Parsed } from './issues';
 import { checkPlan } from './planFile';

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { choirSupper } from '../demo/choirSupper';
-import { SET_WORDS } from '../formula/plan';
+import { SET_WORDS } from '../texture/words';
 import { testPlan } from '../testing';
 import { readKitchenFile, writeKitchenFile } from './kitchenFile';
 import { planJsonSchema, readPlanFile, writePlanFile } from './planFile';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { atStages, lookUp, mixtureOfPortions, UnknownIngredientError } from '../formula/compose';
-import { notAdded } from '../formula/family';
-import { migratePlan, PlanSchema, type Plan } from '../formula/plan';
+import { atStages, lookUp, mixtureOfPortions, UnknownIngredientError } from '../plan/stages';
+import { notAdded } from '../plan/family';
+import { migratePlan, PlanSchema, type Plan } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { parseJson, type FormatIssue, type Parsed } from './issues';
 

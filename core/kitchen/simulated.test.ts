@@ -1,6 +1,6 @@
 import { testPlan, pantry } from '../testing';
 import { cookOn, evening, presentOf, type Evening } from '../testingEvening';
-import { massG } from '../formula/compose';
+import { massG } from '../matter/mixture';
 import { NO_HABITS } from '../twin/twin';
 import { onTheHob } from '../cook/live';
 import { readDevices, seedOf, truthOf, type Faulty } from './simulated';

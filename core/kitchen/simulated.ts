@@ -5,7 +5,7 @@ import { DEVICES, type Cook, type DeviceKind, type Observation } from '../cook/e
 import { foldCook, type CookState } from '../cook/fold';
 import { inTheOven, onTheHob, type OnTheHob } from '../cook/live';
 import type { Step } from '../cook/steps';
-import { massG } from '../formula/compose';
+import { massG } from '../matter/mixture';
 import type { Pantry } from '../pantry/pantry';
 import { EGG } from '../pot/egg';
 import { netW } from '../pot/hob';
@@ -13,7 +13,7 @@ import { bodyOf } from '../pot/paste';
 import { HEAT, severityOf } from '../pot/pot';
 import { stopOf } from '../pot/program';
 import { SCORCH } from '../pot/scorch';
-import { phaseOf } from '../run';
+import { phaseOf } from '../model/run';
 import { NO_HABITS, TWIN, type Habits } from '../twin/twin';
 
 /**

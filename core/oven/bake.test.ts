@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
-import { add, EMPTY, massG, mixtureOf } from '../formula/compose';
-import type { BakeStep } from '../formula/method';
+import { add, EMPTY, massG, mixtureOf } from '../matter/mixture';
+import type { BakeStep } from '../plan/method';
 import { eggGelPa } from '../pot/egg';
 import { rawFraction } from '../pot/paste';
 import { pantry } from '../testing';

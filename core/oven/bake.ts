@@ -1,6 +1,6 @@
+import { z } from 'zod';
 import { arrhenius, clamp, table } from '../coefficients';
-import { massG, type Mixture } from '../formula/compose';
-import type { BakeStep } from '../formula/method';
+import { massG, type Mixture } from '../matter/mixture';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { boilsC, latentJPerKg, pressurePa, saturationPa, waterActivity } from '../pot/air';
 import { curdEquilibrium, curdRate, eggPoint, eggSetRate, salmonellaRate } from '../pot/egg';
@@ -8,6 +8,25 @@ import { GRAINS } from '../pot/grain';
 import { sugarFraction, type Fraction } from '../pot/paste';
 import { gelEquilibrium, gelPeakC } from '../pot/starch';
 import { CoolingBody } from '../set/cooling';
+
+const tempC = z.number().min(-30).max(110, 'should be 110 °C or less');
+const minutes = z.number().min(0, 'should be 0 or more').max(6000, 'should be 6000 or fewer');
+
+/** How a dish is baked. */
+export const BakingSchema = z.object({
+  ovenC: z.number().min(80).max(280),
+  fan: z.boolean().default(false),
+  from: z.enum(['hot', 'cold']).default('hot'),
+  bath: z.enum(['none', 'open', 'covered']).default('none'),
+  until: z.discriminatedUnion('reach', [
+    z.object({ reach: z.literal('time'), minutes }),
+    z.object({ reach: z.literal('centre'), tempC }),
+  ]),
+  limitMin: minutes.default(180),
+  grillMin: minutes.default(0),
+  covered: z.boolean().default(false),
+});
+export type Baking = z.infer<typeof BakingSchema>;
 
 /** The oven: air and walls, a water bath, drying, browning; egg and starch set cell by cell. */
 export const OVEN = table('Oven', {
@@ -95,7 +114,7 @@ export type BakeInput = {
   eggCurd: number;
   altitudeM: number;
   roomC: number;
-  step: BakeStep;
+  step: Baking;
 };
 
 /** Bakes a filled dish. Temperatures degC, depth m; see {@link Bake}. */

@@ -1,4 +1,4 @@
-import { massG, type Mixture } from '../formula/compose';
+import { massG, type Mixture } from '../matter/mixture';
 import { PASTE, type Body } from './paste';
 import { breakdownRate, STARCHES } from './starch';
 

@@ -1,5 +1,5 @@
 import { arrhenius, clamp, table } from '../coefficients';
-import { massG, phOf, type Mixture } from '../formula/compose';
+import { massG, phOf, type Mixture } from '../matter/mixture';
 
 /** Egg: it thickens, then curdles; starch protects it; its enzyme eats starch; heat makes it safe. */
 export const EGG = table('Egg', {

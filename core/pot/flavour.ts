@@ -1,6 +1,6 @@
 import { arrhenius, clamp, table } from '../coefficients';
-import type { Mixture } from '../formula/compose';
-import { massG } from '../formula/compose';
+import type { Mixture } from '../matter/mixture';
+import { massG } from '../matter/mixture';
 import type { Ingredient } from '../pantry/ingredient';
 import { boilsC } from './air';
 

@@ -1,5 +1,5 @@
 import { arrhenius, clamp, table } from '../coefficients';
-import { massG, type Mixture, type Thickening } from '../formula/compose';
+import { massG, type Mixture, type Thickening } from '../matter/mixture';
 import { EGG } from './egg';
 import { GRAIN_KINETICS, GRAINS, hydration } from './grain';
 import { sugarBrake } from './starch';

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { add, EMPTY, massG, mixtureOf, phOf, times } from '../formula/compose';
+import { add, EMPTY, massG, mixtureOf, phOf, times } from '../matter/mixture';
 import { GRAIN_KINDS } from '../pantry/ingredient';
 import { PANS } from '../pantry/kitchen';
 import { pantry } from '../testing';

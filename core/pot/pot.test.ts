@@ -1,5 +1,5 @@
-import { forecast } from '../forecast';
-import { add, massG, mixtureOf } from '../formula/compose';
+import { forecast } from '../model/forecast';
+import { add, massG, mixtureOf } from '../matter/mixture';
 import { HOBS as RINGS, PANS } from '../pantry/kitchen';
 import { pantry, testPlan } from '../testing';
 import { boilsC, evaporationKgPerM2S, latentJPerKg, waterBoilsC } from './air';

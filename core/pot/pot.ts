@@ -1,6 +1,5 @@
 import { clamp, table } from '../coefficients';
-import { add, massG, phOf, solidsG, type Mixture } from '../formula/compose';
-import type { Tool } from '../formula/method';
+import { add, massG, phOf, solidsG, type Mixture } from '../matter/mixture';
 import type { Base } from '../pantry/ingredient';
 import type { DoubleBoiler, Hob, Pan } from '../pantry/kitchen';
 import { AIR, boilsC, evaporationKgPerM2S, latentJPerKg, pressurePa, waterActivity, waterBoilsC } from './air';
@@ -31,6 +30,10 @@ import {
   STARCH_KINETICS,
   swellEquilibrium,
 } from './starch';
+
+/** What stirs: a whisk shears, a flat scraper clears the floor. */
+export const TOOLS = ['spoon', 'whisk', 'scraper'] as const;
+export type Tool = (typeof TOOLS)[number];
 
 /** Heat from pan to food. */
 export const HEAT = table('Heat in the pot', {

@@ -1,4 +1,4 @@
-import { massG } from '../formula/compose';
+import { massG } from '../matter/mixture';
 import {
   addToPot,
   cook,

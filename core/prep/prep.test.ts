@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { choirSupper } from '../demo/choirSupper';
-import { atStages } from '../formula/compose';
-import { FAMILIES, type Plan } from '../formula/plan';
+import { atStages } from '../plan/stages';
+import { FAMILIES, type Plan } from '../plan/plan';
 import { nutMilk } from '../pantry/nutMilk';
 import { pantryWith } from '../pantry/pantry';
 import { startSide } from '../sides/sides';

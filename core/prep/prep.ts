@@ -1,8 +1,9 @@
 import { table } from '../coefficients';
-import { atStages, lookUp, massG, mixtureOfPortions, type StagedPortion } from '../formula/compose';
-import { methodOf, notAdded } from '../formula/family';
-import type { BakeStep, HeatStep, Stage } from '../formula/method';
-import type { Plan } from '../formula/plan';
+import { massG } from '../matter/mixture';
+import { atStages, lookUp, mixtureOfPortions, type StagedPortion } from '../plan/stages';
+import { methodOf, notAdded } from '../plan/family';
+import type { BakeStep, HeatStep, Stage } from '../plan/method';
+import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
 import type { Pantry } from '../pantry/pantry';

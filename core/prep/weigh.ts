@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { atStages, type StagedPortion } from '../formula/compose';
-import type { Stage } from '../formula/method';
-import type { Plan } from '../formula/plan';
+import { atStages, type StagedPortion } from '../plan/stages';
+import type { Stage } from '../plan/method';
+import type { Plan } from '../plan/plan';
 import type { Pantry } from '../pantry/pantry';
 
 const at = z.iso.datetime({ offset: true });

@@ -1,9 +1,11 @@
-import { forecast, type Forecast } from '../forecast';
-import { refreshCarveOuts, withGrams } from '../formula/amounts';
-import { lookUp, massG, wholeMixture } from '../formula/compose';
-import { methodOf } from '../formula/family';
-import type { Plan, SetWord } from '../formula/plan';
-import { solve } from '../formula/solve';
+import { forecast, type Forecast } from '../model/forecast';
+import { refreshCarveOuts, withGrams } from '../plan/amounts';
+import { massG } from '../matter/mixture';
+import { lookUp, wholeMixture } from '../plan/stages';
+import { methodOf } from '../plan/family';
+import type { Plan } from '../plan/plan';
+import type { SetWord } from '../texture/words';
+import { solve } from '../advice/solve';
 import { PANS } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';

@@ -1,6 +1,6 @@
-import { refreshCarveOuts, usualStage } from '../formula/amounts';
-import { newPlan } from '../formula/newPlan';
-import type { Choices, Family, Plan, PlanItem, Stage } from '../formula/plan';
+import { refreshCarveOuts, usualStage } from '../plan/amounts';
+import { newPlan } from '../plan/newPlan';
+import type { Choices, Family, Plan, PlanItem, Stage } from '../plan/plan';
 import type { Dish, Pan } from '../pantry/kitchen';
 import { PANS } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';

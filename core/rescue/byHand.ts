@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { newPlan } from '../formula/newPlan';
-import { SET_WORDS, type Family, type Plan } from '../formula/plan';
+import { newPlan } from '../plan/newPlan';
+import { type Family, type Plan } from '../plan/plan';
+import { SET_WORDS } from '../texture/words';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { eggGrams } from '../units/eggs';

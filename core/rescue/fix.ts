@@ -3,17 +3,19 @@ import type { Added, Cook, CookEvent } from '../cook/events';
 import { addedTo, cookAhead, type OnTheHob } from '../cook/live';
 import { changesOf, stepsOf, type Step } from '../cook/steps';
 import { foldCook } from '../cook/fold';
-import { dishHistory, judge } from '../forecast';
-import { lookUp, mainLiquid, massG } from '../formula/compose';
-import { FRIDGE_C, methodOf } from '../formula/family';
-import { offTheHob, type HeatStep, type MethodStep } from '../formula/method';
-import type { Plan, SetWord } from '../formula/plan';
+import { dishHistory, judge } from '../model/forecast';
+import { massG } from '../matter/mixture';
+import { lookUp, mainLiquid } from '../plan/stages';
+import { FRIDGE_C, methodOf } from '../plan/family';
+import { offTheHob, type HeatStep, type MethodStep } from '../plan/method';
+import type { Plan } from '../plan/plan';
+import type { SetWord } from '../texture/words';
 import type { Pantry } from '../pantry/pantry';
 import { addToPot, cookedStarchPct, severityOf, type Pot, type PotSetup } from '../pot/pot';
 import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { runPhase } from '../pot/program';
-import { phaseOf, runSteps } from '../run';
+import { phaseOf, runSteps } from '../model/run';
 import { boundsFor, stripMiddle, stripPlace, wordAt } from '../texture/words';
 
 /** What brings a pot to its word: how much, how it goes in, what it costs in minutes. Every amount is cooked through. */

@@ -1,8 +1,11 @@
 import { table } from '../coefficients';
-import type { RestPlace } from '../formula/method';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { AIR, evaporationKgPerM2S, latentJPerKg } from '../pot/air';
 import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
+
+/** Where a dish may stand. */
+export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
+export type RestPlace = (typeof REST_PLACES)[number];
 
 /** Pudding as a solid that conducts, and the air around its dish. */
 export const COOLING = table('Cooling', {

@@ -1,6 +1,6 @@
 import { along, table, type Curve } from '../coefficients';
-import type { Mixture } from '../formula/compose';
-import { massG } from '../formula/compose';
+import type { Mixture } from '../matter/mixture';
+import { massG } from '../matter/mixture';
 import { eggGelPa } from '../pot/egg';
 import { dairyProteinPct, fillerFactor, sugarFraction, type Body } from '../pot/paste';
 import { WEIGHT_N_PER_M3 } from '../texture/words';

@@ -1,6 +1,6 @@
 import { clamp, table } from '../coefficients';
-import type { Mixture } from '../formula/compose';
-import { massG } from '../formula/compose';
+import type { Mixture } from '../matter/mixture';
+import { massG } from '../matter/mixture';
 import { amylaseThins } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import type { Body, Fraction } from '../pot/paste';

@@ -1,4 +1,4 @@
-import { mixtureOf, add } from '../formula/compose';
+import { mixtureOf, add } from '../matter/mixture';
 import { pantry } from '../testing';
 import { bodyOf, consistency, rawFraction, viscosityPaS } from '../pot/paste';
 import { STARCHES } from '../pot/starch';

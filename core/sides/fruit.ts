@@ -1,4 +1,4 @@
-import type { Fruit } from './sidePot';
+import type { Fruit } from '../plan/sidePot';
 
 /**
  * Fruit as it is bought: what of it is eaten, how sour and how sweet it is, and how long it stews.

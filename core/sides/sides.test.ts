@@ -1,9 +1,9 @@
-import { PlanSchema, type Plan } from '../formula/plan';
-import { allAllergens, portionOf } from '../formula/portions';
+import { PlanSchema, type Plan } from '../plan/plan';
+import { allAllergens, portionOf } from '../advice/portions';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { pantry, testPlan } from '../testing';
 import { FRUIT_ROWS, sugarFor } from './fruit';
-import { FRUITS, SIDE_KINDS, type SidePot } from './sidePot';
+import { FRUITS, SIDE_KINDS, type SidePot } from '../plan/sidePot';
 import { SIDE, sideOf, startSide } from './sides';
 
 const plan = testPlan();

@@ -1,16 +1,17 @@
 import { table } from '../coefficients';
-import { EMPTY, lookUp, massG, mixtureOf, add, type Mixture } from '../formula/compose';
-import { FRIDGE_C } from '../formula/family';
-import type { Plan } from '../formula/plan';
+import { EMPTY, massG, mixtureOf, add, type Mixture } from '../matter/mixture';
+import { lookUp } from '../plan/stages';
+import { FRIDGE_C } from '../plan/family';
+import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';
 import { infused, syrup } from '../pot/flavour';
 import { netW } from '../pot/hob';
 import { cook, fillPot } from '../pot/pot';
 import { stopOf } from '../pot/program';
-import { potSetup } from '../run';
+import { potSetup } from '../model/run';
 import { FRUIT_ROWS, sugarFor } from './fruit';
-import type { SidePot } from './sidePot';
+import type { SidePot } from '../plan/sidePot';
 
 /** The pots beside the pot: what to weigh, how long, and what comes out. */
 export const SIDE = table('Side pots', {

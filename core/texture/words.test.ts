@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { SET_WORDS } from '../formula/plan';
+import { SET_WORDS } from './words';
 import { aimPa, boundsFor, stripMiddle, stripPlace, upperBoundPa, wordAt, yieldAtPlace } from './words';
 
 const style = fc.constantFrom('spooned' as const, 'turned out' as const, 'cut' as const);

@@ -1,5 +1,5 @@
-import type { SetWord } from '../formula/plan';
-import { SET_WORDS } from '../formula/plan';
+export const SET_WORDS = ['drinks', 'pours', 'coats', 'mounds', 'holds a trail', 'wobbles', 'slices', 'firm'] as const;
+export type SetWord = (typeof SET_WORDS)[number];
 
 /** kg/m3 x m/s2 of a pudding. */
 export const WEIGHT_N_PER_M3 = 1040 * 9.81;
@@ -34,7 +34,8 @@ export const STRIP: Record<SetWord, number> = {
   firm: 4.75,
 };
 
-export type ServeStyle = 'spooned' | 'turned out' | 'cut';
+export const SERVE_STYLES = ['spooned', 'turned out', 'cut'] as const;
+export type ServeStyle = (typeof SERVE_STYLES)[number];
 export type Bounds = Record<SetWord, number>;
 
 /**

@@ -1,7 +1,7 @@
 import type { Cook } from '../cook/events';
 import { followTwin, viewOf, type Followed } from '../cook/follow';
 import { cookAhead, livePot, onTheHob } from '../cook/live';
-import { massG } from '../formula/compose';
+import { massG } from '../matter/mixture';
 import { bodyOf, consistency, PASTE } from '../pot/paste';
 import type { Pot } from '../pot/pot';
 import { pantry, testPlan } from '../testing';

@@ -1,6 +1,6 @@
 import { bodyOf } from '../pot/paste';
-import { massG } from '../formula/compose';
-import type { Plan } from '../formula/plan';
+import { massG } from '../matter/mixture';
+import type { Plan } from '../plan/plan';
 import { readPot, type Pot } from '../pot/pot';
 import { followTwin } from '../cook/follow';
 import { onTheHob } from '../cook/live';

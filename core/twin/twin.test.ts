@@ -1,11 +1,11 @@
-import { forecast } from '../forecast';
-import { atStages, mixtureOfPortions } from '../formula/compose';
-import { methodOf } from '../formula/family';
-import type { HeatStep, MethodStep } from '../formula/method';
-import type { Plan } from '../formula/plan';
+import { forecast } from '../model/forecast';
+import { atStages, mixtureOfPortions } from '../plan/stages';
+import { methodOf } from '../plan/family';
+import type { HeatStep, MethodStep } from '../plan/method';
+import type { Plan } from '../plan/plan';
 import { cook, addToPot, type Pot } from '../pot/pot';
 import { runPhase } from '../pot/program';
-import { additionOf, phaseOf, startPot } from '../run';
+import { additionOf, phaseOf, startPot } from '../model/run';
 import { pantry, testPlan } from '../testing';
 import {
   addToTwin,

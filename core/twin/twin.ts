@@ -1,8 +1,9 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { table } from '../coefficients';
-import { starchSdRel } from '../forecast';
-import { lookUp, massG } from '../formula/compose';
-import type { Plan } from '../formula/plan';
+import { starchSdRel } from '../model/forecast';
+import { massG } from '../matter/mixture';
+import { lookUp } from '../plan/stages';
+import type { Plan } from '../plan/plan';
 import type { Pantry } from '../pantry/pantry';
 import { bodyOf, consistency, PASTE } from '../pot/paste';
 import { temper } from '../pot/egg';
@@ -19,7 +20,7 @@ import {
   type PotSetup,
 } from '../pot/pot';
 import { COARSE } from '../pot/program';
-import { potSetup, startPot } from '../run';
+import { potSetup, startPot } from '../model/run';
 import { gelModulusPa, yieldPa } from '../set/firmness';
 import { TESTS, trailS, yieldFromPlate } from '../texture/kitchenTests';
 

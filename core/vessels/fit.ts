@@ -1,7 +1,8 @@
 import { foamIndex } from '../pot/foam';
 import { netW } from '../pot/hob';
-import { massG, mainLiquid, wholeMixture } from '../formula/compose';
-import type { Plan } from '../formula/plan';
+import { massG } from '../matter/mixture';
+import { mainLiquid, wholeMixture } from '../plan/stages';
+import type { Plan } from '../plan/plan';
 import { dishAreaM2, type Form } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';
 import { depthOfMm } from './vessel';

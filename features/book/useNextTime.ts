@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Batch } from '../../core/book/batch';
-import { mainLiquid } from '../../core/formula/compose';
+import { mainLiquid } from '../../core/plan/stages';
 import { pantryWith } from '../../core/pantry/pantry';
 import { ask } from '../../workers/client';
 

@@ -1,8 +1,8 @@
 import type { Advice } from '../../core/book/nextTime';
 import type { Batch } from '../../core/book/batch';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { pantryWith } from '../../core/pantry/pantry';
-import { lookUp } from '../../core/formula/compose';
+import { lookUp } from '../../core/plan/stages';
 import { stripMiddle } from '../../core/texture/words';
 import type { Formatter } from '../shared/format';
 

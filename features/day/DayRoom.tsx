@@ -9,7 +9,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { nextAct, type Act } from '../../core/day/acts';
 import type { Day } from '../../core/day/record';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { useSave } from '../../storage/hooks';
 import { ask } from '../../workers/client';
 import { Key } from '../../ui/Key';

@@ -4,7 +4,7 @@ import { parseISO } from 'date-fns/parseISO';
 import { setHours } from 'date-fns/setHours';
 import { useState } from 'react';
 import { newDay, type Day } from '../../core/day/record';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { useCollection, useEdit, useSettings } from '../../storage/hooks';
 import { useAsk } from '../shared/useAsk';
 

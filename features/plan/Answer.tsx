@@ -1,7 +1,8 @@
 import { View } from 'react-native';
-import type { Forecast, Point } from '../../core/forecast';
-import { mainLiquid } from '../../core/formula/compose';
-import { SET_WORDS, type Plan } from '../../core/formula/plan';
+import type { Forecast, Point } from '../../core/model/forecast';
+import { mainLiquid } from '../../core/plan/stages';
+import { type Plan } from '../../core/plan/plan';
+import { SET_WORDS } from '../../core/texture/words';
 import { pantryWith } from '../../core/pantry/pantry';
 import { STRIP, stripMiddle } from '../../core/texture/words';
 import { ChanceBars } from '../../ui/ChanceBars';

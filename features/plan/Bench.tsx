@@ -1,11 +1,11 @@
 import Plus from 'lucide-react-native/icons/plus';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import { refreshCarveOuts, scale, usualStage, withGrams } from '../../core/formula/amounts';
-import { atStages, lookUp } from '../../core/formula/compose';
-import type { Plan } from '../../core/formula/plan';
-import type { Difference } from '../../core/formula/schools';
-import { spoonEffect } from '../../core/formula/solve';
+import { refreshCarveOuts, scale, usualStage, withGrams } from '../../core/plan/amounts';
+import { atStages, lookUp } from '../../core/plan/stages';
+import type { Plan } from '../../core/plan/plan';
+import type { Difference } from '../../core/advice/schools';
+import { spoonEffect } from '../../core/advice/solve';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { pantryWith } from '../../core/pantry/pantry';
 import { eggGrams } from '../../core/units/eggs';

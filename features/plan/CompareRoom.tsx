@@ -1,6 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { useCollection } from '../../storage/hooks';

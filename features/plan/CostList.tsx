@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { Difference } from '../../core/formula/schools';
+import type { Difference } from '../../core/advice/schools';
 import { Type } from '../../ui/Type';
 import { costsSay } from './words';
 

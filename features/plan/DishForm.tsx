@@ -1,9 +1,9 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Forecast } from '../../core/forecast';
-import { scaleToDish } from '../../core/formula/amounts';
-import type { Plan } from '../../core/formula/plan';
+import type { Forecast } from '../../core/model/forecast';
+import { scaleToDish } from '../../core/plan/amounts';
+import type { Plan } from '../../core/plan/plan';
 import { DISHES, DishSchema, type Dish } from '../../core/pantry/kitchen';
 import { asDish } from '../../core/vessels/vessel';
 import { useCollection, useRemove, useSave } from '../../storage/hooks';

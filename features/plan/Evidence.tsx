@@ -1,10 +1,11 @@
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import type { Forecast } from '../../core/forecast';
-import { RISKS } from '../../core/risks';
-import { SET_WORDS, type Plan } from '../../core/formula/plan';
-import { lookUp, mainLiquid } from '../../core/formula/compose';
-import { limitsFor, type Holds } from '../../core/limits';
+import type { Forecast } from '../../core/model/forecast';
+import { RISKS } from '../../core/model/risks';
+import { type Plan } from '../../core/plan/plan';
+import { SET_WORDS } from '../../core/texture/words';
+import { lookUp, mainLiquid } from '../../core/plan/stages';
+import { limitsFor, type Holds } from '../../core/model/limits';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { MouldOutline } from '../../ui/MouldOutline';

@@ -15,8 +15,8 @@ import {
 import { nutMilk, nutsFor, NUTS, type Nut } from '../../core/pantry/nutMilk';
 import { pantryWith } from '../../core/pantry/pantry';
 import { whichIs } from '../../core/pantry/whichOne';
-import type { Plan } from '../../core/formula/plan';
-import { ruleAgainst } from '../../core/formula/rules';
+import type { Plan } from '../../core/plan/plan';
+import { ruleAgainst } from '../../core/plan/rules';
 import { useCollection, useSave } from '../../storage/hooks';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';

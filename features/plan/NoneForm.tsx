@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { lookUp, massG, wholeMixture } from '../../core/formula/compose';
-import type { Plan } from '../../core/formula/plan';
-import type { Candidate } from '../../core/formula/substitutes';
+import { massG } from '../../core/matter/mixture';
+import { lookUp, wholeMixture } from '../../core/plan/stages';
+import type { Plan } from '../../core/plan/plan';
+import type { Candidate } from '../../core/advice/substitutes';
 import { PANS, type Pan } from '../../core/pantry/kitchen';
 import { pantryWith } from '../../core/pantry/pantry';
 import { suggestSettings } from '../../core/pot/hob';

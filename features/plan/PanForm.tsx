@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { massG, wholeMixture } from '../../core/formula/compose';
-import type { Plan } from '../../core/formula/plan';
+import { massG } from '../../core/matter/mixture';
+import { wholeMixture } from '../../core/plan/stages';
+import type { Plan } from '../../core/plan/plan';
 import { HOBS, PANS, type Pan } from '../../core/pantry/kitchen';
 import { pantryWith } from '../../core/pantry/pantry';
 import { suggestSettings } from '../../core/pot/hob';

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { CheckItem } from '../../core/recipe/check';
 import type { Line } from '../../core/recipe/lines';
-import { limit } from '../../core/limits';
+import { limit } from '../../core/model/limits';
 import type { Reading } from '../../core/recipe/read';
 import { PANTRY, pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';

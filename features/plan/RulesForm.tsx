@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Plan } from '../../core/formula/plan';
-import { RULES, type Rule } from '../../core/formula/rules';
-import type { FreeOf } from '../../core/formula/substitutes';
+import type { Plan } from '../../core/plan/plan';
+import { RULES, type Rule } from '../../core/plan/rules';
+import type { FreeOf } from '../../core/advice/substitutes';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';

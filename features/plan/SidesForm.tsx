@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { lookUp } from '../../core/formula/compose';
-import type { Plan } from '../../core/formula/plan';
-import { ruleAgainst } from '../../core/formula/rules';
-import { limit } from '../../core/limits';
+import { lookUp } from '../../core/plan/stages';
+import type { Plan } from '../../core/plan/plan';
+import { ruleAgainst } from '../../core/plan/rules';
+import { limit } from '../../core/model/limits';
 import { pantryWith } from '../../core/pantry/pantry';
-import { FRUITS, ROASTS, SIDE_KINDS, SYRUPS, type SideKind, type SidePot } from '../../core/sides/sidePot';
+import { FRUITS, ROASTS, SIDE_KINDS, SYRUPS, type SideKind, type SidePot } from '../../core/plan/sidePot';
 import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';

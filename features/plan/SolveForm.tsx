@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { lookUp } from '../../core/formula/compose';
-import { SET_WORDS, type Plan, type SetWord } from '../../core/formula/plan';
+import { lookUp } from '../../core/plan/stages';
+import { type Plan } from '../../core/plan/plan';
+import { SET_WORDS, type SetWord } from '../../core/texture/words';
 import { pantryWith } from '../../core/pantry/pantry';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';

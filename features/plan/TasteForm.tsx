@@ -1,8 +1,8 @@
 import { View } from 'react-native';
-import { lookUp } from '../../core/formula/compose';
-import type { Plan } from '../../core/formula/plan';
-import { heldShare, holdBack } from '../../core/formula/sweetness';
-import { limit } from '../../core/limits';
+import { lookUp } from '../../core/plan/stages';
+import type { Plan } from '../../core/plan/plan';
+import { heldShare, holdBack } from '../../core/plan/sweetness';
+import { limit } from '../../core/model/limits';
 import { pantryWith } from '../../core/pantry/pantry';
 import { Notice } from '../../ui/Notice';
 import { Stepper } from '../../ui/Stepper';

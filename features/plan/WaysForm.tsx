@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { Key } from '../../ui/Key';
 import { Row } from '../../ui/Row';
 import { Type } from '../../ui/Type';

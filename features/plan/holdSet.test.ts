@@ -1,5 +1,5 @@
-import { scale, withGrams } from '../../core/formula/amounts';
-import type { Plan } from '../../core/formula/plan';
+import { scale, withGrams } from '../../core/plan/amounts';
+import type { Plan } from '../../core/plan/plan';
 import { pantry, testPlan } from '../../core/testing';
 import { holdSet } from './holdSet';
 

@@ -1,5 +1,5 @@
-import { withGrams } from '../../core/formula/amounts';
-import type { Plan } from '../../core/formula/plan';
+import { withGrams } from '../../core/plan/amounts';
+import type { Plan } from '../../core/plan/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 
 /** Grams of one thickener that bring a plan to what is held; undefined where no amount does. */

@@ -1,5 +1,5 @@
-import type { Forecast } from '../../core/forecast';
-import type { Plan } from '../../core/formula/plan';
+import type { Forecast } from '../../core/model/forecast';
+import type { Plan } from '../../core/plan/plan';
 import { useCollection } from '../../storage/hooks';
 import { useAsk } from '../shared/useAsk';
 

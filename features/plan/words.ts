@@ -1,9 +1,10 @@
-import type { Forecast } from '../../core/forecast';
-import type { Choices, Family, SetWord } from '../../core/formula/plan';
-import type { Rule } from '../../core/formula/rules';
-import type { Difference } from '../../core/formula/schools';
-import type { SideKind } from '../../core/sides/sidePot';
-import type { RiskName } from '../../core/risks';
+import type { Forecast } from '../../core/model/forecast';
+import type { Choices, Family } from '../../core/plan/plan';
+import type { SetWord } from '../../core/texture/words';
+import type { Rule } from '../../core/plan/rules';
+import type { Difference } from '../../core/advice/schools';
+import type { SideKind } from '../../core/plan/sidePot';
+import type { RiskName } from '../../core/model/risks';
 import type { Look } from '../../core/pot/flavour';
 
 /** What the cook reads in Plan. */

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import type { CookState } from '../../core/cook/fold';
 import type { Step } from '../../core/cook/steps';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { stepWords } from './words';

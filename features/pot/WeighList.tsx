@@ -1,6 +1,6 @@
 import Check from 'lucide-react-native/icons/check';
 import { Pressable, View } from 'react-native';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 import { weighingOf } from '../../core/prep/weigh';
 import { toSpoons } from '../../core/units/measures';

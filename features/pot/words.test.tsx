@@ -1,6 +1,6 @@
 import { stepsOf } from '../../core/cook/steps';
-import { FAMILIES, type Plan } from '../../core/formula/plan';
-import { SCHOOLS } from '../../core/formula/schools';
+import { FAMILIES, type Plan } from '../../core/plan/plan';
+import { SCHOOLS } from '../../core/advice/schools';
 import { DEFAULT_SETTINGS } from '../../core/settings';
 import { familyPlan, pantry } from '../../core/testing';
 import { SEEN } from '../shared/eventWords';

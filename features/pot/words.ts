@@ -2,7 +2,7 @@ import type { CookEvent, Fault, Observation } from '../../core/cook/events';
 import type { Harm, Margin } from '../../core/cook/margins';
 import type { Pace, Pattern } from '../../core/cook/pacer';
 import type { Step, StepRole } from '../../core/cook/steps';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { SEEN } from '../shared/eventWords';
 import type { Formatter } from '../shared/format';
 

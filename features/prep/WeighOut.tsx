@@ -3,7 +3,7 @@ import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import Scale from 'lucide-react-native/icons/scale';
 import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { Plan } from '../../core/formula/plan';
+import type { Plan } from '../../core/plan/plan';
 import { pouringOf, type ScaleReading } from '../../core/prep/scale';
 import type { Prep, Weighing } from '../../core/prep/weigh';
 import { toSpoons } from '../../core/units/measures';

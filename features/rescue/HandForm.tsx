@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { SET_WORDS } from '../../core/formula/plan';
+import { SET_WORDS } from '../../core/texture/words';
 import { PANTRY } from '../../core/pantry/pantry';
 import { ByHandSchema, type ByHand } from '../../core/rescue/byHand';
 import { Choices } from '../../ui/Choices';

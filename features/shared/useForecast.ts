@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Forecast, Point } from '../../core/forecast';
-import type { Plan } from '../../core/formula/plan';
+import type { Forecast, Point } from '../../core/model/forecast';
+import type { Plan } from '../../core/plan/plan';
 import { ask, askChances } from '../../workers/client';
 
 /** What of a plan its forecast depends on: the name and the hour of the meal do not. */

@@ -41,11 +41,12 @@ export function useNow(everyMs = 1000): number {
 
 /** Has the time read anew at these moments even while the page is hidden, so that what falls due is called on time. */
 export function useWakeAt(moments: readonly number[]): void {
-  const key = moments.filter((ms) => Number.isFinite(ms) && ms > Date.now()).join();
+  const key = moments.filter(Number.isFinite).join();
   useEffect(() => {
-    const timers = (key ? key.split(',') : []).map((ms) =>
-      setTimeout(() => watchers.forEach((tell) => tell()), Math.max(0, Number(ms) - Date.now()) + 20),
-    );
+    const timers = (key ? key.split(',') : [])
+      .map((ms) => Number(ms) - Date.now())
+      .filter((inMs) => inMs > 0)
+      .map((inMs) => setTimeout(() => watchers.forEach((tell) => tell()), inMs + 20));
     return () => timers.forEach(clearTimeout);
   }, [key]);
 }

@@ -1,11 +1,12 @@
-import { table } from './coefficients';
-import { atStages, massG, mainLiquid, mixtureOfPortions } from './formula/compose';
-import { FRIDGE_C } from './formula/family';
-import type { Plan } from './formula/plan';
-import { dishAreaM2 } from './pantry/kitchen';
-import type { Pantry } from './pantry/pantry';
-import { cook, fillPot } from './pot/pot';
-import { stopOf } from './pot/program';
+import { table } from '../coefficients';
+import { massG } from '../matter/mixture';
+import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
+import { FRIDGE_C } from '../plan/family';
+import type { Plan } from '../plan/plan';
+import { dishAreaM2 } from '../pantry/kitchen';
+import type { Pantry } from '../pantry/pantry';
+import { cook, fillPot } from '../pot/pot';
+import { stopOf } from '../pot/program';
 import { potSetup } from './run';
 
 /** A second layer: what is kept for the top, as it is or cooked down first in a pan of its own. */

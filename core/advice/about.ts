@@ -1,15 +1,15 @@
-import { servingStress } from '../forecast';
+import { servingStress } from '../model/forecast';
 import type { Pantry } from '../pantry/pantry';
 import { sideOf, type SideAnswer } from '../sides/sides';
 import type { Pack } from '../units/packs';
 import { cutGrid, dishFit, panFit, type CutGrid, type DishFit, type PanFit } from '../vessels/fit';
-import { refreshCarveOuts } from './amounts';
-import { lookUp } from './compose';
-import type { Plan } from './plan';
+import { refreshCarveOuts } from '../plan/amounts';
+import { lookUp } from '../plan/stages';
+import type { Plan } from '../plan/plan';
 import { allAllergens, portionOf, type Portion } from './portions';
-import { breaksRule, type Rule } from './rules';
+import { breaksRule, type Rule } from '../plan/rules';
 import { couldBeFreeOf, type FreeOf } from './substitutes';
-import { tasteOf, type Taste } from './sweetness';
+import { tasteOf, type Taste } from '../plan/sweetness';
 
 /** Everything a plan says beside its forecast: what it costs, how it tastes, whether it fits, what it breaks. */
 export type About = {

@@ -1,10 +1,11 @@
-import { servingStress } from '../forecast';
+import { servingStress } from '../model/forecast';
 import type { Pantry } from '../pantry/pantry';
 import { stripMiddle, wordAt } from '../texture/words';
-import { refreshCarveOuts, usualStage, withGrams } from './amounts';
-import { lookUp } from './compose';
-import type { Plan, SetWord } from './plan';
-import { ruleAgainst } from './rules';
+import { refreshCarveOuts, usualStage, withGrams } from '../plan/amounts';
+import { lookUp } from '../plan/stages';
+import type { Plan } from '../plan/plan';
+import type { SetWord } from '../texture/words';
+import { ruleAgainst } from '../plan/rules';
 import { MAX_SHARE, solve, type Ask, type Solution } from './solve';
 
 /** A change that makes a wanted set possible, with the amounts it then asks. */

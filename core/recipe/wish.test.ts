@@ -1,9 +1,9 @@
 import * as fc from 'fast-check';
 import { familyPlan, pantry, testPlan } from '../testing';
-import { aboutPlan } from './about';
-import { methodOf } from './family';
-import { FAMILIES, type Plan } from './plan';
-import { SCHOOLS, sideNow } from './schools';
+import { aboutPlan } from '../advice/about';
+import { methodOf } from '../plan/family';
+import { FAMILIES, type Plan } from '../plan/plan';
+import { SCHOOLS, sideNow } from '../advice/schools';
 import { readWish, timeIn } from './wish';
 
 describe('a wish in a sentence', () => {

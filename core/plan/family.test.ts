@@ -1,7 +1,7 @@
-import { forecast } from '../forecast';
-import { limitsFor, LIMITS } from '../limits';
+import { forecast } from '../model/forecast';
+import { limitsFor, LIMITS } from '../model/limits';
 import { familyPlan, pantry } from '../testing';
-import { atStages } from './compose';
+import { atStages } from './stages';
 import { methodOf, notAdded } from './family';
 import { MethodStepSchema, type MethodStep } from './method';
 import { FAMILIES, PlanSchema, type Choices, type Family, type Plan } from './plan';

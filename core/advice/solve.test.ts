@@ -1,6 +1,6 @@
-import { forecast } from '../forecast';
+import { forecast } from '../model/forecast';
 import { pantry, testPlan, wanting } from '../testing';
-import { withGrams } from './amounts';
+import { withGrams } from '../plan/amounts';
 import { solveStarch, spoonEffect } from './solve';
 
 describe('solving for a set', () => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Pantry } from '../pantry/pantry';
-import { lookUp } from './compose';
+import { lookUp } from './stages';
 import { PlanSchema, type Plan } from './plan';
 
 /** A plan as it was: kept when a sitting of changes begins, so that it can be brought back. */

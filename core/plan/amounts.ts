@@ -1,5 +1,5 @@
 import type { Pantry } from '../pantry/pantry';
-import { lookUp } from './compose';
+import { lookUp } from './stages';
 import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
 import type { Plan, Stage } from './plan';

@@ -1,4 +1,4 @@
-import { servingStress } from '../forecast';
+import { servingStress } from '../model/forecast';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { DISHES, type Dish } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';
@@ -6,14 +6,14 @@ import { GRAINS } from '../pot/grain';
 import { yieldAtPlace } from '../texture/words';
 import { asDish, type Vessel } from '../vessels/vessel';
 import { dishFit } from '../vessels/fit';
-import { refreshCarveOuts, usualStage } from './amounts';
-import { lookUp } from './compose';
-import { methodOf } from './family';
-import type { Family, Plan } from './plan';
-import { ruleAgainst } from './rules';
+import { refreshCarveOuts, usualStage } from '../plan/amounts';
+import { lookUp } from '../plan/stages';
+import { methodOf } from '../plan/family';
+import type { Family, Plan } from '../plan/plan';
+import { ruleAgainst } from '../plan/rules';
 import { differences, tell, type Difference } from './schools';
 import { solve, swapThickener } from './solve';
-import { holdSweetness } from './sweetness';
+import { holdSweetness } from '../plan/sweetness';
 
 /** "I have none": something else in its place, brought back to the same set and sweetness, and what it costs. */
 

@@ -1,4 +1,4 @@
-import type { Family } from './formula/plan';
+import type { Family } from '../plan/plan';
 
 /** What the model does not know, in plain words: shown in the app where it matters and printed on the science page. */
 export type Limit = {

@@ -1,13 +1,15 @@
 import { errorFunction } from 'simple-statistics';
-import { allergensOf, atStages, lookUp, mainLiquid, massG, phOf, wholeMixture } from './formula/compose';
-import { STAGES, type Plan, type SetWord } from './formula/plan';
-import type { Bake } from './oven/bake';
-import type { Pantry } from './pantry/pantry';
-import { EGG } from './pot/egg';
-import { breaksAfterMin, depthMm } from './pot/corrections';
-import { aromaRate, infused, lookOf, splitChance, type Look } from './pot/flavour';
-import { boilOverChance, skinAfter } from './pot/foam';
-import { BITE, GRAINS } from './pot/grain';
+import { massG, phOf } from '../matter/mixture';
+import { allergensOf, atStages, lookUp, mainLiquid, wholeMixture } from '../plan/stages';
+import { STAGES, type Plan } from '../plan/plan';
+import { type SetWord } from '../texture/words';
+import type { Bake } from '../oven/bake';
+import type { Pantry } from '../pantry/pantry';
+import { EGG } from '../pot/egg';
+import { breaksAfterMin, depthMm } from '../pot/corrections';
+import { aromaRate, infused, lookOf, splitChance, type Look } from '../pot/flavour';
+import { boilOverChance, skinAfter } from '../pot/foam';
+import { BITE, GRAINS } from '../pot/grain';
 import {
   bodyOf,
   consistency,
@@ -19,18 +21,18 @@ import {
   sugarFraction,
   viscosityPaS,
   type Body,
-} from './pot/paste';
-import { cookedStarchPct, NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from './pot/pot';
-import { COARSE, type PhaseEnd } from './pot/program';
-import { SCORCH } from './pot/scorch';
+} from '../pot/paste';
+import { cookedStarchPct, NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from '../pot/pot';
+import { COARSE, type PhaseEnd } from '../pot/program';
+import { SCORCH } from '../pot/scorch';
 import type { Risk, RiskName } from './risks';
 import { dishStartC, runMethod, type Run } from './run';
-import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from './set/cooling';
-import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from './set/firmness';
-import { KEEPING, overnight, thawedPct, weepPct } from './set/keeping';
-import { SAFE_COOLING, SAFE_COOLING_RULES } from './set/safety';
+import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
+import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from '../set/firmness';
+import { KEEPING, overnight, thawedPct, weepPct } from '../set/keeping';
+import { SAFE_COOLING, SAFE_COOLING_RULES } from '../set/safety';
 import { topLayerOf, type TopLayer } from './topLayer';
-import { seenNow, type Seen } from './texture/kitchenTests';
+import { seenNow, type Seen } from '../texture/kitchenTests';
 import {
   boundsFor,
   stripPlace,
@@ -39,8 +41,8 @@ import {
   wordAt,
   yieldAtPlace,
   type Bounds,
-} from './texture/words';
-import { FILL, SCALE_SD_REL, JUG_SD_REL } from './units/measures';
+} from '../texture/words';
+import { FILL, SCALE_SD_REL, JUG_SD_REL } from '../units/measures';
 
 export type SetPoint = CoolingPoint & { yieldPa: number; place: number };
 

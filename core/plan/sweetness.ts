@@ -1,5 +1,6 @@
 import { table } from '../coefficients';
-import { lookUp, massG, wholeMixture } from './compose';
+import { massG } from '../matter/mixture';
+import { lookUp, wholeMixture } from './stages';
 import { withGrams } from './amounts';
 import type { Plan } from './plan';
 import type { Pantry } from '../pantry/pantry';

@@ -1,8 +1,8 @@
 import type { Pack } from '../units/packs';
 import type { Pantry } from '../pantry/pantry';
 import { sideUses } from '../sides/sides';
-import { lookUp } from './compose';
-import type { Plan } from './plan';
+import { lookUp } from '../plan/stages';
+import type { Plan } from '../plan/plan';
 
 /** kcal in a gram (A); sugar substitutes and alcohol by name below. */
 const KCAL = { fat: 9, protein: 4, sugar: 4, starch: 4 } as const;

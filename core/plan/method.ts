@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { DoubleBoilerSchema } from '../pantry/kitchen';
+import { BakingSchema } from '../oven/bake';
 import { STARCH_ENTRIES } from '../pot/lumps';
+import { TOOLS } from '../pot/pot';
+import { REST_PLACES } from '../set/cooling';
 
 /**
  * When an ingredient goes in. `pot` starts in the pot; each other stage waits until a step of the method adds it:
@@ -8,10 +11,6 @@ import { STARCH_ENTRIES } from '../pot/lumps';
  */
 export const STAGES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'] as const;
 export type Stage = (typeof STAGES)[number];
-
-/** What stirs: a whisk shears, a flat scraper clears the floor. */
-export const TOOLS = ['spoon', 'whisk', 'scraper'] as const;
-export type Tool = (typeof TOOLS)[number];
 
 const minutes = z.number().min(0, 'should be 0 or more').max(6000, 'should be 6000 or fewer');
 const tempC = z.number().min(-30).max(110, 'should be 110 °C or less');
@@ -33,9 +32,6 @@ const hands = {
   tool: z.enum(TOOLS).default('spoon'),
   lid: z.enum(['off', 'ajar', 'on']).default('off'),
 };
-
-export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
-export type RestPlace = (typeof REST_PLACES)[number];
 
 /** What a stretch of heat is for: what the rooms say of it, what is watched and what is cautioned follows from this alone. */
 export const HEAT_ROLES = [
@@ -92,17 +88,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
   z.object({
     do: z.literal('bake'),
     ...named,
-    ovenC: z.number().min(80).max(280),
-    fan: z.boolean().default(false),
-    from: z.enum(['hot', 'cold']).default('hot'),
-    bath: z.enum(['none', 'open', 'covered']).default('none'),
-    until: z.discriminatedUnion('reach', [
-      z.object({ reach: z.literal('time'), minutes }),
-      z.object({ reach: z.literal('centre'), tempC }),
-    ]),
-    limitMin: minutes.default(180),
-    grillMin: minutes.default(0),
-    covered: z.boolean().default(false),
+    ...BakingSchema.shape,
   }),
   z.object({
     do: z.literal('rest'),

@@ -1,22 +1,23 @@
 import * as fc from 'fast-check';
-import { forecast, servingStress } from '../forecast';
+import { forecast, servingStress } from '../model/forecast';
 import { choirSupper } from '../demo/choirSupper';
 import { WHICH, whichIs } from '../pantry/whichOne';
 import { pantryWith } from '../pantry/pantry';
 import { pantry, testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
-import { withGrams } from './amounts';
-import { allergensOf, atStages, massG, wholeMixture } from './compose';
+import { withGrams } from '../plan/amounts';
+import { massG } from '../matter/mixture';
+import { allergensOf, atStages, wholeMixture } from '../plan/stages';
 import { whatWouldHelp } from './help';
-import { beginsSitting, changesBetween, KEPT, outlived, SITTING_MS, type PastPlan } from './history';
-import { methodOf } from './family';
-import { newPlan } from './newPlan';
-import { FAMILIES, PlanSchema, type Plan } from './plan';
+import { beginsSitting, changesBetween, KEPT, outlived, SITTING_MS, type PastPlan } from '../plan/history';
+import { methodOf } from '../plan/family';
+import { newPlan } from '../plan/newPlan';
+import { FAMILIES, PlanSchema, type Plan } from '../plan/plan';
 import { portionOf } from './portions';
-import { breaksRule, ruleAgainst, RULES } from './rules';
+import { breaksRule, ruleAgainst, RULES } from '../plan/rules';
 import { solve, solveStarch } from './solve';
 import { candidatesFor, costsOf, couldBeFreeOf, dishSwaps, makeFree, swapIngredient, TOOL_SWAPS } from './substitutes';
-import { heldShare, holdBack, holdSweetness, tasteOf } from './sweetness';
+import { heldShare, holdBack, holdSweetness, tasteOf } from '../plan/sweetness';
 
 const solved = (p: Plan) => {
   const s = solveStarch(p, pantry);

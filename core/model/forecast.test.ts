@@ -1,13 +1,14 @@
 import * as fc from 'fast-check';
 import { chanceOf, forecast, starchSdRel } from './forecast';
 import { RISKS } from './risks';
-import { withGrams, withMilk } from './formula/amounts';
-import { SET_WORDS, type Plan } from './formula/plan';
-import { nutMilk } from './pantry/nutMilk';
-import { pantryWith } from './pantry/pantry';
-import { pantry, testPlan, wanting } from './testing';
-import { anyPlan } from './testingPlans';
-import { boundsFor } from './texture/words';
+import { withGrams, withMilk } from '../plan/amounts';
+import { type Plan } from '../plan/plan';
+import { SET_WORDS } from '../texture/words';
+import { nutMilk } from '../pantry/nutMilk';
+import { pantryWith } from '../pantry/pantry';
+import { pantry, testPlan, wanting } from '../testing';
+import { anyPlan } from '../testingPlans';
+import { boundsFor } from '../texture/words';
 
 /** The sanity pudding: 6 % cornstarch in whole milk with 9 % sugar, a day in the fridge. */
 const base = () => {

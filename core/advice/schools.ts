@@ -1,12 +1,12 @@
-import { forecast, type Forecast } from '../forecast';
-import { RISKS } from '../risks';
+import { forecast, type Forecast } from '../model/forecast';
+import { RISKS } from '../model/risks';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
-import { refreshCarveOuts } from './amounts';
-import { topLayerOf } from '../topLayer';
-import { lookUp, mainLiquid } from './compose';
-import { methodOf } from './family';
-import type { Choices, Plan, PlanItem } from './plan';
+import { refreshCarveOuts } from '../plan/amounts';
+import { topLayerOf } from '../model/topLayer';
+import { lookUp, mainLiquid } from '../plan/stages';
+import { methodOf } from '../plan/family';
+import type { Choices, Plan, PlanItem } from '../plan/plan';
 
 /**
  * The schools: where cooks part ways, as two (or three) ways to cook one plan. The model says what each costs in

@@ -3,7 +3,8 @@ import type { Pantry } from '../pantry/pantry';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
-import type { Choices, Family, Plan, SetWord, Stage } from './plan';
+import type { Choices, Family, Plan, Stage } from './plan';
+import type { SetWord } from '../texture/words';
 
 export type Start = {
   id: string;

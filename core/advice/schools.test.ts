@@ -1,8 +1,8 @@
 import * as fc from 'fast-check';
-import { chances, monteCarlo } from '../chance/montecarlo';
+import { chances, monteCarlo } from '../model/chances';
 import { pantry, testPlan } from '../testing';
-import { refreshCarveOuts } from './amounts';
-import type { Plan } from './plan';
+import { refreshCarveOuts } from '../plan/amounts';
+import type { Plan } from '../plan/plan';
 import { compareSchool, SCHOOLS } from './schools';
 import { solve, swapThickener } from './solve';
 

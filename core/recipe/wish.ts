@@ -1,8 +1,9 @@
-import { readNumber } from '../recipe/amount';
-import { nameOf } from '../recipe/names';
+import { readNumber } from './amount';
+import { nameOf } from './names';
 import type { Pantry } from '../pantry/pantry';
-import { ruleAgainst, type Rule } from './rules';
-import { SET_WORDS, type Family, type Plan, type SetWord } from './plan';
+import { ruleAgainst, type Rule } from '../plan/rules';
+import { type Family, type Plan } from '../plan/plan';
+import { SET_WORDS, type SetWord } from '../texture/words';
 
 /** What a cook wants, said in a sentence: only what was said is set. */
 export type Wish = {

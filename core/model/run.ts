@@ -1,15 +1,16 @@
-import { bake, type Bake } from './oven/bake';
-import { atStages, massG, mainLiquid, mixtureOfPortions, times, type Mixture } from './formula/compose';
-import { FRIDGE_C, methodOf } from './formula/family';
-import type { AddStep, HeatStep, MethodStep, Stage } from './formula/method';
-import type { Plan } from './formula/plan';
-import { dishAreaM2 } from './pantry/kitchen';
-import type { Pantry } from './pantry/pantry';
-import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from './pot/egg';
-import { GRAINS } from './pot/grain';
-import { LUMP_WHY, lumpRisk } from './pot/lumps';
-import { sugarFraction } from './pot/paste';
-import { sugarShiftK } from './pot/starch';
+import { bake, type Bake } from '../oven/bake';
+import { massG, times, type Mixture } from '../matter/mixture';
+import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
+import { FRIDGE_C, methodOf } from '../plan/family';
+import type { AddStep, HeatStep, MethodStep, Stage } from '../plan/method';
+import type { Plan } from '../plan/plan';
+import { dishAreaM2 } from '../pantry/kitchen';
+import type { Pantry } from '../pantry/pantry';
+import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from '../pot/egg';
+import { GRAINS } from '../pot/grain';
+import { LUMP_WHY, lumpRisk } from '../pot/lumps';
+import { sugarFraction } from '../pot/paste';
+import { sugarShiftK } from '../pot/starch';
 import {
   addToPot,
   fillPot,
@@ -19,9 +20,9 @@ import {
   type PotReading,
   type PotSetup,
   type Tuning,
-} from './pot/pot';
-import { runPhase, sampler, type Phase, type PhaseEnd, type Until } from './pot/program';
-import { PLACE_C, COOLING, type Stay } from './set/cooling';
+} from '../pot/pot';
+import { runPhase, sampler, type Phase, type PhaseEnd, type Until } from '../pot/program';
+import { PLACE_C, COOLING, type Stay } from '../set/cooling';
 
 /** Runs a whole method: pot, additions, pouring, oven; and says where the dish stands afterwards. */
 

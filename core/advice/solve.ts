@@ -1,10 +1,12 @@
-import { judge, servingStress } from '../forecast';
+import { judge, servingStress } from '../model/forecast';
 import type { Pantry } from '../pantry/pantry';
 import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace } from '../texture/words';
 import { toSpoons, type SpoonSystem } from '../units/measures';
-import { refreshCarveOuts, scale, usualStage, withGrams } from './amounts';
-import { lookUp, massG } from './compose';
-import type { Plan, SetWord } from './plan';
+import { refreshCarveOuts, scale, usualStage, withGrams } from '../plan/amounts';
+import { massG } from '../matter/mixture';
+import { lookUp } from '../plan/stages';
+import type { Plan } from '../plan/plan';
+import type { SetWord } from '../texture/words';
 
 /** What may move, and between what limits, g. */
 export type Free = { ingredientId: string; minG?: number; maxG?: number };

@@ -1,13 +1,13 @@
-import { add, EMPTY, massG, mixtureOf } from './formula/compose';
-import { PANS, type DoubleBoiler } from './pantry/kitchen';
-import type { Base } from './pantry/ingredient';
-import { mixC, safeLadleG } from './pot/egg';
-import { bodyOf, consistency, viscosityPaS } from './pot/paste';
-import { cook, fillPot, readPot, severityOf, type Controls, type Pot, type PotSetup, type Stop } from './pot/pot';
-import { lumpRisk } from './pot/lumps';
-import { gelModulusPa, standing, yieldPa } from './set/firmness';
-import { waterBoilsC } from './pot/air';
-import { pantry } from './testing';
+import { add, EMPTY, massG, mixtureOf } from '../matter/mixture';
+import { PANS, type DoubleBoiler } from '../pantry/kitchen';
+import type { Base } from '../pantry/ingredient';
+import { mixC, safeLadleG } from '../pot/egg';
+import { bodyOf, consistency, viscosityPaS } from '../pot/paste';
+import { cook, fillPot, readPot, severityOf, type Controls, type Pot, type PotSetup, type Stop } from '../pot/pot';
+import { lumpRisk } from '../pot/lumps';
+import { gelModulusPa, standing, yieldPa } from '../set/firmness';
+import { waterBoilsC } from '../pot/air';
+import { pantry } from '../testing';
 
 /** Kitchen cases with the ranges that experience expects. Watts are net, into the pan. */
 const mix = (amounts: Record<string, number>) =>

@@ -2,15 +2,13 @@ import { z } from 'zod';
 import { IngredientSchema } from '../pantry/ingredient';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
-import { SidePotSchema } from '../sides/sidePot';
+import { SERVE_STYLES, SET_WORDS } from '../texture/words';
+import { SidePotSchema } from './sidePot';
 import { HEAT_ROLES, MethodStepSchema, STAGES } from './method';
 import { RULES } from './rules';
 
 export const PLAN_FORMAT = 'ovalis-plan';
 export const PLAN_VERSION = 4;
-
-export const SET_WORDS = ['drinks', 'pours', 'coats', 'mounds', 'holds a trail', 'wobbles', 'slices', 'firm'] as const;
-export type SetWord = (typeof SET_WORDS)[number];
 
 export const FAMILIES = [
   'starch-set milk pudding',
@@ -119,7 +117,7 @@ export const PlanSchema = z.object({
     rule: z.enum(COOLING_RULES).optional(),
   }),
   serve: z.object({
-    style: z.enum(['spooned', 'turned out', 'cut']),
+    style: z.enum(SERVE_STYLES),
     word: z.enum(SET_WORDS),
     tempC: z.number().min(-25, 'should be -25 °C or more').max(75, 'should be 75 °C or less'),
     /** when it is eaten, ISO 8601 */

@@ -1,7 +1,8 @@
 import * as fc from 'fast-check';
 import { pantry, testPlan } from '../testing';
 import { refreshCarveOuts, scale, scaleToDish, scaleToPeople, SLURRY_PARTS, withGrams, withMilk } from './amounts';
-import { allergensOf, atStages, massG, mixtureOf, UnknownIngredientError, wholeMixture } from './compose';
+import { massG, mixtureOf } from '../matter/mixture';
+import { allergensOf, atStages, UnknownIngredientError, wholeMixture } from './stages';
 import { PlanSchema } from './plan';
 
 const grams = fc.double({ min: 0, max: 3000, noNaN: true });

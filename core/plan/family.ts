@@ -1,7 +1,7 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';
 import { BITE, GRAINS } from '../pot/grain';
-import { atStages, lookUp } from './compose';
+import { atStages, lookUp } from './stages';
 import {
   STAGES,
   type AddStep,

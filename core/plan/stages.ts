@@ -1,0 +1,76 @@
+import { add, EMPTY, mixtureOf, type Mixture } from '../matter/mixture';
+import type { Ingredient } from '../pantry/ingredient';
+import type { Pantry } from '../pantry/pantry';
+import { STAGES, type Plan, type Stage } from './plan';
+
+export class UnknownIngredientError extends Error {
+  constructor(
+    readonly ingredientId: string,
+    readonly itemIndex: number,
+  ) {
+    super(`no ingredient "${ingredientId}" in the pantry or in the plan's own list`);
+  }
+}
+
+export function lookUp(pantry: Pantry, plan: Pick<Plan, 'own' | 'items'>, ingredientId: string): Ingredient {
+  const found = plan.own.find((i) => i.id === ingredientId) ?? pantry.get(ingredientId);
+  if (!found) {
+    throw new UnknownIngredientError(
+      ingredientId,
+      plan.items.findIndex((i) => i.ingredientId === ingredientId),
+    );
+  }
+  return found;
+}
+
+export type StagedPortion = {
+  ingredient: Ingredient;
+  grams: number;
+  carved: boolean;
+  /** held back, to be added by tasting */
+  taste?: true;
+};
+
+/**
+ * What goes in at each stage once the carve-outs are taken from their totals: the portions of an ingredient over all
+ * stages add up to the plan's own amount, never to more.
+ * @throws UnknownIngredientError
+ */
+export function atStages(plan: Plan, pantry: Pantry): Record<Stage, StagedPortion[]> {
+  const stages = Object.fromEntries(STAGES.map((s) => [s, [] as StagedPortion[]])) as Record<Stage, StagedPortion[]>;
+  for (const item of plan.items) {
+    const ingredient = lookUp(pantry, plan, item.ingredientId);
+    let left = item.grams;
+    for (const carve of plan.carveOuts) {
+      if (carve.ingredientId !== item.ingredientId || (carve.stage === item.stage && !carve.taste)) continue;
+      const grams = Math.min(carve.grams, left);
+      const how = carve.taste ? ({ carved: false, taste: true } as const) : { carved: true };
+      if (grams > 0) stages[carve.stage].push({ ingredient, grams, ...how });
+      left -= grams;
+    }
+    if (left > 0) stages[item.stage].push({ ingredient, grams: left, carved: false });
+  }
+  return stages;
+}
+
+export const mixtureOfPortions = (portions: readonly StagedPortion[]): Mixture =>
+  portions.reduce((sum, p) => add(sum, mixtureOf(p.ingredient, p.grams)), EMPTY);
+
+/** Everything that goes into the pot, before any of it evaporates; toppings stay out. */
+export function wholeMixture(plan: Plan, pantry: Pantry): Mixture {
+  const stages = atStages(plan, pantry);
+  return STAGES.filter((s) => s !== 'top').reduce((sum, s) => add(sum, mixtureOfPortions(stages[s])), EMPTY);
+}
+
+/** The liquid there is most of: it names the pudding and decides how it scorches and foams. */
+export function mainLiquid(plan: Plan, pantry: Pantry): Ingredient | undefined {
+  const milks = plan.items
+    .map((item) => ({ item, ingredient: lookUp(pantry, plan, item.ingredientId) }))
+    .filter(({ ingredient }) => ingredient.group === 'milk')
+    .sort((a, b) => b.item.grams - a.item.grams);
+  return milks[0]?.ingredient;
+}
+
+export const allergensOf = (plan: Plan, pantry: Pantry): string[] => [
+  ...new Set(plan.items.filter((i) => i.grams > 0).flatMap((i) => lookUp(pantry, plan, i.ingredientId).allergens)),
+];
