@@ -199,8 +199,9 @@ const LOOKS = [
   ['wide by night', WIDE, 'dark'],
   ['wide by day', WIDE, 'light'],
 ] as const;
-/** Keys are hit by a wet thumb, px. */
+/** Keys are hit by a wet thumb, px; a mark on the scale of the hob is as high, and at least this wide. */
 const LEAST = 47;
+const LEAST_MARK = 24;
 
 const sidewaysIn = (page: Page) =>
   page.evaluate(() =>
@@ -216,15 +217,20 @@ const sidewaysIn = (page: Page) =>
 
 const smallIn = (page: Page) =>
   page.evaluate(
-    (least) =>
+    ([least, mark]) =>
       [...document.querySelectorAll<HTMLElement>('[role=button],[role=radio],[role=checkbox],a,button')]
         .filter((e) => e.offsetParent !== null && e.tabIndex >= 0)
         // in the lanes of a day the lane is hit, and finds the block: see day.spec.ts
         .filter((e) => e.closest('[data-testid=lanes]') === null)
         .map((e) => ({ box: e.getBoundingClientRect(), name: e.getAttribute('aria-label') ?? e.textContent }))
-        .filter(({ box }) => box.width > 0 && (box.height < least || box.width < least))
+        .filter(({ box, name }) => {
+          const wide = /^hob \d$/.test(name ?? '') ? mark : least;
+          return box.width > 0 && (box.height < least || box.width < wide);
+        })
+        // the name beside an amount, which is set by its own keys
+        .filter(({ name }) => !name?.startsWith('change '))
         .map(({ box, name }) => `${name} ${Math.round(box.width)}x${Math.round(box.height)}`),
-    LEAST,
+    [LEAST, LEAST_MARK] as const,
   );
 
 const cutIn = (page: Page) =>

@@ -87,7 +87,8 @@ test('a paused pot stands still, goes on where it stood, and one left for hours 
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByText('paused, hob counted as off')).toBeHidden();
   const on = await seconds();
-  expect(on).toBeLessThanOrEqual(stood);
+  // a second is shown whole: it may round up where it stood
+  expect(on).toBeLessThanOrEqual(stood + 1);
   expect(on).toBeGreaterThan(stood - 15);
   await page.clock.fastForward('00:30');
   await expect.poll(seconds).toBeLessThanOrEqual(on - 30);

@@ -83,7 +83,7 @@ async function units(args = []) {
   const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
   told(`unit tests (${numPassedTests})`, r, from, {
     passed: numPassedTests,
-    failed: numFailedTests + numRuntimeErrorTestSuites,
+    failed: r.ok ? 0 : Math.max(1, numFailedTests + numRuntimeErrorTestSuites),
   });
 }
 
@@ -98,7 +98,8 @@ async function browser(args = []) {
   if (!existsSync(file)) return told('browser tests', { ...r, ok: false }, from);
   const { stats } = JSON.parse(readFileSync(file, 'utf8'));
   const good = stats.expected + stats.flaky;
-  told(`browser tests (${good})`, r, from, { passed: good, failed: stats.unexpected });
+  // a run that could not even begin has failed too
+  told(`browser tests (${good})`, r, from, { passed: good, failed: r.ok ? 0 : Math.max(1, stats.unexpected) });
 }
 
 const start = Date.now();

@@ -126,7 +126,7 @@ export function LivePot({ c }: { c: UsedCook }) {
   const hob =
     step.setting !== undefined ? (
       <View className="flex-row items-center gap-3">
-        <Type kind="key" className="w-[120px]">
+        <Type kind="key" className="w-[88px]">
           {step.setting === setting
             ? setting === 0
               ? 'hob off'
