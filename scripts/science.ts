@@ -7,8 +7,10 @@ import '../core/day/tasks';
 import '../core/twin/twin';
 import '../core/advice/about';
 import '../core/texture/kitchenTests';
-import { LIMITS } from '../core/model/limits';
+import { LIMITS, limitSaid } from '../core/model/limits';
 import { SAFE_COOLING_RULES } from '../core/set/safety';
+import { coolingRuleSaid, type CoolingRule } from '../core/set/safety';
+import { english } from '../words/testing';
 
 const figure = (v: number): string => {
   const s =
@@ -37,13 +39,15 @@ export function sciencePage(): string {
     '',
     'The app says these where they matter, from the same list.',
     '',
-    ...LIMITS.map((l) => `- ${l.text}`),
+    ...LIMITS.map((l) => `- ${english(limitSaid(l))}`),
     '',
     '## Cooling rules',
     '',
     'Data, not law: local rules and licensed advice come first.',
     '',
-    ...Object.entries(SAFE_COOLING_RULES).map(([name, r]) => `- ${name}: ${r.says}`),
+    ...Object.entries(SAFE_COOLING_RULES).map(
+      ([name, r]) => `- ${name}: ${english(coolingRuleSaid(name as CoolingRule))}`,
+    ),
     '',
     '## Every coefficient',
     '',

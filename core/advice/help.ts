@@ -7,11 +7,11 @@ import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
 import { ruleAgainst } from '../plan/rules';
 import { MAX_SHARE, solve, type Ask, type Solution } from './solve';
+import { say, type Said } from '../say';
 
 /** A change that makes a wanted set possible, with the amounts it then asks. */
-export type Help = { says: string; plan: Plan };
+export type Help = { says: Said; plan: Plan };
 
-const degrees = (c: number) => `${Math.round(c)} °C`;
 const COLD_C = 6;
 
 /** The plan with one more thing in it. */
@@ -37,7 +37,7 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
     .filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk')
     .reduce((s, i) => s + i.grams, 0);
   const out: Help[] = [];
-  const attempt = (says: string, changed: Plan, changedAsk: Ask = ask): boolean => {
+  const attempt = (says: Said, changed: Plan, changedAsk: Ask = ask): boolean => {
     const s: Solution = solve(changed, pantry, changedAsk);
     const ok = s.ok && wordAt(servingStress(s.plan, pantry).place) === (changedAsk.word ?? changed.serve.word);
     if (ok)
@@ -45,19 +45,19 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
     return ok;
   };
   if (liquidG <= 0) {
-    attempt('Add milk: there is nothing to set.', withMore(plan, 'milk_whole', 500, pantry));
+    attempt(say('help.addMilkThereIsNothing'), withMore(plan, 'milk_whole', 500, pantry));
     return out;
   }
   const items = (group: string) => plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group);
   if (plan.serve.tempC > COLD_C + 2)
-    attempt(`Serve it at ${degrees(COLD_C)} instead of ${degrees(plan.serve.tempC)}.`, {
+    attempt(say('help.serveItAtInsteadOf', { toC: COLD_C, fromC: plan.serve.tempC }), {
       ...plan,
       serve: { ...plan.serve, tempC: COLD_C },
       rest: { ...plan.rest, hours: Math.max(plan.rest.hours, 4) },
     });
   if (plan.choices.end === 'coats the spoon') {
     const { end: _end, ...choices } = plan.choices;
-    attempt('Let it bubble and cook on: starch that never boiled does not set.', {
+    attempt(say('help.letItBubbleAndCook'), {
       ...plan,
       choices,
       method: { ...plan.method, cookOnMin: Math.max(2, plan.method.cookOnMin) },
@@ -67,7 +67,7 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
   for (const share of [0.75, 0.5, 0.25])
     if (
       sweet.length &&
-      attempt(`Take ${Math.round(100 * (1 - share))} % of the sugar out: sugar keeps water from the starch.`, {
+      attempt(say('help.takeOfTheSugarOut', { share: 100 * (1 - share) }), {
         ...plan,
         items: plan.items.map((i) => (sweet.includes(i) ? { ...i, grams: i.grams * share } : i)),
       })
@@ -80,7 +80,9 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
     const free = ask.hotWord ? [...(ask.free ?? []), { ingredientId: id }] : [{ ingredientId: id }];
     if (
       attempt(
-        there ? `Let the ${other.name} move as well.` : `Let ${other.name} help.`,
+        there
+          ? say('help.letTheMoveAsWell', { otherName: other.name })
+          : say('help.letHelp', { otherName: other.name }),
         there ? plan : withMore(plan, id, liquidG * 0.02, pantry),
         { ...ask, free },
       )
@@ -92,14 +94,14 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
     const still = items(group).filter((i) => !moves.has(i.ingredientId) && i.grams > 0);
     if (!still.length || (group === 'thickener' && !ask.free)) continue;
     const names = still.map((i) => lookUp(pantry, plan, i.ingredientId).name).join(' and ');
-    attempt(`Halve the ${names}: it sets by itself.`, {
+    attempt(say('help.halveTheItSetsBy', { names }), {
       ...plan,
       items: plan.items.map((i) => (still.includes(i) ? { ...i, grams: i.grams / 2 } : i)),
     });
   }
   if (ask.hotWord) {
     const { hotWord: _h, ...cold } = ask;
-    attempt('Give up the word in the pot: the one on the table can be had.', plan, cold);
+    attempt(say('help.giveUpTheWordIn'), plan, cold);
   }
   out.push(...nearest(plan, pantry, ask, word, liquidG));
   return out;
@@ -123,7 +125,7 @@ function nearest(plan: Plan, pantry: Pantry, ask: Ask, word: SetWord, liquidG: n
     ? []
     : [
         {
-          says: `The nearest set it can have as it is: ${best.word}.`,
+          says: say('help.theNearestSetItCan', { word: best.word }),
           plan: { ...best.plan, serve: { ...best.plan.serve, word: best.word } },
         },
       ];

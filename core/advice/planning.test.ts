@@ -18,10 +18,11 @@ import { breaksRule, ruleAgainst, RULES } from '../plan/rules';
 import { solve, solveStarch } from './solve';
 import { candidatesFor, costsOf, couldBeFreeOf, dishSwaps, makeFree, swapIngredient, TOOL_SWAPS } from './substitutes';
 import { heldShare, holdBack, holdSweetness, tasteOf } from '../plan/sweetness';
+import { english } from '../../words/testing';
 
 const solved = (p: Plan) => {
   const s = solveStarch(p, pantry);
-  if (!s.ok) throw new Error(s.why);
+  if (!s.ok) throw new Error(english(s.why));
   return s.plan;
 };
 const pudding = solved(wanting(testPlan(), 'mounds'));
@@ -99,7 +100,7 @@ describe('sweetness', () => {
       ['sugar', 'erythritol'],
     ] as const) {
       const s = swapIngredient(pudding, from, { toId: to, factor: 1, note: '' }, pantry);
-      if (!s.ok) throw new Error(s.why);
+      if (!s.ok) throw new Error(english(s.why));
       expect(sweetShare(s.plan) / sweetShare(pudding)).toBeCloseTo(1, 1.7);
     }
     fc.assert(
@@ -127,7 +128,7 @@ describe('I have none', () => {
   });
   it('a thin nut milk softens it as it is, and the compensation brings the word back', () => {
     const s = swapIngredient(pudding, 'milk_whole', { toId: 'almond_drink', factor: 1, note: '' }, pantry);
-    if (!s.ok) throw new Error(s.why);
+    if (!s.ok) throw new Error(english(s.why));
     expect(servingStress(s.asIs, pantry).stress).toBeLessThan(0.9 * servingStress(pudding, pantry).stress);
     expect(forecast(s.plan, pantry).serving.word).toBe(forecast(pudding, pantry).serving.word);
     const starch = (p: Plan) => p.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
@@ -192,7 +193,7 @@ describe('made free of', () => {
     const p = f === 'coconut pudding' || f === 'soy pudding' ? of(f) : plan(f);
     expect(couldBeFreeOf(p, pantry)).toContain(what);
     const s = makeFree(p, what, pantry);
-    if (!s.ok) throw new Error(s.why);
+    if (!s.ok) throw new Error(english(s.why));
     expect(couldBeFreeOf(s.plan, pantry)).not.toContain(what);
     expect(PlanSchema.safeParse(s.plan).success).toBe(true);
     if (what === 'milk') expect(allergensOf(s.plan, pantry)).not.toContain('milk');
@@ -207,7 +208,7 @@ describe('made free of', () => {
     fc.assert(
       fc.property(anyPlan, fc.constantFrom('egg' as const, 'milk' as const, 'wheat' as const), (p, what) => {
         const s = makeFree(p, what, pantry);
-        return s.ok ? !couldBeFreeOf(s.plan, pantry).includes(what) : s.why.length > 10;
+        return s.ok ? !couldBeFreeOf(s.plan, pantry).includes(what) : english(s.why).length > 10;
       }),
       { numRuns: 12 },
     );
@@ -262,7 +263,7 @@ describe('what would help', () => {
   );
   it('without milk there is one thing to do', () => {
     const dry = { ...pudding, items: pudding.items.filter((i) => i.ingredientId !== 'milk_whole'), carveOuts: [] };
-    expect(whatWouldHelp(dry, pantry, {})[0]!.says).toMatch(/Add milk/);
+    expect(english(whatWouldHelp(dry, pantry, {})[0]!.says)).toMatch(/Add milk/);
   });
 });
 

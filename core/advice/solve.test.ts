@@ -2,6 +2,7 @@ import { forecast } from '../model/forecast';
 import { pantry, testPlan, wanting } from '../testing';
 import { withGrams } from '../plan/amounts';
 import { solveStarch, spoonEffect } from './solve';
+import { english } from '../../words/testing';
 
 describe('solving for a set', () => {
   it.each([
@@ -39,15 +40,15 @@ describe('solving for a set', () => {
     const plan = wanting(testPlan(), 'firm');
     const s = solveStarch({ ...plan, serve: { ...plan.serve, tempC: 70 } }, pantry);
     expect(s.ok).toBe(false);
-    expect(!s.ok && s.why).toMatch(/colder|softer/);
+    expect(!s.ok && english(s.why)).toMatch(/colder|softer/);
   });
 
   it('says what is missing without a thickener or a milk', () => {
     const plan = testPlan();
     const without = (id: string) =>
       solveStarch({ ...plan, items: plan.items.filter((i) => i.ingredientId !== id), carveOuts: [] }, pantry);
-    expect(without('cornstarch')).toMatchObject({ ok: false, why: expect.stringMatching(/thickener/) });
-    expect(without('milk_whole')).toMatchObject({ ok: false, why: expect.stringMatching(/milk/) });
+    expect(without('cornstarch')).toMatchObject({ ok: false, why: { code: 'solve.thereIsNoThickenerIn' } });
+    expect(without('milk_whole')).toMatchObject({ ok: false, why: { code: 'solve.thereIsNoMilkIn' } });
   });
 
   it('tells what level spoons do to the set', () => {

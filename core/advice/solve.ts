@@ -7,6 +7,7 @@ import { massG } from '../matter/mixture';
 import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
+import { say, type Said } from '../say';
 
 /** What may move, and between what limits, g. */
 export type Free = { ingredientId: string; minG?: number; maxG?: number };
@@ -32,7 +33,7 @@ export type SolvedAmount = {
 };
 export type Solution =
   | { ok: true; plan: Plan; amounts: SolvedAmount[]; stressPa: number; spoonStressRatio: number; endMassG: number }
-  | { ok: false; plan: Plan; why: string };
+  | { ok: false; plan: Plan; why: Said };
 
 /** ln stress may be this far from its aim. */
 const CLOSE_LN = 0.004;
@@ -52,7 +53,7 @@ const hotStress = (plan: Plan, pantry: Pantry): number => {
   return Math.max(1e-6, yieldAtPlace(hot.place, SPOONED));
 };
 
-type Inner = { ok: true; plan: Plan; stressPa: number; endMassG: number } | { ok: false; plan: Plan; why: string };
+type Inner = { ok: true; plan: Plan; stressPa: number; endMassG: number } | { ok: false; plan: Plan; why: Said };
 
 /** ln of the stress over what it should be. */
 type Miss = (p: Plan, stress: number, depthM: number) => number;
@@ -104,23 +105,26 @@ function solveFactor(plan: Plan, pantry: Pantry, free: readonly Required<Free>[]
 }
 
 const name = (plan: Plan, pantry: Pantry, id: string) => lookUp(pantry, plan, id).name;
-const tooSoft = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): string =>
-  `No amount of ${free.map((f) => name(plan, pantry, f.ingredientId)).join(' and ')} up to ${free.map((f) => `${Math.round(f.maxG)} g`).join(' and ')} reaches this: there is too much sugar, it is not cooked hot enough, or it is served too warm to be set. Serve it colder, choose a softer set, or let another thickener move.`;
-const tooFirm = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): string =>
-  `It is firmer than that with the least ${free.map((f) => name(plan, pantry, f.ingredientId)).join(' and ')} allowed. Lower the limit, or take out what else thickens.`;
+const tooSoft = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): Said =>
+  say('solve.noAmountOfUpTo', {
+    and: free.map((f) => name(plan, pantry, f.ingredientId)).join(' and '),
+    and2: free.map((f) => `${Math.round(f.maxG)} g`).join(' and '),
+  });
+const tooFirm = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): Said =>
+  say('solve.itIsFirmerThanThat', { and: free.map((f) => name(plan, pantry, f.ingredientId)).join(' and ') });
 
 /** Most thickener that still makes sense for this much liquid. */
 export const MAX_SHARE = 0.28;
 
-function freeOf(plan: Plan, pantry: Pantry, ask: Ask): { free: Required<Free>[]; liquidG: number } | { why: string } {
+function freeOf(plan: Plan, pantry: Pantry, ask: Ask): { free: Required<Free>[]; liquidG: number } | { why: Said } {
   const of = (group: string) => plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group);
   const liquidG = of('milk').reduce((s, i) => s + i.grams, 0);
-  if (liquidG <= 0) return { why: 'There is no milk in the plan. Add some.' };
+  if (liquidG <= 0) return { why: say('solve.thereIsNoMilkIn') };
   const first = of('thickener')[0];
   const asked = ask.free ?? (first ? [{ ingredientId: first.ingredientId }] : []);
-  if (!asked.length) return { why: 'There is no thickener in the plan. Add cornstarch.' };
+  if (!asked.length) return { why: say('solve.thereIsNoThickenerIn') };
   const missing = asked.find((f) => !plan.items.some((i) => i.ingredientId === f.ingredientId));
-  if (missing) return { why: `"${missing.ingredientId}" is not in the plan, so its amount cannot move.` };
+  if (missing) return { why: say('solve.isNotInThePlan', { ingredientId: missing.ingredientId }) };
   return {
     liquidG,
     free: asked.map((f) => ({
@@ -143,8 +147,7 @@ export function solve(plan: Plan, pantry: Pantry, ask: Ask = {}, system: SpoonSy
     Math.log(Math.max(1e-9, stress) / (ask.stressPa ?? aimPa(word, boundsFor(p.serve.style, depthM))));
   const once = (from: Plan): Inner => {
     if (!ask.hotWord) return solveFactor(from, pantry, found.free, error, word);
-    if (found.free.length < 2)
-      return { ok: false, plan, why: 'A word in the pot and one at serving need two thickeners that may move.' };
+    if (found.free.length < 2) return { ok: false, plan, why: say('solve.aWordInThePot') };
     return solveHot(from, pantry, found.free, error, word, ask.hotWord);
   };
   let inner = once(plan);
@@ -216,7 +219,7 @@ function solveHot(
     return {
       ok: false,
       plan,
-      why: `No mix of these is "${hotWord}" in the pot and right at serving: the nearest is "${word}" hot. Choose another hot word or another pair.`,
+      why: say('solve.noMixOfTheseIs', { hotWord, word }),
     };
   }
   for (let i = 0; i < 9; i++) {
@@ -230,7 +233,7 @@ function solveHot(
   return lo.inner;
 }
 
-export type Solved = { ok: true; plan: Plan; grams: number; starchId: string } | { ok: false; why: string; plan: Plan };
+export type Solved = { ok: true; plan: Plan; grams: number; starchId: string } | { ok: false; why: Said; plan: Plan };
 
 /** The grams of the plan's first thickener that set it to its wanted word at serving. */
 export function solveStarch(plan: Plan, pantry: Pantry): Solved {
@@ -249,9 +252,9 @@ export function swapThickener(
   fromId: string,
   toId: string,
   pantry: Pantry,
-): { ok: true; plan: Plan; grams: number; perGram: number } | { ok: false; plan: Plan; why: string } {
+): { ok: true; plan: Plan; grams: number; perGram: number } | { ok: false; plan: Plan; why: Said } {
   const from = plan.items.find((i) => i.ingredientId === fromId);
-  if (!from) return { ok: false, plan, why: `"${fromId}" is not in the plan.` };
+  if (!from) return { ok: false, plan, why: say('solve.isNotInThePlan', { ingredientId: fromId }) };
   const { stress } = servingStress(plan, pantry);
   const to = lookUp(pantry, plan, toId);
   const swapped = refreshCarveOuts(

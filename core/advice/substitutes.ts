@@ -14,6 +14,7 @@ import { ruleAgainst } from '../plan/rules';
 import { differences, tell, type Difference } from './schools';
 import { solve, swapThickener } from './solve';
 import { holdSweetness } from '../plan/sweetness';
+import { say, type Said } from '../say';
 
 /** "I have none": something else in its place, brought back to the same set and sweetness, and what it costs. */
 
@@ -181,12 +182,12 @@ export function replaceItem(plan: Plan, fromId: string, toId: string, factor: nu
   );
 }
 
-export type Swapped = { ok: true; plan: Plan; asIs: Plan; held: boolean } | { ok: false; plan: Plan; why: string };
+export type Swapped = { ok: true; plan: Plan; asIs: Plan; held: boolean } | { ok: false; plan: Plan; why: Said };
 
 /** One ingredient for another at equal set and sweetness, where amounts can bring that about. */
 export function swapIngredient(plan: Plan, fromId: string, c: Candidate, pantry: Pantry): Swapped {
   const item = plan.items.find((i) => i.ingredientId === fromId);
-  if (!item) return { ok: false, plan, why: `"${fromId}" is not in the plan.` };
+  if (!item) return { ok: false, plan, why: say('solve.isNotInThePlan', { ingredientId: fromId }) };
   const from = lookUp(pantry, plan, fromId);
   const to = lookUp(pantry, plan, c.toId);
   const asIs = replaceItem(plan, fromId, c.toId, c.factor, pantry);
@@ -313,8 +314,7 @@ export function makeFree(plan: Plan, what: FreeOf, pantry: Pantry): Swapped {
       const milk = next.items
         .filter((x) => lookUp(pantry, next, x.ingredientId).group === 'milk' && x.ingredientId !== item.ingredientId)
         .sort((a, b) => b.grams - a.grams)[0];
-      if (!milk && i.group === 'milk')
-        return { ok: false, plan, why: 'No milk that the rules allow can take its place. Allow one of them.' };
+      if (!milk && i.group === 'milk') return { ok: false, plan, why: say('solve.noMilkAllowed') };
       const back = i.group === 'egg' ? item.grams : 0;
       next = {
         ...next,

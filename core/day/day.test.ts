@@ -13,6 +13,7 @@ import { changesFor, doneOf, feasible, nearestPlace, timetable, type Timetable }
 import { DaySchema, newDay, type Day } from './record';
 import { DAY } from './table';
 import { spoonOf, workOf, withWait, type DishWork } from './tasks';
+import { english } from '../../words/testing';
 
 const pantry = pantryWith();
 const SERVE = '2026-12-12T19:30:00Z';
@@ -131,11 +132,11 @@ describe('food safety in the day', () => {
       dish: { ...testPlan().dish, count: 1, kind: 'bowl', capacityMl: 1000, heightMm: 110 },
       rest: { ...testPlan().rest, roomMin: 180 },
     });
-    const says = workFor(deep).cautions.join(' ');
-    expect(says).toMatch(/cools too slowly for the usual rule \(from 57 to 21/);
+    const says = workFor(deep).cautions.map(english).join(' ');
+    expect(says).toMatch(/cools too slowly for the usual rule \(from 57 °C to 21 °C/);
     expect(says).toMatch(/180 min in the room/);
     const warm = works.find((w) => w.warm)!;
-    expect(warm.cautions.join()).toMatch(/above 60 °C/);
+    expect(warm.cautions.map(english).join()).toMatch(/above 60 °C/);
     const t = timetable(day, [warm], { [warm.planId]: Date.parse(SERVE) });
     expect(t.cautions).toEqual(warm.cautions);
   });

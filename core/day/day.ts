@@ -1,4 +1,5 @@
 import type { Cook } from '../cook/events';
+import type { Said } from '../say';
 import { countingEvents } from '../cook/counting';
 import type { Plan } from '../plan/plan';
 import { SHELF_CM2 } from '../prep/vessels';
@@ -50,7 +51,7 @@ export type Timetable = {
   why?: string;
   serves: { planId: string; name: string; atMs: number }[];
   /** of the dishes, whatever the order of the work */
-  cautions: string[];
+  cautions: Said[];
 };
 
 /** What was done, by task: its true start and end (none yet: still running). */

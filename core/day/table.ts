@@ -7,6 +7,7 @@ export const DAY = table('Day', {
   handsVisit: [1, 'quarters', 'C', 'a stir now and then'],
   constantS: [10, 's', 'C', 'two wipes nearer than this tie the hands'],
   wipeS: [5, 's', 'C', 'one wipe of the floor'],
+  warmC: [60, 'degC', 'A', 'what is served warm is kept above'],
   sure: [0.84, 'sd', 'A', 'a stretch is planned so that 8 in 10 are done in time'],
   handsSd: [0.25, '1', 'C', 'spread of what hands take'],
   coolingSd: [0.12, '1', 'C', 'spread of setting and cooling'],

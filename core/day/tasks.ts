@@ -8,7 +8,8 @@ import type { Pantry } from '../pantry/pantry';
 import type { PrepItem } from '../prep/items';
 import { prepOf } from '../prep/prep';
 import { fridgeCm2 } from '../prep/vessels';
-import { SAFE_COOLING_RULES } from '../set/safety';
+import { say, type Said } from '../say';
+import { coolingRuleSaid } from '../set/safety';
 import type { Machine } from '../settings';
 import { sideOf } from '../sides/sides';
 import type { SidePot } from '../plan/sidePot';
@@ -44,7 +45,7 @@ export type DishWork = {
   wait: { planned: number; least: number; most: number };
   /** the part of it that lies in the fridge may be stretched; which task that is */
   /** what is not safe or not sure about its hours, in words */
-  cautions: string[];
+  cautions: Said[];
   coldId: string;
   finishId: string;
   pourId: string;
@@ -365,21 +366,15 @@ function waitOfDish(plan: Plan, f: Forecast, warm: boolean): DishWork['wait'] {
 }
 
 /** Food-safety limits and forecasts that the hours of a day cannot mend. */
-function cautionsOf(plan: Plan, f: Forecast, warm: boolean): string[] {
-  const rule = SAFE_COOLING_RULES[plan.rest.rule ?? 'two stages'].says;
+function cautionsOf(plan: Plan, f: Forecast, warm: boolean): Said[] {
+  const dish = plan.name;
   return [
     ...(!warm && !f.cool.safe
-      ? [`${plan.name} cools too slowly for the usual rule (${rule}): shallower dishes, or ice and water first.`]
+      ? [say('dayCaution.slow', { dish, rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') })]
       : []),
-    ...(!warm && plan.rest.roomMin > DAY.roomMax
-      ? [`${plan.name} stands ${Math.round(plan.rest.roomMin)} min in the room: two hours are the usual limit.`]
-      : []),
-    ...(warm
-      ? [`${plan.name} is kept above 60 °C until it is served, or goes cold quickly: lukewarm for hours is not safe.`]
-      : []),
-    ...(!warm && Number.isNaN(f.readyH)
-      ? [`${plan.name} is not set within its wait, by the model: look at the plan again.`]
-      : []),
+    ...(!warm && plan.rest.roomMin > DAY.roomMax ? [say('dayCaution.room', { dish, roomMin: plan.rest.roomMin })] : []),
+    ...(warm ? [say('dayCaution.warm', { dish, warmC: DAY.warmC })] : []),
+    ...(!warm && Number.isNaN(f.readyH) ? [say('dayCaution.notSet', { dish })] : []),
   ];
 }
 

@@ -239,7 +239,7 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
         points,
         reachedH: Object.fromEntries(toC.map((c) => [String(c), hoursBelow(points, c)])),
         frozenH: points.find((p) => p.ice > 0.95)?.hours ?? NaN,
-        rule: { name: rule, says: SAFE_COOLING_RULES[rule].says, ...keepsRule(points, rule) },
+        rule: { name: rule, limits: SAFE_COOLING_RULES[rule].limits, ...keepsRule(points, rule) },
       });
     }
     case 'bake': {

@@ -1,4 +1,3 @@
-import { errorFunction } from 'simple-statistics';
 import { massG, phOf } from '../matter/mixture';
 import { allergensOf, atStages, lookUp, mainLiquid, wholeMixture } from '../plan/stages';
 import { STAGES, type Plan } from '../plan/plan';
@@ -25,6 +24,9 @@ import {
 import { cookedStarchPct, NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from '../pot/pot';
 import { COARSE, type PhaseEnd } from '../pot/program';
 import { SCORCH } from '../pot/scorch';
+import { cautionsOf, type Caution } from './cautions';
+import { eggReport, risksOf, type EggReport } from './judgeRisks';
+import { above, phi } from './normal';
 import type { Risk, RiskName } from './risks';
 import { dishStartC, runMethod, type Run } from './run';
 import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
@@ -48,26 +50,12 @@ export type SetPoint = CoolingPoint & { yieldPa: number; place: number };
 
 export type Firmness = { word: SetWord; place: number; yieldPa: number; modulusPa: number; viscosityPaS: number };
 
-export type Caution = { id: string; text: string };
-
-export type EggReport = {
-  /** network 0 to 1 and what is felt of curds */
-  set: number;
-  severity: number;
-  /** share of the yolk's starch-eating enzyme that survived */
-  amylaseLeft: number;
-  salmonellaLog: number;
-  hottestC: number;
-  safe: boolean;
-  says: string;
-};
-
 export type Forecast = {
   hot: Firmness;
   serving: Firmness;
   nextDay: Firmness;
   /** strip places that hold 8 cooks in 10 */
-  doubt: { low: number; high: number; sdLn: number; sources: { name: string; share: number }[] };
+  doubt: { low: number; high: number; sdLn: number; sources: { of: DoubtSource; share: number }[] };
   /** what each part does to the set at serving, in steps of the strip against leaving it out (milk: against water) */
   pushes: { of: 'milk' | 'sugar' | 'steam lost'; steps: number }[];
   /** chance, 0 to 1, that the wanted word is met */
@@ -117,6 +105,10 @@ export type Forecast = {
   cautions: Caution[];
 };
 
+/** What the doubt comes from: how starch and milk are measured, the ring, the steam, the model of the set itself. */
+export const DOUBT_SOURCES = ['starch', 'milk', 'hob', 'steam', 'model'] as const;
+export type DoubtSource = (typeof DOUBT_SOURCES)[number];
+
 /** Spread of what the kitchen does, 1 sd (B): hob power, evaporation. */
 export const KITCHEN_SD = { hobRel: 0.2, evaporationRel: 0.25 } as const;
 
@@ -125,9 +117,6 @@ export function starchSdRel(measure: Plan['starchMeasure']): number {
   if (measure === 'scale') return SCALE_SD_REL;
   return measure === 'level spoons' ? FILL.level.sdRel : FILL.rounded.sdRel;
 }
-
-/** Chance from which a risk is worth a word (C). */
-const WORTH_SAYING = { lumps: 0.08, curdle: 0.15, 'boil over': 0.3, split: 0.2, weeping: 0.6 } as const;
 
 /** How old and how cold: what the dish has been through when it is judged. */
 export type Age = { ageH: number; tempC: number; coldestC?: number; hours?: number };
@@ -231,7 +220,7 @@ function doubtOf(
   pantry: Pantry,
   age: Age,
   bounds: Bounds,
-): { sdLn: number; sources: { name: string; share: number }[] } {
+): { sdLn: number; sources: { of: DoubtSource; share: number }[] } {
   const stress = (changed: Plan, tuning?: Tuning) => {
     const run = runMethod(changed, pantry, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
     // by its place on the strip, so that what only flows is doubted too
@@ -248,22 +237,22 @@ function doubtOf(
     ),
   });
   const parts = [
-    { name: 'measuring the starch', sd: delta(group('thickener', 1 + starchSdRel(plan.starchMeasure))) },
-    { name: 'measuring the milk', sd: delta(group('milk', 1 + JUG_SD_REL)) },
+    { of: 'starch' as const, sd: delta(group('thickener', 1 + starchSdRel(plan.starchMeasure))) },
+    { of: 'milk' as const, sd: delta(group('milk', 1 + JUG_SD_REL)) },
     {
-      name: 'the hob',
+      of: 'hob' as const,
       sd: delta({
         ...plan,
         hob: { ...plan.hob, powerTrim: Math.min(2, plan.hob.powerTrim * (1 + KITCHEN_SD.hobRel)) },
       }),
     },
-    { name: 'steam lost', sd: delta(plan, { ...NO_TUNING, evaporation: 1 + KITCHEN_SD.evaporationRel }) },
-    { name: 'the model of the set', sd: plan.firmness.sdLn },
+    { of: 'steam' as const, sd: delta(plan, { ...NO_TUNING, evaporation: 1 + KITCHEN_SD.evaporationRel }) },
+    { of: 'model' as const, sd: plan.firmness.sdLn },
   ];
   const variance = parts.reduce((sum, p) => sum + p.sd * p.sd, 0);
   return {
     sdLn: Math.sqrt(variance),
-    sources: parts.map((p) => ({ name: p.name, share: (p.sd * p.sd) / variance })).sort((a, b) => b.share - a.share),
+    sources: parts.map((p) => ({ of: p.of, share: (p.sd * p.sd) / variance })).sort((a, b) => b.share - a.share),
   };
 }
 
@@ -296,74 +285,12 @@ function pushesOf(plan: Plan, pantry: Pantry, age: Age, bounds: Bounds): Forecas
   ];
 }
 
-/** Share of a standard normal below `x`. */
-const phi = (x: number): number => (1 + errorFunction(x / Math.SQRT2)) / 2;
-
 /** Chance that a lognormal yield stress falls in the wanted word's band. A stiffer step still stands, but is not what was wanted. */
 export function chanceOf(word: SetWord, yieldStressPa: number, sdLn: number, bounds: Bounds): number {
   const z = (limit: number) => (Math.log(limit) - Math.log(Math.max(yieldStressPa, 1e-6))) / Math.max(sdLn, 1e-6);
   const low = word === 'drinks' ? 0 : phi(z(bounds[word]));
   const high = word === 'firm' ? 1 : phi(z(upperBoundPa(word, bounds)));
   return Math.max(0, high - low);
-}
-
-/** Chance that a value known to a spread of its logarithm is above a limit. */
-const above = (value: number, limit: number, sdLn: number): number =>
-  value <= 0 ? 0 : phi(Math.log(value / limit) / Math.max(sdLn, 1e-6));
-
-/** Seconds of bubbling after which half of the cream at the sides has dried to flakes (C). */
-const FLAKES_S = 600;
-
-/** A skin on the dish, or flakes of it from the sides of the pan. */
-function skinRisk(plan: Plan, run: Run, dairy: boolean): Risk {
-  const open = plan.rest.covered ? skinAfter(run.pot.skinS) * 0.3 : dairy ? 0.9 : 0.5;
-  const bubbled = Number.isNaN(run.pot.bubbleAtS) ? 0 : Math.max(0, run.pot.tS - run.pot.bubbleAtS);
-  const flakes = dairy && plan.choices.sides === 'stirred back' ? 1 - 2 ** (-bubbled / FLAKES_S) : 0;
-  return flakes > open
-    ? { chance: flakes, why: 'cream dries at the sides and comes back as flakes' }
-    : { chance: open, why: plan.rest.covered ? 'covered' : 'it stands open' };
-}
-
-function risksOf(plan: Plan, pantry: Pantry, run: Run, weeps: number): Record<RiskName, Risk> {
-  const { pot } = run;
-  const reading = readPot(pot);
-  const severity = severityOf(pot);
-  const worst = Math.max(severity, run.bake ? severityOf(pot, run.bake.curdEdge) : 0);
-  const egg = pot.content.eggProteinG > 0;
-  const base = mainLiquid(plan, pantry)?.base ?? 'water';
-  const dry = run.bake && plan.choices.bath !== undefined && plan.choices.bath === 'none';
-  const split = splitChance(phOf(pot.content), dairyProteinPct(pot.content), cookedStarchPct(pot));
-  return {
-    lumps: { chance: pot.lumps, why: run.lumpWhy || 'nothing dry meets anything hot' },
-    curdle: {
-      chance: egg ? above(worst, EGG.smooth, 0.8) : 0,
-      why: !egg
-        ? 'no egg'
-        : run.bake
-          ? `the edge reaches ${Math.round(run.bake.edgeC)} °C${dry ? ' without a water bath' : ''}`
-          : `the egg reaches ${Math.round(pot.eggMaxC)} °C with ${cookedStarchPct(pot) < 0.2 ? 'no' : `${cookedStarchPct(pot).toFixed(1)} % of cooked`} starch to protect it`,
-    },
-    scorch: {
-      chance: above(pot.scorch, SCORCH.taste, SCORCH.sdLn),
-      why: `the floor reaches ${Math.round(pot.panMaxC)} °C${base === 'dairy' ? ' under milk' : ''}`,
-    },
-    'raw starch': {
-      chance: above(reading.rawPer100G, RAW_TASTE, 0.5),
-      why:
-        sugarFraction(pot.content) > 0.33
-          ? 'so much sugar keeps it from cooking'
-          : reading.bite < BITE.alDente
-            ? 'the grain has not taken its water'
-            : `it reaches ${Math.round(pot.bulkMaxC)} °C`,
-    },
-    'boil over': {
-      chance: boilOverChance(pot.foamMax),
-      why: `steam against ${Math.round(plan.pan.heightMm)} mm of pan`,
-    },
-    skin: skinRisk(plan, run, base === 'dairy'),
-    weeping: { chance: above(weeps, 3, 0.5), why: `about ${weeps.toFixed(1)} % in three days` },
-    split: { chance: split, why: `acidity pH ${phOf(pot.content).toFixed(1)}` },
-  };
 }
 
 /** The minutes between raw taste and breakdown, counted from the first bubble. */
@@ -376,98 +303,6 @@ function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
     breaksMin:
       (pot.tS - from) / 60 + breaksAfterMin(body, Math.min(pot.bulkMaxC, pot.boilsC), plan.method.stirEveryS, false),
   };
-}
-
-function eggReport(run: Run): EggReport | undefined {
-  const { pot } = run;
-  if (pot.content.eggProteinG <= 0) return undefined;
-  const hottestC = run.bake ? Math.max(pot.eggMaxC, run.bake.centreC) : pot.eggMaxC;
-  const log = pot.salmonellaLog;
-  const safe = log >= EGG.salmonellaLog && hottestC >= 68;
-  return {
-    set: run.bake ? run.bake.eggSet : pot.eggSet,
-    severity: severityOf(pot),
-    amylaseLeft: 10 ** -pot.amylaseLog,
-    salmonellaLog: log,
-    hottestC,
-    safe,
-    says: safe
-      ? `Hot enough for long enough by this model; the usual guidance is ${EGG.safeC} °C. Local food-safety rules come first.`
-      : `Not surely safe: the usual guidance for egg is ${EGG.safeC} °C. Cook it hotter or use pasteurised egg. Local food-safety rules come first.`,
-  };
-}
-
-function cautionsOf(plan: Plan, f: Omit<Forecast, 'cautions'>, pantry: Pantry): Caution[] {
-  const out: Caution[] = [];
-  const say = (id: string, text: string) => out.push({ id, text });
-  const m = wholeMixture(plan, pantry);
-  const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);
-  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(pantry, plan, i.ingredientId));
-  if (f.egg && !f.egg.safe) say('egg', f.egg.says);
-  else if (f.egg) say('egg-ok', `Egg: ${f.egg.says}`);
-  if (massG(m) / 1.03 > panMl * 0.66)
-    say('pan', 'The pan is more than two thirds full. Milk climbs to the rim in seconds: take a bigger one.');
-  else if (f.risks['boil over'].chance > WORTH_SAYING['boil over'])
-    say('boil-over', 'On this setting it foams towards the rim. Turn down before the boil, or take a higher pan.');
-  if (f.fillRel > 0.98)
-    say(
-      'dish',
-      `The dishes hold ${Math.round(plan.dish.count * plan.dish.capacityMl)} ml and ${Math.round(f.endMassG / 1.04 / 10) * 10} ml come. Take one more dish or make less.`,
-    );
-  if (f.phases.some((p) => p.role === 'thicken' && !p.reached))
-    say('no-bubble', 'It never bubbles on this setting within an hour and a half. Turn the ring up or use a lid.');
-  if (f.phases.some((p) => p.role.startsWith('simmer') && !p.reached))
-    say('grain-hard', 'The grain does not get soft in the time. Soak it, give it more liquid, or cook it longer.');
-  if (f.scorch >= SCORCH.ruined && f.lossRel > 0.4)
-    say('burnt-dry', 'It boils dry and burns. Less heat, a lid, or more liquid.');
-  else if (f.lossRel > 0.5 && plan.choices.reduceTo === undefined)
-    say(
-      'dry',
-      'More than half of it boils away before it is done. Turn the ring down, cook shorter, or use a narrower pan.',
-    );
-  if (f.rawPer100G > RAW_TASTE) say('raw', 'Some starch stays raw and tastes of it. Cook on longer after the bubble.');
-  if (f.risks.curdle.chance > WORTH_SAYING.curdle)
-    say('curdle', `The egg may curdle: ${f.risks.curdle.why}. Stop lower, stir more, or add starch first.`);
-  if (f.egg && f.egg.amylaseLeft > 0.05 && m.starchG > 0.01 * massG(m))
-    say('amylase', 'Yolk keeps an enzyme that eats starch unless it is boiled a minute: this thins overnight.');
-  if (f.scorch > SCORCH.taste)
-    say('scorch', 'The floor will catch and the taste goes through everything. Stir more often or turn down.');
-  else if (f.scorch > SCORCH.film)
-    say('scorch', 'A film sticks to the floor. Stir more often or turn down, and do not scrape it up.');
-  if (f.risks.split.chance > WORTH_SAYING.split)
-    say('split', 'Sour fruit splits milk. Stir it in off the heat, into the thickened pot, or sweeten it first.');
-  if (sugarFraction(m) > 0.35)
-    say('sugar', 'So much sugar keeps the starch from cooking. Hold part of it back until it has thickened.');
-  if (plan.serve.style === 'turned out' && !f.standing.stands)
-    say('stand', 'Turned out it will slump. More starch, a lower mould, or serve it in its dish.');
-  if (!f.cool.safe)
-    say(
-      'cooling',
-      `The middle cools too slowly for the usual rule (${SAFE_COOLING_RULES[plan.rest.rule ?? 'two stages'].says}). Pour it shallower, into smaller dishes, or leave less time in the room. Local food-safety rules come first.`,
-    );
-  if (plan.rest.hours > f.keeping.days * 24)
-    say('keep', `Keeps about ${f.keeping.days} days in the fridge, covered and dated.`);
-  const base = mainLiquid(plan, pantry)?.base;
-  if (base === 'nut' || base === 'oat' || base === 'soy')
-    say('thin-milk', 'This milk sets softer than dairy. Chill a spoonful on a plate before you pour.');
-  if (base === 'coconut' && plan.serve.tempC > 20)
-    say('coconut', 'Coconut fat is soft above 20 °C: serve it straight from the fridge.');
-  if (f.risks.lumps.chance > WORTH_SAYING.lumps)
-    say(
-      'lumps',
-      `Lumps ${Math.round(f.risks.lumps.chance * 10)} times in 10: ${f.risks.lumps.why}. Let it cool a little first, or wet the starch cold.`,
-    );
-  if (items.some((i) => i.comesOut))
-    say('whole-spice', 'Count whole spices in and out before it thickens: forgotten, they can choke a small child.');
-  if (items.some((i) => i.alcohol)) say('alcohol', 'Holds alcohol; part of it stays.');
-  if (items.some((i) => i.sweetness !== undefined && i.id !== 'honey'))
-    say('substitute', 'Sugar substitutes and diabetes: ask a professional.');
-  if (f.bake)
-    say('oven', 'A hot dish and a water bath: dry cloths, slow steps. Cold glass and hot filling do not meet.');
-  if (items.some((i) => i.group === 'piece' || i.group === 'nut'))
-    say('choke', 'Nuts and pieces are a choking hazard for small children.');
-  say('hot', 'Hot starch paste sticks to skin and burns. Keep children from the hob.');
-  return out;
 }
 
 /**

@@ -8,7 +8,7 @@ import { dishAreaM2 } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';
 import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
-import { LUMP_WHY, lumpRisk } from '../pot/lumps';
+import { lumpRisk, type StarchEntry } from '../pot/lumps';
 import { sugarFraction } from '../pot/paste';
 import { sugarShiftK } from '../pot/starch';
 import {
@@ -79,8 +79,8 @@ const HAND = { none: 0, spoon: 1, whisk: 3 } as const;
 
 export type AdditionTold = {
   addition: Addition;
-  /** what decides the lumps, or an empty string */
-  why: string;
+  /** how the starch that may lump met the liquid */
+  lumpEntry?: StarchEntry;
   /** bowl after each ladle, degC */
   ladles: number[];
 };
@@ -89,7 +89,7 @@ export type AdditionTold = {
 export function additionOf(step: AddStep, mixture: Mixture, pot: Pot): AdditionTold {
   const x = sugarFraction(pot.content);
   let risk = 0;
-  let why = '';
+  let lumpEntry: StarchEntry | undefined;
   for (const t of mixture.thickenings) {
     const g = GRAINS[t.kind];
     if (g.form === 'kernel') continue;
@@ -98,7 +98,7 @@ export function additionOf(step: AddStep, mixture: Mixture, pot: Pot): AdditionT
     const r = lumpRisk(step.how, pot.bulkC, HAND[step.stirring], onsetC, t.grainMm ?? g.sizeMm, parts);
     if (r > risk) {
       risk = r;
-      why = LUMP_WHY[step.how];
+      lumpEntry = step.how;
     }
   }
   const ladles: number[] = [];
@@ -120,7 +120,7 @@ export function additionOf(step: AddStep, mixture: Mixture, pot: Pot): AdditionT
       tempered,
       whisked: step.stirring === 'whisk',
     },
-    why,
+    ...(lumpEntry ? { lumpEntry } : {}),
     ladles,
   };
 }
@@ -129,8 +129,8 @@ export type Run = {
   pot: Pot;
   trace: PotReading[];
   phases: PhaseEnd[];
-  /** why it may lump, how the bowl warmed */
-  lumpWhy: string;
+  /** how the starch met the liquid where it may lump most, how the bowl warmed */
+  lumpEntry: StarchEntry | undefined;
   ladles: number[];
   /** pot's aroma seconds when each stage went in */
   aromaAt: Partial<Record<Stage, number>>;
@@ -183,7 +183,7 @@ export function runSteps(
   if (keep) trace.push(readPot(pot));
   const phases: PhaseEnd[] = [];
   const aromaAt: Run['aromaAt'] = { pot: 0 };
-  let lumpWhy = '';
+  let lumpEntry: StarchEntry | undefined;
   let ladles: number[] = [];
   let addsMl = 0;
   let poured = false;
@@ -199,7 +199,7 @@ export function runSteps(
         if (step.stage === 'fold in' && mixture.whiteG > 0)
           addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / 1.04).addsMl;
         const told = additionOf(step, mixture, pot);
-        if ((told.addition.lumpRisk ?? 0) > pot.lumps) lumpWhy = told.why;
+        if ((told.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = told.lumpEntry;
         if (told.ladles.length) ladles = told.ladles;
         pot = addToPot(pot, told.addition, setup);
         break;
@@ -262,7 +262,7 @@ export function runSteps(
     pot,
     trace,
     phases,
-    lumpWhy,
+    lumpEntry,
     ladles,
     aromaAt,
     poured,

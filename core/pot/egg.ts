@@ -43,6 +43,7 @@ export const EGG = table('Egg', {
   salmonellaZK: [5.5, 'K', 'B', 'its z value, 4.5 to 5.6'],
   salmonellaLog: [7, '1', 'A', 'decimal reductions that are asked for'],
   safeC: [71, 'degC', 'A', 'usual guidance for egg dishes'],
+  certainC: [68, 'degC', 'C', 'heat that egg must have reached before its minutes are believed to make it safe'],
   foldKeep: [0.8, '1', 'C', 'share of the air that folding in keeps'],
   whiteAirMlPerG: [5.5, 'ml/g', 'B', 'whipped white'],
 });

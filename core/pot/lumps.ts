@@ -66,15 +66,3 @@ export function lumpRisk(
   const disperseS = (fine * stiff) / (LUMPS.handFloor + LUMPS.hand * stirring ** 2);
   return 1 / (1 + (disperseS / sealS) ** -2);
 }
-
-/** Why, in a cook's words. */
-export const LUMP_WHY: Record<StarchEntry, string> = {
-  'cold slurry': 'the slurry meets hot liquid',
-  'cold together': 'starch settles while it heats',
-  'mixed with sugar': 'sugar keeps the grains apart for a moment',
-  'in cold cream or yolks': 'it goes in wet and cold',
-  'dry rain': 'dry grain meets hot liquid',
-  'dry powder': 'dry starch seals before it wets',
-  'fat-coated': 'fat keeps the grains apart',
-  'hot liquid onto meal': 'hot liquid onto dry meal',
-};

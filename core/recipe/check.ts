@@ -13,21 +13,23 @@ import { suggestSettings } from '../pot/hob';
 import { panFit } from '../vessels/fit';
 import type { Line } from './lines';
 import { planOf, type PlanMeta, type Reading } from './read';
+import { say, type Said } from '../say';
+import { SAFE_COOLING } from '../set/safety';
 
 /** A recipe held against the model: what it will be as written, what is missing or risky in it, and what would mend it. */
 export type CheckItem = {
   id: string;
   /** needs mending, worth minding, or a fact */
   level: 'mend' | 'mind' | 'fact';
-  says: string;
-  why: string;
+  says: Said;
+  why: Said;
   /** what a tap would do; absent where only the cook can */
-  fix?: string;
+  fix?: Said;
   accepted: boolean;
 };
 export type CheckUp = { plan: Plan; forecast: Forecast; items: CheckItem[] };
 
-type Finding = Omit<CheckItem, 'accepted' | 'fix'> & { fix?: { says: string; apply(plan: Plan): Plan } };
+type Finding = Omit<CheckItem, 'accepted' | 'fix'> & { fix?: { says: Said; apply(plan: Plan): Plan } };
 
 /** Usual g of a thickener in a litre of liquid, from pouring to slicing (B): what a cook compares with. */
 const PER_LITRE: Readonly<Record<string, readonly [number, number]>> = {
@@ -53,6 +55,10 @@ const OFTEN = 0.6;
 const NOT_COLD_C = 12;
 /** Yolk beside less starch than this curdles at the boil, % (see the protection law). */
 const PROTECTS_PCT = 1.5;
+
+/** Yolk alone: where a cook is told that it curdles, and to stop, degC (B: the egg law says more). */
+const YOLK_CURDLES_C = 84;
+const CUSTARD_STOPS_C = 82;
 
 const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);
 
@@ -162,23 +168,34 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
       id: 'set',
       level: Number.isFinite(f.frozenH) && f.frozenH <= plan.rest.hours ? 'fact' : 'mend',
       says: Number.isFinite(f.frozenH)
-        ? `Frozen through after ${f.frozenH.toFixed(1)} h; ${f.hot.word} hot in the pot.`
-        : `Not frozen through in ${plan.rest.hours.toFixed(0)} h.`,
-      why: 'A light starch keeps the ice fine; cooked down it is fuller and sweeter.',
+        ? say('check.frozenThroughAfterHHot', { frozenH: f.frozenH, word: f.hot.word })
+        : say('check.notFrozenThroughInH', { hours: plan.rest.hours }),
+      why: say('check.aLightStarchKeepsThe'),
     });
   else if (f.serving.word !== wish && !kernels) {
     const s = solve(plan, pantry);
     out.push({
       id: 'set',
       level: 'mend',
-      says: `As written it ${f.serving.word === 'firm' ? 'sets firm' : f.serving.word} at serving, ${f.hot.word} in the pot.`,
+      says: say('check.asWrittenItAtServing', {
+        word: f.serving.word === 'firm' ? say('check.setsFirm') : f.serving.word,
+        word2: f.hot.word,
+      }),
       why: s.ok
-        ? `For "${wish}" it takes ${s.amounts.map((a) => `${Math.round(a.grams)} g ${lookUp(pantry, plan, a.ingredientId).name}`).join(' and ')} instead of ${s.amounts.map((a) => `${Math.round(plan.items.find((i) => i.ingredientId === a.ingredientId)?.grams ?? 0)} g`).join(' and ')}.`
+        ? say('check.forItTakesInsteadOf', {
+            wish,
+            andName: s.amounts
+              .map((a) => `${Math.round(a.grams)} g ${lookUp(pantry, plan, a.ingredientId).name}`)
+              .join(' and '),
+            and: s.amounts
+              .map((a) => `${Math.round(plan.items.find((i) => i.ingredientId === a.ingredientId)?.grams ?? 0)} g`)
+              .join(' and '),
+          })
         : s.why,
       ...(s.ok
         ? {
             fix: {
-              says: `Make it ${wish}`,
+              says: say('check.makeIt', { wish }),
               apply: (p: Plan) => {
                 const again = solve(p, pantry);
                 return again.ok
@@ -193,11 +210,11 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'set',
       level: 'fact',
-      says: `${cap(f.serving.word)} at serving, ${f.hot.word} hot in the pot.`,
+      says: say('check.atServingHotInThe', { word: cap(f.serving.word), word2: f.hot.word }),
       why:
         f.nextDay.word === f.serving.word
-          ? `Still ${f.nextDay.word} the day after.`
-          : `The day after: ${f.nextDay.word}.`,
+          ? say('check.stillTheDayAfter', { word: f.nextDay.word })
+          : say('check.theDayAfter', { word: f.nextDay.word }),
     });
 
   const litres =
@@ -211,10 +228,10 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: `ratio ${i.ingredientId}`,
       level: odd && items.filter((t) => t.x.group === 'thickener').length === 1 && !egg ? 'mind' : 'fact',
-      says: `${Math.round(per)} g ${i.x.name} to a litre.`,
+      says: say('check.toALitre', { per, name: i.x.name }),
       why: usual
-        ? `Usual is ${usual[0]} to ${usual[1]} g, from pouring to slicing.`
-        : 'No usual figure is kept for it.',
+        ? say('check.usualIsToGFrom', { usual: usual[0], usual2: usual[1] })
+        : say('check.noUsualFigureIsKept'),
     });
   }
 
@@ -222,16 +239,16 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'no cold slurry',
       level: 'mend',
-      says: `The ${starchName} goes dry into hot liquid.`,
-      why: `Its outside seals before its inside is wet: lumps ${Math.round(10 * f.risks.lumps.chance)} times in 10, and lumps do not cook out.`,
-      fix: { says: 'Wet it cold first', apply: (p) => refreshCarveOuts(withoutSteps(p), pantry) },
+      says: say('check.theGoesDryIntoHot', { starchName }),
+      why: say('check.itsOutsideSealsBeforeIts', { chance: 10 * f.risks.lumps.chance }),
+      fix: { says: say('check.wetItColdFirst'), apply: (p) => refreshCarveOuts(withoutSteps(p), pantry) },
     });
   else if (powders.length && r.method.length && facts.starch === undefined)
     out.push({
       id: 'no cold slurry',
       level: 'mind',
-      says: `It does not say how the ${starchName} gets wet.`,
-      why: 'Dry into hot it lumps. Here it goes in as a slurry of cold liquid.',
+      says: say('check.itDoesNotSayHow', { starchName }),
+      why: say('check.dryIntoHotItLumps'),
     });
 
   if (egg && facts.yolks === 'straight in' && !facts.doubleBoiler) {
@@ -240,12 +257,12 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'yolks into a boil',
       level: safe ? 'mind' : 'mend',
-      says: 'The egg goes straight into hot liquid.',
+      says: say('check.theEggGoesStraightInto'),
       why: safe
-        ? 'There is enough starch to protect it if you whisk; tempering is surer.'
-        : `What touches the hot milk first sets at once: threads and grains ${Math.round(10 * f.risks.curdle.chance)} times in 10.`,
+        ? say('check.thereIsEnoughStarchTo')
+        : say('check.whatTouchesTheHotMilk', { chance: 10 * f.risks.curdle.chance }),
       fix: {
-        says: 'Temper it ladle by ladle',
+        says: say('check.temperItLadleByLadle'),
         apply: (p) => ({ ...p, choices: { ...p.choices, yolks: 'tempered' as const } }),
       },
     });
@@ -254,10 +271,10 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'custard boiled',
       level: 'mend',
-      says: 'A custard without starch is brought to the boil.',
-      why: 'Yolk alone curdles above about 84 °C. It is done when a finger line stays on the spoon.',
+      says: say('check.aCustardWithoutStarchIs'),
+      why: say('check.yolkAloneCurdles', { aboveC: YOLK_CURDLES_C }),
       fix: {
-        says: 'Stop at 82 °C',
+        says: say('check.stopAt', { stopC: CUSTARD_STOPS_C }),
         apply: (p) => {
           const { eggOff: _e, ...choices } = p.choices;
           return { ...p, choices };
@@ -276,12 +293,10 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'starch not boiled',
       level: 'mend',
-      says: never
-        ? `It says not to boil, but there is ${starchName} in it.`
-        : 'It never says that the starch must bubble.',
-      why: 'Starch that has not bubbled a minute tastes raw and is weaker; with yolk in it an enzyme thins it overnight.',
+      says: never ? say('check.itSaysNotToBoil', { starchName }) : say('check.itNeverSaysThatThe'),
+      why: say('check.starchThatHasNotBubbled'),
       fix: {
-        says: 'Bubble and two minutes more',
+        says: say('check.bubbleAndTwoMinutesMore'),
         apply: (p) => {
           const { end: _e, ...choices } = p.choices;
           return {
@@ -305,10 +320,13 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'sugar early',
       level: pct > 7 ? 'mend' : 'mind',
-      says: 'The sugar is in before the grains are soft.',
-      why: `Sugar keeps water from the rice: at ${Math.round(pct)} % it costs ${pct > 7 ? 'minutes, and some stay hard' : 'little'}.`,
+      says: say('check.theSugarIsInBefore'),
+      why: say('check.sugarKeepsWaterFromThe', {
+        pct,
+        little: pct > 7 ? say('check.minutesAndSomeStayHard') : say('check.little'),
+      }),
       fix: {
-        says: 'Sugar when they are soft',
+        says: say('check.sugarWhenTheyAreSoft'),
         apply: (p) => ({
           ...p,
           items: p.items.map((i) => (i.ingredientId === sweet.ingredientId ? { ...i, stage: 'late' as const } : i)),
@@ -328,15 +346,15 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
       level: 'mend',
       says:
         fit.headroomMm <= 0
-          ? `${Math.round(fit.goesInMl)} ml do not go into a pan of ${Math.round(fit.holdsMl)} ml.`
+          ? say('check.doNotGoIntoA', { goesInMl: fit.goesInMl, holdsMl: fit.holdsMl })
           : over > OFTEN
-            ? `It boils over ${Math.round(10 * over)} times in 10: ${Math.round(fit.headroomMm)} mm above the milk, at this fire.`
-            : `Only ${Math.round(fit.headroomMm)} mm are left above the milk.`,
-      why: 'Milk foams from a third full to the rim in seconds.',
+            ? say('check.itBoilsOverTimesIn', { over: 10 * over, headroomMm: fit.headroomMm })
+            : say('check.onlyMmAreLeftAbove', { headroomMm: fit.headroomMm }),
+      why: say('check.milkFoamsFromAThird'),
       ...(bigger
         ? {
             fix: {
-              says: `Take the ${bigger.pan.name}`,
+              says: say('check.takeThe', { panName: bigger.pan.name }),
               apply: (p: Plan) => ({
                 ...p,
                 pan: bigger.pan,
@@ -354,10 +372,13 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'dish too small',
       level: 'mend',
-      says: `It makes ${Math.round(f.endMassG / 1.04)} ml; the dishes hold ${plan.dish.count * plan.dish.capacityMl} ml.`,
-      why: 'What does not fit has nowhere to set.',
+      says: say('check.itMakesTheDishesHold', {
+        endMassG: f.endMassG / 1.04,
+        capacityMl: plan.dish.count * plan.dish.capacityMl,
+      }),
+      why: say('check.whatDoesNotFitHas'),
       fix: {
-        says: 'Take more dishes',
+        says: say('check.takeMoreDishes'),
         apply: (p) => ({
           ...p,
           dish: { ...p.dish, count: Math.min(60, Math.ceil((p.dish.count * f.fillRel) / 0.95)) },
@@ -370,10 +391,17 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'layer too deep',
       level: f.depthMm > DEEP_MM ? 'mend' : 'mind',
-      says: `It stands ${Math.round(f.depthMm)} mm deep${facts.layerMm ? `, not the ${Math.round(facts.layerMm)} mm it speaks of` : ''}.`,
-      why: `Its middle takes ${Number.isFinite(f.cool.below21H) ? `${f.cool.below21H.toFixed(1)} h to 21 °C` : 'too long to get to 21 °C'}. Half as deep cools and sets in a third of the time. Local food-safety rules come first.`,
+      says: say('check.itStandsMmDeep', {
+        depthMm: f.depthMm,
+        of: facts.layerMm ? say('check.notTheMmItSpeaks', { layerMm: facts.layerMm }) : undefined,
+      }),
+      why: say('check.itsMiddleTakesHalfAs', {
+        c: Number.isFinite(f.cool.below21H)
+          ? say('check.coolsIn', { hours: f.cool.below21H, toC: SAFE_COOLING.toC })
+          : say('check.coolsTooSlowly', { toC: SAFE_COOLING.toC }),
+      }),
       fix: {
-        says: 'Split it over more dishes',
+        says: say('check.splitItOverMoreDishes'),
         apply: (p) => ({
           ...p,
           dish: {
@@ -392,12 +420,15 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'cools too slowly',
       level: 'mind',
-      says: `Its middle takes ${Number.isFinite(f.cool.below21H) ? f.cool.below21H.toFixed(1) : 'many'} h to 21 °C.`,
-      why: 'That is longer than the usual cooling rules allow. Local food-safety rules come first.',
+      says: say('check.itsMiddleTakesHTo', {
+        many: Number.isFinite(f.cool.below21H) ? f.cool.below21H.toFixed(1) : say('check.many'),
+        toC: SAFE_COOLING.toC,
+      }),
+      why: say('check.thatIsLongerThanThe'),
       ...(helps
         ? {
             fix: {
-              says: 'Half an hour in ice water first',
+              says: say('check.halfAnHourInIce'),
               apply: (p: Plan) => ({ ...p, choices: { ...p.choices, cooling: 'ice bath' as const } }),
             },
           }
@@ -410,10 +441,10 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'not cold in time',
       level: plan.serve.style === 'spooned' ? 'mind' : 'mend',
-      says: `After ${plan.rest.hours.toFixed(1)} h its middle is still ${Math.round(last.coreC)} °C.`,
-      why: 'A warm middle has not set: it is cut or turned out too early.',
+      says: say('check.afterHItsMiddleIs', { hours: plan.rest.hours, coreC: last.coreC }),
+      why: say('check.aWarmMiddleHasNot'),
       fix: {
-        says: `Give it ${enough} h`,
+        says: say('check.giveItH', { enough }),
         apply: (p) => ({ ...p, rest: { ...p.rest, hours: Math.max(p.rest.hours, enough) } }),
       },
     });
@@ -430,10 +461,13 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'spices stay in',
       level: 'mend',
-      says: `${cap(left.map((l) => `${l.count} × ${pantry.get(l.ingredientId!)!.name}`).join(', '))} ${left.length > 1 || left[0]!.count! > 1 ? 'go' : 'goes'} in and never ${left.length > 1 || left[0]!.count! > 1 ? 'come' : 'comes'} out.`,
-      why: 'Later it drags half the paste along, and a forgotten one is a choking hazard for small children.',
+      says: say('check.inAndNeverOut', {
+        what: cap(left.map((l) => `${l.count} × ${pantry.get(l.ingredientId!)!.name}`).join(', ')),
+        count: left.reduce((n, l) => n + l.count!, 0),
+      }),
+      why: say('check.laterItDragsHalfThe'),
       fix: {
-        says: 'Count them out before it thickens',
+        says: say('check.countThemOutBeforeIt'),
         apply: (p) => ({
           ...p,
           items: p.items.map((i) =>
@@ -448,8 +482,10 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'listed and never used',
       level: 'mind',
-      says: `${cap(unused.map((l) => pantry.get(l.ingredientId!)!.name).join(', '))}: on the list, in no step.`,
-      why: 'Here it goes in where such a thing usually does.',
+      says: say('check.onTheListInNo', {
+        ingredientIdName: cap(unused.map((l) => pantry.get(l.ingredientId!)!.name).join(', ')),
+      }),
+      why: say('check.hereItGoesInWhere'),
     });
   const listed = new Set(r.lines.flatMap((l) => (l.ingredientId ? [l.ingredientId] : [])));
   const groups = new Set([...listed].map((id) => pantry.get(id)?.group));
@@ -461,8 +497,12 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'used and never listed',
       level: 'mind',
-      says: `${cap(strange.map((m) => pantry.get(m.id)!.name).join(', '))}: in a step, on no list.`,
-      why: `"${sentenceWith(r.method, new RegExp(pantry.get(strange[0]!.id)!.name.split(' ')[0]!, 'i')) ?? r.method[strange[0]!.at]?.slice(0, 90)}"`,
+      says: say('check.inAStepOnNo', { idName: cap(strange.map((m) => pantry.get(m.id)!.name).join(', ')) }),
+      why: say('quote', {
+        text:
+          sentenceWith(r.method, new RegExp(pantry.get(strange[0]!.id)!.name.split(' ')[0]!, 'i')) ??
+          r.method[strange[0]!.at]?.slice(0, 90),
+      }),
     });
 
   const spoon = r.lines.find(
@@ -478,18 +518,18 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     out.push({
       id: 'bare spoon',
       level: lo === hi ? 'fact' : 'mind',
-      says: `"${unsure.text.slice(0, 50)}" is ${Math.round(unsure.lowG!)} to ${Math.round(unsure.highG!)} g.`,
+      says: say('check.isTo', { slice: unsure.text.slice(0, 50), lowG: unsure.lowG!, highG: unsure.highG! }),
       why:
         lo === hi
-          ? `Either way it ${lo}.`
-          : `That is anything from "${lo}" to "${hi}". Weigh ${Math.round(unsure.grams!)} g.`,
+          ? say('check.eitherWayIt', { lo })
+          : say('check.thatIsAnythingFromTo', { lo, hi, grams: unsure.grams! }),
     });
   }
   if (f.risks.split.chance > 0.2)
     out.push({
       id: 'sour splits it',
       level: 'mind',
-      says: 'The sour fruit may split the milk.',
+      says: say('check.theSourFruitMaySplit'),
       why: f.risks.split.why,
     });
   return out;

@@ -6,6 +6,7 @@ import { WRITTEN } from './fixtures/recipes';
 import { mendLine, readLines, type ReadOptions } from './lines';
 import { nameOf } from './names';
 import { amountsOf, familyOf, planOf, readRecipe } from './read';
+import { english } from '../../words/testing';
 const options: ReadOptions = { system: 'metric', eggSize: 'eu M' };
 
 const read = (text: string) => {
@@ -296,7 +297,17 @@ describe('hostile and huge input', () => {
 describe('the check-up', () => {
   const meta = { id: 'r', serveAt: '2026-12-12T19:30:00Z' };
   const check = (text: string, accepted: string[] = []) => checkUp(read(text), pantry, meta, accepted)!;
-  const item = (c: ReturnType<typeof check>, id: string) => c.items.find((i) => i.id === id);
+  const item = (c: ReturnType<typeof check>, id: string) => {
+    const found = c.items.find((i) => i.id === id);
+    return (
+      found && {
+        ...found,
+        says: english(found.says),
+        why: english(found.why),
+        ...(found.fix ? { fix: english(found.fix) } : {}),
+      }
+    );
+  };
   const list = '500 ml whole milk\n40 g cornstarch\n50 g sugar\n';
   const good = `${list}\nWhisk the starch into a little of the cold milk. Boil the rest of the milk with the sugar, stir in the starch and boil for 2 minutes. Pour into 4 150 ml moulds. Chill for 6 hours.`;
 

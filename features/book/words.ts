@@ -4,7 +4,7 @@ import type { Plan } from '../../core/plan/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 import { lookUp } from '../../core/plan/stages';
 import { stripMiddle } from '../../core/texture/words';
-import type { Formatter } from '../shared/format';
+import type { Formatter } from '../../words/format';
 
 const more = (from: number, to: number, fmt: Formatter) =>
   `${fmt.grams(Math.abs(to - from))} ${to > from ? 'more' : 'less'}`;

@@ -35,7 +35,7 @@ const dishesWord = (n: number) => `${NUMBERS[n] ?? n} ${n === 1 ? 'dish' : 'dish
 
 /** Several dishes, one pair of hands: the hours back from the meal. */
 export function DayRoom() {
-  const { fmt, where, ready } = useApp();
+  const { fmt, tell, where, ready } = useApp();
   const router = useRouter();
   const mounted = useMounted();
   const { date } = useLocalSearchParams<{ date?: string }>();
@@ -174,7 +174,7 @@ export function DayRoom() {
           />
         ))}
       {table?.cautions.map((c) => (
-        <Notice key={c} text={c} />
+        <Notice key={tell(c)} text={tell(c)} />
       ))}
       <Type kind="small" tone="quiet" className="py-2">
         {`Minutes are the model’s, with room for 8 kitchens in 10: the hob within a fifth, hands within a quarter, cooling within an eighth. ${table?.ok && table.optimal ? 'No fresher order of the work exists.' : table?.ok ? 'A good order; not every one was tried.' : ''} Cooling limits are the usual home ones: local rules come first.`}

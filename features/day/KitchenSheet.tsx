@@ -7,7 +7,7 @@ import { Field } from '../../ui/Field';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { parseTimeOfDay } from '../shared/format';
+import { parseTimeOfDay } from '../../words/format';
 
 /** Whose hands, how many rings, what shelf: what the dishes have to share. */
 export function KitchenSheet({

@@ -10,7 +10,7 @@ import { PushBar, type Push } from '../../ui/PushBar';
 import { SetStrip } from '../../ui/SetStrip';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
-import { chanceWords } from '../shared/format';
+import { chanceWords } from '../../words/format';
 import { FEW_KITCHENS, useChances } from '../shared/useForecast';
 import { useSettled } from '../shared/useSettled';
 import type { useAbout } from './useAbout';

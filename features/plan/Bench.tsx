@@ -20,8 +20,8 @@ import { Sheet } from '../../ui/Sheet';
 import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
-import type { Formatter } from '../shared/format';
+import { useFormat, useTell } from '../shared/App';
+import type { Formatter } from '../../words/format';
 import { useStable } from '../shared/useStable';
 import { CostList } from './CostList';
 import { IngredientSheet } from './IngredientSheet';
@@ -87,6 +87,7 @@ export function Bench({
   onChange: (next: Plan, touchedId?: string) => void;
 }) {
   const fmt = useFormat();
+  const tell = useTell();
   const pantry = pantryWith(plan.own);
   const packs = useCollection('packs');
   const inPacks = (id: string, grams: number) => {
@@ -109,7 +110,7 @@ export function Bench({
   const swap = async (base: Plan, from: Ingredient, to: Ingredient) => {
     const answer = await ask('instead', [base, from.id, { toId: to.id, factor: 1, note: '' }]);
     if (!answer.ok) {
-      setSwapped({ says: answer.why, costs: [] });
+      setSwapped({ says: tell(answer.why), costs: [] });
       return;
     }
     const level = from.group === 'thickener';

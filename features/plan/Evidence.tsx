@@ -5,19 +5,20 @@ import { RISKS } from '../../core/model/risks';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS } from '../../core/texture/words';
 import { lookUp, mainLiquid } from '../../core/plan/stages';
-import { limitsFor, type Holds } from '../../core/model/limits';
+import { limitSaid, limitsFor, type Holds } from '../../core/model/limits';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { MouldOutline } from '../../ui/MouldOutline';
 import { Notice } from '../../ui/Notice';
 import { SetCurve } from '../../ui/SetCurve';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { Key } from '../../ui/Key';
-import { chanceWords } from '../shared/format';
+import { chanceWords } from '../../words/format';
 import { KITCHENS, useChances } from '../shared/useForecast';
 import type { useAbout } from './useAbout';
 import { lookSays, pushSays, RISK_SAYS } from './words';
+import { say } from '../../core/say';
 
 /** What the forecast rests on: how it stands, hours in the fridge, who pushes where, and what to mind. */
 export const Evidence = memo(function Evidence({
@@ -31,7 +32,7 @@ export const Evidence = memo(function Evidence({
   about: ReturnType<typeof useAbout>['about'];
   working: boolean;
 }) {
-  const fmt = useFormat();
+  const { fmt, tell } = useApp();
   if (!forecast) return null;
   const at = Date.parse(plan.serve.at);
   const allergens = about?.allergens ?? forecast.allergens;
@@ -147,12 +148,12 @@ export const Evidence = memo(function Evidence({
         <Type kind="small" tone="quiet" className="pt-1">
           {`Doubt: ${forecast.doubt.sources
             .filter((s) => s.share > 0.04)
-            .map((s) => `${s.name} ${Math.round(s.share * 100)} %`)
+            .map((s) => `${tell(say(`doubt.${s.of}`))} ${Math.round(s.share * 100)} %`)
             .join(', ')}.`}
         </Type>
         {limitsFor(holdsOf(plan)).map((l) => (
           <Type key={l.id} kind="small" tone="quiet" className="pt-1">
-            {l.text}
+            {tell(limitSaid(l))}
           </Type>
         ))}
       </View>
@@ -169,7 +170,7 @@ export const Evidence = memo(function Evidence({
           }
         />
         {forecast.cautions.map((c) => (
-          <Notice key={c.id} text={c.text} />
+          <Notice key={c.id} text={tell(c.says)} />
         ))}
       </View>
     </View>
@@ -194,6 +195,7 @@ const WORTH_A_LINE = 0.04;
 
 /** What may go wrong, likeliest first, each with its cause. */
 function Risks({ forecast }: { forecast: Forecast }) {
+  const tell = useTell();
   const risks = RISKS.map((name) => ({ name, ...forecast.risks[name] }))
     .filter((r) => r.chance > WORTH_A_LINE)
     .sort((a, b) => b.chance - a.chance);
@@ -210,7 +212,7 @@ function Risks({ forecast }: { forecast: Forecast }) {
             <Type kind="strong">{chanceWords(r.chance)}</Type>
           </View>
           <Type kind="small" tone="quiet">
-            {r.why}
+            {tell(r.why)}
           </Type>
         </View>
       ))}

@@ -17,6 +17,7 @@ import { Row } from '../../ui/Row';
 import { Type } from '../../ui/Type';
 import { useAsk } from '../shared/useAsk';
 import { CostList } from './CostList';
+import { useTell } from '../shared/App';
 
 type Missing = { of: 'ingredient' | 'tool' | 'dish' | 'pan'; id: string };
 
@@ -108,6 +109,7 @@ function Stand({
   candidate: Candidate;
   onTake: PartProps['onTake'];
 }) {
+  const tell = useTell();
   const [open, setOpen] = useState(false);
   const pantry = pantryWith(plan.own);
   const to = lookUp(pantry, plan, candidate.toId);
@@ -118,7 +120,7 @@ function Stand({
     <View className="gap-2">
       <Row title={to.name} sub={candidate.note || undefined} onPress={() => setOpen(!open)} />
       {open && !data ? <Type tone="quiet">Cooking it with that</Type> : null}
-      {open && data && !data.ok ? <Notice text={data.why} /> : null}
+      {open && data && !data.ok ? <Notice text={tell(data.why)} /> : null}
       {open && data?.ok ? (
         <View className="gap-2 rounded-key bg-plate p-3" testID={`instead-${candidate.toId}`}>
           <Type kind="strong">

@@ -44,7 +44,7 @@ const thickenersOf = (plan: Plan, pantry: Pantry): string[] =>
 
 /** The plan room: a wish on one side, amounts that will set on the other. */
 export function PlanRoom() {
-  const { fmt, ready, failed, setWhere, where } = useApp();
+  const { fmt, tell, ready, failed, setWhere, where } = useApp();
   const { id } = useLocalSearchParams<{ id?: string }>();
   const router = useRouter();
   const plans = useCollection('plans');
@@ -285,7 +285,7 @@ export function PlanRoom() {
       {error ? <Notice text={`No forecast: ${error.message}`} /> : null}
       {solved.data && !solved.data.ok && !solved.isPlaceholderData ? (
         <View className="px-3 wide:px-6">
-          <Notice text={solved.data.why} />
+          <Notice text={tell(solved.data.why)} />
         </View>
       ) : null}
       <Bench

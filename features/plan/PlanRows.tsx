@@ -6,7 +6,7 @@ import type { Forecast } from '../../core/model/forecast';
 import { scaleToPeople } from '../../core/plan/amounts';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS } from '../../core/texture/words';
-import { COOLING_RULES, SAFE_COOLING_RULES } from '../../core/set/safety';
+import { COOLING_RULES, coolingRuleSaid } from '../../core/set/safety';
 import { fahrenheitToCelsius } from '../../core/units/measures';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -17,8 +17,8 @@ import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
-import { parseTimeOfDay } from '../shared/format';
+import { useFormat, useTell } from '../shared/App';
+import { parseTimeOfDay } from '../../words/format';
 import { useNow } from '../shared/useNow';
 import { DishForm } from './DishForm';
 import { PanForm } from './PanForm';
@@ -184,6 +184,7 @@ function offered(plan: Plan, needs: (typeof CHOICE_SAYS)[number]['needs']): bool
 
 function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { part: Part; onDone: () => void }) {
   const fmt = useFormat();
+  const tell = useTell();
   switch (part) {
     case 'name':
       return <NameForm plan={plan} onChange={onChange} onDone={onDone} />;
@@ -334,7 +335,7 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
             label="Held against"
             column
             value={plan.rest.rule ?? 'two stages'}
-            options={COOLING_RULES.map((r) => ({ value: r, label: r, sub: SAFE_COOLING_RULES[r].says }))}
+            options={COOLING_RULES.map((r) => ({ value: r, label: r, sub: tell(coolingRuleSaid(r)) }))}
             onChoose={(rule) => set({ rule })}
           />
           <Notice text="Rules differ by country and change. Your local food-safety rules come first." />

@@ -22,7 +22,7 @@ import { SetStrip } from '../../ui/SetStrip';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { useApp } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useAsk } from '../shared/useAsk';
@@ -367,6 +367,7 @@ function CheckUp({
   onAccept: (id: string) => void;
   onUndo: (id: string) => void;
 }) {
+  const tell = useTell();
   const open = items.filter((i) => !i.accepted && i.level !== 'fact');
   return (
     <View className={working ? 'gap-3 py-2 opacity-70' : 'gap-3 py-2'} testID="checkup" aria-live="polite">
@@ -379,19 +380,19 @@ function CheckUp({
             <View className="flex-row items-center gap-2">
               <Check size={20} color={colour.bay} strokeWidth={3} />
               <Type kind="strong" className="shrink">
-                {`Mended: ${i.fix ?? i.says}`}
+                {`Mended: ${tell(i.fix ?? i.says)}`}
               </Type>
             </View>
           ) : i.level === 'fact' ? (
-            <Type kind="strong">{i.says}</Type>
+            <Type kind="strong">{tell(i.says)}</Type>
           ) : (
-            <Notice text={i.says} harm={i.level === 'mend'} />
+            <Notice text={tell(i.says)} harm={i.level === 'mend'} />
           )}
           <Type kind="small" tone="quiet">
-            {i.why}
+            {tell(i.why)}
           </Type>
           {i.fix && !i.accepted ? (
-            <Key label={i.fix} className="self-start" disabled={working} onPress={() => onAccept(i.id)} />
+            <Key label={tell(i.fix)} className="self-start" disabled={working} onPress={() => onAccept(i.id)} />
           ) : null}
           {i.accepted ? (
             <Key label="As it was" kind="quiet" className="self-start" onPress={() => onUndo(i.id)} />
@@ -399,7 +400,7 @@ function CheckUp({
         </View>
       ))}
       <Type kind="small" tone="quiet">
-        {limit('recipe')}
+        {tell(limit('recipe'))}
       </Type>
     </View>
   );

@@ -10,6 +10,7 @@ import { useAsk } from '../shared/useAsk';
 import { CostList } from './CostList';
 import type { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
+import { useTell } from '../shared/App';
 
 type About = ReturnType<typeof useAbout>['about'];
 
@@ -74,12 +75,13 @@ export function RulesForm({ plan, about, onChange }: { plan: Plan; about: About;
 
 /** "Make it egg-free": asked for, the model swaps and says what it costs. */
 function MakeFree({ plan, what, onChange }: { plan: Plan; what: FreeOf; onChange: (next: Plan) => void }) {
+  const tell = useTell();
   const [asked, setAsked] = useState(false);
   const { data } = useAsk('free', [plan, what], { enabled: asked });
   const word = what === 'milk' ? 'dairy' : what === 'nuts' ? 'nut' : what;
   if (!asked) return <Key label={`Make it ${word}-free`} size="amount" onPress={() => setAsked(true)} />;
   if (!data) return <Type tone="quiet">Swapping at equal set</Type>;
-  if (!data.ok) return <Notice text={data.why} />;
+  if (!data.ok) return <Notice text={tell(data.why)} />;
   return (
     <View className="gap-2 rounded-key bg-plate p-3" testID={`free-${what}`}>
       <Type kind="strong">{`${word[0]!.toUpperCase()}${word.slice(1)}-free`}</Type>

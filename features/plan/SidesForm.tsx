@@ -13,7 +13,7 @@ import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
+import { useApp, useFormat } from '../shared/App';
 import { newId } from '../shared/ids';
 import type { useAbout } from './useAbout';
 import { SIDE_SAYS } from './words';
@@ -83,7 +83,7 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
 }
 
 function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['sides'][number] | undefined }) {
-  const fmt = useFormat();
+  const { fmt, tell } = useApp();
   const pantry = pantryWith(plan.own);
   if (!answer) return <Type tone="quiet">Working it out</Type>;
   return (
@@ -122,7 +122,7 @@ function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['
       <Notice harm={false} text={answer.notice} />
       {answer.caution ? <Notice text={answer.caution} /> : null}
       <Type kind="small" tone="quiet">
-        {limit('side pot')}
+        {tell(limit('side pot'))}
       </Type>
     </View>
   );

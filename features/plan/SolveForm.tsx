@@ -8,13 +8,13 @@ import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
+import { useApp } from '../shared/App';
 import { useAsk } from '../shared/useAsk';
 import { SET_SAYS } from './words';
 
 /** Choose the word, free some thickeners, get amounts; or what would make it possible. */
 export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
-  const fmt = useFormat();
+  const { fmt, tell } = useApp();
   const pantry = pantryWith(plan.own);
   const thickeners = plan.items.filter((i) => {
     const x = lookUp(pantry, plan, i.ingredientId);
@@ -105,10 +105,10 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
         </View>
       ) : answer ? (
         <View testID="unsolved" className="gap-2">
-          <Notice text={answer.why} />
+          <Notice text={tell(answer.why)} />
           {data?.help.length ? <Type kind="strong">What would make it possible</Type> : null}
           {data?.help.map((h) => (
-            <Key key={h.says} label={h.says} size="amount" left onPress={() => onTake(h.plan)} />
+            <Key key={tell(h.says)} label={tell(h.says)} size="amount" left onPress={() => onTake(h.plan)} />
           ))}
         </View>
       ) : free.length ? (

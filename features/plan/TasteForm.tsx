@@ -7,7 +7,7 @@ import { pantryWith } from '../../core/pantry/pantry';
 import { Notice } from '../../ui/Notice';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
+import { useApp } from '../shared/App';
 import type { useAbout } from './useAbout';
 
 /** Sweet, salt and sour on what is eaten, and what is held back to be added by tasting. */
@@ -20,7 +20,7 @@ export function TasteForm({
   about: ReturnType<typeof useAbout>['about'];
   onChange: (next: Plan) => void;
 }) {
-  const fmt = useFormat();
+  const { fmt, tell } = useApp();
   const pantry = pantryWith(plan.own);
   const t = about?.taste;
   const tastes = plan.items.filter((i) => {
@@ -79,7 +79,7 @@ export function TasteForm({
         })
       )}
       <Type kind="small" tone="quiet">
-        {`Taste before it thickens, from under the fat. Hot tastes sweeter than it will when cold. ${limit('taste')}`}
+        {`Taste before it thickens, from under the fat. Hot tastes sweeter than it will when cold. ${tell(limit('taste'))}`}
       </Type>
     </>
   );

@@ -18,7 +18,7 @@ import { Type } from '../../ui/Type';
 import { useReducedMotion } from '../../ui/useMotion';
 import { useApp } from '../shared/App';
 import { SEEN } from '../shared/eventWords';
-import { chanceWords } from '../shared/format';
+import { chanceWords } from '../../words/format';
 import { RescueKey } from '../shared/RescueKey';
 import { wakeSound } from '../shared/signal';
 import { useNow, useWakeAt } from '../shared/useNow';

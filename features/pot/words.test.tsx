@@ -4,7 +4,7 @@ import { SCHOOLS } from '../../core/advice/schools';
 import { DEFAULT_SETTINGS } from '../../core/settings';
 import { familyPlan, pantry } from '../../core/testing';
 import { SEEN } from '../shared/eventWords';
-import { formatter } from '../shared/format';
+import { formatter } from '../../words/format';
 import { spokenLine, stepNext, stepWords } from './words';
 
 const fmt = formatter(DEFAULT_SETTINGS);

@@ -4,7 +4,7 @@ import type { Pace, Pattern } from '../../core/cook/pacer';
 import type { Step, StepRole } from '../../core/cook/steps';
 import type { Plan } from '../../core/plan/plan';
 import { SEEN } from '../shared/eventWords';
-import type { Formatter } from '../shared/format';
+import type { Formatter } from '../../words/format';
 
 /** What the cook reads and hears in Pot. Amounts and degrees come from the plan. */
 export type StepWords = { title: string; manner: string; cue: string; why: string; done: string; until: string };

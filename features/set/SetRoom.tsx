@@ -16,7 +16,7 @@ import { Empty, Notice } from '../../ui/Notice';
 import { SetCurve } from '../../ui/SetCurve';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
-import { chanceWords } from '../shared/format';
+import { chanceWords } from '../../words/format';
 import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useCook } from '../shared/useCook';
@@ -69,7 +69,7 @@ function NotYet({ c, ready }: { c: UsedCook; ready: boolean }) {
 }
 
 function Setting({ c }: { c: UsedCook }) {
-  const { fmt, setWhere } = useApp();
+  const { fmt, tell, setWhere } = useApp();
   const router = useRouter();
   const now = useNow(15_000);
   const saveBatch = useSave('batches');
@@ -187,7 +187,7 @@ function Setting({ c }: { c: UsedCook }) {
           {f.cautions
             .filter((k) => ['cooling', 'stand', 'coconut', 'keep', 'thin-milk'].includes(k.id))
             .map((k) => (
-              <Notice key={k.id} text={k.text} />
+              <Notice key={k.id} text={tell(k.says)} />
             ))}
           <Notice
             text={`Usual home limits: from ${fmt.temp(SAFE_COOLING.fromC)} to ${fmt.temp(SAFE_COOLING.toC)} within ${SAFE_COOLING.withinH} h, to ${fmt.temp(SAFE_COOLING.thenC)} within ${SAFE_COOLING.thenWithinH} h more. Cover it, date it, eat it within three days. Local food-safety rules come first.`}

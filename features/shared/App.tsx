@@ -2,13 +2,17 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { useKitchenOpen, useSettings } from '../../storage/hooks';
-import { formatter, type Formatter } from './format';
+import { formatter, type Formatter } from '../../words/format';
+import type { Said } from '../../core/say';
+import { tell } from '../../words';
 
 /** Where the cook is: carried from room to room, so that the work line leads to the same dish. */
 type Where = { planId?: string; cookId?: string; live: boolean };
 
 type AppState = {
   fmt: Formatter;
+  /** the sentence of what core says, in the cook's own units */
+  tell: (said: Said) => string;
   where: Where;
   setWhere: (part: Partial<Where>) => void;
   ready: boolean;
@@ -23,6 +27,7 @@ export function useApp(): AppState {
   return state;
 }
 export const useFormat = (): Formatter => useApp().fmt;
+export const useTell = (): AppState['tell'] => useApp().tell;
 
 function applyTheme(theme: Settings['theme']) {
   const night = theme === 'night' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
@@ -58,6 +63,7 @@ function Inner({ children }: { children: ReactNode }) {
   const value = useMemo<AppState>(
     () => ({
       fmt,
+      tell: (said) => tell(said, fmt),
       where,
       setWhere,
       ready: opened.data === true,

@@ -1,6 +1,6 @@
 import type { CookEvent, Measure, Observation } from '../../core/cook/events';
 import type { Step } from '../../core/cook/steps';
-import type { Formatter } from './format';
+import type { Formatter } from '../../words/format';
 
 /** What happened to a pot, as a cook reads it in the Pot and in the Book. */
 export const SEEN: Record<Observation, string> = {

@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS } from '../../core/settings';
+import { DEFAULT_SETTINGS } from '../core/settings';
 import { chanceWords, formatter, parseTimeOfDay } from './format';
 
 const metric = formatter(DEFAULT_SETTINGS);

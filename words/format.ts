@@ -1,7 +1,7 @@
 import { format as formatDate } from 'date-fns/format';
 import { isSameDay } from 'date-fns/isSameDay';
-import type { Settings } from '../../core/settings';
-import { celsiusToFahrenheit, type SpoonCount } from '../../core/units/measures';
+import type { Settings } from '../core/settings';
+import { celsiusToFahrenheit, type SpoonCount } from '../core/units/measures';
 
 const THIN = '\u202f';
 const QUARTERS = ['', '¼', '½', '¾'] as const;
@@ -32,7 +32,10 @@ export function formatter(s: Settings) {
     temp: (c: number) => `${degrees(c)} °${s.temperature}`,
     tempUnit: `°${s.temperature}`,
     /** a difference of kelvins */
-    degApart: (k: number) => `${Math.round(s.temperature === 'F' ? k * 1.8 : k)}°`,
+    degApart: (k: number, decimals = 0) => {
+      const apart = s.temperature === 'F' ? k * 1.8 : k;
+      return `${Math.round(apart * 10 ** decimals) / 10 ** decimals}°`;
+    },
     time,
     /** the time, with its day when that is not the day of `nowMs` */
     timeOn: (ms: number, nowMs: number) => (isSameDay(ms, nowMs) ? time(ms) : `${formatDate(ms, 'EEE')} ${time(ms)}`),
@@ -48,6 +51,8 @@ export function formatter(s: Settings) {
       const sec = String(v % 60).padStart(2, '0');
       return h ? `${h}:${String(m).padStart(2, '0')}:${sec}` : `${m}:${sec}`;
     },
+    /** a length in the kitchen, of dishes and pans */
+    length: (mm: number) => `${Math.round(mm)} mm`,
     hours: (h: number) => {
       const minutes = Math.round(h * 60);
       if (minutes < 60) return `${minutes} min`;

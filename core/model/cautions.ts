@@ -1,0 +1,88 @@
+import { massG } from '../matter/mixture';
+import type { Pantry } from '../pantry/pantry';
+import type { Plan } from '../plan/plan';
+import { lookUp, mainLiquid, wholeMixture } from '../plan/stages';
+import { EGG } from '../pot/egg';
+import { sugarFraction } from '../pot/paste';
+import { RAW_TASTE } from '../pot/pot';
+import { SCORCH } from '../pot/scorch';
+import { say, type Figure, type Said } from '../say';
+import { coolingRuleSaid } from '../set/safety';
+import type { PhaseEnd } from '../pot/program';
+import type { EggReport } from './judgeRisks';
+import type { Risk, RiskName } from './risks';
+
+/** What a cook should know before it goes wrong, or hurts somebody: an id, and what is said. */
+export type Caution = { id: string; says: Said };
+
+/** Chance from which a risk is worth a word (C). */
+const WORTH_SAYING = { lumps: 0.08, curdle: 0.15, 'boil over': 0.3, split: 0.2, weeping: 0.6 } as const;
+/** of the pan, from which milk may climb to the rim (C) */
+const FULL_PAN = 0.66;
+/** of what went in, from which a loss is no reduction any more (C) */
+const LOST_MUCH = 0.5;
+
+/** What of a forecast asks for care. */
+type Judged = {
+  egg?: EggReport;
+  risks: Record<RiskName, Risk>;
+  phases: readonly PhaseEnd[];
+  fillRel: number;
+  endMassG: number;
+  lossRel: number;
+  scorch: number;
+  rawPer100G: number;
+  standing: { stands: boolean };
+  cool: { safe: boolean };
+  keeping: { days: number };
+  bake?: unknown;
+};
+
+/** The cautions of a forecast, in the order in which they matter. */
+export function cautionsOf(plan: Plan, f: Judged, pantry: Pantry): Caution[] {
+  const out: Caution[] = [];
+  const warn = (id: string, figures: Record<string, Figure> = {}) =>
+    void out.push({ id, says: say(`caution.${id}`, figures) });
+  const m = wholeMixture(plan, pantry);
+  const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);
+  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(pantry, plan, i.ingredientId));
+  const base = mainLiquid(plan, pantry)?.base;
+  const late = (of: 'thicken' | 'simmer') => f.phases.some((p) => p.role.startsWith(of) && !p.reached);
+
+  if (f.egg) warn(f.egg.safe ? 'egg-ok' : 'egg', { safeC: EGG.safeC });
+  if (massG(m) / 1.03 > panMl * FULL_PAN) warn('pan');
+  else if (f.risks['boil over'].chance > WORTH_SAYING['boil over']) warn('boil-over');
+  if (f.fillRel > 0.98)
+    warn('dish', {
+      holdsMl: plan.dish.count * plan.dish.capacityMl,
+      comesMl: Math.round(f.endMassG / 1.04 / 10) * 10,
+    });
+  if (late('thicken')) warn('no-bubble');
+  if (late('simmer')) warn('grain-hard');
+  if (f.scorch >= SCORCH.ruined && f.lossRel > 0.4) warn('burnt-dry');
+  else if (f.lossRel > LOST_MUCH && plan.choices.reduceTo === undefined) warn('dry');
+  if (f.rawPer100G > RAW_TASTE) warn('raw');
+  if (f.risks.curdle.chance > WORTH_SAYING.curdle) warn('curdle', { why: f.risks.curdle.why });
+  if (f.egg && f.egg.amylaseLeft > 0.05 && m.starchG > 0.01 * massG(m)) warn('amylase');
+  if (f.scorch > SCORCH.taste) warn('scorch');
+  else if (f.scorch > SCORCH.film) warn('film');
+  if (f.risks.split.chance > WORTH_SAYING.split) warn('split');
+  if (sugarFraction(m) > 0.35) warn('sugar');
+  if (plan.serve.style === 'turned out' && !f.standing.stands) warn('stand');
+  if (!f.cool.safe) warn('cooling', { rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') });
+  if (plan.rest.hours > f.keeping.days * 24) warn('keep', { count: f.keeping.days });
+  if (base === 'nut' || base === 'oat' || base === 'soy') warn('thin-milk');
+  if (base === 'coconut' && plan.serve.tempC > COCONUT_SOFT_C) warn('coconut', { softC: COCONUT_SOFT_C });
+  if (f.risks.lumps.chance > WORTH_SAYING.lumps)
+    warn('lumps', { tenths: 10 * f.risks.lumps.chance, why: f.risks.lumps.why });
+  if (items.some((i) => i.comesOut)) warn('whole-spice');
+  if (items.some((i) => i.alcohol)) warn('alcohol');
+  if (items.some((i) => i.sweetness !== undefined && i.id !== 'honey')) warn('substitute');
+  if (f.bake) warn('oven');
+  if (items.some((i) => i.group === 'piece' || i.group === 'nut')) warn('choke');
+  warn('hot');
+  return out;
+}
+
+/** degC from which coconut fat no longer holds (B) */
+const COCONUT_SOFT_C = 20;

@@ -1,0 +1,54 @@
+import { createInstance } from 'i18next';
+import type { Figure, Said } from '../core/say';
+import { en } from './en';
+import type { Formatter } from './format';
+
+/**
+ * Sentences by code, with their plurals, in the cook's own units. Looked up by i18next, which takes the plural from the
+ * language's own rules and lets a figure name how it is written: "{{safeC, temp}}".
+ */
+const book = createInstance();
+void book.init({
+  lng: 'en',
+  fallbackLng: false,
+  resources: { en: { translation: en } },
+  // codes hold dots and words hold colons: neither parts anything
+  keySeparator: false,
+  nsSeparator: false,
+  interpolation: { escapeValue: false },
+  // the package would otherwise speak of its maker in the console
+  showSupportNotice: false,
+  initAsync: false,
+});
+
+/** How a figure is written: a degree by the settings, grams as the bench has them. */
+export const WAYS: Readonly<Record<string, (fmt: Formatter, value: number) => string>> = {
+  temp: (fmt, c) => fmt.temp(c),
+  grams: (fmt, g) => fmt.grams(g),
+  ml: (fmt, ml) => fmt.ml(ml),
+  length: (fmt, mm) => fmt.length(mm),
+  hours: (fmt, h) => fmt.hours(h),
+  time: (fmt, ms) => fmt.time(ms),
+  degApart: (fmt, k) => fmt.degApart(k, 1),
+  whole: (_fmt, x) => String(Math.round(x)),
+  decimal: (_fmt, x) => x.toFixed(1),
+};
+for (const [name, write] of Object.entries(WAYS))
+  book.services.formatter!.add(name, (value: unknown, _language, options: { fmt: Formatter }) =>
+    write(options.fmt, Number(value)),
+  );
+
+export type Code = keyof typeof en;
+
+const figureOf = (value: Figure, fmt: Formatter): unknown =>
+  Array.isArray(value)
+    ? value.map((v: Said) => tell(v, fmt)).join(', ')
+    : typeof value === 'object'
+      ? tell(value as Said, fmt)
+      : (value ?? '');
+
+/** The sentence of what core says. A code without one is shown as it is: the tests find it. */
+export function tell({ code, ...figures }: Said, fmt: Formatter): string {
+  const known = Object.fromEntries(Object.entries(figures).map(([name, value]) => [name, figureOf(value, fmt)]));
+  return book.t(code, { ...known, fmt });
+}
