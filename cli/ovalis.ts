@@ -4,6 +4,8 @@ import { answer, askJsonSchema, ASKS, type Ask } from '../core/formats/asks';
 import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
 import { pantryWith } from '../core/pantry/pantry';
 import { choirSupper } from '../core/demo/choirSupper';
+import type { Said } from '../core/say';
+import { english } from '../words/english';
 
 const USAGE = `Use:
   npm run -s ovalis -- forecast FILE   forecast of a plan, JSON in and out (FILE or - for standard input)
@@ -30,10 +32,13 @@ function readInput(file: string): string {
   }
 }
 
-const print = (value: unknown) =>
-  process.stdout.write(
-    JSON.stringify(value, (_, v) => (typeof v === 'number' && !Number.isFinite(v) ? null : v), 2) + '\n',
-  );
+/** What core says goes out as its code and figures, with its sentence beside them. */
+const isSaid = (v: unknown): v is Said =>
+  typeof v === 'object' && v !== null && 'code' in v && typeof v.code === 'string';
+const written = (v: unknown): unknown =>
+  typeof v === 'number' && !Number.isFinite(v) ? null : isSaid(v) ? { ...v, says: english(v) } : v;
+
+const print = (value: unknown) => process.stdout.write(JSON.stringify(value, (_, v) => written(v), 2) + '\n');
 
 const isAsk = (name: string | undefined): name is Ask => name !== undefined && name in ASKS;
 

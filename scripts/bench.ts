@@ -3,6 +3,7 @@ import { chromium, type Browser, type Page } from '@playwright/test';
 import { createRequire } from 'node:module';
 import { cpus } from 'node:os';
 import { spawn } from 'node:child_process';
+import { readdirSync, readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import path from 'node:path';
 import { median } from 'simple-statistics';
@@ -17,6 +18,8 @@ import { add, mixtureOf } from '../core/matter/mixture';
 import { solveStarch, swapThickener } from '../core/advice/solve';
 import type { Cook } from '../core/cook/events';
 import { followTwin, viewOf } from '../core/cook/follow';
+import { momentsOf } from '../core/cook/live';
+import { choirSupper } from '../core/demo/choirSupper';
 import { stepsOf } from '../core/cook/steps';
 import { tell } from '../core/twin/twin';
 import { cook, fillPot, PotSystem, type PotSetup } from '../core/pot/pot';
@@ -41,6 +44,8 @@ type General = {
 const { Solver } = createRequire(path.join(__dirname, 'bench.ts'))('odex') as { Solver: new (n: number) => General };
 
 const PORT = 4193;
+/** s that a page is watched while nobody touches it */
+const REST_S = 120;
 const root = path.join(__dirname, '..');
 /** the runner of this script names functions by a helper that the page does not have */
 const KEEP_NAMES = 'globalThis.__name = (f) => f';
@@ -234,6 +239,32 @@ function days() {
   );
 }
 
+/** A cook's events told from the beginning, as each answer of the live pot does. */
+function replay() {
+  const pantry = pantryWith();
+  const plan = choirSupper(Date.UTC(2026, 11, 11, 12)).plans[1]!;
+  const steps = stepsOf(plan, pantry, forecast(plan, pantry));
+  const t0 = Date.UTC(2026, 11, 11, 12);
+  const at = (i: number) => new Date(t0 + i * 1000).toISOString();
+  const cookOf = (n: number): Cook => ({
+    id: 'bench',
+    plan,
+    events: [
+      { kind: 'started', id: 'e', at: at(0) },
+      ...Array.from({ length: n - 1 }, (_, i) => ({
+        kind: 'hobSet' as const,
+        id: `e${i}`,
+        at: at(i + 1),
+        setting: i % 9,
+      })),
+    ],
+  });
+  line(
+    'replay of 400 and 4,000 events (aim < 20 and < 200 ms)',
+    [400, 4000].map((n) => `${timed(9, () => momentsOf(cookOf(n), steps, t0 + n * 1000)).toFixed(1)} ms`).join(', '),
+  );
+}
+
 /** The same equations in our integrator and in a general adaptive one (Gragg, Bulirsch, Stoer), at equal error. */
 function integrators() {
   const pantry = pantryWith();
@@ -380,6 +411,30 @@ async function liveFigures(page: Page): Promise<string> {
   return `${(gaps.length / 9).toFixed(0)} frames a second; a frame ${at(0.5)} ms, 95 in 100 under ${at(0.95)}, longest ${at(1)}`;
 }
 
+/** s of processor that the page and its worker have used, all threads together. */
+function processorS(): number {
+  return readdirSync('/proc')
+    .filter((pid) => /^\d+$/.test(pid))
+    .reduce((sum, pid) => {
+      try {
+        if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer')) return sum;
+        const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)!.split(' ');
+        return sum + (Number(fields[11]) + Number(fields[12])) / 100;
+      } catch {
+        return sum;
+      }
+    }, 0);
+}
+
+/** Share of one processor that a page takes over two minutes with nobody touching it. */
+async function restFigures(page: Page, path: string): Promise<string> {
+  await page.goto(`http://localhost:${PORT}${path}`);
+  await page.waitForTimeout(10_000);
+  const before = processorS();
+  await page.waitForTimeout(REST_S * 1000);
+  return `${((100 * (processorS() - before)) / REST_S).toFixed(1)} %`;
+}
+
 async function browserFigures() {
   const server = spawn(process.execPath, [path.join(root, '.cache/server/main.js')], {
     env: { ...process.env, PORT: String(PORT) },
@@ -441,6 +496,8 @@ async function browserFigures() {
       await dragFigures(page),
     );
     line('the live pot', await liveFigures(page));
+    line('one processor, two minutes: a pot on (aim < 8 %)', await restFigures(page, '/pot?cook=c-vanilla'));
+    line('the same where nothing cooks (aim < 1 %)', await restFigures(page, '/book'));
     await context.close();
     for (const [name, viewport] of [
       ['phone', { width: 390, height: 844 }],
@@ -458,4 +515,5 @@ async function browserFigures() {
 
 console.log(`Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}`);
 core();
+replay();
 void browserFigures();

@@ -59,6 +59,7 @@ function sourceHash() {
   const folders = [
     'app',
     'core',
+    'words',
     'features',
     'storage',
     'ui',

@@ -10,7 +10,7 @@ import '../core/texture/kitchenTests';
 import { LIMITS, limitSaid } from '../core/model/limits';
 import { SAFE_COOLING_RULES } from '../core/set/safety';
 import { coolingRuleSaid, type CoolingRule } from '../core/set/safety';
-import { english } from '../words/testing';
+import { english } from '../words/english';
 
 const figure = (v: number): string => {
   const s =

@@ -18,7 +18,7 @@ import { breaksRule, ruleAgainst, RULES } from '../plan/rules';
 import { solve, solveStarch } from './solve';
 import { candidatesFor, costsOf, couldBeFreeOf, dishSwaps, makeFree, swapIngredient, TOOL_SWAPS } from './substitutes';
 import { heldShare, holdBack, holdSweetness, tasteOf } from '../plan/sweetness';
-import { english } from '../../words/testing';
+import { english } from '../../words/english';
 
 const solved = (p: Plan) => {
   const s = solveStarch(p, pantry);

@@ -5,7 +5,7 @@ import { refreshCarveOuts } from '../plan/amounts';
 import type { Plan } from '../plan/plan';
 import { compareSchool, SCHOOLS } from './schools';
 import { solve, swapThickener } from './solve';
-import { english } from '../../words/testing';
+import { english } from '../../words/english';
 
 const base = testPlan();
 const plan = (family: Plan['family'], items: Plan['items'], more: Partial<Plan> = {}): Plan =>

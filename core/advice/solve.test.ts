@@ -2,7 +2,7 @@ import { forecast } from '../model/forecast';
 import { pantry, testPlan, wanting } from '../testing';
 import { withGrams } from '../plan/amounts';
 import { solveStarch, spoonEffect } from './solve';
-import { english } from '../../words/testing';
+import { english } from '../../words/english';
 
 describe('solving for a set', () => {
   it.each([

@@ -1,6 +1,5 @@
 import { table } from '../coefficients';
-import type { Tool } from '../pot/pot';
-import { cook, severityOf, type Controls, type Pot, type PotSetup } from '../pot/pot';
+import { cook, severityOf, type Controls, type Pot, type PotSetup, type Tool } from '../pot/pot';
 import { COARSE } from '../pot/program';
 import { readPot } from '../pot/pot';
 import type { CookState } from './fold';

@@ -13,7 +13,7 @@ import { changesFor, doneOf, feasible, nearestPlace, timetable, type Timetable }
 import { DaySchema, newDay, type Day } from './record';
 import { DAY } from './table';
 import { spoonOf, workOf, withWait, type DishWork } from './tasks';
-import { english } from '../../words/testing';
+import { english } from '../../words/english';
 
 const pantry = pantryWith();
 const SERVE = '2026-12-12T19:30:00Z';

@@ -3,13 +3,12 @@ import { chanceOf, forecast, starchSdRel } from './forecast';
 import { RISKS } from './risks';
 import { withGrams, withMilk } from '../plan/amounts';
 import { type Plan } from '../plan/plan';
-import { SET_WORDS } from '../texture/words';
+import { SET_WORDS, boundsFor } from '../texture/words';
 import { nutMilk } from '../pantry/nutMilk';
 import { pantryWith } from '../pantry/pantry';
 import { pantry, testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
-import { boundsFor } from '../texture/words';
-import { english } from '../../words/testing';
+import { english } from '../../words/english';
 
 /** The sanity pudding: 6 % cornstarch in whole milk with 9 % sugar, a day in the fridge. */
 const base = () => {

@@ -1,41 +1,8 @@
-import { massG, phOf } from '../matter/mixture';
-import { allergensOf, atStages, lookUp, mainLiquid, wholeMixture } from '../plan/stages';
+import { massG } from '../matter/mixture';
+import { allergensOf, atStages, wholeMixture } from '../plan/stages';
 import { STAGES, type Plan } from '../plan/plan';
-import { type SetWord } from '../texture/words';
-import type { Bake } from '../oven/bake';
-import type { Pantry } from '../pantry/pantry';
-import { EGG } from '../pot/egg';
-import { breaksAfterMin, depthMm } from '../pot/corrections';
-import { aromaRate, infused, lookOf, splitChance, type Look } from '../pot/flavour';
-import { boilOverChance, skinAfter } from '../pot/foam';
-import { BITE, GRAINS } from '../pot/grain';
 import {
-  bodyOf,
-  consistency,
-  dairyProteinPct,
-  eggFactor,
-  fillerFactor,
-  PASTE,
-  solidsFactor,
-  sugarFraction,
-  viscosityPaS,
-  type Body,
-} from '../pot/paste';
-import { cookedStarchPct, NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from '../pot/pot';
-import { COARSE, type PhaseEnd } from '../pot/program';
-import { SCORCH } from '../pot/scorch';
-import { cautionsOf, type Caution } from './cautions';
-import { eggReport, risksOf, type EggReport } from './judgeRisks';
-import { above, phi } from './normal';
-import type { Risk, RiskName } from './risks';
-import { dishStartC, runMethod, type Run } from './run';
-import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
-import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from '../set/firmness';
-import { KEEPING, overnight, thawedPct, weepPct } from '../set/keeping';
-import { SAFE_COOLING, SAFE_COOLING_RULES } from '../set/safety';
-import { topLayerOf, type TopLayer } from './topLayer';
-import { seenNow, type Seen } from '../texture/kitchenTests';
-import {
+  type SetWord,
   boundsFor,
   stripPlace,
   upperBoundPa,
@@ -44,6 +11,35 @@ import {
   yieldAtPlace,
   type Bounds,
 } from '../texture/words';
+import type { Bake } from '../oven/bake';
+import type { Pantry } from '../pantry/pantry';
+import { breaksAfterMin, depthMm } from '../pot/corrections';
+import { aromaRate, infused, lookOf, type Look } from '../pot/flavour';
+import { GRAINS } from '../pot/grain';
+import {
+  bodyOf,
+  consistency,
+  eggFactor,
+  fillerFactor,
+  PASTE,
+  solidsFactor,
+  sugarFraction,
+  viscosityPaS,
+  type Body,
+} from '../pot/paste';
+import { NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from '../pot/pot';
+import { COARSE, type PhaseEnd } from '../pot/program';
+import { cautionsOf, type Caution } from './cautions';
+import { eggReport, risksOf, type EggReport } from './judgeRisks';
+import { above, phi } from './normal';
+import type { Risk, RiskName } from './risks';
+import { dishStartC, runMethod, type Run } from './run';
+import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
+import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from '../set/firmness';
+import { KEEPING, overnight, thawedPct, weepPct } from '../set/keeping';
+import { SAFE_COOLING } from '../set/safety';
+import { topLayerOf, type TopLayer } from './topLayer';
+import { seenNow, type Seen } from '../texture/kitchenTests';
 import { FILL, SCALE_SD_REL, JUG_SD_REL } from '../units/measures';
 
 export type SetPoint = CoolingPoint & { yieldPa: number; place: number };
@@ -349,7 +345,6 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
   const release = plan.choices.mould === 'greased' ? 0.98 : 0.95;
   const cutBound = boundsFor(plan.serve.style === 'turned out' ? 'turned out' : 'cut', depthM).slices;
   const portions = STAGES.flatMap((stage) => atStages(plan, pantry)[stage].map((p) => ({ ...p, stage })));
-  const clear = pot.fractions.filter((f) => ['tapioca', 'potato', 'waxy rice'].includes(GRAINS[f.kind].species));
   const starchG = pot.fractions.reduce((s, f) => s + f.starchG, 0);
   const egg = eggReport(run);
   const top = topLayerOf(plan, pantry);
@@ -390,7 +385,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
     look: lookOf(
       m,
       portions,
-      starchG > 0 ? clear.reduce((s, f) => s + f.starchG, 0) / starchG : 0,
+      starchG > 0 ? pot.fractions.reduce((s, f) => s + f.starchG * GRAINS[f.kind].starch.clear, 0) / starchG : 0,
       pot.fractions.some((f) => GRAINS[f.kind].form !== 'powder'),
       severityOf(pot),
       portions.some((p) => p.stage === 'off the heat' && p.ingredient.group === 'fat'),

@@ -6,49 +6,171 @@ const JANE = 'differential scanning calorimetry in excess water, Jane et al. 199
 const PEAKS = 'from peak viscosities at 8 %, Jane et al. 1999';
 const TROUGH = 'trough over peak of the pasting curve';
 
-const species = (
-  title: string,
-  onsetC: number,
-  peakC: number,
-  endC: number,
-  gelSource: string,
-  gelConfidence: 'A' | 'B',
-  k8: number,
-  integrityFloor: number,
-  flowJPerMol: number,
-  gel: number,
-  retro: number,
-  swellG: number,
-  amylose: number,
-  leaches: number,
-) =>
-  table(`Starch: ${title}`, {
-    onsetC: [onsetC, 'degC', gelConfidence, `onset, ${gelSource}`],
-    peakC: [peakC, 'degC', gelConfidence, `peak, ${gelSource}`],
-    endC: [endC, 'degC', gelConfidence, `end, ${gelSource}`],
-    k8: [k8, 'Pa s^n', 'B', `consistency at 8 %, 95 degC, ${PEAKS}`],
-    integrityFloor: [integrityFloor, '1', 'B', TROUGH],
-    flowJPerMol: [flowJPerMol, 'J/mol', 'B', 'setback to 50 degC'],
-    gel: [gel, '1', 'C', 'cold gel strength against maize'],
-    retro: [retro, '1', 'B', 'slow firming over days (retrogradation), share'],
-    amylose: [amylose, '1', 'B', 'share of the starch'],
-    leaches: [leaches, '1', 'B', 'share of the amylose that is in the liquid after 95 degC'],
-    swellG: [swellG, 'g/g', 'B', 'swelling power at 95 degC, Leach et al. 1959 type curves'],
+type Species = {
+  title: string;
+  /** degC of onset, peak and end, where they are from and how far to trust them */
+  gel: readonly [onsetC: number, peakC: number, endC: number, source: string, trust: 'A' | 'B'];
+  k8: number;
+  integrityFloor: number;
+  flowJPerMol: number;
+  strength: number;
+  retro: number;
+  swellG: number;
+  amylose: number;
+  leaches: number;
+  /** 1 where its paste is clear, 0 where it is cloudy */
+  clear: 0 | 1;
+};
+
+const species = (s: Species) =>
+  table(`Starch: ${s.title}`, {
+    onsetC: [s.gel[0], 'degC', s.gel[4], `onset, ${s.gel[3]}`],
+    peakC: [s.gel[1], 'degC', s.gel[4], `peak, ${s.gel[3]}`],
+    endC: [s.gel[2], 'degC', s.gel[4], `end, ${s.gel[3]}`],
+    k8: [s.k8, 'Pa s^n', 'B', `consistency at 8 %, 95 degC, ${PEAKS}`],
+    integrityFloor: [s.integrityFloor, '1', 'B', TROUGH],
+    flowJPerMol: [s.flowJPerMol, 'J/mol', 'B', 'setback to 50 degC'],
+    gel: [s.strength, '1', 'C', 'cold gel strength against maize'],
+    retro: [s.retro, '1', 'B', 'slow firming over days (retrogradation), share'],
+    amylose: [s.amylose, '1', 'B', 'share of the starch'],
+    leaches: [s.leaches, '1', 'B', 'share of the amylose that is in the liquid after 95 degC'],
+    swellG: [s.swellG, 'g/g', 'B', 'swelling power at 95 degC, Leach et al. 1959 type curves'],
+    clear: [s.clear, '1', 'A', 'its paste is clear (1) or cloudy (0)'],
   });
 
 const typical = 'typical of the kind; varieties differ by 4 K';
 
 export const STARCHES = {
-  maize: species('maize', 64.1, 69.4, 74.9, JANE, 'A', 9.5, 0.58, 12700, 1, 0.35, 24, 0.265, 0.6),
-  wheat: species('wheat', 57.1, 61.6, 66.2, JANE, 'A', 6.5, 0.72, 15800, 0.95, 0.5, 21, 0.265, 0.75),
-  rice: species('rice, a shop flour', 64, 71, 77, typical, 'B', 7.4, 0.77, 11200, 0.55, 0.45, 19, 0.2, 0.5),
-  'long rice': species('rice, long grain', 70.3, 76.2, 80.2, JANE, 'A', 7, 0.82, 11200, 0.62, 0.6, 18, 0.25, 0.5),
-  'short rice': species('rice, short grain', 60, 66.5, 73.5, typical, 'B', 8, 0.67, 10000, 0.4, 0.45, 20, 0.17, 0.55),
-  basmati: species('rice, basmati type', 66, 73, 79, typical, 'B', 7, 0.8, 11200, 0.7, 0.6, 18, 0.245, 0.5),
-  jasmine: species('rice, jasmine type', 61.5, 68.5, 75, typical, 'B', 8, 0.68, 9500, 0.38, 0.45, 20, 0.16, 0.55),
-  'waxy rice': species('rice, waxy', 56.9, 63.2, 70.3, JANE, 'A', 12.8, 0.41, 4000, 0.05, 0.08, 40, 0.01, 0.5),
-  potato: species('potato', 58.2, 62.6, 67.7, JANE, 'A', 36, 0.22, 12000, 0.55, 0.4, 80, 0.21, 0.6),
-  tapioca: species('tapioca', 64.3, 68.3, 74.4, JANE, 'A', 10.5, 0.36, 8000, 0.18, 0.2, 45, 0.18, 0.6),
+  maize: species({
+    title: 'maize',
+    gel: [64.1, 69.4, 74.9, JANE, 'A'],
+    k8: 9.5,
+    integrityFloor: 0.58,
+    flowJPerMol: 12700,
+    strength: 1,
+    retro: 0.35,
+    swellG: 24,
+    amylose: 0.265,
+    leaches: 0.6,
+    clear: 0,
+  }),
+  wheat: species({
+    title: 'wheat',
+    gel: [57.1, 61.6, 66.2, JANE, 'A'],
+    k8: 6.5,
+    integrityFloor: 0.72,
+    flowJPerMol: 15800,
+    strength: 0.95,
+    retro: 0.5,
+    swellG: 21,
+    amylose: 0.265,
+    leaches: 0.75,
+    clear: 0,
+  }),
+  rice: species({
+    title: 'rice, a shop flour',
+    gel: [64, 71, 77, typical, 'B'],
+    k8: 7.4,
+    integrityFloor: 0.77,
+    flowJPerMol: 11200,
+    strength: 0.55,
+    retro: 0.45,
+    swellG: 19,
+    amylose: 0.2,
+    leaches: 0.5,
+    clear: 0,
+  }),
+  'long rice': species({
+    title: 'rice, long grain',
+    gel: [70.3, 76.2, 80.2, JANE, 'A'],
+    k8: 7,
+    integrityFloor: 0.82,
+    flowJPerMol: 11200,
+    strength: 0.62,
+    retro: 0.6,
+    swellG: 18,
+    amylose: 0.25,
+    leaches: 0.5,
+    clear: 0,
+  }),
+  'short rice': species({
+    title: 'rice, short grain',
+    gel: [60, 66.5, 73.5, typical, 'B'],
+    k8: 8,
+    integrityFloor: 0.67,
+    flowJPerMol: 10000,
+    strength: 0.4,
+    retro: 0.45,
+    swellG: 20,
+    amylose: 0.17,
+    leaches: 0.55,
+    clear: 0,
+  }),
+  basmati: species({
+    title: 'rice, basmati type',
+    gel: [66, 73, 79, typical, 'B'],
+    k8: 7,
+    integrityFloor: 0.8,
+    flowJPerMol: 11200,
+    strength: 0.7,
+    retro: 0.6,
+    swellG: 18,
+    amylose: 0.245,
+    leaches: 0.5,
+    clear: 0,
+  }),
+  jasmine: species({
+    title: 'rice, jasmine type',
+    gel: [61.5, 68.5, 75, typical, 'B'],
+    k8: 8,
+    integrityFloor: 0.68,
+    flowJPerMol: 9500,
+    strength: 0.38,
+    retro: 0.45,
+    swellG: 20,
+    amylose: 0.16,
+    leaches: 0.55,
+    clear: 0,
+  }),
+  'waxy rice': species({
+    title: 'rice, waxy',
+    gel: [56.9, 63.2, 70.3, JANE, 'A'],
+    k8: 12.8,
+    integrityFloor: 0.41,
+    flowJPerMol: 4000,
+    strength: 0.05,
+    retro: 0.08,
+    swellG: 40,
+    amylose: 0.01,
+    leaches: 0.5,
+    clear: 1,
+  }),
+  potato: species({
+    title: 'potato',
+    gel: [58.2, 62.6, 67.7, JANE, 'A'],
+    k8: 36,
+    integrityFloor: 0.22,
+    flowJPerMol: 12000,
+    strength: 0.55,
+    retro: 0.4,
+    swellG: 80,
+    amylose: 0.21,
+    leaches: 0.6,
+    clear: 1,
+  }),
+  tapioca: species({
+    title: 'tapioca',
+    gel: [64.3, 68.3, 74.4, JANE, 'A'],
+    k8: 10.5,
+    integrityFloor: 0.36,
+    flowJPerMol: 8000,
+    strength: 0.18,
+    retro: 0.2,
+    swellG: 45,
+    amylose: 0.18,
+    leaches: 0.6,
+    clear: 1,
+  }),
 } as const;
 export type StarchSpecies = keyof typeof STARCHES;
 export type StarchCoefficients = (typeof STARCHES)[StarchSpecies];

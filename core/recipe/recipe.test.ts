@@ -6,7 +6,7 @@ import { WRITTEN } from './fixtures/recipes';
 import { mendLine, readLines, type ReadOptions } from './lines';
 import { nameOf } from './names';
 import { amountsOf, familyOf, planOf, readRecipe } from './read';
-import { english } from '../../words/testing';
+import { english } from '../../words/english';
 const options: ReadOptions = { system: 'metric', eggSize: 'eu M' };
 
 const read = (text: string) => {

@@ -1,6 +1,5 @@
 import * as fc from 'fast-check';
-import { SET_WORDS } from './words';
-import { aimPa, boundsFor, stripMiddle, stripPlace, upperBoundPa, wordAt, yieldAtPlace } from './words';
+import { SET_WORDS, aimPa, boundsFor, stripMiddle, stripPlace, upperBoundPa, wordAt, yieldAtPlace } from './words';
 
 const style = fc.constantFrom('spooned' as const, 'turned out' as const, 'cut' as const);
 const height = fc.double({ min: 0.01, max: 0.12, noNaN: true });
