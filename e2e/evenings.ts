@@ -1,6 +1,6 @@
 import type { Cook } from '../core/cook/events';
 import type { Plan } from '../core/plan/plan';
-import type { KitchenFile } from '../core/formats/kitchenFile';
+import { emptyKitchen, type KitchenFile } from '../core/formats/kitchenFile';
 import { pantryWith } from '../core/pantry/pantry';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
 import { DISHES, type DishName } from '../core/testingDishes';
@@ -31,17 +31,7 @@ export function cookedTo(plan: Plan, step: string, intoS = 5): { cook: Cook; at:
 
 /** A kitchen with these cooks and their plans, and nothing else. */
 export const kitchenOf = (cooks: Cook[], at: Date, settings: Partial<Settings> = {}): KitchenFile => ({
-  format: 'ovalis-kitchen',
-  version: 6,
-  exportedAt: at.toISOString(),
+  ...emptyKitchen({ ...DEFAULT_SETTINGS, ...settings }, at.toISOString()),
   plans: cooks.map((c) => c.plan),
   cooks,
-  batches: [],
-  ingredients: [],
-  packs: [],
-  vessels: [],
-  history: [],
-  days: [],
-  preps: [],
-  settings: { ...DEFAULT_SETTINGS, ...settings },
 });

@@ -1,32 +1,14 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { Batch } from '../core/book/batch';
 import type { Cook, CookEvent } from '../core/cook/events';
 import type { KitchenFile } from '../core/formats/kitchenFile';
-import type { Day } from '../core/day/record';
-import type { PastPlan } from '../core/plan/history';
-import type { Plan } from '../core/plan/plan';
-import type { Ingredient } from '../core/pantry/ingredient';
-import type { Prep } from '../core/prep/weigh';
 import type { Settings } from '../core/settings';
-import type { Pack } from '../core/units/packs';
-import type { Vessel } from '../core/vessels/vessel';
 import { ask } from '../workers/client';
 import { browserKitchen, browserStore, changes, problems } from './browser';
+import type { CollectionName, Collections } from './collections';
 import { setAside, type Problem, type Repository } from './records';
 
-type Collections = {
-  plans: Plan;
-  cooks: Cook;
-  batches: Batch;
-  ingredients: Ingredient;
-  packs: Pack;
-  vessels: Vessel;
-  history: PastPlan;
-  days: Day;
-  preps: Prep;
-};
-type Name = keyof Collections;
+type Name = CollectionName;
 
 const repo = <N extends Name>(name: N) => browserKitchen()[name] as unknown as Repository<Collections[N]>;
 

@@ -4,7 +4,7 @@ import { CookSchema } from '../cook/events';
 import { migrateCook, withPlan } from '../cook/migrate';
 import { migrateIngredient, migratePlan, PlanSchema } from '../plan/plan';
 import { IngredientSchema } from '../pantry/ingredient';
-import { SettingsSchema } from '../settings';
+import { SettingsSchema, type Settings } from '../settings';
 import { PastPlanSchema } from '../plan/history';
 import { PackSchema } from '../units/packs';
 import { VesselSchema } from '../vessels/vessel';
@@ -29,6 +29,23 @@ export const KitchenFileSchema = z.object({
   settings: SettingsSchema,
 });
 export type KitchenFile = z.infer<typeof KitchenFileSchema>;
+
+/** A kitchen with nothing in it yet. */
+export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFile => ({
+  format: 'ovalis-kitchen',
+  version: 6,
+  exportedAt,
+  plans: [],
+  cooks: [],
+  batches: [],
+  ingredients: [],
+  packs: [],
+  vessels: [],
+  history: [],
+  days: [],
+  preps: [],
+  settings,
+});
 
 /**
  * Version 1 held plans and ingredients of version 1; version 2 no vessels and no history; version 3 no days and no

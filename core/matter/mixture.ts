@@ -1,5 +1,8 @@
 import type { GrainKind, Ingredient } from '../pantry/ingredient';
 
+/** g/ml of a pudding, milk and starch and sugar together (B): for depths and fills. */
+export const PUDDING_G_PER_ML = 1.04;
+
 /** Starch of one kind, and the dry grain that carries it. */
 export type Thickening = {
   kind: GrainKind;

@@ -1,4 +1,4 @@
-import { massG } from '../matter/mixture';
+import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import type { Pantry } from '../pantry/pantry';
 import type { Plan } from '../plan/plan';
 import { lookUp, mainLiquid, wholeMixture } from '../plan/stages';
@@ -55,7 +55,7 @@ export function cautionsOf(plan: Plan, f: Judged, pantry: Pantry): Caution[] {
   if (f.fillRel > 0.98)
     warn('dish', {
       holdsMl: plan.dish.count * plan.dish.capacityMl,
-      comesMl: Math.round(f.endMassG / 1.04 / 10) * 10,
+      comesMl: Math.round(f.endMassG / PUDDING_G_PER_ML / 10) * 10,
     });
   if (late('thicken')) warn('no-bubble');
   if (late('simmer')) warn('grain-hard');

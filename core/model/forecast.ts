@@ -1,4 +1,4 @@
-import { massG } from '../matter/mixture';
+import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { allergensOf, atStages, wholeMixture } from '../plan/stages';
 import { STAGES, type Plan } from '../plan/plan';
 import {
@@ -126,7 +126,7 @@ export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at:
   const egg = run.bake ? { set: run.bake.eggSetMean, curd: run.bake.curdMean } : undefined;
   const stirredEgg = run.bake ? Math.max(0, pot.eggSet) : pot.eggSet;
   const k = consistency(body, at.tempC, m) * thinned;
-  const air = run.addsMl > 0 ? (1 - run.addsMl / (run.addsMl + massG(m) / 1.04)) ** 2 : 1;
+  const air = run.addsMl > 0 ? (1 - run.addsMl / (run.addsMl + massG(m) / PUDDING_G_PER_ML)) ** 2 : 1;
   const modulusPa =
     gelModulusPa(m, body, {
       ageH: at.ageH,

@@ -1,5 +1,5 @@
 import { bake, type Bake } from '../oven/bake';
-import { massG, times, type Mixture } from '../matter/mixture';
+import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
 import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
 import { FRIDGE_C, methodOf } from '../plan/family';
 import type { AddStep, HeatStep, MethodStep, Stage } from '../plan/method';
@@ -144,7 +144,7 @@ export type Run = {
 
 /** Depth of the dish for what is left in the pot, and how full that makes it. */
 export function dishOf(plan: Plan, massLeftG: number, addsMl = 0): { depthM: number; fillRel: number } {
-  const volumeMl = (massLeftG / 1.04 + addsMl) / plan.dish.count;
+  const volumeMl = (massLeftG / PUDDING_G_PER_ML + addsMl) / plan.dish.count;
   return {
     depthM: Math.max(0.004, (volumeMl * 1e-6) / dishAreaM2(plan.dish)),
     fillRel: volumeMl / plan.dish.capacityMl,
@@ -197,7 +197,7 @@ export function runSteps(
         if (!portions.length) break;
         const mixture = times(mixtureOfPortions(portions), 1 - step.left);
         if (step.stage === 'fold in' && mixture.whiteG > 0)
-          addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / 1.04).addsMl;
+          addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / PUDDING_G_PER_ML).addsMl;
         const told = additionOf(step, mixture, pot);
         if ((told.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = told.lumpEntry;
         if (told.ladles.length) ladles = told.ladles;

@@ -1,5 +1,5 @@
 import { table } from '../coefficients';
-import { massG } from '../matter/mixture';
+import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
 import { FRIDGE_C } from '../plan/family';
 import type { Plan } from '../plan/plan';
@@ -40,7 +40,7 @@ export function topLayerOf(plan: Plan, pantry: Pantry): TopLayer | undefined {
   return {
     minutes: pot.tS / 60,
     massG: left,
-    depthMm: ((left / 1.04) * 1e-6 * 1000) / (dishAreaM2(plan.dish) * plan.dish.count),
+    depthMm: ((left / PUDDING_G_PER_ML) * 1e-6 * 1000) / (dishAreaM2(plan.dish) * plan.dish.count),
     viscosityPaS: pot.viscosityPaS,
     pours: pot.viscosityPaS < TOP.pourable,
   };

@@ -3,6 +3,7 @@ import { lookUp } from './stages';
 import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
 import type { Plan, Stage } from './plan';
+import { PUDDING_G_PER_ML } from '../matter/mixture';
 
 /** Cold liquid whisked with one part of starch: two parts or more, or it cakes (B). */
 export const SLURRY_PARTS = 2.5;
@@ -93,7 +94,7 @@ export function scaleToPeople(plan: Plan, people: number, portionG: number, loss
 }
 
 /** Scales so that the cooked pudding fills the dishes to `fillRel` of their brim. */
-export function scaleToDish(plan: Plan, lossRel: number, densityGPerMl = 1.04, fillRel = 0.9): Plan {
+export function scaleToDish(plan: Plan, lossRel: number, densityGPerMl = PUDDING_G_PER_ML, fillRel = 0.9): Plan {
   const total = plan.items.reduce((sum, i) => sum + i.grams, 0);
   const wanted = plan.dish.count * plan.dish.capacityMl * fillRel * densityGPerMl;
   return scale(plan, wanted / (total * (1 - lossRel)));

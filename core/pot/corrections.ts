@@ -1,4 +1,4 @@
-import { massG, type Mixture } from '../matter/mixture';
+import { massG, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
 import { PASTE, type Body } from './paste';
 import { breakdownRate, STARCHES } from './starch';
 
@@ -6,7 +6,7 @@ import { breakdownRate, STARCHES } from './starch';
 
 /** Depth in the pan, mm: where to put the mark. */
 export const depthMm = (m: Pick<Mixture, 'waterG'> & Mixture, diameterMm: number, shareLeft = 1): number =>
-  (massG(m) * shareLeft) / 1.04 / ((Math.PI * diameterMm ** 2) / 4000);
+  (massG(m) * shareLeft) / PUDDING_G_PER_ML / ((Math.PI * diameterMm ** 2) / 4000);
 
 /** Dry cornstarch that multiplies the hot viscosity by `factor`, g; in two to three times its weight of cold liquid. */
 export function thickenG(m: Mixture, body: Body, factor: number): number {

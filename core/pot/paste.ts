@@ -1,5 +1,5 @@
 import { arrhenius, clamp, table } from '../coefficients';
-import { massG, type Mixture, type Thickening } from '../matter/mixture';
+import { massG, type Mixture, type Thickening, PUDDING_G_PER_ML } from '../matter/mixture';
 import { EGG } from './egg';
 import { GRAIN_KINETICS, GRAINS, hydration } from './grain';
 import { sugarBrake } from './starch';
@@ -126,7 +126,7 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
   }
   const freeWaterG = Math.max(m.waterG - held, GRAIN_KINETICS.film * dry, 0.12 * m.waterG);
   const per = swollen > 1e-12 ? 1 / swollen : 0;
-  const volume = massG(m) / 1.04;
+  const volume = massG(m) / PUDDING_G_PER_ML;
   const dilute = brake / (loose + freeWaterG + PASTE.sugarAsSerum * m.sugarG || 1);
   const pieces = (m.piecesG + Math.max(0, m.piecesDrinkG)) / 1.1;
   return {
@@ -199,7 +199,7 @@ export function solidsFactor(m: Mixture): number {
 
 /** Viscosity felt at the spoon, Pa s at 10 1/s: serum and paste, thickened by droplets, grains, egg, nuts and fibre. */
 export function viscosityPaS(k: number, m: Mixture, tempC: number, body: Body, eggSet = 0): number {
-  const fatVolume = m.fatG / 0.92 / (massG(m) / 1.04);
+  const fatVolume = m.fatG / 0.92 / (massG(m) / PUDDING_G_PER_ML);
   const fat = (1 - clamp(fatVolume, 0, 0.6) / PASTE.fatPacking) ** -1.85;
   const egg = eggSet > 0 && m.eggProteinG > 0 ? eggFactor(m, eggSet) : 1;
   return (

@@ -1,6 +1,6 @@
 import { forecast, type Forecast } from '../model/forecast';
 import { refreshCarveOuts, withGrams } from '../plan/amounts';
-import { massG } from '../matter/mixture';
+import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { lookUp, wholeMixture } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
@@ -373,7 +373,7 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
       id: 'dish too small',
       level: 'mend',
       says: say('check.itMakesTheDishesHold', {
-        endMassG: f.endMassG / 1.04,
+        endMassG: f.endMassG / PUDDING_G_PER_ML,
         capacityMl: plan.dish.count * plan.dish.capacityMl,
       }),
       why: say('check.whatDoesNotFitHas'),

@@ -10,6 +10,7 @@ import { volumeMl } from '../vessels/vessel';
 import { factsOf, type Facts } from './facts';
 import { readLines, type Line, type ReadOptions } from './lines';
 import { peopleIn, SECTION, takeApart, type RecipeText } from './text';
+import { PUDDING_G_PER_ML } from '../matter/mixture';
 
 export type Reading = { title: string; lines: Line[]; method: string[]; facts: Facts; people: number | undefined };
 export type ReadResult = { ok: true; reading: Reading } | { ok: false; why: string };
@@ -269,6 +270,7 @@ function dishOf(f: Facts, usual: Dish, people: number, totalG: number): Dish {
       heightMm: 55,
       wall: 'metal',
     };
-  if (usual.capacityMl > 600) return { ...usual, count: Math.max(1, Math.ceil(totalG / usual.capacityMl / 1.04)) };
+  if (usual.capacityMl > 600)
+    return { ...usual, count: Math.max(1, Math.ceil(totalG / usual.capacityMl / PUDDING_G_PER_ML)) };
   return { ...usual, count: Math.max(people, Math.min(60, Math.ceil(totalG / (usual.capacityMl * 0.95)))) };
 }

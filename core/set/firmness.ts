@@ -1,6 +1,6 @@
 import { along, table, type Curve } from '../coefficients';
 import type { Mixture } from '../matter/mixture';
-import { massG } from '../matter/mixture';
+import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { eggGelPa } from '../pot/egg';
 import { dairyProteinPct, fillerFactor, sugarFraction, type Body } from '../pot/paste';
 import { WEIGHT_N_PER_M3 } from '../texture/words';
@@ -45,7 +45,7 @@ const MILK_FAT: Curve = [
 
 /** Stiffening by fat that is solid at this temperature (Guth and Smallwood's filler, A). @param coldestC it has been */
 export function fatFactor(m: Mixture, tempC: number, coldestC = tempC): number {
-  const volume = massG(m) / 1.04;
+  const volume = massG(m) / PUDDING_G_PER_ML;
   const coconut = coldestC <= GEL.supercoolsC ? along(COCONUT_FAT, tempC) : 0;
   const solid = (m.coconutFatG * coconut + m.milkFatG * along(MILK_FAT, tempC)) / 0.92 / volume;
   return 1 + 2.5 * solid + 14 * solid * solid;

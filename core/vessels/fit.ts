@@ -1,14 +1,12 @@
 import { foamIndex } from '../pot/foam';
 import { netW } from '../pot/hob';
-import { massG } from '../matter/mixture';
+import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { mainLiquid, wholeMixture } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2, type Form } from '../pantry/kitchen';
 import type { Pantry } from '../pantry/pantry';
 import { depthOfMm } from './vessel';
 
-/** g/ml of milk with its starch. */
-const DENSITY = 1.04;
 /** J to turn a gram of water to steam. */
 const LATENT = 2257;
 /** Share of the net heat that can leave as bubbles at the boil (C). */
@@ -27,7 +25,7 @@ export type PanFit = {
 
 /** Whether the pan takes it, foam included. */
 export function panFit(plan: Plan, pantry: Pantry): PanFit {
-  const goesInMl = massG(wholeMixture(plan, pantry)) / DENSITY;
+  const goesInMl = massG(wholeMixture(plan, pantry)) / PUDDING_G_PER_ML;
   const areaM2 = (Math.PI * (plan.pan.diameterMm / 1000) ** 2) / 4;
   const holdsMl = areaM2 * plan.pan.heightMm * 1000;
   const headroomMm = plan.pan.heightMm - goesInMl / (areaM2 * 1000);
@@ -67,7 +65,7 @@ export type DishFit = {
 
 /** Whether the dishes take what comes out of the pot. @param endMassG from the forecast */
 export function dishFit(plan: Plan, endMassG: number): DishFit {
-  const ml = endMassG / DENSITY;
+  const ml = endMassG / PUDDING_G_PER_ML;
   const { dish } = plan;
   const each = ml / dish.count;
   const depthMm = dish.form

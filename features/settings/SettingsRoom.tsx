@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
+import { emptyKitchen, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
@@ -21,22 +21,6 @@ import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { saveFile, saveKitchenFile } from '../shared/saveFile';
-
-const emptyKitchen = (settings: Settings): KitchenFile => ({
-  format: 'ovalis-kitchen',
-  version: 6,
-  exportedAt: nowIso(),
-  plans: [],
-  cooks: [],
-  batches: [],
-  ingredients: [],
-  packs: [],
-  vessels: [],
-  history: [],
-  days: [],
-  preps: [],
-  settings,
-});
 
 type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
 
@@ -172,7 +156,7 @@ export function SettingsRoom() {
                   title: 'Start your own kitchen?',
                   text: 'The choir supper and everything written here goes. Your settings stay.',
                   act: 'Clear it',
-                  make: () => Promise.resolve(emptyKitchen(settings ?? DEFAULT_SETTINGS)),
+                  make: () => Promise.resolve(emptyKitchen(settings ?? DEFAULT_SETTINGS, nowIso())),
                 })
               }
             />
