@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { emptyKitchen, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
-import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
+import { DEFAULT_SETTINGS } from '../../core/settings';
 import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../../storage/hooks';
 import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
