@@ -118,3 +118,10 @@ describe('all that a plan says beside its forecast', () => {
     expect(aboutPlan(cut, pantry, [], 780).cut).toMatchObject({ cut: 'squares', rows: 3, columns: 3, pieces: 9 });
   });
 });
+
+it('a milk that nothing here explains is never taken for whole milk', () => {
+  for (const odd of ['hemp milk', 'pea milk', 'camel milk', 'soya cream'])
+    expect([odd, readWish(`a custard with ${odd} for six`, pantry).milkId]).toEqual([odd, undefined]);
+  expect(readWish('a custard for ten, oat milk', pantry).milkId).toBe('oat_drink');
+  expect(readWish('a custard with cold oat milk', pantry).milkId).toBe('oat_drink');
+});

@@ -88,7 +88,11 @@ export function readWish(text: string, pantry: Pantry): Wish {
   if (wish.word === undefined) delete wish.word;
   const milk = /\b([a-zé-]+(?: [a-zé-]+)? (?:milk|drink|cream)|milk|water)\b/gi;
   for (const m of t.replace(/\b(?:no|without) [a-z]+\b/gi, ' ').matchAll(milk)) {
-    const found = nameOf(m[0].replace(/^(?:from|with|of|in|the|some|a|my) /i, ''));
+    const words = m[0].replace(/^(?:from|with|of|in|the|some|a|my) /i, '').split(' ');
+    // "ten oat milk" is oat milk; a milk whose own word nothing explains is not taken for another
+    const found = [words, words.length > 2 ? words.slice(-2) : []]
+      .map((w) => nameOf(w.join(' ')))
+      .find((n) => n && n.unsure === undefined);
     const i = found && pantry.get(found.id);
     if (i?.group === 'milk' && ruleAgainst(i, wish.rules) === undefined) wish.milkId = i.id;
   }
