@@ -13,7 +13,8 @@ import { readDevices, seedOf, truthOf, type DeviceReading, type Faulty } from '.
 import { pantryWith } from '../core/pantry/pantry';
 import { planByHand, type ByHand } from '../core/rescue/byHand';
 import { finished, mendings, situationOf, type Fix, type Heading, type Situation } from '../core/rescue/fix';
-import { rescueOf, type Rescue, type Told } from '../core/rescue/rescue';
+import { rescueOf } from '../core/rescue/rescue';
+import type { Rescue, Told } from '../core/rescue/way';
 import { runMethod, potSetup } from '../core/model/run';
 import { sideOf, type SideAnswer } from '../core/sides/sides';
 import { fewOf } from '../core/twin/twin';

@@ -122,7 +122,7 @@ describe('what went wrong', () => {
   it.each(asks)('there is a way out of every fault: of a $of', (ask) => {
     for (const fault of FAULTS) {
       const r = posted(modelApi.rescue(ask, fault, {}));
-      expect([fault, r.going.length > 0, r.saved === 'no' || r.steps.length > 0]).toEqual([fault, true, true]);
+      expect([fault, r.going.code.length > 0, r.saved === 'no' || r.steps.length > 0]).toEqual([fault, true, true]);
     }
   });
   it('a pot that waits cools by the minute, less so when it is wrapped', () => {

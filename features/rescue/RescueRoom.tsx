@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { FAULTS, type CookEvent, type Fault } from '../../core/cook/events';
 import type { ByHand } from '../../core/rescue/byHand';
-import type { Rescue } from '../../core/rescue/rescue';
+import type { Rescue } from '../../core/rescue/way';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { toSpoons } from '../../core/units/measures';
@@ -276,13 +276,13 @@ function Path({
       ? `${fmt.hours(minutes.minutes / 60)} more`
       : r.saved === 'no'
         ? 'Start again'
-        : r.then;
+        : tell(r.then);
   const density = main && pantry.get(main.ingredientId)?.densityGPerMl;
   const spoons =
     main && density && r.added?.how === 'slurry' ? toSpoons(main.grams, density, fmt.settings.spoons) : undefined;
   const finish = () => {
     onAdd?.(
-      { kind: 'rescued', fault: r.fault, says: step === undefined && main ? `${headline}, ${r.then}` : r.then },
+      { kind: 'rescued', fault: r.fault, says: step === undefined && main ? `${headline}, ${tell(r.then)}` : tell(r.then) },
       // a pudding that is out of its pot is told, not cooked on
       ...(r.added && step !== undefined ? [{ kind: 'added' as const, ...r.added }] : []),
       ...(r.setting !== undefined && step !== undefined ? [{ kind: 'hobSet' as const, setting: r.setting }] : []),
@@ -306,7 +306,7 @@ function Path({
   };
   return (
     <View className="gap-3" testID="rescue">
-      <Type>{r.going}</Type>
+      <Type>{tell(r.going)}</Type>
       <Type kind="strong" tone={r.saved === 'no' ? 'scorch' : r.saved === 'part' ? 'ink' : 'bay'}>
         {SAVED[r.saved]}
       </Type>
@@ -330,7 +330,7 @@ function Path({
         {here ? (
           <View className="gap-2" role="group" aria-label={`Step ${at + 1} of ${r.steps.length}`}>
             <Type kind="small" tone="quiet">{`step ${at + 1} of ${r.steps.length}`}</Type>
-            <Type kind="title">{here.say}</Type>
+            <Type kind="title">{tell(here.what)}</Type>
             {here.portions?.map((p) => (
               <Type key={p.ingredientId} kind="amount">{`${fmt.grams(p.grams)} ${name(p.ingredientId)}`}</Type>
             ))}
@@ -343,9 +343,9 @@ function Path({
         ) : (
           <View role="list" className="gap-1">
             {r.steps.map((s, i) => (
-              <Type key={s.say} role="listitem">
+              <Type key={s.what.code} role="listitem">
                 <Type kind="strong">{`${i + 1} `}</Type>
-                {s.say}
+                {tell(s.what)}
                 {s.portions
                   ? ` ${s.portions.map((p) => `${fmt.grams(p.grams)} ${name(p.ingredientId)}`).join(', ')}.`
                   : ''}
@@ -354,11 +354,11 @@ function Path({
             ))}
           </View>
         )}
-        <Type tone="quiet">{`${r.then}${r.minutes >= 1 ? `. About ${fmt.hours(Math.round(r.minutes) / 60)}, done by ${fmt.time(now + r.minutes * MINUTE)}` : ''}.`}</Type>
+        <Type tone="quiet">{`${tell(r.then)}${r.minutes >= 1 ? `. About ${fmt.hours(Math.round(r.minutes) / 60)}, done by ${fmt.time(now + r.minutes * MINUTE)}` : ''}.`}</Type>
       </View>
-      <Type>{r.orElse}</Type>
-      {r.again ? <Notice text={r.again} /> : null}
-      {r.caution ? <Notice text={r.caution} /> : null}
+      <Type>{tell(r.orElse)}</Type>
+      {r.again ? <Notice text={tell(r.again)} /> : null}
+      {r.caution ? <Notice text={tell(r.caution)} /> : null}
       <Key
         kind="yolk"
         size="act"
