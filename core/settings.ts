@@ -24,7 +24,7 @@ export const SettingsSchema = z.object({
   leftHanded: z.boolean().default(false),
   devices: z.enum(DEVICE_SOURCES).default('none'),
   /** how prices are written; empty for none */
-  money: z.string().max(4, 'should be 4 letters or fewer').default('€'),
+  money: z.string().max(4).default('€'),
   machines: z.array(z.enum(MACHINES)).max(MACHINES.length).default([]),
 });
 export type Settings = z.infer<typeof SettingsSchema>;

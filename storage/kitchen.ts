@@ -5,6 +5,7 @@ import { DEFAULT_SETTINGS, SettingsSchema, type Settings } from '../core/setting
 import { COLLECTION_NAMES, COLLECTIONS, type CollectionName, type Collections } from './collections';
 import { journalOver } from './journal';
 import { putAside, repository, since, type CollectionSpec, type Repository, type Shell } from './records';
+import { say } from '../core/say';
 
 const StoredSettingsSchema = SettingsSchema.extend({ id: z.literal('mine') });
 type StoredSettings = Settings & { id: 'mine' };
@@ -103,7 +104,7 @@ export function kitchenOver(shell: Shell): Kitchen {
         try {
           await shell.store.setMany(entries);
         } catch (e) {
-          shell.report({ kind: 'not saved', key: 'everything', why: (e as Error).message || 'the browser refused' });
+          shell.report({ kind: 'not saved', key: 'everything', why: (e as Error).message || say('record.refused') });
           throw e;
         }
         if (old.length) await shell.store.removeMany(old);

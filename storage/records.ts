@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { issuesOf } from '../core/formats/issues';
+import { say, type Said } from '../core/say';
 import type { AtOnce } from './journal';
 
 /** What the repositories need of a key-value store; AsyncStorage has it, and so has a Map in a test. */
@@ -16,7 +17,7 @@ export type KeyValue = {
 /** Runs `work` while nobody else, in any tab, holds `name`. */
 export type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
 
-export type Problem = { kind: 'set aside'; key: string; why: string } | { kind: 'not saved'; key: string; why: string };
+export type Problem = { kind: 'set aside' | 'not saved'; key: string; why: Said | string };
 
 export type Shell = {
   store: KeyValue;
@@ -43,32 +44,39 @@ export type CollectionSpec<T> = {
 
 export class NotSavedError extends Error {}
 
+/** A record that cannot be read, and why in words that can be told. */
+export class Unreadable extends Error {
+  constructor(readonly said: Said) {
+    super(said.code);
+  }
+}
+export const whyOf = (e: unknown): Said | string => (e instanceof Unreadable ? e.said : (e as Error).message);
+
 const ASIDE = 'aside/';
 
 /** Text of a stored record to its value, migrated and checked. Throws with the reason. */
 function open<T>(spec: CollectionSpec<T>, text: string): { value: T; migrated: boolean } {
   const record = JSON.parse(text) as { v?: unknown; data?: unknown };
-  if (typeof record?.v !== 'number') throw new Error('has no version');
-  if (record.v > spec.version)
-    throw new Error(`was written by a newer Ovalis (version ${record.v}, this one reads ${spec.version})`);
+  if (typeof record?.v !== 'number') throw new Unreadable(say('record.noVersion'));
+  if (record.v > spec.version) throw new Unreadable(say('record.newer', { version: record.v, reads: spec.version }));
   let data = record.data;
   for (let v = record.v; v < spec.version; v++) {
     const step = spec.migrations[v];
-    if (!step) throw new Error(`there is no way from version ${v}`);
+    if (!step) throw new Unreadable(say('record.noWay', { version: v }));
     data = step(data);
   }
   const parsed = spec.schema.safeParse(data);
   if (!parsed.success)
-    throw new Error(
-      issuesOf(parsed.error)
-        .map((i) => `${i.path}: ${i.message}`)
-        .join('; '),
+    throw new Unreadable(
+      say('record.wrong', {
+        issues: issuesOf(parsed.error).map((i) => say('record.issue', { path: i.path, message: i.message })),
+      }),
     );
   return { value: parsed.data, migrated: record.v !== spec.version };
 }
 
 /** Moves a text that cannot be read aside and says so. Copied first, taken out second: a full disk leaves it where it was. */
-export async function putAside(shell: Shell, key: string, text: string, why: string, takeOut: () => unknown) {
+export async function putAside(shell: Shell, key: string, text: string, why: Said | string, takeOut: () => unknown) {
   shell.report({ kind: 'set aside', key, why });
   await shell.store.setItem(ASIDE + key, text).then(takeOut, () => undefined);
 }
@@ -99,9 +107,9 @@ export function repository<T extends { id: string }>(spec: CollectionSpec<T>, sh
     try {
       await shell.store.setItem(k, text);
     } catch (e) {
-      const why = (e as Error).message || 'the browser refused';
+      const why = (e as Error).message || say('record.refused');
       shell.report({ kind: 'not saved', key: k, why });
-      throw new NotSavedError(why);
+      throw new NotSavedError(typeof why === 'string' ? why : why.code);
     }
   }
 
@@ -115,7 +123,7 @@ export function repository<T extends { id: string }>(spec: CollectionSpec<T>, sh
     } catch (e) {
       if (e instanceof NotSavedError) throw e;
       if (held) {
-        await putAside(shell, k, text, (e as Error).message, () => shell.store.removeItem(k));
+        await putAside(shell, k, text, whyOf(e), () => shell.store.removeItem(k));
         return undefined;
       }
     }

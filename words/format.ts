@@ -9,7 +9,7 @@ const QUARTERS = ['', '¼', '½', '¾'] as const;
 const thousands = (n: number) => String(n).replace(/\B(?=(\d{3})+(?!\d))/g, THIN);
 
 /** 2.25 as 2¼; quarters only. */
-function quarters(n: number): string {
+export function quarters(n: number): string {
   const whole = Math.floor(n + 1e-6);
   const part = QUARTERS[Math.round((n - whole) * 4)] ?? '';
   return whole === 0 && part ? part : `${whole}${part}`;

@@ -1,7 +1,8 @@
 import { createInstance } from 'i18next';
 import type { Figure, Said } from '../core/say';
 import { en } from './en';
-import type { Formatter } from './format';
+import type { Settings } from '../core/settings';
+import { formatter, quarters, type Formatter } from './format';
 
 /**
  * Sentences by code, with their plurals, in the cook's own units. Looked up by i18next, which takes the plural from the
@@ -30,6 +31,10 @@ export const WAYS: Readonly<Record<string, (fmt: Formatter, value: number) => st
   hours: (fmt, h) => fmt.hours(h),
   time: (fmt, ms) => fmt.time(ms),
   degApart: (fmt, k) => fmt.degApart(k, 1),
+  minutes: (fmt, minutes) => fmt.hours(minutes / 60),
+  percent: (_fmt, share) => `${Math.round(100 * share)} %`,
+  halves: (_fmt, x) => (Number.isInteger(x) ? String(x) : `${Math.floor(x) || ''}½`),
+  quarters: (_fmt, x) => quarters(x),
   whole: (_fmt, x) => String(Math.round(x)),
   decimal: (_fmt, x) => x.toFixed(1),
 };
@@ -50,5 +55,11 @@ const figureOf = (value: Figure, fmt: Formatter): unknown =>
 /** The sentence of what core says. A code without one is shown as it is: the tests find it. */
 export function tell({ code, ...figures }: Said, fmt: Formatter): string {
   const known = Object.fromEntries(Object.entries(figures).map(([name, value]) => [name, figureOf(value, fmt)]));
-  return book.t(code, { ...known, fmt });
+  return book.t(code, { ...known, fmt }).trim();
 }
+
+/** Sentences by the cook's settings; what has no code is somebody's own text and stays as it is. */
+export const teller = (settings: Settings) => {
+  const fmt = formatter(settings);
+  return (said: Said | string): string => (typeof said === 'string' ? said : tell(said, fmt));
+};

@@ -31,6 +31,7 @@ import type { SideKind } from '../core/plan/sidePot';
 import type { SpoonSystem } from '../core/units/measures';
 import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';
+import { say } from '../core/say';
 
 /** Lets what waits for the worker in, between two slices of a long work. */
 const breathe = () => new Promise((ok) => setTimeout(ok, 0));
@@ -105,7 +106,7 @@ export const modelApi = {
     return s.ok ? { ...s, costs: costsOf(plan, s.plan, of(plan)), changes: changesBetween(plan, s.plan, of(plan)) } : s;
   },
   compare: (a: Plan, b: Plan) => {
-    const [ta, tb] = [tell(a.name, a, of(a)), tell(b.name, b, of(b))];
+    const [ta, tb] = [tell(say('plain', { text: a.name }), a, of(a)), tell(say('plain', { text: b.name }), b, of(b))];
     return {
       a: ta,
       b: tb,

@@ -9,8 +9,9 @@ import { forecast } from '../core/model/forecast';
 import type { Plan } from '../core/plan/plan';
 import { pantryWith } from '../core/pantry/pantry';
 import { prepOf, sideWeighings } from '../core/prep/prep';
-import type { Machine } from '../core/settings';
+import type { Machine, Settings } from '../core/settings';
 import type { Pack } from '../core/units/packs';
+import { teller } from '../words';
 
 const of = (plan: Plan) => pantryWith(plan.own);
 
@@ -61,14 +62,13 @@ export const dayApi = {
     return nearestPlace(ask.day, list, serves, done, task, wantMs);
   },
   /** Times of day in the zone of this machine and by the cook's clock. */
-  calendar: (ask: DayAsk, nowMs: number, hour12: boolean): string => {
+  calendar: (ask: DayAsk, nowMs: number, settings: Settings): string => {
     const { list, serves, done } = known(ask);
-    const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hour12 });
-    return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs, (ms) => clock.format(ms));
+    return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs, teller(settings));
   },
-  shopping: (plans: Plan[], packs: Pack[], have: string[], title: string) => {
+  shopping: (plans: Plan[], packs: Pack[], have: string[], title: string, settings: Settings) => {
     const list = shoppingOf(plans, of, packs, have);
-    return { ...list, text: shoppingText(list, title) };
+    return { ...list, text: shoppingText(list, title, teller(settings)) };
   },
   prep: (plan: Plan, machines: Machine[]) => ({
     items: prepOf(plan, of(plan), machines),

@@ -149,7 +149,7 @@ describe('a day', () => {
     const act = acts.find((a) => a.state === 'to do' && a.hands)!;
     posted(modelApi.place(ask, act.id, act.startMs + 3_600_000));
     expect(Array.isArray(posted(modelApi.dayChanges(ask)))).toBe(true);
-    expect(modelApi.calendar(ask, NOON, false)).toMatch(/^BEGIN:VCALENDAR/);
+    expect(modelApi.calendar(ask, NOON, DEFAULT_SETTINGS)).toMatch(/^BEGIN:VCALENDAR/);
   });
   it('another hour of serving moves it whole; another dish’s work is not taken for it', () => {
     const at = (h: number) =>
@@ -162,7 +162,7 @@ describe('a day', () => {
     expect(ends(at(1)) - ends(at(0))).toBe(3_600_000);
   });
   it('its shopping and what stands beside a pot', () => {
-    const list = posted(modelApi.shopping(demo.plans, demo.packs, [], 'Friday'));
+    const list = posted(modelApi.shopping(demo.plans, demo.packs, [], 'Friday', DEFAULT_SETTINGS));
     expect(list.text).toMatch(/^Friday/);
     expect(posted(modelApi.prep(plan, [])).items.length).toBeGreaterThan(3);
   });

@@ -1,5 +1,5 @@
 import { forecast, type Forecast } from '../model/forecast';
-import { RISKS } from '../model/risks';
+import { RISKS, type RiskName } from '../model/risks';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { refreshCarveOuts } from '../plan/amounts';
@@ -7,15 +7,16 @@ import { topLayerOf } from '../model/topLayer';
 import { lookUp, mainLiquid } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Choices, Plan, PlanItem } from '../plan/plan';
+import { say, type Said } from '../say';
 
 /**
  * The schools: where cooks part ways, as two (or three) ways to cook one plan. The model says what each costs in
  * minutes, set and risk; it does not say who is right.
  */
-export type Side = { name: string; apply(plan: Plan, pantry: Pantry): Plan };
+export type Side = { name: Said; apply(plan: Plan, pantry: Pantry): Plan };
 export type School = {
   id: string;
-  question: string;
+  question: Said;
   fits(plan: Plan, pantry: Pantry): boolean;
   sides: readonly Side[];
 };
@@ -139,278 +140,281 @@ const yes = () => true;
 export const SCHOOLS: readonly School[] = [
   {
     id: 'sugar with grains',
-    question: 'When does the sugar go in?',
+    question: say('schools.whenDoesTheSugarGo'),
     fits: (p, y) => has(p, y, 'sweet'),
     sides: [
-      { name: 'from the start', apply: stage('sweet', 'pot') },
-      { name: 'late, when the grain is soft', apply: stage('sweet', 'late') },
+      { name: say('schools.fromTheStart'), apply: stage('sweet', 'pot') },
+      { name: say('schools.lateWhenTheGrainIs'), apply: stage('sweet', 'late') },
     ],
   },
   {
     id: 'ground grain',
-    question: 'What does the grain meet?',
+    question: say('schools.whatDoesTheGrainMeet'),
     fits: grainy,
     sides: [
-      { name: 'cold milk', apply: choose({ grain: 'into cold milk' }) },
-      { name: 'boiling milk, stirring', apply: choose({ grain: 'into boiling milk' }) },
-      { name: 'fat first', apply: choose({ grain: 'fried in fat first' }) },
+      { name: say('schools.coldMilk'), apply: choose({ grain: 'into cold milk' }) },
+      { name: say('schools.boilingMilkStirring'), apply: choose({ grain: 'into boiling milk' }) },
+      { name: say('schools.fatFirst'), apply: choose({ grain: 'fried in fat first' }) },
     ],
   },
   {
     id: 'whole rice',
-    question: 'What does the rice cook in?',
+    question: say('schools.whatDoesTheRiceCook'),
     fits: kernels,
     sides: [
-      { name: 'milk throughout', apply: milkThroughout },
-      { name: 'water first, milk after', apply: waterFirst },
+      { name: say('schools.milkThroughout'), apply: milkThroughout },
+      { name: say('schools.waterFirstMilkAfter'), apply: waterFirst },
     ],
   },
   {
     id: 'rice in water',
-    question: 'Into which water?',
+    question: say('schools.intoWhichWater'),
     fits: kernels,
     sides: [
-      { name: 'cold water', apply: (p, y) => choose({ grain: 'into cold milk' })(waterFirst(p, y)) },
-      { name: 'boiling water', apply: (p, y) => choose({ grain: 'into boiling milk' })(waterFirst(p, y)) },
+      { name: say('schools.coldWater'), apply: (p, y) => choose({ grain: 'into cold milk' })(waterFirst(p, y)) },
+      { name: say('schools.boilingWater'), apply: (p, y) => choose({ grain: 'into boiling milk' })(waterFirst(p, y)) },
     ],
   },
   {
     id: 'yolks',
-    question: 'How do the yolks go in?',
+    question: say('schools.howDoTheYolksGo'),
     fits: (p, y) => has(p, y, 'egg'),
     sides: [
-      { name: 'tempered', apply: choose({ yolks: 'tempered' }) },
-      { name: 'straight in', apply: choose({ yolks: 'straight in' }) },
+      { name: say('schools.tempered'), apply: choose({ yolks: 'tempered' }) },
+      { name: say('schools.straightIn'), apply: choose({ yolks: 'straight in' }) },
     ],
   },
   {
     id: 'heat',
-    question: 'Over what?',
+    question: say('schools.overWhat'),
     fits: yes,
     sides: [
-      { name: 'the ring', apply: choose({ heat: 'direct' }) },
-      { name: 'a double boiler', apply: choose({ heat: 'double boiler' }) },
+      { name: say('schools.theRing'), apply: choose({ heat: 'direct' }) },
+      { name: say('schools.aDoubleBoiler'), apply: choose({ heat: 'double boiler' }) },
     ],
   },
   {
     id: 'end point',
-    question: 'When is it done?',
+    question: say('schools.whenIsItDone'),
     fits: (p, y) => has(p, y, 'thickener'),
     sides: [
-      { name: 'it bubbles and cooks on', apply: choose({ end: 'bubbles and cooks on' }) },
-      { name: 'it coats the spoon', apply: choose({ end: 'coats the spoon' }) },
+      { name: say('schools.itBubblesAndCooksOn'), apply: choose({ end: 'bubbles and cooks on' }) },
+      { name: say('schools.itCoatsTheSpoon'), apply: choose({ end: 'coats the spoon' }) },
     ],
   },
   {
     id: 'thickening by',
-    question: 'What makes it thick?',
+    question: say('schools.whatMakesItThick'),
     // a frozen cream is always cooked down
     fits: (p, y) => has(p, y, 'thickener') && p.family !== 'frozen cream',
     sides: [
-      { name: 'starch', apply: byStarch },
-      { name: 'cooking down, half the starch', apply: byReduction },
+      { name: say('schools.starch'), apply: byStarch },
+      { name: say('schools.cookingDownHalfTheStarch'), apply: byReduction },
     ],
   },
   {
     id: 'cooling',
-    question: 'Where does it cool?',
+    question: say('schools.whereDoesItCool'),
     fits: yes,
     sides: [
-      { name: 'in the room first', apply: choose({ cooling: 'room first' }) },
-      { name: 'straight to the fridge', apply: choose({ cooling: 'straight to the cold' }) },
-      { name: 'an ice bath, then the fridge', apply: choose({ cooling: 'ice bath' }) },
+      { name: say('schools.inTheRoomFirst'), apply: choose({ cooling: 'room first' }) },
+      { name: say('schools.straightToTheFridge'), apply: choose({ cooling: 'straight to the cold' }) },
+      { name: say('schools.anIceBathThenThe'), apply: choose({ cooling: 'ice bath' }) },
     ],
   },
   {
     id: 'skin',
-    question: 'Covered or open?',
+    question: say('schools.coveredOrOpen'),
     fits: yes,
     sides: [
-      { name: 'covered, no skin', apply: rest({ covered: true }) },
-      { name: 'open, for the skin', apply: rest({ covered: false }) },
+      { name: say('schools.coveredNoSkin'), apply: rest({ covered: true }) },
+      { name: say('schools.openForTheSkin'), apply: rest({ covered: false }) },
     ],
   },
   {
     id: 'oven',
-    question: 'Which oven?',
+    question: say('schools.whichOven'),
     fits: baked,
     sides: [
-      { name: 'preheated', apply: choose({ oven: 'preheated' }) },
-      { name: 'cold start', apply: choose({ oven: 'cold start' }) },
+      { name: say('schools.preheated'), apply: choose({ oven: 'preheated' }) },
+      { name: say('schools.coldStart'), apply: choose({ oven: 'cold start' }) },
     ],
   },
   {
     id: 'bath',
-    question: 'In water?',
+    question: say('schools.inWater'),
     fits: baked,
     sides: [
-      { name: 'in an open bath', apply: choose({ bath: 'open' }) },
-      { name: 'without', apply: choose({ bath: 'none' }) },
+      { name: say('schools.inAnOpenBath'), apply: choose({ bath: 'open' }) },
+      { name: say('schools.without'), apply: choose({ bath: 'none' }) },
     ],
   },
   {
     id: 'egg',
-    question: 'Which egg?',
+    question: say('schools.whichEgg'),
     fits: (p, y) => has(p, y, 'egg'),
     sides: [
-      { name: 'yolks', apply: swapMain('egg', 'yolk') },
-      { name: 'whole egg', apply: swapMain('egg', 'egg', 1.5) },
+      { name: say('schools.yolks'), apply: swapMain('egg', 'yolk') },
+      { name: say('schools.wholeEgg'), apply: swapMain('egg', 'egg', 1.5) },
       {
-        name: 'none',
+        name: say('schools.none'),
         apply: (p, y) => ({ ...p, items: p.items.map((i) => (groupOf(p, y, i) === 'egg' ? { ...i, grams: 0 } : i)) }),
       },
     ],
   },
   {
     id: 'served',
-    question: 'Warm or cold?',
+    question: say('schools.warmOrCold'),
     fits: yes,
     sides: [
       {
-        name: 'warm and loose',
+        name: say('schools.warmAndLoose'),
         apply: (p) => ({ ...rest({ hours: 0.25, roomMin: 15 })(p), serve: { ...p.serve, tempC: 60 } }),
       },
       {
-        name: 'cold and set',
+        name: say('schools.coldAndSet'),
         apply: (p) => ({ ...rest({ hours: Math.max(4, p.rest.hours) })(p), serve: { ...p.serve, tempC: 8 } }),
       },
     ],
   },
   {
     id: 'stirring',
-    question: 'How much spoon?',
+    question: say('schools.howMuchSpoon'),
     fits: yes,
     sides: [
-      { name: 'never stop', apply: choose({ stirring: 'constant' }) },
-      { name: 'lid on, now and then', apply: choose({ stirring: 'lid on, now and then' }) },
+      { name: say('schools.neverStop'), apply: choose({ stirring: 'constant' }) },
+      { name: say('schools.lidOnNowAndThen'), apply: choose({ stirring: 'lid on, now and then' }) },
     ],
   },
   {
     id: 'start',
-    question: 'How hot at first?',
+    question: say('schools.howHotAtFirst'),
     fits: yes,
     sides: [
-      { name: 'full heat, then lower', apply: choose({ start: 'full heat, then lower' }) },
-      { name: 'low throughout', apply: choose({ start: 'low throughout' }) },
+      { name: say('schools.fullHeatThenLower'), apply: choose({ start: 'full heat, then lower' }) },
+      { name: say('schools.lowThroughout'), apply: choose({ start: 'low throughout' }) },
     ],
   },
   {
     id: 'grain',
-    question: 'Rinsed and soaked?',
+    question: say('schools.rinsedAndSoaked'),
     fits: grainy,
     sides: [
-      { name: 'straight in', apply: choose({ soak: 'straight in' }) },
-      { name: 'soaked 45 minutes', apply: choose({ soak: 'soaked' }) },
+      { name: say('schools.straightIn'), apply: choose({ soak: 'straight in' }) },
+      { name: say('schools.soaked45Minutes'), apply: choose({ soak: 'soaked' }) },
     ],
   },
   {
     id: 'which rice',
-    question: 'Which rice?',
+    question: say('schools.whichRice'),
     fits: kernels,
     sides: [
-      { name: 'short grain', apply: swapMain('thickener', 'rice_short') },
-      { name: 'long grain', apply: swapMain('thickener', 'rice_long') },
-      { name: 'glutinous', apply: swapMain('thickener', 'rice_glut') },
+      { name: say('schools.shortGrain'), apply: swapMain('thickener', 'rice_short') },
+      { name: say('schools.longGrain'), apply: swapMain('thickener', 'rice_long') },
+      { name: say('schools.glutinous'), apply: swapMain('thickener', 'rice_glut') },
     ],
   },
   {
     id: 'coarse grain',
-    question: 'Ground at home?',
+    question: say('schools.groundAtHome'),
     fits: (p, y) => p.items.some((i) => ['ground rice', 'rice flour'].includes(kindOf(p, y, i) ?? '')),
     sides: [
-      { name: 'ground at home', apply: (p, y) => stageGrain(swapMain('thickener', 'rice_ground')(p, y), y) },
-      { name: 'shop flour', apply: (p, y) => stageGrain(swapMain('thickener', 'rice_flour')(p, y), y) },
+      {
+        name: say('schools.groundAtHome2'),
+        apply: (p, y) => stageGrain(swapMain('thickener', 'rice_ground')(p, y), y),
+      },
+      { name: say('schools.shopFlour'), apply: (p, y) => stageGrain(swapMain('thickener', 'rice_flour')(p, y), y) },
     ],
   },
   {
     id: 'starch and reduction',
-    question: 'Starch before or after cooking down?',
+    question: say('schools.starchBeforeOrAfterCooking'),
     fits: (p, y) => has(p, y, 'thickener') && !grainy(p, y),
     sides: [
-      { name: 'early, then reduce', apply: choose({ starch: 'early', reduceTo: 0.75 }) },
-      { name: 'reduce, starch last', apply: choose({ starch: 'last', reduceTo: 0.75 }) },
+      { name: say('schools.earlyThenReduce'), apply: choose({ starch: 'early', reduceTo: 0.75 }) },
+      { name: say('schools.reduceStarchLast'), apply: choose({ starch: 'last', reduceTo: 0.75 }) },
     ],
   },
   {
     id: 'after thickening',
-    question: 'How long after it thickens?',
+    question: say('schools.howLongAfterItThickens'),
     fits: (p, y) => has(p, y, 'thickener'),
     sides: [
-      { name: 'two minutes', apply: cookOn(2) },
-      { name: 'ten minutes', apply: cookOn(10) },
+      { name: say('schools.twoMinutes'), apply: cookOn(2) },
+      { name: say('schools.tenMinutes'), apply: cookOn(10) },
     ],
   },
   {
     id: 'egg in',
-    question: 'And once the egg is in?',
+    question: say('schools.andOnceTheEggIs'),
     fits: (p, y) => has(p, y, 'egg') && !baked(p, y),
     sides: [
-      { name: 'heat off at once', apply: choose({ eggOff: 'heat off at once' }) },
-      { name: 'minutes more', apply: choose({ eggOff: 'minutes more' }) },
-      { name: 'to bubbling', apply: choose({ eggOff: 'to bubbling' }) },
+      { name: say('schools.heatOffAtOnce'), apply: choose({ eggOff: 'heat off at once' }) },
+      { name: say('schools.minutesMore'), apply: choose({ eggOff: 'minutes more' }) },
+      { name: say('schools.toBubbling'), apply: choose({ eggOff: 'to bubbling' }) },
     ],
   },
   {
     id: 'sugar colour',
-    question: 'White or brown sugar?',
+    question: say('schools.whiteOrBrownSugar'),
     fits: (p, y) => has(p, y, 'sweet'),
     sides: [
-      { name: 'white', apply: swapMain('sweet', 'sugar') },
-      { name: 'brown', apply: swapMain('sweet', 'brown') },
+      { name: say('schools.white'), apply: swapMain('sweet', 'sugar') },
+      { name: say('schools.brown'), apply: swapMain('sweet', 'brown') },
     ],
   },
   {
     id: 'flavours',
-    question: 'When do the flavours go in?',
+    question: say('schools.whenDoTheFlavoursGo'),
     fits: (p, y) => p.items.some((i) => lookUp(y, p, i.ingredientId).aromaHalfS !== undefined),
     sides: [
-      { name: 'at the end', apply: stage('flavour', 'off the heat') },
-      { name: 'from the start', apply: stage('flavour', 'pot') },
+      { name: say('schools.atTheEnd'), apply: stage('flavour', 'off the heat') },
+      { name: say('schools.fromTheStart'), apply: stage('flavour', 'pot') },
     ],
   },
   {
     id: 'milk',
-    question: 'Which milk?',
+    question: say('schools.whichMilk'),
     fits: yes,
     sides: [
-      { name: 'undiluted', apply: undiluted },
-      { name: 'half water', apply: (p, y) => halfWater(p, y) },
+      { name: say('schools.undiluted'), apply: undiluted },
+      { name: say('schools.halfWater'), apply: (p, y) => halfWater(p, y) },
     ],
   },
   {
     id: 'mould',
-    question: 'How is the mould made ready?',
+    question: say('schools.howIsTheMouldMade'),
     fits: (p) => p.serve.style === 'turned out',
     sides: [
-      { name: 'rinsed', apply: choose({ mould: 'rinsed' }) },
-      { name: 'greased', apply: choose({ mould: 'greased' }) },
+      { name: say('schools.rinsed'), apply: choose({ mould: 'rinsed' }) },
+      { name: say('schools.greased'), apply: choose({ mould: 'greased' }) },
     ],
   },
   {
     id: 'cream at the sides',
-    question: 'What of the cream that dries at the sides?',
+    question: say('schools.whatOfTheCreamThat'),
     fits: (p, y) => mainLiquid(p, y)?.base === 'dairy',
     sides: [
-      { name: 'scraped down as it forms', apply: choose({ sides: 'scraped down' }) },
-      { name: 'stirred back at the end', apply: choose({ sides: 'stirred back' }) },
+      { name: say('schools.scrapedDownAsItForms'), apply: choose({ sides: 'scraped down' }) },
+      { name: say('schools.stirredBackAtTheEnd'), apply: choose({ sides: 'stirred back' }) },
     ],
   },
   {
     id: 'top layer',
-    question: 'How does the top layer go on?',
+    question: say('schools.howDoesTheTopLayer'),
     fits: (p, y) => topLayerOf(p, y) !== undefined,
     sides: [
-      { name: 'poured on raw', apply: choose({ top: 'raw' }) },
-      { name: 'cooked down first', apply: choose({ top: 'cooked down first' }) },
+      { name: say('schools.pouredOnRaw'), apply: choose({ top: 'raw' }) },
+      { name: say('schools.cookedDownFirst'), apply: choose({ top: 'cooked down first' }) },
     ],
   },
   {
     id: 'raisins and nuts',
-    question: 'Where do the pieces go?',
+    question: say('schools.whereDoThePiecesGo'),
     fits: (p, y) => has(p, y, 'piece'),
     sides: [
-      { name: 'in the pot', apply: stage('piece', 'pot') },
-      { name: 'on top only', apply: stage('piece', 'top') },
+      { name: say('schools.inThePot'), apply: stage('piece', 'pot') },
+      { name: say('schools.onTopOnly'), apply: stage('piece', 'top') },
     ],
   },
 ];
@@ -463,7 +467,7 @@ function halfWater(plan: Plan, pantry: Pantry): Plan {
 
 /** What is told of one way to cook it. */
 export type Told = {
-  name: string;
+  name: Said;
   minutes: number;
   /** minutes that truly need the spoon */
   stirringMin: number;
@@ -485,7 +489,7 @@ export type Told = {
   topMm: number;
 };
 
-export function tell(name: string, plan: Plan, pantry: Pantry): Told {
+export function tell(name: Said, plan: Plan, pantry: Pantry): Told {
   const f = forecast(plan, pantry);
   const heats = methodOf(plan, pantry).filter((s) => s.do === 'heat');
   const stirringMin = heats.reduce((sum, s, i) => {
@@ -514,39 +518,65 @@ export function tell(name: string, plan: Plan, pantry: Pantry): Told {
   };
 }
 
-export type Difference = { what: string; from: number | string; to: number | string; ratio?: number };
+export const COSTS = [
+  'minutes',
+  'stirringMin',
+  'hot',
+  'serving',
+  'hotPaS',
+  'yieldPa',
+  'endMassG',
+  'sweetnessPct',
+  'bite',
+  'coldH',
+  'unmould',
+  'aromaLeft',
+  'topMin',
+  'topMm',
+  'cream',
+  'tint',
+] as const;
+/** One thing that differs: figures in the unit of its name, words by their id, a risk as its chance. */
+export type Difference = {
+  what: (typeof COSTS)[number] | 'risk';
+  risk?: RiskName;
+  from: number | string;
+  to: number | string;
+  ratio?: number;
+};
 
 /** What changes from one way to another; small changes are left out. */
 export function differences(a: Told, b: Told): Difference[] {
   const out: Difference[] = [];
-  const number = (what: string, x: number, y: number, least: number) => {
+  const number = (what: Difference['what'], x: number, y: number, least: number) => {
     if (!Number.isFinite(x) || !Number.isFinite(y)) return;
     if (Math.abs(y - x) > least * Math.max(Math.abs(x), Math.abs(y), 1e-9))
       out.push({ what, from: x, to: y, ...(x !== 0 ? { ratio: y / x } : {}) });
   };
-  const word = (what: string, x: string, y: string) => x !== y && out.push({ what, from: x, to: y });
+  const word = (what: Difference['what'], x: string, y: string) => x !== y && out.push({ what, from: x, to: y });
   number('minutes', a.minutes, b.minutes, 0.04);
-  number('minutes of stirring', a.stirringMin, b.stirringMin, 0.05);
+  number('stirringMin', a.stirringMin, b.stirringMin, 0.05);
   word('hot', a.wordHot, b.wordHot);
-  word('at serving', a.wordServing, b.wordServing);
-  number('hot viscosity, Pa s', a.hotPaS, b.hotPaS, 0.08);
-  number('yield stress at serving, Pa', a.yieldPa, b.yieldPa, 0.05);
-  number('mass left, g', a.endMassG, b.endMassG, 0.03);
-  number('sweetness, %', a.sweetnessPct, b.sweetnessPct, 0.04);
-  number('grain done', a.bite, b.bite, 0.01);
-  number('hours to serving temperature', a.toServingTempH, b.toServingTempH, 0.05);
-  number('comes out of the mould', a.unmould, b.unmould, 0.01);
-  number('scent left', a.aromaLeft, b.aromaLeft, 0.1);
-  number('minutes of the top layer', a.topMin, b.topMin, 0.04);
-  number('top layer, mm', a.topMm, b.topMm, 0.04);
-  number('cream colour', a.look.cream, b.look.cream, 0.15);
+  word('serving', a.wordServing, b.wordServing);
+  number('hotPaS', a.hotPaS, b.hotPaS, 0.08);
+  number('yieldPa', a.yieldPa, b.yieldPa, 0.05);
+  number('endMassG', a.endMassG, b.endMassG, 0.03);
+  number('sweetnessPct', a.sweetnessPct, b.sweetnessPct, 0.04);
+  number('bite', a.bite, b.bite, 0.01);
+  number('coldH', a.toServingTempH, b.toServingTempH, 0.05);
+  number('unmould', a.unmould, b.unmould, 0.01);
+  number('aromaLeft', a.aromaLeft, b.aromaLeft, 0.1);
+  number('topMin', a.topMin, b.topMin, 0.04);
+  number('topMm', a.topMm, b.topMm, 0.04);
+  number('cream', a.look.cream, b.look.cream, 0.15);
   word('tint', a.look.tint ?? 'none', b.look.tint ?? 'none');
-  for (const r of RISKS)
-    if (Math.abs(a.risks[r] - b.risks[r]) > 0.03) out.push({ what: `risk: ${r}`, from: a.risks[r], to: b.risks[r] });
+  for (const risk of RISKS)
+    if (Math.abs(a.risks[risk] - b.risks[risk]) > 0.03)
+      out.push({ what: 'risk', risk, from: a.risks[risk], to: b.risks[risk] });
   return out;
 }
 
-export type Compared = { school: string; question: string; sides: Told[]; differences: Difference[][] };
+export type Compared = { school: string; question: Said; sides: Told[]; differences: Difference[][] };
 
 /** A plan cooked by each side of a school; differences are against the first side. */
 export function compareSchool(school: School, plan: Plan, pantry: Pantry): Compared {

@@ -18,91 +18,91 @@ import { say, type Said } from '../say';
 
 /** "I have none": something else in its place, brought back to the same set and sweetness, and what it costs. */
 
-type Instead = readonly [toId: string, gramsPerGram: number, note: string];
+type Instead = readonly [toId: string, gramsPerGram: number, note?: Said];
 
 /** What cooks take where one thing is missing: first the nearest. Grams for a gram; what the tongue notices. */
 const INSTEAD: Readonly<Record<string, readonly Instead[]>> = {
   milk_whole: [
-    ['milk_semi', 1, 'a little leaner'],
-    ['soy_drink', 1, 'beany, sets well'],
-    ['oat_drink', 1, 'sweet and cereal'],
-    ['coconut_milk', 1, 'tastes of coconut, heavy'],
-    ['evaporated', 0.5, 'caramel note; fill up with water'],
+    ['milk_semi', 1, say('advice.aLittleLeaner')],
+    ['soy_drink', 1, say('advice.beanySetsWell')],
+    ['oat_drink', 1, say('advice.sweetAndCereal')],
+    ['coconut_milk', 1, say('advice.tastesOfCoconutHeavy')],
+    ['evaporated', 0.5, say('advice.caramelNoteFillUpWith')],
   ],
   cream_35: [
-    ['double_cream', 0.73, 'the same fat from less'],
-    ['coconut_cream', 1, 'tastes of coconut'],
-    ['milk_whole', 1, 'leaner, less round'],
+    ['double_cream', 0.73, say('advice.theSameFatFromLess')],
+    ['coconut_cream', 1, say('advice.tastesOfCoconut')],
+    ['milk_whole', 1, say('advice.leanerLessRound')],
   ],
   coconut_milk: [
-    ['coconut_cream', 0.62, 'the same fat from less'],
-    ['cream_20', 1, 'no coconut in it'],
-    ['milk_whole', 1, 'leaner, no coconut'],
+    ['coconut_cream', 0.62, say('advice.theSameFatFromLess')],
+    ['cream_20', 1, say('advice.noCoconutInIt')],
+    ['milk_whole', 1, say('advice.leanerNoCoconut')],
   ],
   condensed: [
-    ['evaporated', 1, 'sugar has to be added'],
-    ['milk_whole', 1, 'thin: cook it down, sugar has to be added'],
+    ['evaporated', 1, say('advice.sugarHasToBeAdded')],
+    ['milk_whole', 1, say('advice.thinCookItDownSugar')],
   ],
   butter: [
-    ['ghee', 0.82, 'no difference here'],
-    ['coconut_oil', 0.81, 'a breath of coconut'],
-    ['oil', 0.81, 'rounder mouth, no butter taste'],
+    ['ghee', 0.82, say('advice.noDifferenceHere')],
+    ['coconut_oil', 0.81, say('advice.aBreathOfCoconut')],
+    ['oil', 0.81, say('advice.rounderMouthNoButterTaste')],
   ],
   yolk: [
-    ['egg', 1.6, 'paler, firmer curd, less rich'],
-    ['custard_powder', 0.35, 'yellow, tastes of vanilla, no egg in it'],
+    ['egg', 1.6, say('advice.palerFirmerCurdLessRich')],
+    ['custard_powder', 0.35, say('advice.yellowTastesOfVanillaNo')],
   ],
   egg: [
-    ['yolk', 0.75, 'richer and softer'],
-    ['custard_powder', 0.2, 'yellow, no egg in it'],
+    ['yolk', 0.75, say('advice.richerAndSofter')],
+    ['custard_powder', 0.2, say('advice.yellowNoEggInIt')],
   ],
   vanilla: [
-    ['vanilla_pod', 0.8, 'rounder; goes in early and comes out'],
-    ['flower_water', 1, 'flowery instead'],
-    ['cinnamon', 1, 'spice instead'],
-    ['lemon_peel', 1.5, 'fresh instead'],
+    ['vanilla_pod', 0.8, say('advice.rounderGoesInEarlyAnd')],
+    ['flower_water', 1, say('advice.floweryInstead')],
+    ['cinnamon', 1, say('advice.spiceInstead')],
+    ['lemon_peel', 1.5, say('advice.freshInstead')],
   ],
-  vanilla_pod: [['vanilla', 1.2, 'off the heat; contains alcohol']],
+  vanilla_pod: [['vanilla', 1.2, say('advice.offTheHeatContainsAlcohol')]],
   cinnamon: [
-    ['cinnamon_ground', 0.6, 'brown specks, tastes at once'],
-    ['clove', 0.2, 'sharper: a few are enough'],
-    ['star_anise', 0.8, 'liquorice'],
+    ['cinnamon_ground', 0.6, say('advice.brownSpecksTastesAtOnce')],
+    ['clove', 0.2, say('advice.sharperAFewAreEnough')],
+    ['star_anise', 0.8, say('advice.liquorice')],
   ],
   cardamom: [
-    ['ginger', 3, 'hotter'],
-    ['cinnamon', 1, 'warmer, less fresh'],
+    ['ginger', 3, say('advice.hotter')],
+    ['cinnamon', 1, say('advice.warmerLessFresh')],
   ],
   orange_leaf: [
-    ['orange_peel', 2, 'more bitter'],
-    ['flower_water', 1, 'stronger, off the heat'],
-    ['bay_leaf', 0.6, 'greener, a hint of spice'],
+    ['orange_peel', 2, say('advice.moreBitter')],
+    ['flower_water', 1, say('advice.strongerOffTheHeat')],
+    ['bay_leaf', 0.6, say('advice.greenerAHintOfSpice')],
   ],
   flower_water: [
-    ['rose_water', 1, 'sweeter scent'],
-    ['orange_peel', 2, 'from the start, and comes out'],
+    ['rose_water', 1, say('advice.sweeterScent')],
+    ['orange_peel', 2, say('advice.fromTheStartAndComes')],
   ],
   mastic: [
-    ['xanthan', 0.1, 'the stretch without the scent'],
-    ['star_anise', 0.5, 'a scent without the stretch'],
+    ['xanthan', 0.1, say('advice.theStretchWithoutTheScent')],
+    ['star_anise', 0.5, say('advice.aScentWithoutTheStretch')],
   ],
   coconut_grated: [
-    ['almonds_chopped', 1, 'nut instead of coconut'],
-    ['coconut_cream', 0.6, 'the taste without the bite'],
+    ['almonds_chopped', 1, say('advice.nutInsteadOfCoconut')],
+    ['coconut_cream', 0.6, say('advice.theTasteWithoutTheBite')],
   ],
-  raisins: [['fruit_apricot', 1.5, 'sourer, gives water']],
-  saffron: [['cinnamon_ground', 1, 'colour of sand, another scent']],
+  raisins: [['fruit_apricot', 1.5, say('advice.sourerGivesWater')]],
+  saffron: [['cinnamon_ground', 1, say('advice.colourOfSandAnotherScent')]],
   semolina: [
-    ['cornmeal_fine', 1, 'yellow, tastes of maize'],
-    ['rice_ground', 1, 'white, quieter'],
+    ['cornmeal_fine', 1, say('advice.yellowTastesOfMaize')],
+    ['rice_ground', 1, say('advice.whiteQuieter')],
   ],
-  lemon_juice: [['orange_juice', 4, 'much milder']],
+  lemon_juice: [['orange_juice', 4, say('advice.muchMilder')]],
   honey: [
-    ['maple', 1.15, 'caramel, thinner'],
-    ['sugar', 0.8, 'plain sweet'],
+    ['maple', 1.15, say('advice.caramelThinner')],
+    ['sugar', 0.8, say('advice.plainSweet')],
   ],
 };
 
-export type Candidate = { toId: string; note: string; factor: number };
+export type Candidate = { toId: string; note: Said | undefined; factor: number };
 
 /** What could stand in for an ingredient: cooks' own swaps first, then its group; the plan's rules are kept. */
 export function candidatesFor(plan: Plan, pantry: Pantry, fromId: string, most = 8): Candidate[] {
@@ -111,7 +111,11 @@ export function candidatesFor(plan: Plan, pantry: Pantry, fromId: string, most =
   const group = [...pantry.values(), ...plan.own]
     .filter((i) => i.group === from.group && (from.group !== 'thickener' || i.thickener !== undefined))
     .filter((i) => from.group !== 'milk' || i.id !== 'water')
-    .map((i) => ({ toId: i.id, factor: 1, note: i.base && i.base !== from.base ? `made of ${i.base}` : '' }));
+    .map((i) => ({
+      toId: i.id,
+      factor: 1,
+      note: i.base && i.base !== from.base ? say('advice.madeOf', { base: i.base }) : undefined,
+    }));
   const seen = new Set([fromId, ...plan.items.map((i) => i.ingredientId)]);
   return [...known, ...group]
     .filter((c) => {
@@ -205,7 +209,7 @@ const tidy = (plan: Plan): Plan => ({
 
 /** What another plan costs against this one. */
 export const costsOf = (plan: Plan, other: Plan, pantry: Pantry): Difference[] =>
-  differences(tell('as planned', plan, pantry), tell('instead', other, pantry));
+  differences(tell(say('advice.asPlanned'), plan, pantry), tell(say('advice.instead'), other, pantry));
 
 const WITHOUT_EGG: Partial<Record<Family, Family>> = {
   'stirred custard': 'starch-set milk pudding',
@@ -240,46 +244,46 @@ const FREE_SWAPS: Record<FreeOf, Partial<Record<Ingredient['group'], readonly In
   egg: {},
   milk: {
     milk: [
-      ['oat_drink', 1, ''],
-      ['soy_drink', 1, ''],
-      ['rice_drink', 1, ''],
+      ['oat_drink', 1],
+      ['soy_drink', 1],
+      ['rice_drink', 1],
     ],
     fat: [
-      ['coconut_oil', 0.81, ''],
-      ['oil', 0.81, ''],
+      ['coconut_oil', 0.81],
+      ['oil', 0.81],
     ],
   },
   wheat: {
     thickener: [
-      ['rice_ground', 1, ''],
-      ['rice_flour', 1, ''],
+      ['rice_ground', 1],
+      ['rice_flour', 1],
     ],
   },
   nuts: {
     milk: [
-      ['oat_drink', 1, ''],
-      ['soy_drink', 1, ''],
-      ['milk_whole', 1, ''],
+      ['oat_drink', 1],
+      ['soy_drink', 1],
+      ['milk_whole', 1],
     ],
-    piece: [['coconut_grated', 1, '']],
+    piece: [['coconut_grated', 1]],
   },
   coconut: {
     milk: [
-      ['cream_20', 1, ''],
-      ['oat_drink', 1, ''],
-      ['soy_drink', 1, ''],
+      ['cream_20', 1],
+      ['oat_drink', 1],
+      ['soy_drink', 1],
     ],
-    fat: [['oil', 1.2, '']],
-    piece: [['almonds_chopped', 1, '']],
+    fat: [['oil', 1.2]],
+    piece: [['almonds_chopped', 1]],
   },
   soy: {
     milk: [
-      ['oat_drink', 1, ''],
-      ['milk_whole', 1, ''],
-      ['rice_drink', 1, ''],
+      ['oat_drink', 1],
+      ['milk_whole', 1],
+      ['rice_drink', 1],
     ],
   },
-  alcohol: { flavour: [['vanilla_pod', 0.8, '']] },
+  alcohol: { flavour: [['vanilla_pod', 0.8]] },
 };
 const CREAMY_FAT_PCT = 15;
 
@@ -300,8 +304,8 @@ export function makeFree(plan: Plan, what: FreeOf, pantry: Pantry): Swapped {
       ...(what === 'milk' && i.per100.fat > CREAMY_FAT_PCT && i.group === 'milk'
         ? ([['coconut_cream', Math.min(1.2, i.per100.fat / 29), '']] as const)
         : []),
-      ...(what === 'milk' && i.per100.sugar > 20 ? ([['coconut_cream', 1, '']] as const) : []),
-      ...(what === 'wheat' && i.thickener === 'wheat flour' ? ([['rice_flour', 1, '']] as const) : []),
+      ...(what === 'milk' && i.per100.sugar > 20 ? ([['coconut_cream', 1]] as const) : []),
+      ...(what === 'wheat' && i.thickener === 'wheat flour' ? ([['rice_flour', 1]] as const) : []),
       ...(FREE_SWAPS[what][i.group] ?? []),
     ];
     const to = swaps.find(([id]) => {
@@ -348,9 +352,9 @@ export const couldBeFreeOf = (plan: Plan, pantry: Pantry): FreeOf[] =>
 
 export type ToolSwap = {
   id: string;
-  missing: string;
-  instead: string;
-  note: string;
+  missing: Said;
+  instead: Said;
+  note: Said;
   fits(plan: Plan, pantry: Pantry): boolean;
   apply(plan: Plan): Plan;
   /** how it goes when it goes badly, where that is what it costs */
@@ -365,25 +369,25 @@ const BLIND_K = 3;
 export const TOOL_SWAPS: readonly ToolSwap[] = [
   {
     id: 'whisk',
-    missing: 'a whisk',
-    instead: 'a spoon or a fork',
-    note: 'Starch into twice its weight of cold milk, rubbed smooth, before it sees the pot.',
+    missing: say('advice.aWhisk'),
+    instead: say('advice.aSpoonOrAFork'),
+    note: say('advice.starchIntoTwiceItsWeight'),
     fits: () => true,
     apply: (p) => choose(p, { hands: 'spoon only' }),
   },
   {
     id: 'scale',
-    missing: 'a scale',
-    instead: 'level spoons and cups',
-    note: 'Sweep each spoon flat with a knife.',
+    missing: say('advice.aScale'),
+    instead: say('advice.levelSpoonsAndCups'),
+    note: say('advice.sweepEachSpoonFlatWith'),
     fits: (p) => p.starchMeasure === 'scale',
     apply: (p) => ({ ...p, starchMeasure: 'level spoons' }),
   },
   {
     id: 'thermometer',
-    missing: 'a thermometer',
-    instead: 'the back of a spoon',
-    note: 'Stop when a finger line stays open. It is told here for three degrees too late.',
+    missing: say('advice.aThermometer'),
+    instead: say('advice.theBackOfASpoon'),
+    note: say('advice.stopWhenAFingerLine'),
     fits: (p, y) =>
       methodOf(p, y).some((s) => s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC > 75),
     apply: (p) => p,
@@ -398,25 +402,25 @@ export const TOOL_SWAPS: readonly ToolSwap[] = [
   },
   {
     id: 'double boiler',
-    missing: 'a double boiler',
-    instead: 'the lowest ring',
-    note: 'Stir all the time, and lift the pan off when the floor feels thick.',
+    missing: say('advice.aDoubleBoiler'),
+    instead: say('advice.theLowestRing'),
+    note: say('advice.stirAllTheTimeAnd'),
     fits: (p) => p.choices.heat === 'double boiler',
     apply: (p) => choose(p, { heat: 'direct', start: 'low throughout' }),
   },
   {
     id: 'thick pan',
-    missing: 'a pan that does not catch',
-    instead: 'a double boiler',
-    note: 'A thin steel bowl over two fingers of water, not touching it. Steam under the bowl burns.',
+    missing: say('advice.aPanThatDoesNot'),
+    instead: say('advice.aDoubleBoiler'),
+    note: say('advice.aThinSteelBowlOver'),
     fits: (p) => (p.choices.heat ?? 'direct') === 'direct',
     apply: (p) => choose(p, { heat: 'double boiler' }),
   },
   {
     id: 'oven',
-    missing: 'an oven',
-    instead: 'the hob',
-    note: 'It is thickened in the pan and sets in the dish instead.',
+    missing: say('advice.anOven'),
+    instead: say('advice.theHob'),
+    note: say('advice.itIsThickenedInThe'),
     fits: baked,
     apply: (p) => ({
       ...p,
@@ -425,23 +429,23 @@ export const TOOL_SWAPS: readonly ToolSwap[] = [
   },
   {
     id: 'fridge',
-    missing: 'room in the fridge',
-    instead: 'ice and water',
-    note: 'Set the dish in it to the height of the pudding, half an hour; then it has to be kept cold all the same.',
+    missing: say('advice.roomInTheFridge'),
+    instead: say('advice.iceAndWater'),
+    note: say('advice.setTheDishInIt'),
     fits: (p) => p.choices.cooling !== 'ice bath' && p.rest.hours > 0,
     apply: (p) => choose(p, { cooling: 'ice bath' }),
   },
   {
     id: 'cover',
-    missing: 'film to cover it',
-    instead: 'nothing, or a plate',
-    note: 'A skin grows. Some want it.',
+    missing: say('advice.filmToCoverIt'),
+    instead: say('advice.nothingOrAPlate'),
+    note: say('advice.aSkinGrowsSomeWant'),
     fits: (p) => p.rest.covered,
     apply: (p) => ({ ...p, rest: { ...p.rest, covered: false } }),
   },
 ];
 
-export type DishSwap = { name: string; dish: Dish; note: string };
+export type DishSwap = { name: string; dish: Dish; note: Said | undefined };
 
 /** Other things to pour it into, as many of each as it takes: the cook's own first. */
 export function dishSwaps(plan: Plan, endMassG: number, vessels: readonly Vessel[]): DishSwap[] {
@@ -458,10 +462,10 @@ export function dishSwaps(plan: Plan, endMassG: number, vessels: readonly Vessel
         dish: { ...dish, count },
         note:
           plan.serve.style === 'turned out' && dish.kind !== 'mould'
-            ? 'not shaped to be turned out: rinse it, loosen the edge, or serve it from the spoon'
+            ? say('advice.notShapedToBeTurned')
             : dish.wall === 'glass'
-              ? 'warm the glass first: cold glass can crack'
-              : '',
+              ? say('advice.warmTheGlassFirstCold')
+              : undefined,
       };
     });
 }

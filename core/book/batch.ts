@@ -31,7 +31,7 @@ export const FoundSchema = z.object({
   wordServing: z.enum(SET_WORDS).optional(),
   sweetness: z.enum(SWEETNESS).optional(),
   flaws: z.array(z.enum(FLAWS)),
-  note: z.string().max(2000, 'should be 2000 letters or fewer'),
+  note: z.string().max(2000),
 });
 export type Found = z.infer<typeof FoundSchema>;
 

@@ -1,5 +1,6 @@
 import type { Block, Timetable } from './day';
 import { DAY } from './table';
+import { say, type Said } from '../say';
 
 export const LANES = ['hands', 'hob', 'oven', 'fridge'] as const;
 export type Lane = (typeof LANES)[number];
@@ -10,8 +11,8 @@ export type Act = {
   planId: string;
   dish: string;
   lane: Lane;
-  verb: string;
-  says: string;
+  verb: Said;
+  says: Said;
   startMs: number;
   endMs: number;
   latestMs: number;
@@ -27,7 +28,7 @@ export type Act = {
 function laneOf(b: Block): Lane | undefined {
   if (b.task.kind === 'cook') return 'hob';
   if (b.task.uses.ovens) return 'oven';
-  if (b.task.uses.fridge || b.task.kind === 'cold') return b.task.verb === 'keep warm' ? undefined : 'fridge';
+  if (b.task.uses.fridge || b.task.kind === 'cold') return b.task.verb.code === 'tasks.keepWarm' ? undefined : 'fridge';
   if (b.task.uses.rings) return 'hob';
   if ((b.task.uses.hands ?? 0) >= DAY.handsBusy) return 'hands';
   return undefined;
@@ -72,8 +73,15 @@ export function actsOf(t: Timetable): Act[] {
         one(
           'hob',
           pot,
-          'cook',
-          `${all} min, ${spoon >= all - 1 ? 'the spoon hardly rests' : `${Math.max(1, spoon)} of them with the spoon`}${rests ? '; under the lid it may rest' : ''}`,
+          say('day.cook'),
+          say('day.value2', {
+            all,
+            spoon:
+              spoon >= all - 1
+                ? say('day.theSpoonHardlyRests')
+                : say('day.ofThemWithTheSpoon', { spoon: Math.max(1, spoon) }),
+            rest: rests ? say('day.underTheLidItMay') : undefined,
+          }),
         ),
       );
     }

@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
 import { actsOf } from './acts';
+import { say, type Said } from '../say';
 import type { Timetable } from './day';
 
 const utc = (ms: number) => ICAL.Time.fromJSDate(new Date(ms), true);
@@ -10,9 +11,9 @@ const uid = (day: string, of: string) => `${day}-${of.replaceAll(/[^a-z0-9-]/gi,
  * and one for each meal. What only waits is no event.
  * @param day names the events, so that a later export replaces them
  * @param stampMs when it is written
- * @param clock a time of day as the cook reads it, in the cook's own zone
+ * @param tell sentences, with hours as the cook reads them, in the cook's own zone
  */
-export function calendarOf(t: Timetable, day: string, stampMs: number, clock: (ms: number) => string): string {
+export function calendarOf(t: Timetable, day: string, stampMs: number, tell: (said: Said) => string): string {
   const calendar = new ICAL.Component(['vcalendar', [], []]);
   calendar.addPropertyWithValue('prodid', '-//ovalis//day//EN');
   calendar.addPropertyWithValue('version', '2.0');
@@ -29,15 +30,16 @@ export function calendarOf(t: Timetable, day: string, stampMs: number, clock: (m
   };
   for (const a of actsOf(t)) {
     if (a.state === 'done' || a.lane === 'fridge') continue;
-    const title = `${a.dish}: ${a.verb}`;
+    const title = tell(say('day.act', { dish: a.dish, verb: a.verb }));
     const event = put(a.id, title, a.startMs, Math.max(a.endMs, a.startMs + 60_000), a.hands);
-    event.addPropertyWithValue('description', `${a.says}. By ${clock(a.latestMs)} at the latest.`);
+    event.addPropertyWithValue('description', tell(say('day.byLatest', { says: a.says, latestMs: a.latestMs })));
     const alarm = new ICAL.Component('valarm');
     alarm.addPropertyWithValue('action', 'DISPLAY');
     alarm.addPropertyWithValue('description', title);
     alarm.addPropertyWithValue('trigger', ICAL.Duration.fromSeconds(0));
     event.addSubcomponent(alarm);
   }
-  for (const s of t.serves) put(`${s.planId}-served`, `${s.name} is served`, s.atMs, s.atMs + 30 * 60_000, false);
+  for (const s of t.serves)
+    put(`${s.planId}-served`, tell(say('day.isServed', { name: s.name })), s.atMs, s.atMs + 30 * 60_000, false);
   return `${calendar.toString()}\r\n`;
 }

@@ -1,5 +1,5 @@
 import type { Cook } from '../cook/events';
-import type { Said } from '../say';
+import { say, type Said } from '../say';
 import { countingEvents } from '../cook/counting';
 import type { Plan } from '../plan/plan';
 import { SHELF_CM2 } from '../prep/vessels';
@@ -38,7 +38,7 @@ export type Block = {
   pinned: boolean;
 };
 
-export type DayClash = { resource: Resource; fromMs: number; toMs: number; tasks: string[]; text: string };
+export type DayClash = { resource: Resource; fromMs: number; toMs: number; tasks: string[]; text: Said };
 
 export type Timetable = {
   ok: boolean;
@@ -48,7 +48,7 @@ export type Timetable = {
   blocks: Block[];
   clashes: DayClash[];
   /** where it cannot be met, in words */
-  why?: string;
+  why?: Said;
   serves: { planId: string; name: string; atMs: number }[];
   /** of the dishes, whatever the order of the work */
   cautions: Said[];
@@ -235,11 +235,11 @@ function latestStarts(
   return (id: string) => (high.get(`${id} start`) ?? last) * MINUTE;
 }
 
-const CLASH: Record<Resource, (n: number, cap: number) => string> = {
-  hands: (n) => (n === 2 ? 'two jobs for one pair of hands' : `${n} jobs at once for the hands`),
-  rings: (n, cap) => `${n} pots for ${cap} ${cap === 1 ? 'ring' : 'rings'}`,
-  ovens: (n, cap) => (cap === 0 ? 'no oven' : `${n} dishes for ${cap === 1 ? 'one oven' : `${cap} ovens`}`),
-  fridge: () => 'more dishes than shelf',
+const CLASH: Record<Resource, (n: number, cap: number) => Said> = {
+  hands: (n) => (n === 2 ? say('day.twoJobsForOnePair') : say('day.jobsAtOnceForThe', { n })),
+  rings: (n, cap) => say('day.potsFor', { n, count: cap }),
+  ovens: (n, cap) => (cap === 0 ? say('day.dishesForNoOven', { n }) : say('day.dishesFor', { n, count: cap })),
+  fridge: () => say('day.moreDishesThanShelf'),
 };
 
 /** Orders that are looked at while a block is under a thumb. */
@@ -307,7 +307,7 @@ export function timetable(
     nodes: solved.nodes,
     blocks: rough ? place(shown, rough) : [],
     clashes: ideal.ok ? clashes.sort((a, b) => a.fromMs - b.fromMs) : [],
-    why: ideal.ok ? 'resources' : 'time',
+    why: ideal.ok ? say('day.resources') : say('day.time'),
     serves: served,
     cautions,
   };
@@ -327,17 +327,10 @@ export const feasible = (
 
 export type Change = {
   id: string;
-  text: string;
+  text: Said;
   day?: Day;
   plans?: Plan[];
 };
-
-const clock = (minutes: number) =>
-  minutes < 60
-    ? `${minutes} min`
-    : minutes % 60
-      ? `${Math.floor(minutes / 60)} h ${minutes % 60} min`
-      : `${minutes / 60} h`;
 
 const shiftedIso = (iso: string, minutes: number) => new Date(Date.parse(iso) + minutes * MINUTE).toISOString();
 
@@ -372,37 +365,37 @@ export function changesFor(
   const works = plans.map(workFor);
   const ok = (d: Day, w: readonly DishWork[] = works, s = serves) => feasible(d, w, s, done, nodeLimit);
   const out: Change[] = [];
-  const tryDay = (id: string, text: string, next: Day) => {
+  const tryDay = (id: string, text: Said, next: Day) => {
     if (ok(next)) out.push({ id, text, day: next });
   };
-  if (day.pins.length) tryDay('unpin', 'Put back what was moved by hand', { ...day, pins: [] });
+  if (day.pins.length) tryDay('unpin', say('day.putBackWhatWasMoved'), { ...day, pins: [] });
   const cold = works.filter((w) => !w.warm && w.wait.least < w.wait.planned && day.waits[w.planId] !== 'least');
   // one dish's wait, then all of them
   for (const w of cold)
     tryDay(
       `least-${w.planId}`,
-      `${w.name}: ${clock(w.wait.least)} to set instead of ${clock(w.wait.planned)}; it stands by then 8 times in 10, up to ${DAY.nearK} K warmer`,
+      say('day.toSetInsteadOfIt', { wName: w.name, least: w.wait.least, planned: w.wait.planned, nearK: DAY.nearK }),
       { ...day, waits: { ...day.waits, [w.planId]: 'least' } },
     );
   if (cold.length > 1 && !out.some((c) => c.id.startsWith('least-')))
-    tryDay('least', 'Every cold dish set no longer than it must', {
+    tryDay('least', say('day.everyColdDishSetNo'), {
       ...day,
       waits: { ...day.waits, ...Object.fromEntries(cold.map((w) => [w.planId, 'least' as const])) },
     });
   const warm = works.filter((w) => w.warm && day.waits[w.planId] !== 'kept warm');
   for (const w of warm)
-    tryDay(`warm-${w.planId}`, `Keep ${w.name} warm up to ${DAY.keptWarmMax} min, lid on; loosen it with milk`, {
+    tryDay(`warm-${w.planId}`, say('day.keepWarmUpToLid', { wName: w.name, keptWarmMax: DAY.keptWarmMax }), {
       ...day,
       waits: { ...day.waits, [w.planId]: 'kept warm' },
     });
   if (warm.length > 1)
-    tryDay('warm', `Keep all warm dishes warm up to ${DAY.keptWarmMax} min, lids on; loosen them with milk`, {
+    tryDay('warm', say('day.keepAllWarmDishesWarm', { keptWarmMax: DAY.keptWarmMax }), {
       ...day,
       waits: { ...day.waits, ...Object.fromEntries(warm.map((w) => [w.planId, 'kept warm' as const])) },
     });
   for (const p of plans) {
     const others = works.filter((w) => w.planId !== p.id);
-    const tryPlan = (id: string, text: string, plan: Plan) => {
+    const tryPlan = (id: string, text: Said, plan: Plan) => {
       const w = workFor(plan);
       // a faster way to cold is only worth it with the wait that it makes possible
       const next: Day = { ...day, waits: { ...day.waits, [plan.id]: 'least' } };
@@ -411,19 +404,19 @@ export function changesFor(
     if (p.serve.tempC >= DAY.warmFrom) continue;
     if (out.some((c) => c.id === `least-${p.id}`)) continue;
     const twice: Plan = { ...p, dish: { ...p.dish, count: p.dish.count * 2 } };
-    const inTwo = `in ${twice.dish.count} dishes instead of ${p.dish.count}, half as deep`;
+    const inTwo = say('day.inDishesInsteadOfHalf', { count: twice.dish.count, count2: p.dish.count });
     const iced = (x: Plan): Plan => ({ ...x, choices: { ...x.choices, cooling: 'ice bath' } });
-    if (p.dish.count <= 4) tryPlan('split', `${p.name}: ${inTwo}`, twice);
-    if (p.choices.cooling !== 'ice bath') tryPlan('ice', `${p.name}: half an hour in ice and water first`, iced(p));
+    if (p.dish.count <= 4) tryPlan('split', say('day.value3', { name: p.name, inTwo }), twice);
+    if (p.choices.cooling !== 'ice bath') tryPlan('ice', say('day.halfAnHourInIce', { name: p.name }), iced(p));
     if (p.dish.count <= 4 && p.choices.cooling !== 'ice bath' && !out.some((c) => c.id.endsWith(`-${p.id}`)))
-      tryPlan('both', `${p.name}: ${inTwo}, and half an hour in ice and water`, iced(twice));
+      tryPlan('both', say('day.andHalfAnHourIn', { name: p.name, inTwo }), iced(twice));
   }
-  tryDay('hands', 'A second pair of hands', { ...day, hands: day.hands + 1 });
-  tryDay('rings', 'One ring more', { ...day, rings: day.rings + 1 });
-  tryDay('ovens', day.ovens === 0 ? 'An oven' : 'A second oven', { ...day, ovens: day.ovens + 1 });
+  tryDay('hands', say('day.aSecondPairOfHands'), { ...day, hands: day.hands + 1 });
+  tryDay('rings', say('day.oneRingMore'), { ...day, rings: day.rings + 1 });
+  tryDay('ovens', day.ovens === 0 ? say('day.anOven') : say('day.aSecondOven'), { ...day, ovens: day.ovens + 1 });
   for (const more of [0.5, 1, 2, 3])
     if (day.shelves + more <= 8 && !out.some((c) => c.id === 'shelves'))
-      tryDay('shelves', `${more === 0.5 ? 'Half a' : more} ${more > 1 ? 'shelves' : 'shelf'} more in the fridge`, {
+      tryDay('shelves', say('day.moreInTheFridge', { count: more }), {
         ...day,
         shelves: day.shelves + more,
       });
@@ -442,14 +435,14 @@ export function changesFor(
     nodeLimit,
   );
   const later = anyHour ? leastMinutes((n) => ok(day, works, shifted(n)), 26 * 60) : undefined;
-  if (later !== undefined) out.push({ id: 'later', text: `Serve ${clock(later)} later`, plans: servedLater(later) });
+  if (later !== undefined) out.push({ id: 'later', text: say('day.serveLater', { later }), plans: servedLater(later) });
   if (!anyHour && plans.length > 1)
     for (const w of works) {
       const apart = leastMinutes((n) => ok(day, works, { ...serves, [w.planId]: serves[w.planId]! + n * MINUTE }), 120);
       if (apart !== undefined)
         out.push({
           id: `apart-${w.planId}`,
-          text: `Serve ${w.name} ${clock(apart)} later than the rest`,
+          text: say('day.serveLaterThanTheRest', { wName: w.name, apart }),
           plans: plans
             .filter((p) => p.id === w.planId)
             .map((p) => ({ ...p, serve: { ...p.serve, at: shiftedIso(p.serve.at, apart) } })),
@@ -463,7 +456,7 @@ export function changesFor(
     if (between !== undefined)
       out.push({
         id: 'in turn',
-        text: `Serve the warm dishes in turn, ${clock(between)} apart`,
+        text: say('day.serveTheWarmDishesIn', { between }),
         plans: plans.map((p) => ({ ...p, serve: { ...p.serve, at: new Date(after(between)[p.id]!).toISOString() } })),
       });
   }
@@ -476,7 +469,7 @@ export function changesFor(
     if (sooner !== undefined && (later === undefined || sooner <= later - 10))
       out.push({
         id: 'later-least',
-        text: `Serve ${clock(sooner)} later, each cold dish set no longer than it must`,
+        text: say('day.serveLaterEachColdDish', { sooner }),
         day: least,
         plans: servedLater(sooner),
       });
@@ -486,7 +479,7 @@ export function changesFor(
     if (earlier !== undefined)
       out.push({
         id: 'earlier',
-        text: `Begin ${clock(earlier)} earlier`,
+        text: say('day.beginEarlier', { earlier }),
         day: { ...day, fromAt: shiftedIso(day.fromAt, -earlier) },
       });
   }

@@ -10,11 +10,11 @@ export const DaySchema = z.object({
   fromAt: at,
   /** planned anew at this moment: nothing that is not done starts before it */
   replannedAt: at.optional(),
-  hands: z.int().min(1, 'should be at least 1').max(4, 'should be 4 or fewer'),
-  rings: z.int().min(1, 'should be at least 1').max(8, 'should be 8 or fewer'),
-  ovens: z.int().min(0).max(3, 'should be 3 or fewer'),
+  hands: z.int().min(1).max(4),
+  rings: z.int().min(1).max(8),
+  ovens: z.int().min(0).max(3),
   /** free shelves of the fridge, halves allowed */
-  shelves: z.number().min(0).max(8, 'should be 8 or fewer'),
+  shelves: z.number().min(0).max(8),
   leftOut: z.array(z.string()).max(60),
   pins: z.array(z.object({ task: z.string(), at })).max(200),
   done: z.array(z.object({ task: z.string(), start: at, end: at.optional() })).max(1000),

@@ -8,37 +8,38 @@ import { sideOf } from '../sides/sides';
 import { EGG_SIZES } from '../units/eggs';
 import { boughtAs, type UsualPack } from '../pantry/usualPacks';
 import { packsFor, type Pack } from '../units/packs';
+import { say, type Said } from '../say';
 
 /** Eggs in a box. */
 export const EGG_BOX = 6;
 
 /** What a leftover is good for, by what it is. */
-const GOOD_FOR: Partial<Record<Ingredient['group'] | 'white' | 'yolk' | 'coconut', string>> = {
-  white: 'whites: frozen in a lidded cup, dated; or whipped for a meringue within two days',
-  yolk: 'yolks: in the next custard within a day',
-  coconut: 'half cans: into a jar, not left in the tin; three days cold, or frozen in a tray',
-  milk: 'milk: three days cold; loosens what came out too stiff',
-  fat: 'keeps wrapped and cold',
-  sweet: 'keeps',
-  thickener: 'keeps dry and shut',
-  nut: 'frozen, or it turns rancid within weeks',
-  piece: 'keeps shut and dry',
-  fruit: 'eaten as it is',
-  flavour: 'keeps dark and shut',
+const GOOD_FOR: Partial<Record<Ingredient['group'] | 'white' | 'yolk' | 'coconut', Said>> = {
+  white: say('shopping.whitesFrozenInALidded'),
+  yolk: say('shopping.yolksInTheNextCustard'),
+  coconut: say('shopping.halfCansIntoAJar'),
+  milk: say('shopping.milkThreeDaysColdLoosens'),
+  fat: say('shopping.keepsWrappedAndCold'),
+  sweet: say('shopping.keeps'),
+  thickener: say('shopping.keepsDryAndShut'),
+  nut: say('shopping.frozenOrItTurnsRancid'),
+  piece: say('shopping.keepsShutAndDry'),
+  fruit: say('shopping.eatenAsItIs'),
+  flavour: say('shopping.keepsDarkAndShut'),
 };
 
 export type ShoppingLine = {
   ingredientId: string;
-  name: string;
+  name: Said | string;
   group: Ingredient['group'];
   /** g needed over all dishes, as bought: unpeeled, unshelled */
   needG: number;
   /** whole packets, or eggs in their box; undefined where it is bought by weight */
-  packs?: { count: number; name: string; grams: number; yours: boolean };
+  packs?: { count: number; name: Said | string; grams: number; yours: boolean };
   /** pieces, where it is counted */
   eggs?: number;
   leftG: number;
-  leftSays?: string;
+  leftSays?: Said;
   price?: number;
   forPlans: string[];
   have: boolean;
@@ -48,7 +49,7 @@ export type Shopping = {
   lines: ShoppingLine[];
   cost?: number;
   unpriced: number;
-  leftovers: string[];
+  leftovers: Said[];
   allergens: string[];
 };
 
@@ -69,10 +70,15 @@ export function shoppingOf(
   packs: readonly Pack[],
   have: readonly string[] = [],
 ): Shopping {
-  const needs = new Map<string, { ingredient: Ingredient; grams: number; plans: Set<string> }>();
-  const need = (ingredient: Ingredient, grams: number, plan: Plan) => {
+  const needs = new Map<string, { ingredient: Ingredient; grams: number; plans: Set<string>; name?: Said }>();
+  const need = (ingredient: Ingredient, grams: number, plan: Plan, name?: Said) => {
     if (grams <= 0 || ingredient.id === 'water') return;
-    const old = needs.get(ingredient.id) ?? { ingredient, grams: 0, plans: new Set<string>() };
+    const old = needs.get(ingredient.id) ?? {
+      ingredient,
+      grams: 0,
+      plans: new Set<string>(),
+      ...(name ? { name } : {}),
+    };
     old.grams += grams;
     old.plans.add(plan.name);
     needs.set(ingredient.id, old);
@@ -99,11 +105,11 @@ export function shoppingOf(
           {
             ...ingredient,
             id: `nuts_${nut}`,
-            name: nut === 'coconut' ? 'dried grated coconut' : `shelled ${nut}s`,
             group: 'nut',
           },
           nutG,
           plan,
+          nut === 'coconut' ? say('shopping.driedGratedCoconut') : say(`shopping.shelled.${nut}`),
         );
       } else if (ingredient.egg && ['yolk', 'white', 'egg'].includes(id)) {
         eggPlans.add(plan.name);
@@ -113,13 +119,13 @@ export function shoppingOf(
       } else need(ingredient, grams, plan);
     }
   }
-  const lines: ShoppingLine[] = [...needs.values()].map(({ ingredient: i, grams, plans: by }) => {
+  const lines: ShoppingLine[] = [...needs.values()].map(({ ingredient: i, grams, plans: by, name }) => {
     const own = packs.find((p) => p.ingredientId === i.id);
     const usual = i.group === 'fruit' || i.id === 'nuts_coconut' ? undefined : boughtAs(i);
     const pack = own ?? usual;
     const base = {
       ingredientId: i.id,
-      name: i.name,
+      name: name ?? i.name,
       group: i.group,
       needG: grams,
       forPlans: [...by],
@@ -137,7 +143,9 @@ export function shoppingOf(
     };
   });
   if (yolkG + whiteG + wholeG > 0) lines.push(eggLine(yolkG, whiteG, wholeG, [...eggPlans], have, packs));
-  lines.sort((a, b) => AISLES.indexOf(a.group) - AISLES.indexOf(b.group) || a.name.localeCompare(b.name));
+  lines.sort(
+    (a, b) => AISLES.indexOf(a.group) - AISLES.indexOf(b.group) || a.ingredientId.localeCompare(b.ingredientId),
+  );
   const bought = lines.filter((l) => !l.have);
   const priced = bought.filter((l) => l.price !== undefined);
   return {
@@ -146,7 +154,7 @@ export function shoppingOf(
     unpriced: bought.length - priced.length,
     leftovers: bought
       .filter((l) => l.leftSays !== undefined && ['milk', 'egg'].includes(l.group))
-      .map((l) => `${g(l.leftG)} ${l.name} left. ${l.leftSays}`),
+      .map((l) => say('shopping.left', { leftG: l.leftG, lName: l.name, leftSays: l.leftSays })),
     allergens: [
       ...new Set(
         plans.flatMap((p) => {
@@ -194,24 +202,24 @@ function eggLine(
   const yolksLeft = parted * e.yolkG - yolkG;
   const spare = boxes * inBox - eggs;
   const left = [
-    whitesLeft > 15 ? `${g(whitesLeft)} ${GOOD_FOR.white}` : '',
-    yolksLeft > 10 ? `${g(yolksLeft)} ${GOOD_FOR.yolk}` : '',
-    spare > 0 ? `${spare} whole, in their box` : '',
-  ].filter(Boolean);
+    ...(whitesLeft > 15 ? [say('shopping.gramsFor', { grams: whitesLeft, what: GOOD_FOR.white })] : []),
+    ...(yolksLeft > 10 ? [say('shopping.gramsFor', { grams: yolksLeft, what: GOOD_FOR.yolk })] : []),
+    ...(spare > 0 ? [say('shopping.wholeInTheirBox', { spare })] : []),
+  ];
   return {
     ingredientId: 'egg',
-    name: 'eggs, medium',
+    name: say('shopping.eggsMedium'),
     group: 'egg',
     needG: eggs * (e.yolkG + e.whiteG),
     eggs,
     packs: {
       count: boxes,
-      name: own?.name ?? `box of ${inBox}`,
+      name: own?.name ?? say('shopping.boxOf', { inBox }),
       grams: inBox * (e.yolkG + e.whiteG),
       yours: own !== undefined,
     },
     leftG: Math.max(0, whitesLeft) + Math.max(0, yolksLeft) + spare * (e.yolkG + e.whiteG),
-    ...(left.length ? { leftSays: left.join('; ') } : {}),
+    ...(left.length ? { leftSays: say('shopping.all', { left }) } : {}),
     ...(own?.price === undefined ? {} : { price: own.price * boxes }),
     forPlans,
     have: have.includes('egg'),
@@ -219,7 +227,7 @@ function eggLine(
 }
 
 /** The list as text to send or print. */
-export function shoppingText(s: Shopping, title: string): string {
+export function shoppingText(s: Shopping, title: string, tell: (said: Said | string) => string): string {
   return [
     title,
     '',
@@ -227,10 +235,10 @@ export function shoppingText(s: Shopping, title: string): string {
       .filter((l) => !l.have)
       .map((l) =>
         l.packs
-          ? `- ${l.packs.count} × ${l.packs.name} ${l.name} (${l.eggs ? `${l.eggs} needed` : `${g(l.needG)} needed`})`
-          : `- ${g(l.needG)} ${l.name}`,
+          ? `- ${tell(say(l.eggs ? 'shopping.buyEggs' : 'shopping.buyPacks', { packs: l.packs.count, pack: l.packs.name, name: l.name, eggs: l.eggs, needG: l.needG }))}`
+          : `- ${tell(say('shopping.buyLoose', { needG: l.needG, name: l.name }))}`,
       ),
-    ...(s.leftovers.length ? ['', 'Left over:', ...s.leftovers.map((l) => `- ${l}`)] : []),
+    ...(s.leftovers.length ? ['', tell(say('shopping.leftOver')), ...s.leftovers.map((l) => `- ${tell(l)}`)] : []),
     '',
   ].join('\n');
 }

@@ -23,9 +23,9 @@ export type Task = Omit<Activity, 'start' | 'end'> & {
   planId: string;
   kind: TaskKind;
   /** what is written on its block */
-  verb: string;
+  verb: Said;
   /** one line more */
-  says: string;
+  says: Said;
   /** min it takes on average; `minutes` is the safe figure that the day is planned with */
   expected: number;
   /** min that truly need the spoon, and whether it may rest under a lid in between */
@@ -109,8 +109,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
   const put = (
     key: string,
     kind: TaskKind,
-    verb: string,
-    says: string,
+    verb: Said,
+    says: Said,
     expected: number,
     uses: Uses,
     more: Partial<Task> = {},
@@ -141,7 +141,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
         put(
           `pot-${s.id}`,
           'cook',
-          s.id,
+          s.name ? say('plain', { text: s.name }) : say(`role.${s.role}`),
           spoonSays(mean, spoonMin, s),
           mean,
           { hands, ...(s.setting ? { rings: 1 } : {}) },
@@ -159,8 +159,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
         put(
           'pour',
           'pour',
-          'pour',
-          `${plan.dish.count} × ${plan.dish.capacityMl} ml, even`,
+          say('tasks.pour'),
+          say('tasks.mlEven', { count: plan.dish.count, capacityMl: plan.dish.capacityMl }),
           (s.seconds + DAY.fillS * plan.dish.count) / 60,
           {
             hands: DAY.handsFull,
@@ -180,8 +180,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
   const weigh = put(
     'weigh',
     'weigh',
-    'weigh',
-    'everything in grams, the slurry whisked',
+    say('tasks.weigh'),
+    say('tasks.everythingInGramsTheSlurry'),
     steps.filter((s) => s.role === 'weigh' || s.role === 'slurry').reduce((m, s) => m + s.seconds / 60, 0),
     { hands: DAY.handsBusy },
     { step: 'weigh' },
@@ -192,8 +192,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
     const beaten = put(
       'beat',
       'weigh',
-      'beat egg',
-      'pale, no streak of white',
+      say('tasks.beatEgg'),
+      say('tasks.paleNoStreakOfWhite'),
       beat.seconds / 60,
       { hands: DAY.handsBusy },
       { step: beat.id },
@@ -206,8 +206,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
   const ready = put(
     'ready',
     'ready',
-    'ready',
-    `${short.length} short things, see Prep`,
+    say('tasks.ready'),
+    say('tasks.shortThingsSeePrep', { length: short.length }),
     short.reduce((m, i) => m + i.handsMin, 0),
     { hands: DAY.handsBusy },
     { weight: 0.5 },
@@ -235,7 +235,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
       if (item.before !== 'bake' || baked) relations.push(follows(wait, then));
       if (longest !== undefined) relations.push(within(wait, then, longest));
     } else if (item.id === 'whip-whites') {
-      const whip = put('whip', 'weigh', 'whip whites', item.how, item.handsMin, { hands: DAY.handsBusy });
+      const whip = put('whip', 'weigh', say('tasks.whipWhites'), item.how, item.handsMin, { hands: DAY.handsBusy });
       // it is done before the fire, and a cooked base waits for it no longer than it stands
       relations.push(follows(whip, lit), within(whip, lit, DAY.whippedMax));
     }
@@ -251,8 +251,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
     const oven = put(
       'bake',
       'bake',
-      'bake',
-      'until the middle trembles',
+      say('tasks.bake'),
+      say('tasks.untilTheMiddleTrembles'),
       baked.seconds / 60,
       { ovens: 1 },
       { minutes: bakeMin, step: 'bake' },
@@ -266,8 +266,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
     const task = put(
       `rest-${i}`,
       'rest',
-      r.where === 'room' ? 'steam off' : r.where,
-      REST_SAYS[r.where],
+      say(`tasks.where.${r.where}`),
+      say(`tasks.in.${r.where}`),
       r.minutes,
       r.where === 'fridge' ? { fridge: fridgeCm2(plan.dish) } : {},
       {
@@ -284,8 +284,8 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
   const cold = put(
     'cold',
     'cold',
-    warm ? 'keep warm' : 'set',
-    warm ? 'lid on, loosened with a little milk' : REST_SAYS[tail],
+    warm ? say('tasks.keepWarm') : say('tasks.set'),
+    warm ? say('tasks.lidOnLoosenedWithA') : say(`tasks.in.${tail}`),
     coldLeast,
     tail === 'fridge' ? { fridge: fridgeCm2(plan.dish) } : {},
     { minutes: warm ? 0 : coldLeast, upTo: Math.max(coldLeast, wait.most - restS), weight: 0 },
@@ -295,12 +295,12 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
   const finish = put(
     'finish',
     'finish',
-    style === 'turned out' ? 'turn out' : style === 'cut' ? 'cut' : 'set out',
+    style === 'turned out' ? say('tasks.turnOut') : style === 'cut' ? say('tasks.cut') : say('tasks.setOut'),
     style === 'turned out'
-      ? 'edge free, plate on top, flip'
+      ? say('tasks.edgeFreePlateOnTop')
       : style === 'cut'
-        ? 'a hot wet knife, wiped'
-        : 'spoons, what goes on top',
+        ? say('tasks.aHotWetKnifeWiped')
+        : say('tasks.spoonsWhatGoesOnTop'),
     1 +
       (style === 'turned out'
         ? DAY.turnOutMin * plan.dish.count
@@ -316,14 +316,29 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
     if (side.kind === 'infusion') continue;
     const a = sideOf(side, plan, pantry);
     const peel = prep.find((i) => i.id === `peel-${side.id}`);
-    const pot = put(`side-${side.id}`, 'side', side.kind, a.does.at(-1) ?? '', a.minutes, SIDE_USES[side.kind], {
-      minutes: safe(a.minutes, 1 / 3),
-      spoonMin: SIDE_USES[side.kind].hands === DAY.handsFull ? a.minutes : a.minutes * 0.1,
-    });
+    const pot = put(
+      `side-${side.id}`,
+      'side',
+      say(`sideKind.${side.kind}`),
+      a.does.at(-1)!,
+      a.minutes,
+      SIDE_USES[side.kind],
+      {
+        minutes: safe(a.minutes, 1 / 3),
+        spoonMin: SIDE_USES[side.kind].hands === DAY.handsFull ? a.minutes : a.minutes * 0.1,
+      },
+    );
     if (peel) {
-      const peeled = put(peel.id, 'long', `peel ${'fruit' in side ? side.fruit : ''}`.trim(), peel.how, peel.handsMin, {
-        hands: DAY.handsBusy,
-      });
+      const peeled = put(
+        peel.id,
+        'long',
+        'fruit' in side ? say('tasks.peel', { fruit: side.fruit }) : peel.title,
+        peel.how,
+        peel.handsMin,
+        {
+          hands: DAY.handsBusy,
+        },
+      );
       relations.push(follows(peeled, pot), within(peeled, pot, 120));
     }
     if (side.kind === 'second layer' || side.kind === 'glaze') {
@@ -391,21 +406,17 @@ export function withWait(work: DishWork, wait: 'planned' | 'least' | 'kept warm'
   };
 }
 
-const REST_SAYS: Record<RestStep['where'], string> = {
-  room: 'in the room until it stops steaming',
-  fridge: 'in the fridge, coldest shelf',
-  'fan fridge': 'in the fan fridge',
-  freezer: 'in the freezer, with a timer',
-  'cold water': 'in cold water',
-  'ice bath': 'in ice and water, moved now and then',
-};
+/** What is done, by the first word of what the item is called. */
+const verbOf = (item: PrepItem): Said => say(`tasks.verb.${item.id.split('-')[0]!}`);
 
-const verbOf = (item: PrepItem): string => item.id.split('-')[0]!;
-
-function spoonSays(mean: number, spoonMin: number, s: Step): string {
+function spoonSays(mean: number, spoonMin: number, s: Step): Said {
   const all = Math.max(1, Math.round(mean));
-  if (s.stirEveryS === undefined) return `${all} min, no spoon`;
-  if (spoonMin >= mean * 0.9) return `${all} min, the spoon never rests`;
+  if (s.stirEveryS === undefined) return say('tasks.noSpoon', { all });
+  if (spoonMin >= mean * 0.9) return say('tasks.theSpoonNeverRests', { all });
   const spoon = Math.max(1, Math.round(spoonMin));
-  return `${all} min, ${spoon} of them with the spoon${s.heat?.lid !== 'off' ? ', lid on in between' : ''}`;
+  return say('tasks.ofThemWithTheSpoon', {
+    all,
+    spoon,
+    between: s.heat?.lid !== 'off' ? say('tasks.lidOnInBetween') : undefined,
+  });
 }

@@ -17,6 +17,7 @@ import { REST_PLACES, coolInDish, hoursBelow, keepsRule, PLACE_C } from '../set/
 import { COOLING_RULES, SAFE_COOLING_RULES } from '../set/safety';
 import { parseJson, type Parsed } from './issues';
 import { checkPlan } from './planFile';
+import { say, type Said } from '../say';
 
 /** Questions that scripts ask the model, as JSON in and out: one schema each, `version` 1. */
 const plan = z
@@ -24,12 +25,12 @@ const plan = z
   .transform((raw) => (raw !== null && typeof raw === 'object' ? migratePlan(raw) : raw))
   .pipe(PlanSchema);
 const head = <T extends string>(format: T) => ({
-  format: z.literal(format, `should be "${format}"`),
-  version: z.literal(1, 'should be 1'),
+  format: z.literal(format),
+  version: z.literal(1),
 });
 const items = z
   .array(z.object({ ingredientId: z.string().min(1), grams: z.number().min(0).max(20000) }))
-  .min(1, 'should hold at least one ingredient')
+  .min(1)
   .max(40);
 
 export const ASKS = {
@@ -47,7 +48,7 @@ export const ASKS = {
           })
           .refine((f) => f.minG === undefined || f.maxG === undefined || f.minG <= f.maxG, {
             path: ['maxG'],
-            error: 'should be minG or more',
+            error: 'issue.minG',
           }),
       )
       .min(1)
@@ -65,7 +66,8 @@ export const ASKS = {
     school: z
       .string()
       .refine((id) => SCHOOLS.some((s) => s.id === id), {
-        error: `should be one of ${SCHOOLS.map((s) => s.id).join(', ')}`,
+        error: 'issue.oneOf',
+        params: { values: SCHOOLS.map((s) => s.id).join(', ') },
       })
       .optional(),
     with: plan.optional(),
@@ -73,7 +75,7 @@ export const ASKS = {
   cool: z.object({
     ...head('ovalis-cool'),
     dish: DishSchema,
-    depthMm: z.number().min(2, 'should be 2 mm or more').max(300, 'should be 300 mm or less'),
+    depthMm: z.number().min(2).max(300),
     startC: z.number().min(-5).max(110),
     stays: z
       .array(
@@ -84,7 +86,7 @@ export const ASKS = {
           covered: z.boolean().default(true),
         }),
       )
-      .min(1, 'should say where it stands'),
+      .min(1),
     hours: z.number().positive().max(96),
     toC: z.array(z.number().min(-20).max(100)).max(20).default([57, 21, 5]),
     rule: z.enum(COOLING_RULES).default('two stages'),
@@ -93,21 +95,21 @@ export const ASKS = {
   bake: z.object({
     ...head('ovalis-bake'),
     dish: DishSchema,
-    depthMm: z.number().min(3, 'should be 3 mm or more').max(150, 'should be 150 mm or less'),
+    depthMm: z.number().min(3).max(150),
     startC: z.number().min(0).max(100),
     items,
     own: z.array(IngredientSchema).max(20).default([]),
     /** the starch has been cooked in a pot before */
     cooked: z.boolean().default(false),
-    oven: MethodStepSchema.refine((s) => s.do === 'bake', { error: 'should be a step { "do": "bake", … }' }),
+    oven: MethodStepSchema.refine((s) => s.do === 'bake', { error: 'issue.bakeStep' }),
     altitudeM: z.number().min(0).max(4500).default(0),
     roomC: z.number().min(5).max(40).default(21),
   }),
   montecarlo: z.object({
     ...head('ovalis-montecarlo'),
     plan,
-    draws: z.int().min(10, 'should be 10 or more').max(20000, 'should be 20 000 or fewer').default(1000),
-    seed: z.number().min(0, 'should be 0 or more').max(1, 'should be 1 or less').default(0.5),
+    draws: z.int().min(10).max(20000).default(1000),
+    seed: z.number().min(0).max(1).default(0.5),
   }),
 } as const;
 export type Ask = keyof typeof ASKS;
@@ -125,7 +127,7 @@ export const askJsonSchema = (ask: Ask): unknown => ({
   }),
 });
 
-const fail = (path: string, message: string): Parsed<never> => ({ ok: false, issues: [{ path, message }] });
+const fail = (path: string, message: Said): Parsed<never> => ({ ok: false, issues: [{ path, message }] });
 const answerOf = (ask: Ask, value: object): Parsed<unknown> => ({
   ok: true,
   value: { format: `ovalis-${ask}-answer`, version: 1, ...value },
@@ -150,7 +152,9 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
           if (!thickens(p, f.ingredientId))
             wrong.push({
               path: `free[${i}].ingredientId`,
-              message: `should be one of ${thickenersOf(p).join(', ') || 'the plan’s thickeners, and there is none'}`,
+              message: thickenersOf(p).length
+                ? say('issue.oneOf', { values: thickenersOf(p).join(', ') })
+                : say('issue.noThickener'),
             });
         });
       if (wrong.length) return { ok: false, issues: wrong };
@@ -182,14 +186,16 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       const wrong = checkPlan(p, 'plan.');
       if (wrong.length) return { ok: false, issues: wrong };
       const pantry = pantryWith(p.own);
-      if (!thickens(p, from)) return fail('from', `should be one of ${thickenersOf(p).join(', ')}`);
-      if (pantry.get(to)?.group !== 'thickener')
-        return fail('to', `"${to}" is not a thickener of the pantry or of "own"`);
+      if (!thickens(p, from)) return fail('from', say('issue.oneOf', { values: thickenersOf(p).join(', ') }));
+      if (pantry.get(to)?.group !== 'thickener') return fail('to', say('issue.notAThickener', { id: to }));
       const s = swapThickener(p, from, to, pantry);
       return answerOf(
         'swap',
         s.ok
-          ? { ...s, changes: differences(tell('before', p, pantry), tell('after', s.plan, pantry)) }
+          ? {
+              ...s,
+              changes: differences(tell(say('schools.before'), p, pantry), tell(say('schools.after'), s.plan, pantry)),
+            }
           : { ok: false, why: s.why },
       );
     }
@@ -201,17 +207,19 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       if (wrong.length) return { ok: false, issues: wrong };
       const pantry = pantryWith([...p.own, ...(other?.own ?? [])]);
       if (other) {
-        const a = tell(p.name, p, pantry);
-        const b = tell(other.name, other, pantry);
+        const a = tell(say('plain', { text: p.name }), p, pantry);
+        const b = tell(say('plain', { text: other.name }), other, pantry);
         return answerOf('compare', { sides: [a, b], differences: differences(a, b) });
       }
       const asked = SCHOOLS.find((s) => s.id === school);
       if (asked && !asked.fits(p, pantry))
         return fail(
           'school',
-          `does not fit this plan; should be one of ${SCHOOLS.filter((s) => s.fits(p, pantry))
-            .map((s) => s.id)
-            .join(', ')}`,
+          say('issue.doesNotFit', {
+            values: SCHOOLS.filter((s) => s.fits(p, pantry))
+              .map((s) => s.id)
+              .join(', '),
+          }),
         );
       const schools = SCHOOLS.filter((s) => (school ? s.id === school : s.fits(p, pantry)));
       return answerOf('compare', { schools: schools.map((s) => compareSchool(s, p, pantry)) });
@@ -251,14 +259,14 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       if (unknown >= 0)
         return fail(
           `items[${unknown}].ingredientId`,
-          `"${q.value.items[unknown]!.ingredientId}" is not known; describe it in "own"`,
+          say('issue.unknownDescribe', { id: q.value.items[unknown]!.ingredientId }),
         );
-      if (oven.do !== 'bake') return fail('oven', 'should be a step { "do": "bake", … }');
+      if (oven.do !== 'bake') return fail('oven', say('issue.bakeStep'));
       const content = q.value.items.reduce(
         (sum, i) => add(sum, mixtureOf(pantry.get(i.ingredientId)!, i.grams)),
         EMPTY,
       );
-      if (content.waterG < 1) return fail('items', 'hold no liquid; there should be a milk or water above 0 g');
+      if (content.waterG < 1) return fail('items', say('issue.noLiquid'));
       return answerOf(
         'bake',
         bake({

@@ -14,8 +14,8 @@ import { parseJson, type Parsed } from './issues';
 
 /** Everything a kitchen holds, in one file. */
 export const KitchenFileSchema = z.object({
-  format: z.literal('ovalis-kitchen', 'should be "ovalis-kitchen"'),
-  version: z.literal(6, 'should be 6'),
+  format: z.literal('ovalis-kitchen'),
+  version: z.literal(6),
   exportedAt: z.iso.datetime({ offset: true }),
   plans: z.array(PlanSchema),
   cooks: z.array(CookSchema),

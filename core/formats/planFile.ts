@@ -3,6 +3,7 @@ import { atStages, lookUp, mixtureOfPortions, UnknownIngredientError } from '../
 import { notAdded } from '../plan/family';
 import { migratePlan, PlanSchema, type Plan } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
+import { say } from '../say';
 import { parseJson, type FormatIssue, type Parsed } from './issues';
 
 /** Reads a plan file of this or an earlier version: shape by the schema, then what the schema cannot see. Never throws. */
@@ -26,7 +27,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
       return [
         {
           path: `${prefix}items[${i}].ingredientId`,
-          message: `"${item.ingredientId}" is not known; should be one of ${known.join(', ')}, or described in "own"`,
+          message: say('issue.unknownOneOf', { id: item.ingredientId, values: known.join(', ') }),
         },
       ];
     }
@@ -36,14 +37,14 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
       if (key !== 'id' && key.endsWith('Id') && !known.includes(String(id)))
         issues.push({
           path: `${prefix}sides[${i}].${key}`,
-          message: `"${id}" is not known; should be one of the pantry, or described in "own"`,
+          message: say('issue.unknownPantry', { id: String(id) }),
         });
   });
   plan.carveOuts.forEach((c, i) => {
     if (!plan.items.some((item) => item.ingredientId === c.ingredientId)) {
       issues.push({
         path: `${prefix}carveOuts[${i}].ingredientId`,
-        message: `"${c.ingredientId}" should be one of the plan's own items`,
+        message: say('issue.ownItem', { id: c.ingredientId }),
       });
     }
   });
@@ -53,14 +54,14 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
       if (item.grams > 0 && forgotten.includes(item.stage))
         issues.push({
           path: `${prefix}items[${i}].stage`,
-          message: `no step adds "${item.stage}"; there should be a step { "do": "add", "stage": "${item.stage}" }`,
+          message: say('issue.noStepAdds', { stage: item.stage }),
         });
     });
   }
   if (!issues.length && mixtureOfPortions(atStages(plan, pantryWith(plan.own)).pot).waterG <= 1)
     issues.push({
       path: `${prefix}items`,
-      message: 'hold no liquid at the start; there should be a milk or water above 0 g with stage "pot"',
+      message: say('issue.noLiquidInPot'),
     });
   return issues;
 }

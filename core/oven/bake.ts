@@ -9,8 +9,8 @@ import { sugarFraction, type Fraction } from '../pot/paste';
 import { gelEquilibrium, gelPeakC } from '../pot/starch';
 import { CoolingBody } from '../set/cooling';
 
-const tempC = z.number().min(-30).max(110, 'should be 110 °C or less');
-const minutes = z.number().min(0, 'should be 0 or more').max(6000, 'should be 6000 or fewer');
+const tempC = z.number().min(-30).max(110);
+const minutes = z.number().min(0).max(6000);
 
 /** How a dish is baked. */
 export const BakingSchema = z.object({

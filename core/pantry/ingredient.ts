@@ -23,11 +23,8 @@ export const GRAIN_KINDS = [
   'glutinous rice',
 ] as const;
 
-const percent = z
-  .number('should be a number of grams in 100 g')
-  .min(0, 'should be 0 or more')
-  .max(100, 'should be 100 or less');
-const share = z.number('should be a number from 0 to 1').min(0, 'should be 0 or more').max(1, 'should be 1 or less');
+const percent = z.number().min(0).max(100);
+const share = z.number().min(0).max(1);
 
 /** Grams in 100 g. `lactose` holds the sugars that belong to the milk or fruit itself. */
 export const CompositionPer100Schema = z
@@ -40,20 +37,17 @@ export const CompositionPer100Schema = z
     starch: percent,
   })
   .refine((c) => Object.values(c).reduce((a, b) => a + b, 0) <= 101, {
-    message: 'the parts add up to more than 100 g in 100 g; check the label again',
+    message: 'issue.partsAddUp',
   });
 
 export const IngredientSchema = z.object({
   id: z.string().min(1),
-  name: z.string().trim().min(1, 'should have a name').max(60, 'should be 60 letters or fewer'),
+  name: z.string().trim().min(1).max(60),
   group: z.enum(GROUPS),
   /** what kind of liquid it is: decides scorching, foaming and how its protein helps the set */
   base: z.enum(BASES).optional(),
   /** spooned, levelled */
-  densityGPerMl: z
-    .number('should be a number, about 1 for a milk')
-    .min(0.2, 'should be 0.2 or more')
-    .max(2, 'should be 2 or less'),
+  densityGPerMl: z.number().min(0.2).max(2),
   per100: CompositionPer100Schema,
   /** how its starch behaves */
   thickener: z.enum(GRAIN_KINDS).optional(),
@@ -62,7 +56,7 @@ export const IngredientSchema = z.object({
   /** share of the mass that is yolk and white of egg */
   egg: z.object({ yolk: share, white: share }).optional(),
   /** acidity, and how hard it is to move against milk (1) */
-  ph: z.number().min(1.5, 'should be 1.5 or more').max(10, 'should be 10 or less').optional(),
+  ph: z.number().min(1.5).max(10).optional(),
   buffer: z.number().min(0).max(20).optional(),
   /** water it binds and how sweet it is, gram for gram against sugar */
   binds: z.number().min(0).max(2).optional(),

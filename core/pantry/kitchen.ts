@@ -26,14 +26,14 @@ export const DoubleBoilerSchema = z.object({
   material: z.enum(['steel', 'enamel', 'glass', 'ceramic']),
   wallMm: z.number().min(0.3).max(12),
   /** of the bowl, over the steam */
-  contactCm2: z.number().min(50, 'should be 50 cm² or more').max(2000, 'should be 2000 cm² or less'),
+  contactCm2: z.number().min(50).max(2000),
   waterG: z.number().min(50).max(5000),
   /** the bowl stands in the water instead of over it */
   touching: z.boolean(),
 });
 export type DoubleBoiler = z.infer<typeof DoubleBoilerSchema>;
 
-const side = z.number().min(20, 'should be 20 mm or more').max(600, 'should be 600 mm or less');
+const side = z.number().min(20).max(600);
 /** The inside of a tin, seen from above: round (its base may be smaller than its rim) or with corners. */
 export const FormSchema = z.discriminatedUnion('shape', [
   z.object({ shape: z.literal('round'), topMm: side, baseMm: side }),
@@ -44,9 +44,9 @@ export type Form = z.infer<typeof FormSchema>;
 /** What it is poured into. `count` equal dishes; plan area follows from volume and height. */
 export const DishSchema = z.object({
   kind: z.enum(['mould', 'cup', 'bowl', 'tray']),
-  count: z.int('should be a whole number').min(1, 'should be at least 1').max(60, 'should be 60 or fewer'),
-  capacityMl: z.number().min(30, 'should be 30 ml or more').max(8000, 'should be 8000 ml or less'),
-  heightMm: z.number().min(10, 'should be 10 mm or more').max(250, 'should be 250 mm or less'),
+  count: z.int().min(1).max(60),
+  capacityMl: z.number().min(30).max(8000),
+  heightMm: z.number().min(10).max(250),
   wall: z.enum(['glass', 'ceramic', 'metal', 'plastic', 'clay', 'wet clay']),
   /** its shape, where it is known: what cutting and lining need */
   form: FormSchema.optional(),

@@ -1,167 +1,180 @@
 import { PANTRY } from './pantry';
+import { say, type Said } from '../say';
 
 /** Names that mean different things in different kitchens, and how to tell them apart on the table. */
 export type Which = {
   id: string;
   /** the bare name, as it stands on a list; longer, clearer names do not match */
   name: RegExp;
-  question: string;
-  options: readonly { ingredientId: string; label: string; tell: string }[];
+  question: Said;
+  options: readonly { ingredientId: string; label: Said | string; tell: Said }[];
 };
 
 export const WHICH: readonly Which[] = [
   {
     id: 'rice',
     name: /^(white |uncooked |raw )?rice( grains?)?$/,
-    question: 'Which rice is it?',
+    question: say('whichOne.whichRiceIsIt'),
     options: [
       {
         ingredientId: 'rice_short',
         label: 'short and round',
-        tell: 'as long as it is wide, chalky middle: gives the most cream',
+        tell: say('whichOne.asLongAsItIs'),
       },
-      { ingredientId: 'rice_long', label: 'long', tell: 'four times as long as wide, stays apart' },
-      { ingredientId: 'rice_basmati', label: 'long, thin and scented, dry', tell: 'pointed ends, smells of popcorn' },
+      { ingredientId: 'rice_long', label: 'long', tell: say('whichOne.fourTimesAsLongAs') },
+      {
+        ingredientId: 'rice_basmati',
+        label: say('whichOne.longThinAndScentedDry'),
+        tell: say('whichOne.pointedEndsSmellsOfPopcorn'),
+      },
       {
         ingredientId: 'rice_jasmine',
-        label: 'long, scented, a little sticky',
-        tell: 'glassy grain, clings when cooked',
+        label: say('whichOne.longScentedALittleSticky'),
+        tell: say('whichOne.glassyGrainClingsWhenCooked'),
       },
-      { ingredientId: 'rice_glut', label: 'glutinous', tell: 'opaque white like chalk all through; holds no gluten' },
+      { ingredientId: 'rice_glut', label: 'glutinous', tell: say('whichOne.opaqueWhiteLikeChalkAll') },
     ],
   },
   {
     id: 'cornflour',
     name: /^(corn ?flour|maize flour|maize)$/,
-    question: 'The white starch, or ground maize?',
+    question: say('whichOne.theWhiteStarchOrGround'),
     options: [
       {
         ingredientId: 'cornstarch',
-        label: 'white, squeaks between the fingers',
-        tell: 'pure starch: sets clear and smooth',
+        label: say('whichOne.whiteSqueaksBetweenTheFingers'),
+        tell: say('whichOne.pureStarchSetsClearAnd'),
       },
       {
         ingredientId: 'cornmeal_fine',
-        label: 'yellow, fine, feels of flour',
-        tell: 'ground maize: a porridge, and thickens half as much',
+        label: say('whichOne.yellowFineFeelsOfFlour'),
+        tell: say('whichOne.groundMaizeAPorridgeAnd'),
       },
-      { ingredientId: 'cornmeal_coarse', label: 'yellow, coarse, feels of sand', tell: 'wants long cooking' },
+      {
+        ingredientId: 'cornmeal_coarse',
+        label: say('whichOne.yellowCoarseFeelsOfSand'),
+        tell: say('whichOne.wantsLongCooking'),
+      },
     ],
   },
   {
     id: 'coconut',
     name: /^(tinned |canned )?coconut( milk)?$/,
-    question: 'Which coconut is it?',
+    question: say('whichOne.whichCoconutIsIt'),
     options: [
       {
         ingredientId: 'coconut_milk',
         label: 'milk from a can',
-        tell: 'thick, splits into cream and water: fat near 18 %',
+        tell: say('whichOne.thickSplitsIntoCreamAnd'),
       },
-      { ingredientId: 'coconut_cream_drink', label: 'light milk from a can', tell: 'pours like milk: fat near 7 %' },
-      { ingredientId: 'coconut_cream', label: 'cream', tell: 'spoons, does not pour: fat 25 % and more' },
-      { ingredientId: 'coconut_drink', label: 'drink from a carton', tell: 'thin as skimmed milk: fat 1 to 2 %' },
-      { ingredientId: 'coconut_grated', label: 'grated, dried', tell: 'flakes: takes up its own weight of liquid' },
+      {
+        ingredientId: 'coconut_cream_drink',
+        label: say('whichOne.lightMilkFromACan'),
+        tell: say('whichOne.poursLikeMilkFatNear'),
+      },
+      { ingredientId: 'coconut_cream', label: 'cream', tell: say('whichOne.spoonsDoesNotPourFat') },
+      { ingredientId: 'coconut_drink', label: 'drink from a carton', tell: say('whichOne.thinAsSkimmedMilkFat') },
+      { ingredientId: 'coconut_grated', label: 'grated, dried', tell: say('whichOne.flakesTakesUpItsOwn') },
     ],
   },
   {
     id: 'milk',
     name: /^milk$/,
-    question: 'How fat is the milk?',
+    question: say('whichOne.howFatIsTheMilk'),
     options: [
-      { ingredientId: 'milk_whole', label: 'whole', tell: '3.5 % on the carton' },
-      { ingredientId: 'milk_semi', label: 'half fat', tell: '1.5 to 2 %' },
-      { ingredientId: 'milk_skim', label: 'skimmed', tell: '0.1 to 0.3 %' },
+      { ingredientId: 'milk_whole', label: 'whole', tell: say('whichOne.35OnTheCarton') },
+      { ingredientId: 'milk_semi', label: 'half fat', tell: say('whichOne.15To2') },
+      { ingredientId: 'milk_skim', label: 'skimmed', tell: say('whichOne.01To03') },
     ],
   },
   {
     id: 'cream',
     name: /^(fresh |liquid )?cream$/,
-    question: 'Which cream is it?',
+    question: say('whichOne.whichCreamIsIt'),
     options: [
-      { ingredientId: 'cream_35', label: 'whipping', tell: '30 to 36 % on the pot' },
-      { ingredientId: 'cream_20', label: 'single', tell: '18 to 20 %, does not whip' },
-      { ingredientId: 'double_cream', label: 'double', tell: '48 %, stands by itself' },
+      { ingredientId: 'cream_35', label: 'whipping', tell: say('whichOne.30To36OnThe') },
+      { ingredientId: 'cream_20', label: 'single', tell: say('whichOne.18To20DoesNot') },
+      { ingredientId: 'double_cream', label: 'double', tell: say('whichOne.48StandsByItself') },
     ],
   },
   {
     id: 'tin',
     name: /^(tinned|canned|can(ned)?|tin(ned)?) milk$/,
-    question: 'Sweet or not?',
+    question: say('whichOne.sweetOrNot'),
     options: [
-      { ingredientId: 'evaporated', label: 'evaporated', tell: 'pours, not sweet' },
-      { ingredientId: 'condensed', label: 'sweetened condensed', tell: 'runs like honey, very sweet: take sugar out' },
+      { ingredientId: 'evaporated', label: 'evaporated', tell: say('whichOne.poursNotSweet') },
+      { ingredientId: 'condensed', label: 'sweetened condensed', tell: say('whichOne.runsLikeHoneyVerySweet') },
     ],
   },
   {
     id: 'flour',
     name: /^flour$/,
-    question: 'Which flour is it?',
+    question: say('whichOne.whichFlourIsIt'),
     options: [
-      { ingredientId: 'wheat_flour', label: 'wheat', tell: 'contains wheat; thickens half as much as starch' },
-      { ingredientId: 'rice_flour', label: 'rice', tell: 'white, a little gritty' },
-      { ingredientId: 'waxy_rice_flour', label: 'glutinous rice', tell: 'sets stretchy, hardly firmer when cold' },
+      { ingredientId: 'wheat_flour', label: 'wheat', tell: say('whichOne.containsWheatThickensHalfAs') },
+      { ingredientId: 'rice_flour', label: 'rice', tell: say('whichOne.whiteALittleGritty') },
+      { ingredientId: 'waxy_rice_flour', label: 'glutinous rice', tell: say('whichOne.setsStretchyHardlyFirmerWhen') },
     ],
   },
   {
     id: 'ground rice',
     name: /^rice (flour|powder)|^powdered rice$/,
-    question: 'How fine is it?',
+    question: say('whichOne.howFineIsIt'),
     options: [
       {
         ingredientId: 'rice_flour',
         label: 'like flour',
-        tell: 'no grain between the fingers: smooth, thickens at once',
+        tell: say('whichOne.noGrainBetweenTheFingers'),
       },
-      { ingredientId: 'rice_ground', label: 'like semolina', tell: 'feels of fine sand: keeps a grain in the mouth' },
-      { ingredientId: 'waxy_rice_flour', label: 'glutinous', tell: 'says so on the packet: stretchy' },
+      { ingredientId: 'rice_ground', label: 'like semolina', tell: say('whichOne.feelsOfFineSandKeeps') },
+      { ingredientId: 'waxy_rice_flour', label: 'glutinous', tell: say('whichOne.saysSoOnThePacket') },
     ],
   },
   {
     id: 'starch',
     name: /^starch$/,
-    question: 'Starch of what?',
+    question: say('whichOne.starchOfWhat'),
     options: [
-      { ingredientId: 'cornstarch', label: 'maize', tell: 'cloudy, short, firm when cold' },
-      { ingredientId: 'potato_starch', label: 'potato', tell: 'clear, thick hot, slack when cold' },
-      { ingredientId: 'tapioca_starch', label: 'tapioca', tell: 'clear and stringy' },
+      { ingredientId: 'cornstarch', label: 'maize', tell: say('whichOne.cloudyShortFirmWhenCold') },
+      { ingredientId: 'potato_starch', label: 'potato', tell: say('whichOne.clearThickHotSlackWhen') },
+      { ingredientId: 'tapioca_starch', label: 'tapioca', tell: say('whichOne.clearAndStringy') },
     ],
   },
   {
     id: 'cornmeal',
     name: /^(corn ?meal|polenta|maize meal)$/,
-    question: 'How coarse is it?',
+    question: say('whichOne.howCoarseIsIt'),
     options: [
-      { ingredientId: 'cornmeal_fine', label: 'fine', tell: 'like fine sand: a quarter of an hour' },
-      { ingredientId: 'cornmeal_coarse', label: 'coarse', tell: 'grains you can count: three quarters of an hour' },
+      { ingredientId: 'cornmeal_fine', label: 'fine', tell: say('whichOne.likeFineSandAQuarter') },
+      { ingredientId: 'cornmeal_coarse', label: 'coarse', tell: say('whichOne.grainsYouCanCountThree') },
     ],
   },
   {
     id: 'gum',
     name: /^(gum|mastic gum)$/,
-    question: 'A gum or the resin?',
+    question: say('whichOne.aGumOrTheResin'),
     options: [
-      { ingredientId: 'mastic', label: 'tears of resin', tell: 'hard, brittle drops: pounded with sugar, for scent' },
-      { ingredientId: 'guar', label: 'guar', tell: 'a powder: thickens cold' },
-      { ingredientId: 'xanthan', label: 'xanthan', tell: 'a powder: thickens cold, a pinch is enough' },
+      { ingredientId: 'mastic', label: 'tears of resin', tell: say('whichOne.hardBrittleDropsPoundedWith') },
+      { ingredientId: 'guar', label: 'guar', tell: say('whichOne.aPowderThickensCold') },
+      { ingredientId: 'xanthan', label: 'xanthan', tell: say('whichOne.aPowderThickensColdA') },
     ],
   },
   {
     id: 'fruit',
     name: /^(tinned|canned) (fruit|peaches|pineapple|pears|apricots)$/,
-    question: 'Drained, or with its liquid?',
+    question: say('whichOne.drainedOrWithItsLiquid'),
     options: [
-      { ingredientId: 'fruit_pieces', label: 'drained', tell: 'weigh it out of the sieve' },
-      { ingredientId: 'orange_juice', label: 'its liquid too', tell: 'counts as sweet juice: it thins the set' },
+      { ingredientId: 'fruit_pieces', label: 'drained', tell: say('whichOne.weighItOutOfThe') },
+      { ingredientId: 'orange_juice', label: 'its liquid too', tell: say('whichOne.countsAsSweetJuiceIt') },
     ],
   },
   {
     id: 'vanilla',
     name: /^vanilla$/,
-    question: 'Pod or extract?',
+    question: say('whichOne.podOrExtract'),
     options: [
-      { ingredientId: 'vanilla', label: 'extract', tell: 'alcohol: off the heat, or it boils away' },
-      { ingredientId: 'vanilla_pod', label: 'pod', tell: 'from the start, and counted out' },
+      { ingredientId: 'vanilla', label: 'extract', tell: say('whichOne.alcoholOffTheHeatOr') },
+      { ingredientId: 'vanilla_pod', label: 'pod', tell: say('whichOne.fromTheStartAndCounted') },
     ],
   },
 ];
@@ -173,12 +186,12 @@ export const whichIs = (name: string): Which | undefined => WHICH.find((w) => w.
 export const whatIs = (written: string, nearestId: string): Which => ({
   id: 'what',
   name: /^$/,
-  question: `What is "${written}"?`,
+  question: say('whichOne.whatIs', { written }),
   options: [
     {
       ingredientId: nearestId,
       label: PANTRY.find((i) => i.id === nearestId)!.name,
-      tell: 'only if it is that and holds nothing else: look at its label',
+      tell: say('whichOne.onlyIfItIsThat'),
     },
   ],
 });

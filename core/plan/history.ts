@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Pantry } from '../pantry/pantry';
 import { lookUp } from './stages';
 import { PlanSchema, type Plan } from './plan';
+import { say, type Figure, type Said } from '../say';
 
 /** A plan as it was: kept when a sitting of changes begins, so that it can be brought back. */
 export const PastPlanSchema = z.object({
@@ -28,51 +29,71 @@ export const outlived = (past: readonly PastPlan[], planId: string): PastPlan[] 
     .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
     .slice(KEPT);
 
-const grams = (g: number) => `${Math.round(g * 10) / 10} g`;
+const choiceSaid = (key: string, value: string | number | undefined): Figure =>
+  value === undefined ? say('history.asUsual') : typeof value === 'number' ? value : say(`choice.${key}.${value}`);
 
 /** What changed from one state of a plan to another, a line each, in the cook's words. */
-export function changesBetween(from: Plan, to: Plan, pantry: Pantry): string[] {
-  const out: string[] = [];
+export function changesBetween(from: Plan, to: Plan, pantry: Pantry): Said[] {
+  const out: Said[] = [];
   const name = (p: Plan, id: string) => lookUp(pantry, p, id).name;
   for (const i of to.items) {
     const old = from.items.find((o) => o.ingredientId === i.ingredientId);
-    if (!old) out.push(`${name(to, i.ingredientId)}: ${grams(i.grams)} came in`);
+    if (!old) out.push(say('history.cameIn', { name: name(to, i.ingredientId), grams: i.grams }));
     else if (Math.abs(old.grams - i.grams) >= 0.05)
-      out.push(`${name(to, i.ingredientId)}: ${grams(old.grams)} to ${grams(i.grams)}`);
-    else if (old.stage !== i.stage) out.push(`${name(to, i.ingredientId)}: goes in ${i.stage} instead of ${old.stage}`);
+      out.push(say('history.to', { name: name(to, i.ingredientId), grams: old.grams, grams2: i.grams }));
+    else if (old.stage !== i.stage)
+      out.push(
+        say('history.goesInInsteadOf', {
+          name: name(to, i.ingredientId),
+          stage: say(`stage.${i.stage}`),
+          stage2: say(`stage.${old.stage}`),
+        }),
+      );
   }
   for (const o of from.items)
     if (!to.items.some((i) => i.ingredientId === o.ingredientId))
-      out.push(`${name(from, o.ingredientId)}: ${grams(o.grams)} went out`);
-  const line = (what: string, a: unknown, b: unknown) => {
-    if (String(a) !== String(b)) out.push(`${what}: ${String(a)} to ${String(b)}`);
+      out.push(say('history.wentOut', { name: name(from, o.ingredientId), grams: o.grams }));
+  const line = (what: string, a: Figure, b: Figure) => {
+    if (JSON.stringify(a) !== JSON.stringify(b)) out.push(say(`history.${what}`, { from: a, to: b }));
   };
-  line('name', from.name, to.name);
-  line('kind', from.family, to.family);
-  line('people', from.people, to.people);
-  line('portion, g', from.portionG, to.portionG);
-  line('wanted', from.serve.word, to.serve.word);
-  line('served', from.serve.style, to.serve.style);
-  line('served at, °C', from.serve.tempC, to.serve.tempC);
-  line('on the table', from.serve.at, to.serve.at);
-  line('dishes', `${from.dish.count} × ${from.dish.capacityMl} ml`, `${to.dish.count} × ${to.dish.capacityMl} ml`);
-  line('pan', from.pan.name, to.pan.name);
-  line('ring', `${from.hob.kind} ${from.hob.ratedW} W`, `${to.hob.kind} ${to.hob.ratedW} W`);
-  line('cook on, min', from.method.cookOnMin, to.method.cookOnMin);
+  const of = <T extends Figure>(pick: (p: Plan) => T): [T, T] => [pick(from), pick(to)];
+  const ids = (prefix: string, list: readonly string[]) =>
+    list.length ? list.map((id) => say(`${prefix}.${id}`)) : say('history.none');
+  line('name', ...of((p) => p.name));
+  line('kind', ...of((p) => say(`family.${p.family}`)));
+  line('people', ...of((p) => p.people));
+  line('portion', ...of((p) => p.portionG));
+  line('wanted', ...of((p) => say(`word.${p.serve.word}`)));
+  line('style', ...of((p) => say(`style.${p.serve.style}`)));
+  line('servedAt', ...of((p) => p.serve.tempC));
+  line('onTable', ...of((p) => Date.parse(p.serve.at)));
+  line('dishes', ...of((p) => say('history.dish', { count: p.dish.count, capacityMl: p.dish.capacityMl })));
+  line('pan', ...of((p) => p.pan.name));
+  line('ring', ...of((p) => say('history.hob', { kind: say(`hobKind.${p.hob.kind}`), ratedW: p.hob.ratedW })));
+  line('cookOn', ...of((p) => p.method.cookOnMin));
+  line('settings', ...of((p) => say('history.then', { heat: p.method.heatSetting, simmer: p.method.simmerSetting })));
+  line('hours', ...of((p) => p.rest.hours));
+  line('starchBy', ...of((p) => say(`measure.${p.starchMeasure}`)));
+  line('rules', ...of((p) => ids('rule', p.rules)));
   line(
-    'hob',
-    `${from.method.heatSetting} then ${from.method.simmerSetting}`,
-    `${to.method.heatSetting} then ${to.method.simmerSetting}`,
+    'beside',
+    ...of((p) =>
+      ids(
+        'sideKind',
+        p.sides.map((s) => s.kind),
+      ),
+    ),
   );
-  line('hours to serving', from.rest.hours, to.rest.hours);
-  line('starch by', from.starchMeasure, to.starchMeasure);
-  line('rules', from.rules.join(', ') || 'none', to.rules.join(', ') || 'none');
-  line(
-    'beside it',
-    from.sides.map((s) => s.kind).join(', ') || 'nothing',
-    to.sides.map((s) => s.kind).join(', ') || 'nothing',
-  );
-  for (const key of new Set([...Object.keys(from.choices), ...Object.keys(to.choices)]) as Set<keyof Plan['choices']>)
-    line(key, from.choices[key] ?? 'as usual', to.choices[key] ?? 'as usual');
+  for (const key of new Set([...Object.keys(from.choices), ...Object.keys(to.choices)]) as Set<keyof Plan['choices']>) {
+    const [a, b] = [from.choices[key], to.choices[key]];
+    if (a !== b)
+      out.push(
+        say('history.choice', {
+          what: say(`choice.${key}`),
+          from: choiceSaid(key, a),
+          to: choiceSaid(key, b),
+        }),
+      );
+  }
   return out;
 }

@@ -12,8 +12,8 @@ import { REST_PLACES } from '../set/cooling';
 export const STAGES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'] as const;
 export type Stage = (typeof STAGES)[number];
 
-const minutes = z.number().min(0, 'should be 0 or more').max(6000, 'should be 6000 or fewer');
-const tempC = z.number().min(-30).max(110, 'should be 110 °C or less');
+const minutes = z.number().min(0).max(6000);
+const tempC = z.number().min(-30).max(110);
 
 /** What ends a stretch on the hob. */
 export const UntilSchema = z.discriminatedUnion('reach', [
@@ -79,7 +79,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     stirring: z.enum(['none', 'spoon', 'whisk']).default('whisk'),
     soakMin: minutes.default(0),
     /** share that stays in the jug: it is missing from the set */
-    left: z.number().min(0, 'should be 0 or more').max(0.9, 'should be 0.9 or less').default(0),
+    left: z.number().min(0).max(0.9).default(0),
     /** hot liquid into the bowl first, ladle by ladle, g each */
     ladleG: z.number().positive().max(2000).optional(),
   }),

@@ -26,10 +26,7 @@ export type Family = (typeof FAMILIES)[number];
 export { STAGES };
 export type { Stage } from './method';
 
-const grams = z
-  .number('should be a number of grams')
-  .min(0, 'should be 0 g or more')
-  .max(20000, 'should be 20 000 g or less');
+const grams = z.number().min(0).max(20000);
 
 export const PlanItemSchema = z.object({
   ingredientId: z.string().min(1),
@@ -58,11 +55,11 @@ export const ChoicesSchema = z.object({
   stirring: z.enum(['constant', 'lid on, now and then']).optional(),
   soak: z.enum(['soaked', 'straight in']).optional(),
   starch: z.enum(['early', 'last']).optional(),
-  reduceTo: z.number().min(0.3, 'should be 0.3 or more').max(1, 'should be 1 or less').optional(),
+  reduceTo: z.number().min(0.3).max(1).optional(),
   eggOff: z.enum(['heat off at once', 'minutes more', 'to bubbling']).optional(),
   oven: z.enum(['preheated', 'cold start']).optional(),
   bath: z.enum(['none', 'open', 'covered']).optional(),
-  ovenC: z.number().min(80, 'should be 80 °C or more').max(280, 'should be 280 °C or less').optional(),
+  ovenC: z.number().min(80).max(280).optional(),
   cooling: z.enum(['room first', 'straight to the cold', 'freezer', 'ice bath']).optional(),
   mould: z.enum(['greased', 'rinsed']).optional(),
   /** what is at hand to stir with */
@@ -75,14 +72,14 @@ export const ChoicesSchema = z.object({
 export type Choices = z.infer<typeof ChoicesSchema>;
 
 export const PlanSchema = z.object({
-  format: z.literal(PLAN_FORMAT, `should be "${PLAN_FORMAT}"`),
-  version: z.literal(PLAN_VERSION, `should be ${PLAN_VERSION}`),
+  format: z.literal(PLAN_FORMAT),
+  version: z.literal(PLAN_VERSION),
   id: z.string().min(1),
-  name: z.string().trim().min(1, 'should have a name').max(60, 'should be 60 letters or fewer'),
-  family: z.enum(FAMILIES, { error: `should be one of ${FAMILIES.join(', ')}` }),
-  people: z.int('should be a whole number').min(1, 'should be at least 1').max(60, 'should be 60 or fewer'),
-  portionG: z.number().min(30, 'should be 30 g or more').max(500, 'should be 500 g or less'),
-  items: z.array(PlanItemSchema).min(1, 'should hold at least one ingredient').max(40),
+  name: z.string().trim().min(1).max(60),
+  family: z.enum(FAMILIES),
+  people: z.int().min(1).max(60),
+  portionG: z.number().min(30).max(500),
+  items: z.array(PlanItemSchema).min(1).max(40),
   carveOuts: z.array(CarveOutSchema).max(10),
   /** how the starch will be measured: decides how wide the doubt is */
   starchMeasure: z.enum(['scale', 'level spoons', 'rounded spoons', 'heaped spoons']),
@@ -93,7 +90,7 @@ export const PlanSchema = z.object({
     heatSetting: z.int().min(1).max(9),
     simmerSetting: z.int().min(1).max(9),
     /** the milk is this warm when the slurry goes in */
-    slurryAtC: z.number().min(5).max(75, 'should be 75 °C or less: hotter milk makes lumps'),
+    slurryAtC: z.number().min(5).max(75, 'issue.slurryTooHot'),
     /** minutes of cooking after the first bubble */
     cookOnMin: z.number().min(0).max(90),
     /** seconds between two wipes of the same spot of the floor */
@@ -119,9 +116,9 @@ export const PlanSchema = z.object({
   serve: z.object({
     style: z.enum(SERVE_STYLES),
     word: z.enum(SET_WORDS),
-    tempC: z.number().min(-25, 'should be -25 °C or more').max(75, 'should be 75 °C or less'),
+    tempC: z.number().min(-25).max(75),
     /** when it is eaten, ISO 8601 */
-    at: z.iso.datetime({ offset: true, error: 'should be a date and time such as 2026-12-12T19:30:00Z' }),
+    at: z.iso.datetime({ offset: true }),
   }),
   room: z.object({ tempC: z.number().min(5).max(40), altitudeM: z.number().min(0).max(4500) }),
   /** ingredients of the cook's own that this plan uses, so that a plan stands alone */

@@ -19,9 +19,8 @@ export const SYRUPS = ['thin', 'pouring', 'coating', 'thick'] as const;
 export const ROASTS = ['pale', 'golden', 'deep'] as const;
 
 const id = z.string().min(1);
-const g = (max = 5000) =>
-  z.number('should be a number of grams').min(1, 'should be 1 g or more').max(max, `should be ${max} g or less`);
-const mm = z.number().min(1, 'should be 1 mm or more').max(40, 'should be 40 mm or less');
+const g = (max = 5000) => z.number().min(1).max(max);
+const mm = z.number().min(1).max(40);
 
 export const SidePotSchema = z.discriminatedUnion('kind', [
   z.object({

@@ -4,6 +4,7 @@ import { lookUp, wholeMixture } from './stages';
 import { withGrams } from './amounts';
 import type { Plan } from './plan';
 import type { Pantry } from '../pantry/pantry';
+import { say, type Said } from '../say';
 
 /** How sweet, salt and sour a plan tastes, on the mass that is eaten. */
 export const TASTE = table('Taste', {
@@ -23,19 +24,11 @@ export type Taste = {
   /** held back to taste, and how sweet it is without that */
   heldG: number;
   withoutHeldPct: number;
-  says: string;
+  says: Said;
 };
 
-const word = (pct: number) =>
-  pct < 3
-    ? 'hardly sweet'
-    : pct < 6.5
-      ? 'gently sweet'
-      : pct < 11
-        ? 'sweet'
-        : pct < 16
-          ? 'very sweet'
-          : 'too sweet for most';
+const word = (pct: number): Said =>
+  say(`taste.sweet.${pct < 3 ? 'hardly' : pct < 6.5 ? 'gently' : pct < 11 ? 'just' : pct < 16 ? 'very' : 'too'}`);
 
 /** @param endMassG what is left after cooking, from the forecast */
 export function tasteOf(plan: Plan, pantry: Pantry, endMassG: number): Taste {
@@ -63,7 +56,9 @@ export function tasteOf(plan: Plan, pantry: Pantry, endMassG: number): Taste {
     feltPct,
     heldG,
     withoutHeldPct: (100 * (m.sweetG - heldG)) / endMassG,
-    says: word(feltPct) + (sourPct > 0.15 ? (sourPct > feltPct / 12 ? ', sharp' : ', fruity') : ''),
+    says: say(sourPct <= 0.15 ? 'taste.plain' : sourPct > feltPct / 12 ? 'taste.sharp' : 'taste.fruity', {
+      sweet: word(feltPct),
+    }),
   };
 }
 

@@ -1,3 +1,5 @@
+import type { Said } from '../say';
+
 /** What waits for an item: nothing may be weighed, cooked, baked, poured or served before it is done. */
 export type Before = 'weigh' | 'cook' | 'bake' | 'pour' | 'serve';
 
@@ -16,11 +18,11 @@ export type PrepGroup = (typeof PREP_GROUPS)[number];
 export type PrepItem = {
   id: string;
   group: PrepGroup;
-  title: string;
-  how: string;
+  title: Said;
+  how: Said;
   /** how the fingers know that it is right */
-  feel?: string;
-  caution?: string;
+  feel?: Said;
+  caution?: Said;
   handsMin: number;
   /** it then takes this long by itself: it has a timer */
   waitMin?: number;

@@ -16,6 +16,7 @@ import type { Machine } from '../settings';
 import { PREP_GROUPS, type PrepItem } from './items';
 import { fridgeCm2 } from './vessels';
 import type { Weighing } from './weigh';
+import { say, type Said } from '../say';
 
 /** What is done before the pot is lit. Hands and minutes are kitchen experience. */
 export const PREP = table('Prep', {
@@ -45,22 +46,19 @@ export const PREP = table('Prep', {
 });
 
 /** g of one piece of what is counted in and out (C). */
-export const PIECE_G: Readonly<Record<string, { grams: number; one: string; many: string }>> = {
-  cinnamon: { grams: 4, one: 'stick', many: 'sticks' },
-  vanilla_pod: { grams: 3, one: 'pod', many: 'pods' },
-  clove: { grams: 0.1, one: 'clove', many: 'cloves' },
-  star_anise: { grams: 1.5, one: 'star', many: 'stars' },
-  bay_leaf: { grams: 0.3, one: 'leaf', many: 'leaves' },
-  orange_leaf: { grams: 0.5, one: 'leaf', many: 'leaves' },
-  cardamom: { grams: 0.2, one: 'pod', many: 'pods' },
-  lemon_peel: { grams: 2, one: 'strip', many: 'strips' },
-  orange_peel: { grams: 2, one: 'strip', many: 'strips' },
-  ginger: { grams: 5, one: 'slice', many: 'slices' },
+export const PIECE_G: Readonly<Record<string, { grams: number; piece: string }>> = {
+  cinnamon: { grams: 4, piece: 'stick' },
+  vanilla_pod: { grams: 3, piece: 'pod' },
+  clove: { grams: 0.1, piece: 'clove' },
+  star_anise: { grams: 1.5, piece: 'star' },
+  bay_leaf: { grams: 0.3, piece: 'leaf' },
+  orange_leaf: { grams: 0.5, piece: 'leaf' },
+  cardamom: { grams: 0.2, piece: 'pod' },
+  lemon_peel: { grams: 2, piece: 'strip' },
+  orange_peel: { grams: 2, piece: 'strip' },
+  ginger: { grams: 5, piece: 'slice' },
 };
 
-const g = (grams: number) => `${grams < 10 ? Math.round(grams * 10) / 10 : Math.round(grams)} g`;
-const ml = (x: number) => (x >= 950 ? `${Math.round(x / 100) / 10} l` : `${Math.ceil(x / 50) * 50} ml`);
-const some = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 const half = (x: number) => Math.max(0.5, Math.round(x * 2) / 2);
 const count = (x: number) => (Number.isInteger(x) ? String(x) : x < 1 ? '½' : `${Math.floor(x)}½`);
 
@@ -71,15 +69,15 @@ export const eggsFor = (grams: number, part: 'yolkG' | 'whiteG' | 'egg'): number
 };
 
 /** Whole spices that are counted in, so that the same number comes out. */
-export function countedIn(portions: readonly { ingredient: Ingredient; grams: number }[]): string[] {
+export function countedIn(portions: readonly { ingredient: Ingredient; grams: number }[]): Said[] {
   return portions
     .filter((p) => p.ingredient.comesOut && p.grams > 0)
     .map((p) => {
       const piece = PIECE_G[p.ingredient.id];
       const name = p.ingredient.name;
       return piece
-        ? `${some(Math.max(1, Math.round(p.grams / piece.grams)), piece.one, piece.many)} (${name})`
-        : `${g(p.grams)} ${name}`;
+        ? say(`prep.piece.${piece.piece}`, { count: Math.max(1, Math.round(p.grams / piece.grams)), name })
+        : say('prep.pieceGrams', { grams: p.grams, name });
     });
 }
 
@@ -87,12 +85,12 @@ const kernel = (i: Ingredient) => i.thickener !== undefined && GRAINS[i.thickene
 const coarse = (i: Ingredient) => i.thickener !== undefined && GRAINS[i.thickener].form === 'particle';
 
 /** How a ground grain of this size feels between two fingers. */
-export const feelOf = (mm: number): string =>
+export const feelOf = (mm: number): Said =>
   mm >= 0.8
-    ? 'Like coarse sand: single grains are felt and seen.'
+    ? say('prep.likeCoarseSandSingleGrains')
     : mm >= 0.3
-      ? 'Like semolina: sharp between the fingers, no dust that sticks.'
-      : 'Like flour with a bite: it clings, and a few grains are still felt.';
+      ? say('prep.likeSemolinaSharpBetweenThe')
+      : say('prep.likeFlourWithABite');
 
 /**
  * The checklist of a plan, long steps first. Pure: the same plan and the same machines give the same list.
@@ -119,9 +117,9 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
     put({
       id: `soak-${n.own.id}`,
       group: 'long steps first',
-      title: `Soak ${g(n.nutG)} ${n.nut}`,
-      how: `Hot water, well covered; overnight in cold does as well. Drain and rinse; weigh ${g(n.waterG)} fresh water for blending.`,
-      feel: n.nut === 'coconut' ? 'Soft between the fingers.' : 'A nut bends before it breaks.',
+      title: say('prep.soak', { nutG: n.nutG, nut: n.nut }),
+      how: say('prep.hotWaterWellCoveredOvernight', { waterG: n.waterG }),
+      feel: n.nut === 'coconut' ? say('prep.softBetweenTheFingers') : say('prep.aNutBendsBeforeIt'),
       handsMin: 2,
       waitMin: n.nut === 'coconut' ? 30 : PREP.nutSoakMin,
       before: 'weigh',
@@ -132,11 +130,15 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: `rinse-${p.ingredient.id}`,
         group: 'long steps first',
-        title: `${soaked ? 'Rinse and soak' : 'Rinse'} ${g(p.grams)} ${p.ingredient.name}`,
+        title: say('prep.value2', {
+          rinse: soaked ? say('prep.rinseAndSoak') : say('prep.rinse'),
+          grams: p.grams,
+          ingredientName: p.ingredient.name,
+        }),
         how: soaked
-          ? `Three changes of water, until it runs nearly clear. Soak ${PREP.soakMin} min in cold water, drain, and let it dry ${PREP.dryMin} min on a plate.`
-          : 'Three changes of water, until it runs nearly clear. Drain well: the water that clings counts.',
-        feel: soaked ? 'A grain breaks between two nails.' : 'The water looks like thin milk no more.',
+          ? say('prep.threeChangesOfWaterUntil', { soakMin: PREP.soakMin, dryMin: PREP.dryMin })
+          : say('prep.threeChangesOfWaterUntil2'),
+        feel: soaked ? say('prep.aGrainBreaksBetweenTwo') : say('prep.theWaterLooksLikeThin'),
         handsMin: PREP.rinseMin,
         ...(soaked ? { waitMin: PREP.soakMin + PREP.dryMin } : {}),
         before: 'weigh',
@@ -145,9 +147,9 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: 'steep-saffron',
         group: 'long steps first',
-        title: `Steep ${g(p.grams)} saffron`,
-        how: 'Rub it with a pinch of the sugar, then into three spoons of the warm milk, covered.',
-        feel: 'The milk is yellow through, the threads pale.',
+        title: say('prep.steepSaffron', { grams: p.grams }),
+        how: say('prep.rubItWithAPinch'),
+        feel: say('prep.theMilkIsYellowThrough'),
         handsMin: 2,
         waitMin: PREP.steepMin,
         before: 'cook',
@@ -162,8 +164,8 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: `infuse-${s.id}`,
         group: 'long steps first',
-        title: `Infuse the milk with ${g(s.grams)} ${spice.name}`,
-        how: a.does.join(' '),
+        title: say('prep.infuseTheMilkWith', { grams: s.grams, spiceName: spice.name }),
+        how: say('prep.two', { first: a.does[0], then: a.does[1] }),
         ...(a.caution ? { caution: a.caution } : {}),
         handsMin: 4,
         waitMin: a.minutes,
@@ -176,8 +178,11 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
     put({
       id: 'chill-moulds',
       group: 'long steps first',
-      title: plan.dish.count > 1 ? `Chill ${plan.dish.count} ${plan.dish.kind}s` : `Chill the ${plan.dish.kind}`,
-      how: 'Into the freezer, dry. Not if they are glass: hot cream cracks cold glass.',
+      title:
+        plan.dish.count > 1
+          ? say('prep.chillS', { count: plan.dish.count, kind: plan.dish.kind })
+          : say('prep.chillThe', { kind: plan.dish.kind }),
+      how: say('prep.intoTheFreezerDryNot'),
       handsMin: 2,
       waitMin: PREP.chillMin,
       before: 'pour',
@@ -190,10 +195,8 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: `grind-${p.ingredient.id}`,
         group: 'grain and nuts',
-        title: `Grind ${p.ingredient.name} to ${Math.round(mm * 10) / 10} mm`,
-        how: has('blender')
-          ? 'Short pulses in the blender, shaking it in between. Stop early: flour sets like paste.'
-          : 'In a mill or a mortar, a handful at a time, through a coarse sieve.',
+        title: say('prep.grindTo', { ingredientName: p.ingredient.name, mm: Math.round(mm * 10) / 10 }),
+        how: has('blender') ? say('prep.shortPulsesInTheBlender') : say('prep.inAMillOrA'),
         feel: feelOf(mm),
         handsMin: PREP.grindMin,
         before: 'weigh',
@@ -202,10 +205,10 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: `grind-${p.ingredient.id}`,
         group: 'grain and nuts',
-        title: `Grind ${g(p.grams)} ${p.ingredient.name}`,
-        how: 'With two spoons of the sugar, in pulses: the sugar keeps the oil in.',
-        feel: 'Damp sand. Once it clumps it has turned to butter.',
-        caution: `Contains ${p.ingredient.allergens.join(', ')}: wash the mill before anything else goes in.`,
+        title: say('prep.grind', { grams: p.grams, ingredientName: p.ingredient.name }),
+        how: say('prep.withTwoSpoonsOfThe'),
+        feel: say('prep.dampSandOnceItClumps'),
+        caution: say('prep.containsWashTheMillBefore', { allergens: p.ingredient.allergens.join(', ') }),
         handsMin: PREP.grindMin,
         before: 'weigh',
       });
@@ -213,9 +216,9 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: 'pound-mastic',
         group: 'grain and nuts',
-        title: `Pound ${g(p.grams)} mastic`,
-        how: 'With a spoon of the sugar, lightly: warm resin sticks to the mortar.',
-        feel: 'Powder, no crumbs.',
+        title: say('prep.poundMastic', { grams: p.grams }),
+        how: say('prep.withASpoonOfThe'),
+        feel: say('prep.powderNoCrumbs'),
         handsMin: PREP.poundMin,
         before: 'weigh',
       });
@@ -224,10 +227,15 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
     put({
       id: `milk-${n.own.id}`,
       group: 'grain and nuts',
-      title: `Blend ${g(n.grams)} ${n.own.name}`,
-      how: `${g(n.nutG)} ${n.nut} with ${g(n.waterG)} water, two minutes${n.strained ? ', wring it through a cloth: press until your hands give up' : ', unstrained'}. Weigh what you get and make it up with water.`,
-      feel: n.strained ? 'The pulp in the cloth crumbles dry.' : 'Grainless between the fingers.',
-      ...(n.nut === 'coconut' ? {} : { caution: 'Contains tree nuts: tell your guests.' }),
+      title: say('prep.blend', { grams: n.grams, ownName: n.own.name }),
+      how: say('prep.withWaterTwoMinutesWeigh', {
+        nutG: n.nutG,
+        nut: n.nut,
+        waterG: n.waterG,
+        unstrained: n.strained ? say('prep.wringItThroughACloth') : say('prep.unstrained'),
+      }),
+      feel: n.strained ? say('prep.thePulpInTheCloth') : say('prep.grainlessBetweenTheFingers'),
+      ...(n.nut === 'coconut' ? {} : { caution: say('prep.containsTreeNutsTellYour') }),
       handsMin: PREP.nutMilkMin,
       before: 'weigh',
     });
@@ -238,9 +246,9 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: `even-${p.ingredient.id}`,
         group: 'milk and egg',
-        title: `Whisk the ${p.ingredient.name} even`,
-        how: 'Empty the whole can into a bowl, cream and water, and whisk until no lump is left. Then weigh.',
-        feel: 'It runs off the whisk in one thickness.',
+        title: say('prep.whiskTheEven', { ingredientName: p.ingredient.name }),
+        how: say('prep.emptyTheWholeCanInto'),
+        feel: say('prep.itRunsOffTheWhisk'),
         handsMin: PREP.evenMin,
         before: 'weigh',
       });
@@ -254,9 +262,9 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       put({
         id: `peel-${s.id}`,
         group: 'fruit',
-        title: `Peel and stone ${g(s.boughtG)} ${s.fruit}`,
-        how: `About ${g(left)} are left to eat, ${Math.round(f.edible * 100)} in 100. Weigh what is in the bowl: the sugar goes by that.`,
-        caution: 'Count stones and pips out: a forgotten one breaks teeth.',
+        title: say('prep.peelAndStone', { boughtG: s.boughtG, fruit: s.fruit }),
+        how: say('prep.aboutAreLeftToEat', { left, edible: f.edible * 100 }),
+        caution: say('prep.countStonesAndPipsOut'),
         handsMin: Math.max(2, (PREP.peelMinPer100 * s.boughtG) / 100),
         before: 'serve',
       });
@@ -273,9 +281,13 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
     put({
       id: 'double-boiler',
       group: 'dish and oven',
-      title: `${Math.round(depthMm)} mm of water under the bowl`,
-      how: `${g(bath.over.waterG)} water in the ${plan.pan.diameterMm / 10} cm pan, simmering, never boiling hard. The bowl ${bath.over.touching ? 'touches it' : 'hangs clear of it: lift and look'}. Steel heats fastest.`,
-      caution: 'Steam under the bowl scalds: lift it away from you, with a dry cloth.',
+      title: say('prep.ofWaterUnderTheBowl', { depthMm }),
+      how: say('prep.waterInTheCmPan', {
+        waterG: bath.over.waterG,
+        diameterMm: plan.pan.diameterMm / 10,
+        look: bath.over.touching ? say('prep.touchesIt') : say('prep.hangsClearOfItLift'),
+      }),
+      caution: say('prep.steamUnderTheBowlScalds'),
       handsMin: 2,
       waitMin: PREP.bathMin,
       before: 'cook',
@@ -290,29 +302,29 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
   const custard = heats.some((s) => s.name !== 'warm' && s.until.reach === 'temperature');
   const reach = [
     whisk && plan.choices.hands !== 'spoon only' ? 'whisk' : '',
-    'flat spoon or scraper',
+    say('prep.flatSpoonOrScraper'),
     tempered ? 'ladle' : '',
     'sieve',
-    custard ? 'cold bowl in the sink' : '',
-    spices.length ? 'plate for the spices' : '',
-    'cloth and a heatproof mat',
-    plan.rest.covered ? 'cover that touches the surface' : '',
-    heats.some((s) => s.until.reach === 'share') ? 'wooden stick to mark the depth' : '',
+    custard ? say('prep.coldBowlInTheSink') : '',
+    spices.length ? say('prep.plateForTheSpices') : '',
+    say('prep.clothAndAHeatproofMat'),
+    plan.rest.covered ? say('prep.coverThatTouchesTheSurface') : '',
+    heats.some((s) => s.until.reach === 'share') ? say('prep.woodenStickToMarkThe') : '',
     'clean tasting spoons',
   ].filter((t) => t !== '' && !(t === 'clean tasting spoons' && plan.rules.includes('nobody tastes')));
   const fit = panFit(plan, pantry);
   put({
     id: 'within-reach',
     group: 'within reach',
-    title: 'Within reach of the pot',
-    how: `${reach.join(', ')}. Once it thickens there is no time to look for them.`,
+    title: say('prep.withinReachOfThePot'),
+    how: say('prep.onceItThickensThereIs', { reach: reach.join(', ') }),
     ...(fit.says === 'fits'
       ? {}
       : {
           caution:
             fit.says === 'too small'
-              ? `The pan is too small: ${Math.round(fit.headroomMm)} mm are left to the rim. Take a bigger one.`
-              : `Foam will climb: ${Math.round(fit.headroomMm)} mm to the rim. Stay with it.`,
+              ? say('prep.thePanIsTooSmall', { headroomMm: fit.headroomMm })
+              : say('prep.foamWillClimbToThe', { headroomMm: fit.headroomMm }),
         }),
     handsMin: PREP.readyMin,
     before: 'cook',
@@ -331,7 +343,7 @@ export const sideWeighings = (plan: Plan, pantry: Pantry): Weighing[] =>
       grams: u.grams,
       carved: false,
       key: `${s.id}/${u.ingredientId}`,
-      into: `the ${s.kind} pan`,
+      into: say('prep.thePan', { kind: say(`sideKind.${s.kind}`) }),
       side: true as const,
     })),
   );
@@ -350,7 +362,7 @@ function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[
   const items: PrepItem[] = [];
   const grams = (id: string) => plan.items.filter((i) => i.ingredientId === id).reduce((s, i) => s + i.grams, 0);
   const [yolkG, whiteG, eggG] = [grams('yolk'), grams('white'), grams('egg')];
-  const raw = 'Raw egg: clean hands and board. Use pasteurised egg for the very young, old, pregnant or ill.';
+  const raw = say('prep.rawEggCleanHandsAnd');
   if (yolkG > 0 || whiteG > 0) {
     const n = Math.max(
       yolkG > 0 ? Math.ceil(eggsFor(yolkG, 'yolkG')) : 0,
@@ -360,15 +372,19 @@ function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[
     const [whitesLeft, yolksLeft] = [n * e.whiteG - whiteG, n * e.yolkG - yolkG];
     const left =
       whitesLeft > e.whiteG * 0.6
-        ? `${g(whitesLeft)} white ${whiteG > 0 ? 'is left over' : 'are left'}: freeze it dated, or keep it two days covered in the fridge.`
+        ? say(whiteG > 0 ? 'prep.whitesOver' : 'prep.whitesLeft', { whitesLeft })
         : yolksLeft > e.yolkG * 0.6
-          ? `${g(yolksLeft)} yolk is left: into the next custard within a day.`
-          : '';
+          ? say('prep.yolkIsLeftIntoThe', { yolksLeft })
+          : undefined;
     items.push({
       id: 'separate',
       group: 'milk and egg',
-      title: `Separate ${some(n, 'egg', 'eggs')}`,
-      how: `${yolkG > 0 ? `${count(eggsFor(yolkG, 'yolkG'))} ${eggsFor(yolkG, 'yolkG') > 1 ? 'yolks' : 'yolk'}, ${g(yolkG)}. ` : ''}${whiteG > 0 ? `${g(whiteG)} white. ` : ''}Cold eggs part best, each over a cup first. ${left}`.trim(),
+      title: say('prep.separate', { count: n }),
+      how: say('prep.coldEggsPartBestEach', {
+        yolks: yolkG > 0 ? say('prep.yolks', { count: eggsFor(yolkG, 'yolkG'), grams: yolkG }) : undefined,
+        whites: whiteG > 0 ? say('prep.white', { whiteG }) : undefined,
+        left,
+      }),
       caution: raw,
       handsMin: Math.max(1, n * PREP.eggMin),
       before: 'weigh',
@@ -378,8 +394,8 @@ function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[
     items.push({
       id: 'break-eggs',
       group: 'milk and egg',
-      title: `Break ${count(eggsFor(eggG, 'egg'))} ${eggsFor(eggG, 'egg') > 1 ? 'eggs' : 'egg'}`,
-      how: `${g(eggG)} without shell, each over a cup first.`,
+      title: say('prep.break', { count: eggsFor(eggG, 'egg') }),
+      how: say('prep.withoutShellEachOverA', { eggG }),
       caution: raw,
       handsMin: 1,
       before: 'weigh',
@@ -388,9 +404,9 @@ function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[
     items.push({
       id: 'whip-whites',
       group: 'milk and egg',
-      title: 'Whip the whites stiff',
-      how: 'A bowl free of fat, when the pot comes off: they wait ten minutes and no more.',
-      feel: 'A peak stands, its tip bends.',
+      title: say('prep.whipTheWhitesStiff'),
+      how: say('prep.aBowlFreeOfFat'),
+      feel: say('prep.aPeakStandsItsTip'),
       caution: raw,
       handsMin: PREP.whipMin,
       before: 'pour',
@@ -401,8 +417,11 @@ function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[
     items.push({
       id: 'egg-bowl',
       group: 'milk and egg',
-      title: `A bowl of ${ml(3 * (bowlMl + ladles))} or more for the egg`,
-      how: `${g(bowlMl * 1.03)} in it, ${ladles ? 'four ladles of hot milk on top, ' : ''}and room to whisk. On a damp cloth, so that it stands.`,
+      title: say('prep.aBowlOfOrMore', { ladles: 3 * (bowlMl + ladles) }),
+      how: say('prep.inItAndRoomTo', {
+        bowlMl: bowlMl * 1.03,
+        top: ladles ? say('prep.fourLadlesOfHotMilk') : undefined,
+      }),
       handsMin: 0.5,
       before: 'cook',
     });
@@ -414,20 +433,20 @@ function keptBack(
   plan: Plan,
   pantry: Pantry,
   stages: Record<Stage, StagedPortion[]>,
-  spices: readonly string[],
+  spices: readonly Said[],
 ): PrepItem[] {
   const items: PrepItem[] = [];
   for (const stage of Object.keys(stages) as Stage[])
     for (const p of stages[stage]) {
       if (!p.carved && !p.taste) continue;
       const total = plan.items.filter((i) => i.ingredientId === p.ingredient.id).reduce((s, i) => s + i.grams, 0);
-      const where = p.taste ? 'to taste' : WHERE[stage];
-      const rest = `${g(p.grams)} of the ${g(total)}, not on top of it: ${g(Math.max(0, total - p.grams))} go in the pot.`;
+      const where = say(p.taste ? 'prep.where.taste' : `prep.where.${stage}`);
+      const rest = say('prep.ofTheNotOnTop', { grams: p.grams, total, grams2: Math.max(0, total - p.grams) });
       items.push({
         id: `keep-${p.ingredient.id}-${p.taste ? 'taste' : stage}`,
         group: 'kept back',
-        title: `Keep back ${g(p.grams)} ${p.ingredient.name} ${where}`,
-        how: `${rest}${p.taste ? ' In a cup beside the pot; write down what is used.' : ''}`,
+        title: say('prep.keepBack', { grams: p.grams, ingredientName: p.ingredient.name, where }),
+        how: p.taste ? say('prep.restToTaste', { rest }) : rest,
         handsMin: 0.5,
         before: 'weigh',
       });
@@ -439,9 +458,9 @@ function keptBack(
     items.push({
       id: 'slurry-jug',
       group: 'kept back',
-      title: `A jug of ${ml(2 * slurryG)} for the slurry`,
-      how: `About ${g(slurryG * left)} stays in a jug that is not scraped, ${g(starchG * left)} of it starch: rinse it out with a ladle from the pot. Whisk it up again right before it goes in.`,
-      feel: 'No lump under the whisk, none on the floor of the jug.',
+      title: say('prep.aJugOfForThe', { slurryG: 2 * slurryG }),
+      how: say('prep.aboutStaysInAJug', { left: slurryG * left, left2: starchG * left }),
+      feel: say('prep.noLumpUnderTheWhisk'),
       handsMin: 0.5,
       before: 'cook',
     });
@@ -450,9 +469,9 @@ function keptBack(
     items.push({
       id: 'count-in',
       group: 'kept back',
-      title: `Counted in: ${spices.join(', ')}`,
-      how: 'Write the number down. The same number comes out before it thickens; later each drags paste along.',
-      caution: 'A forgotten whole spice is a choking hazard for small children.',
+      title: say('prep.countedIn', { spices }),
+      how: say('prep.writeTheNumberDownThe'),
+      caution: say('prep.aForgottenWholeSpiceIs'),
       handsMin: 0.5,
       before: 'cook',
     });
@@ -461,8 +480,8 @@ function keptBack(
     items.push({
       id: `nowhere-${stage}`,
       group: 'kept back',
-      title: `No step adds ${stages[stage].map((p) => p.ingredient.name).join(', ')}`,
-      how: 'The written-out method leaves it out. Look at the plan again before you weigh it.',
+      title: say('prep.noStepAdds', { ingredientName: stages[stage].map((p) => p.ingredient.name).join(', ') }),
+      how: say('prep.theWrittenOutMethodLeaves'),
       handsMin: 0,
       before: 'weigh',
       advice: true,
@@ -470,31 +489,20 @@ function keptBack(
   return items;
 }
 
-const WHERE: Record<Stage, string> = {
-  slurry: 'for the slurry, cold',
-  pot: 'for the pot',
-  grain: 'for the grain',
-  bowl: 'for the egg',
-  late: 'for later',
-  'off the heat': 'for the end',
-  'fold in': 'to fold in',
-  top: 'for the top',
-};
-
 const stageLeft = (plan: Plan, pantry: Pantry, stage: Stage): number =>
   methodOf(plan, pantry).reduce((s, m) => (m.do === 'add' && m.stage === stage ? Math.max(s, m.left) : s), 0);
 
 function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
   const items: PrepItem[] = [];
   const { dish } = plan;
-  const them = dish.count > 1 ? `${dish.count} ${dish.kind}s` : `the ${dish.kind}`;
+  const them = dish.count > 1 ? `${dish.count} ${dish.kind}s` : say('prep.the', { kind: dish.kind });
   const out = plan.serve.style === 'turned out';
   if (plan.serve.style === 'cut' || (out && dish.kind === 'bowl'))
     items.push({
       id: 'line',
       group: 'dish and oven',
-      title: `Line ${them}`,
-      how: 'Disc and strip, or one folded sheet; the paper stands over the rim to lift by. Sizes are drawn to scale.',
+      title: say('prep.line', { them }),
+      how: say('prep.discAndStripOrOne'),
       handsMin: PREP.lineMin * Math.min(dish.count, 4),
       before: 'pour',
       lining: true,
@@ -503,11 +511,8 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
     items.push({
       id: 'mould',
       group: 'dish and oven',
-      title: plan.choices.mould === 'greased' ? `Grease ${them}` : `Rinse ${them} with cold water`,
-      how:
-        plan.choices.mould === 'greased'
-          ? 'A film of mild oil, wiped out again with paper.'
-          : 'Tip them out, do not dry: the film of water lets go later.',
+      title: plan.choices.mould === 'greased' ? say('prep.grease', { them }) : say('prep.rinseWithColdWater', { them }),
+      how: plan.choices.mould === 'greased' ? say('prep.aFilmOfMildOil') : say('prep.tipThemOutDoNot'),
       handsMin: Math.max(1, PREP.mouldMin * dish.count),
       before: 'pour',
     });
@@ -515,9 +520,9 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
     items.push({
       id: 'dishes-out',
       group: 'dish and oven',
-      title: `Set out ${them}`,
-      how: 'On a tray that fits the fridge, level.',
-      ...(dish.wall === 'glass' ? { caution: 'Hot filling cracks cold glass: warm it first, a spoon in it.' } : {}),
+      title: say('prep.setOut', { them }),
+      how: say('prep.onATrayThatFits'),
+      ...(dish.wall === 'glass' ? { caution: say('prep.hotFillingCracksColdGlass') } : {}),
       handsMin: 1,
       before: 'pour',
     });
@@ -525,8 +530,8 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
     items.push({
       id: 'preheat',
       group: 'dish and oven',
-      title: 'Heat the oven',
-      how: `Shelf in the middle${bake.bath === 'none' ? '' : ', the bath tin on it; boil a kettle for it'}.`,
+      title: say('prep.heatTheOven'),
+      how: say('prep.shelfInTheMiddle', { it: bake.bath === 'none' ? undefined : say('prep.theBathTinOnIt') }),
       tempC: bake.ovenC,
       handsMin: 1,
       waitMin: PREP.preheatMin,
@@ -536,8 +541,8 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
     items.push({
       id: 'oven-cold',
       group: 'dish and oven',
-      title: 'Leave the oven cold',
-      how: 'It goes in cold and warms with the dish: the method counts on it.',
+      title: say('prep.leaveTheOvenCold'),
+      how: say('prep.itGoesInColdAnd'),
       tempC: bake.ovenC,
       handsMin: 0,
       before: 'bake',
@@ -547,8 +552,8 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
     items.push({
       id: 'shelf',
       group: 'dish and oven',
-      title: `Clear ${Math.round(fridgeCm2(dish) / 100) * 100} cm² of shelf`,
-      how: 'Level, air around it, nothing raw above it. A hot dish warms its neighbours: give it the coldest shelf to itself.',
+      title: say('prep.clearCmOfShelf', { dish: Math.round(fridgeCm2(dish) / 100) * 100 }),
+      how: say('prep.levelAirAroundItNothing'),
       handsMin: 2,
       before: 'pour',
     });
@@ -574,8 +579,12 @@ function machineItems(
       items.push({
         ...advice,
         id: 'rice-cooker',
-        title: 'In the rice cooker',
-        how: `Its own cup is ${PREP.riceCupMl} ml, not a kitchen cup: ${cups(riceG / PREP.riceGPerMl)} of rice${waterG > 0 ? `, ${cups(waterG)} of water` : ', as much water as the line says'}. When it clicks, the rice goes on in the milk on the ring: the minutes of the model are for the ring.`,
+        title: say('prep.inTheRiceCooker'),
+        how: say('prep.itsOwnCupIsMl', {
+          riceCupMl: PREP.riceCupMl,
+          riceGPerMl: cups(riceG / PREP.riceGPerMl),
+          says: waterG > 0 ? say('prep.ofWater', { waterG: cups(waterG) }) : say('prep.asMuchWaterAsThe'),
+        }),
       });
     }
   }
@@ -587,10 +596,10 @@ function machineItems(
       items.push({
         ...advice,
         id: 'microwave',
-        title: `Warm the milk in the microwave, about ${Math.round(minutes)} min at ${PREP.ovenW} W`,
-        how: 'In two goes, stirred in between, in a jug twice as big. It saves the ring, not the stirring that follows.',
+        title: say('prep.warmTheMilkInThe', { minutes, ovenW: PREP.ovenW }),
+        how: say('prep.inTwoGoesStirredIn'),
         tempC: toC,
-        caution: 'Microwaved liquid boils up late, when it is moved: leave a wooden spoon in it.',
+        caution: say('prep.microwavedLiquidBoilsUpLate'),
       });
   }
   if (machines.includes('grill') && bake && bake.grillMin === 0)
@@ -598,17 +607,17 @@ function machineItems(
       ...advice,
       id: 'grill',
       before: 'bake',
-      title: 'Colour under the grill at the end',
-      how: 'Two to three minutes, a hand’s breadth away, with the door ajar and your eyes on it. Not under glass.',
-      caution: 'The dish is hot all over: dry cloths.',
+      title: say('prep.colourUnderTheGrillAt'),
+      how: say('prep.twoToThreeMinutesA'),
+      caution: say('prep.theDishIsHotAll'),
     });
   if (machines.includes('blender') && all.some((p) => (p.ingredient.pulp ?? 0) > 0))
     items.push({
       ...advice,
       id: 'blender',
-      title: 'Smooth the purée in the blender',
-      how: 'Cold or hand-warm, a third full, the lid held with a cloth: hot purée lifts it.',
-      caution: 'Never blend anything that steams with the lid shut tight.',
+      title: say('prep.smoothThePurEIn'),
+      how: say('prep.coldOrHandWarmA'),
+      caution: say('prep.neverBlendAnythingThatSteams'),
     });
   return items;
 }

@@ -3,6 +3,7 @@ import { atStages, type StagedPortion } from '../plan/stages';
 import type { Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Pantry } from '../pantry/pantry';
+import { say, type Said } from '../say';
 
 const at = z.iso.datetime({ offset: true });
 
@@ -19,30 +20,21 @@ export const PrepSchema = z.object({
 export type Prep = z.infer<typeof PrepSchema>;
 export const emptyPrep = (planId: string): Prep => ({ id: planId, ticks: [], weighed: [] });
 
-/** What things are weighed into, by when they go in. */
-export const CONTAINERS: Record<Stage, string> = {
-  pot: 'the pot',
-  slurry: 'the slurry jug',
-  grain: 'a cup for the grain',
-  bowl: 'the egg bowl',
-  late: 'a cup for later',
-  'off the heat': 'a cup for the end',
-  'fold in': 'the whipping bowl',
-  top: 'a cup for the top',
-};
+export type Weighing = StagedPortion & { key: string; into: Said; side?: true };
 
-export type Weighing = StagedPortion & { key: string; into: string; side?: true };
+/** The pot first, what goes on top last. */
+const IN_TURN: readonly Stage[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'];
 
 /** One thing after the other, container by container, so that each is tared once. */
 export function weighingOf(plan: Plan, pantry: Pantry): Weighing[] {
   const stages = atStages(plan, pantry);
-  return (Object.keys(CONTAINERS) as Stage[]).flatMap((stage) =>
+  return IN_TURN.flatMap((stage) =>
     stages[stage]
       .filter((p) => p.grams > 0)
       .map((p) => ({
         ...p,
         key: `${p.ingredient.id}@${stage}${p.taste ? ' to taste' : ''}`,
-        into: p.taste ? 'a tasting cup' : CONTAINERS[stage],
+        into: say(`prep.into.${p.taste ? 'taste' : stage}`),
       })),
   );
 }

@@ -2,6 +2,7 @@ import { numericQuantity } from 'numeric-quantity';
 import { usualPackG } from '../pantry/usualPacks';
 import { EGG_SIZES, type EggSize } from '../units/eggs';
 import { FILL, G_PER, ML_PER, type Fill, type SpoonSystem } from '../units/measures';
+import { say, type Said } from '../say';
 
 /** The amount at the head of a recipe line: numbers in words and figures, kitchen units, ranges, two units in one line. */
 
@@ -356,7 +357,7 @@ const COUNTED_G: Readonly<Record<string, number>> = {
   vanilla: 4,
   chocolate: 100,
 };
-export type Weighed = { grams: number; lowG: number; highG: number; vague: boolean; why: string };
+export type Weighed = { grams: number; lowG: number; highG: number; vague: boolean; why: Said };
 
 /** Grams of an amount of one thing; undefined where only a cook can say. */
 export function gramsOf(
@@ -364,7 +365,7 @@ export function gramsOf(
   thing: { id: string; densityGPerMl: number; group: string; egg?: { yolk: number; white: number } },
   o: { system: SpoonSystem; eggSize: EggSize; packs?: readonly { ingredientId: string; grams: number }[] },
 ): Weighed | undefined {
-  const answer = (each: number, sdRel: number, why: string): Weighed => ({
+  const answer = (each: number, sdRel: number, why: Said): Weighed => ({
     grams: a.count * each * a.factor,
     lowG: a.low * each * a.factor * (1 - sdRel),
     highG: a.high * each * a.factor * (1 + sdRel),
@@ -374,20 +375,20 @@ export function gramsOf(
   const fixed = (m: { grams?: number; ml?: number }) => m.grams ?? (m.ml ?? 0) * thing.densityGPerMl;
   if (a.also) {
     const grams = fixed(a.also) * a.factor;
-    return { grams, lowG: grams, highG: grams, vague: false, why: 'the second measure on the line' };
+    return { grams, lowG: grams, highG: grams, vague: false, why: say('recipe.theSecondMeasureOnThe') };
   }
-  if (a.each) return answer(fixed(a.each), 0, 'what each holds');
+  if (a.each) return answer(fixed(a.each), 0, say('recipe.whatEachHolds'));
   const unit = a.unit;
-  if (unit && unit in G_PER) return answer(G_PER[unit as keyof typeof G_PER], 0, 'by weight');
+  if (unit && unit in G_PER) return answer(G_PER[unit as keyof typeof G_PER], 0, say('recipe.byWeight'));
   if (thing.egg && (unit === undefined || unit === 'piece' || unit === 'pair')) {
     const size = EGG_SIZES[o.eggSize];
     const part = thing.egg.white === 0 ? size.yolkG : thing.egg.yolk === 0 ? size.whiteG : size.yolkG + size.whiteG;
-    return answer(part * (unit === 'pair' ? 2 : 1), size.sdRel, `size ${o.eggSize}`);
+    return answer(part * (unit === 'pair' ? 2 : 1), size.sdRel, say('recipe.size', { eggSize: o.eggSize }));
   }
-  if (unit === 'stick' && thing.id === 'butter') return answer(STICK_G, 0, 'a stick of butter');
+  if (unit === 'stick' && thing.id === 'butter') return answer(STICK_G, 0, say('recipe.aStickOfButter'));
   if (unit && unit in VAGUE_G) {
     const v = VAGUE_G[unit]!;
-    return answer(v.g, v.sdRel, `a ${unit} is about ${v.g} g`);
+    return answer(v.g, v.sdRel, say(`recipe.about.${unit}`, { g: v.g }));
   }
   const ml = unit === undefined ? undefined : mlOf(unit, o.system);
   if (ml !== undefined && unit !== undefined) {
@@ -401,19 +402,21 @@ export function gramsOf(
       ml * thing.densityGPerMl * factor,
       liquid ? 0.03 : f.sdRel,
       powder && spoon && !a.fill
-        ? 'a bare spoon, taken as rounded'
+        ? say('recipe.aBareSpoonTakenAs')
         : spoon || unit === 'cup'
-          ? `${fill} ${unit}${a.count > 1 ? 's' : ''}`
-          : 'by volume',
+          ? say(`recipe.measure.${unit}`, { fill: say(`fill.${fill}`), count: a.count > 1 ? 2 : 1 })
+          : say('recipe.byVolume'),
     );
   }
   if (unit === 'can' || unit === 'packet' || unit === 'box') {
     const own = o.packs?.find((p) => p.ingredientId === thing.id)?.grams;
     const usual = own ?? usualPackG(thing.id, unit);
-    return usual === undefined ? undefined : answer(usual, own ? 0.02 : 0.1, own ? 'your own pack' : 'a usual pack');
+    return usual === undefined
+      ? undefined
+      : answer(usual, own ? 0.02 : 0.1, own ? say('recipe.yourOwnPack') : say('recipe.aUsualPack'));
   }
   const counted = COUNTED_G[thing.id];
   if (counted !== undefined && unit !== 'part')
-    return answer(counted * (unit === 'pair' ? 2 : 1), 0.25, 'counted, by a usual size');
+    return answer(counted * (unit === 'pair' ? 2 : 1), 0.25, say('recipe.countedByAUsualSize'));
   return undefined;
 }

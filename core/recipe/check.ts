@@ -509,7 +509,8 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     (l) => l.vague && l.ingredientId && pantry.get(l.ingredientId)?.group === 'thickener' && l.lowG !== undefined,
   );
   const bare = r.lines.find(
-    (l) => l.ingredientId && pantry.get(l.ingredientId)?.group === 'thickener' && /bare spoon/.test(l.why),
+    (l) =>
+      l.ingredientId && pantry.get(l.ingredientId)?.group === 'thickener' && l.why?.code === 'recipe.aBareSpoonTakenAs',
   );
   const unsure = spoon ?? bare;
   if (unsure) {

@@ -6,6 +6,7 @@ import type { SpoonSystem } from '../units/measures';
 import { gramsOf, readAmount, readNumber, type Amount } from './amount';
 import { nameOf } from './names';
 import { SECTION } from './text';
+import { say, type Said } from '../say';
 
 /** One line of a recipe's list: what of it was understood, and how. */
 export type Line = {
@@ -18,7 +19,7 @@ export type Line = {
   lowG?: number;
   highG?: number;
   /** how it was read, or why it was not */
-  why: string;
+  why?: Said;
   vague: boolean;
   optional: boolean;
   toTaste: boolean;
@@ -95,7 +96,6 @@ function readRatio(
 const blank = (text: string, top: boolean): Line => ({
   text,
   state: 'open',
-  why: '',
   vague: false,
   optional: /\boptional\b|if (?:you )?like/i.test(text),
   toTaste: /\bto taste\b/i.test(text),
@@ -142,7 +142,7 @@ export function readLines(list: readonly string[], pantry: Pantry, o: ReadOption
         const cleaned = n.replace(/^.*\bof\s+/i, '');
         const line = whole
           ? finish(blank(raw, isTop), { ...whole, factor: whole.factor * (ratio.ratio[i]! / sum) }, cleaned, pantry, o)
-          : { ...named(blank(raw, isTop), cleaned, pantry), parts: ratio.ratio[i]!, why: 'a part of it' };
+          : { ...named(blank(raw, isTop), cleaned, pantry), parts: ratio.ratio[i]!, why: say('recipe.aPartOfIt') };
         return line;
       });
       if (both.every((l) => l.ingredientId)) {
@@ -168,8 +168,12 @@ const amountWithin = (text: string, system: SpoonSystem): Amount | undefined => 
 function named(line: Line, name: string, pantry: Pantry): Line {
   const found = nameOf(name);
   if (!found || !pantry.has(found.id))
-    return { ...line, state: 'open', why: `"${name.slice(0, 40).trim() || line.text.slice(0, 40)}" is not known here` };
-  if (found.unsure) return { ...line, state: 'ask', which: found.which!, why: 'not certain what it is' };
+    return {
+      ...line,
+      state: 'open',
+      why: say('recipe.isNotKnownHere', { slice: name.slice(0, 40).trim() || line.text.slice(0, 40) }),
+    };
+  if (found.unsure) return { ...line, state: 'ask', which: found.which!, why: say('recipe.notCertainWhatItIs') };
   return {
     ...line,
     state: found.which ? 'ask' : 'read',
@@ -186,7 +190,7 @@ function finish(line: Line, amount: Amount, name: string, pantry: Pantry, o: Rea
     thing.comesOut && COUNT_UNITS.has(amount.unit)
       ? { count: Math.max(1, Math.round(amount.count * (amount.unit === 'pair' ? 2 : 1))) }
       : {};
-  if (amount.unit === 'part') return { ...n, parts: amount.count, why: `${amount.count} parts` };
+  if (amount.unit === 'part') return { ...n, parts: amount.count, why: say('recipe.parts', { count: amount.count }) };
   // coconut milk by the can is the canned one
   if (amount.unit === 'can' && thing.id === 'coconut_milk') {
     delete n.which;
@@ -197,7 +201,9 @@ function finish(line: Line, amount: Amount, name: string, pantry: Pantry, o: Rea
     return {
       ...n,
       state: 'open',
-      why: `how much is ${amount.count} ${amount.unit ?? ''} ${thing.name}? Say it in grams`.replace(/\s+/g, ' '),
+      why: amount.unit
+        ? say('recipe.howMuchIs', { count: amount.count, unit: amount.unit, thingName: thing.name })
+        : say('recipe.howMuchAre', { count: amount.count, thingName: thing.name }),
     };
   return { ...n, ...count, grams: w.grams, lowG: w.lowG, highG: w.highG, vague: w.vague, why: w.why };
 }
@@ -223,13 +229,15 @@ function readLine(
         grams: 0,
         state: 'read',
         again: true,
-        why: 'for the dish, not in the pudding',
+        why: say('recipe.forTheDishNotIn'),
       },
     };
   // what another line holds already
   if (/^(?:the\s+)?(?:rest|remaining|remainder|reserved)\b/i.test(text)) {
     const n = named(line, text, pantry);
-    return { line: n.ingredientId ? { ...n, state: 'read', grams: 0, again: true, why: 'counted above already' } : n };
+    return {
+      line: n.ingredientId ? { ...n, state: 'read', grams: 0, again: true, why: say('recipe.countedAbove') } : n,
+    };
   }
   const reserve = /^(?:reserve|keep back|set aside)\s+(.+)$/i.exec(text);
   if (reserve) {
@@ -246,7 +254,7 @@ function readLine(
           grams: 0,
           again: true,
           ...(w ? { heldG: w.grams } : {}),
-          why: 'kept back out of it',
+          why: say('recipe.keptBackOutOfIt'),
         },
       };
     }
@@ -273,7 +281,7 @@ function readLine(
     const g = before.find((l) => l.ingredientId === like?.id)?.grams;
     const n = named(line, asMuch[1]!, pantry);
     if (n.ingredientId && g !== undefined)
-      return { line: { ...n, grams: g, lowG: g, highG: g, why: 'as much as the other' } };
+      return { line: { ...n, grams: g, lowG: g, highG: g, why: say('recipe.asMuchAsTheOther') } };
   }
   // "the same cup of sugar": one more of that measure
   const sameCup =
@@ -308,12 +316,12 @@ function readLine(
   }
   if (!amount) {
     const n = named(line, text, pantry);
-    if (!n.ingredientId) return { line: { ...n, why: 'no amount and no name that is known here' } };
+    if (!n.ingredientId) return { line: { ...n, why: say('recipe.noAmountAndNoName') } };
     const thing = pantry.get(n.ingredientId)!;
     const some = thing.group === 'flavour' ? (thing.id === 'salt' ? 1 : 2) : thing.group === 'sweet' ? 40 : undefined;
     if (line.toTaste || thing.group === 'flavour')
       return some === undefined
-        ? { line: { ...n, state: 'open', why: 'how much? Say it in grams' } }
+        ? { line: { ...n, state: 'open', why: say('recipe.howMuchSayItIn') } }
         : {
             line: {
               ...n,
@@ -321,10 +329,10 @@ function readLine(
               lowG: 0,
               highG: 2 * some,
               vague: true,
-              why: 'no amount: a little is taken, add by tasting',
+              why: say('recipe.noAmountALittleIs'),
             },
           };
-    return { line: { ...n, state: 'open', why: `how much ${thing.name}? Say it in grams` } };
+    return { line: { ...n, state: 'open', why: say('recipe.howMuchSayItIn2', { thingName: thing.name }) } };
   }
   let done = finish(line, amount, name, pantry, o);
   const minus = /\b(?:minus|less|without)\s+(.+)$/i.exec(text);
@@ -337,7 +345,7 @@ function readLine(
         grams: done.grams - w.grams,
         lowG: done.lowG! - w.grams,
         highG: done.highG! - w.grams,
-        why: `${done.why}, less ${Math.round(w.grams)} g`,
+        why: say('recipe.less', { why: done.why, grams: w.grams }),
       };
   }
   const kept =
@@ -368,13 +376,15 @@ function inParts(lines: Line[]): Line[] {
         ? l
         : l
       : l === known
-        ? { ...l, grams: 0, again: true, why: `a part is ${Math.round(partG)} g` }
+        ? { ...l, grams: 0, again: true, why: say('recipe.aPartIs', { partG }) }
         : {
             ...l,
             grams: l.parts * partG,
             lowG: l.parts * partG,
             highG: l.parts * partG,
-            why: whole ? `${l.parts} parts of ${Math.round(partG)} g` : `${l.parts} parts; a part taken as 100 g`,
+            why: whole
+              ? say('recipe.partsOf', { parts: l.parts, partG })
+              : say('recipe.partsAPartTakenAs', { parts: l.parts }),
           },
   );
 }
@@ -405,6 +415,6 @@ export function mendLine(
     state: known ? 'read' : 'open',
     again: false,
     vague: again?.vague ?? false,
-    why: again ? again.why : known ? 'as you said' : `how much ${thing.name}? Say it in grams`,
+    why: again ? again.why : known ? say('recipe.asYouSaid') : say('recipe.howMuchSayItIn2', { thingName: thing.name }),
   };
 }

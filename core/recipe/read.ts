@@ -11,9 +11,10 @@ import { factsOf, type Facts } from './facts';
 import { readLines, type Line, type ReadOptions } from './lines';
 import { peopleIn, SECTION, takeApart, type RecipeText } from './text';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
+import { say, type Said } from '../say';
 
 export type Reading = { title: string; lines: Line[]; method: string[]; facts: Facts; people: number | undefined };
-export type ReadResult = { ok: true; reading: Reading } | { ok: false; why: string };
+export type ReadResult = { ok: true; reading: Reading } | { ok: false; why: Said };
 
 /** Reads a recipe: each line of its list, and what its sentences say. Never throws; takes no longer than its length. */
 export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadResult {
@@ -24,7 +25,7 @@ export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadRe
   if (!lines.length)
     return {
       ok: false,
-      why: 'No line of it looks like an amount of something. Put each ingredient on its own line, as "500 ml milk".',
+      why: say('recipe.noLineOfItLooks'),
     };
   const title = apart.value.title?.slice(0, 60).trim() || 'A recipe';
   return {

@@ -11,7 +11,7 @@ const options: ReadOptions = { system: 'metric', eggSize: 'eu M' };
 
 const read = (text: string) => {
   const r = readRecipe(text, pantry, options);
-  if (!r.ok) throw new Error(r.why);
+  if (!r.ok) throw new Error(english(r.why));
   return r.reading;
 };
 
@@ -261,7 +261,7 @@ describe('hostile and huge input', () => {
         ),
         (text) => {
           const r = readRecipe(text, pantry, options);
-          if (!r.ok) return r.why.length > 10;
+          if (!r.ok) return english(r.why).length > 10;
           return amountsOf(r.reading.lines).every(
             (a) => Number.isFinite(a.grams) && a.grams > 0 && pantry.has(a.ingredientId),
           );

@@ -3,6 +3,7 @@ import { parse as parseDuration } from 'tinyduration';
 import { z } from 'zod';
 import { readNumber } from './amount';
 import { nameOf } from './names';
+import { say, type Said } from '../say';
 
 /** A recipe's text taken apart: plain, Markdown, or a schema.org Recipe as JSON-LD, alone or inside a saved page. */
 export type RecipeText = {
@@ -14,12 +15,11 @@ export type RecipeText = {
   yields: string | undefined;
   minutes: number | undefined;
 };
-export type TextResult = { ok: true; value: RecipeText } | { ok: false; why: string };
+export type TextResult = { ok: true; value: RecipeText } | { ok: false; why: Said };
 
 export const LIMITS = { letters: 100_000, lines: 1500, lineLetters: 2000, ingredients: 60, sentences: 250 } as const;
 
-const tooMuch = (what: string) =>
-  `This is too long for one recipe: ${what}. Paste the one recipe, its list and its steps.`;
+const tooMuch = (what: Said) => say('recipe.thisIsTooLongFor', { what });
 
 const oneOrMany = <T extends z.ZodType>(t: T) =>
   z.union([t, z.array(t)]).transform((v) => (Array.isArray(v) ? v : [v]));
@@ -108,7 +108,10 @@ function fromLd(json: unknown): TextResult | undefined {
   if (!read.success)
     return {
       ok: false,
-      why: `The recipe inside does not follow schema.org: ${read.error.issues[0]?.path.join('.') ?? ''} ${read.error.issues[0]?.message ?? ''}.`,
+      why: say('recipe.theRecipeInsideDoesNot', {
+        path: read.error.issues[0]?.path.join('.') ?? undefined,
+        message: read.error.issues[0]?.message ?? undefined,
+      }),
     };
   const r = read.data;
   let minutes: number | undefined;
@@ -263,22 +266,22 @@ function fromLines(
 /** Takes a text apart. Never throws; hostile or huge input is a clear message. */
 export function takeApart(raw: string): TextResult {
   const textIn = raw.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
-  if (!textIn.trim()) return { ok: false, why: 'There is nothing in it yet. Paste a recipe: its list and its steps.' };
+  if (!textIn.trim()) return { ok: false, why: say('recipe.thereIsNothingInIt') };
   if (textIn.length > LIMITS.letters)
-    return { ok: false, why: tooMuch(`${Math.round(textIn.length / 1000)} thousand letters`) };
+    return { ok: false, why: tooMuch(say('recipe.thousandLetters', { length: textIn.length / 1000 })) };
   if (/[\u0000-\u0008\u000E-\u001F]/.test(textIn))
     return {
       ok: false,
-      why: 'This is not text: it may be a picture or a document. Copy the words out of it and paste them.',
+      why: say('recipe.thisIsNotTextIt'),
     };
   const trimmed = textIn.trim();
   if (/^[[{]/.test(trimmed)) {
     try {
       const found = fromLd(JSON.parse(trimmed));
-      return found ? bounded(found) : { ok: false, why: 'This is JSON, but there is no schema.org Recipe in it.' };
+      return found ? bounded(found) : { ok: false, why: say('recipe.thisIsJsonButThere') };
     } catch (e) {
       if (/^\{\s*"|^\[\s*\{/.test(trimmed))
-        return { ok: false, why: `This begins like JSON but does not hold: ${(e as Error).message}.` };
+        return { ok: false, why: say('recipe.thisBeginsLikeJsonBut', { message: (e as Error).message }) };
     }
   }
   if (/<script[^>]{0,200}ld\+json/i.test(trimmed)) {
@@ -292,16 +295,19 @@ export function takeApart(raw: string): TextResult {
     }
     return {
       ok: false,
-      why: 'This page holds no recipe that can be read. Copy the list and the steps and paste those.',
+      why: say('recipe.thisPageHoldsNoRecipe'),
     };
   }
   const source = /<(?:p|li|br|div|html|body)\b/i.test(trimmed)
     ? plain(trimmed.replace(/<(script|style)\b[\s\S]*?<\/\1>/gi, ''))
     : trimmed;
   const lines = source.split('\n');
-  if (lines.length > LIMITS.lines) return { ok: false, why: tooMuch(`${lines.length} lines`) };
+  if (lines.length > LIMITS.lines) return { ok: false, why: tooMuch(say('recipe.lines', { length: lines.length })) };
   if (lines.some((l) => l.length > LIMITS.lineLetters))
-    return { ok: false, why: tooMuch(`one line of ${Math.max(...lines.map((l) => l.length))} letters`) };
+    return {
+      ok: false,
+      why: tooMuch(say('recipe.oneLineOfLetters', { length: Math.max(...lines.map((l) => l.length)) })),
+    };
   return bounded({ ok: true, value: fromLines(markdownLines(source)) });
 }
 
@@ -309,10 +315,11 @@ function bounded(r: TextResult): TextResult {
   if (!r.ok) return r;
   const { ingredients, method } = r.value;
   if (ingredients.length > LIMITS.ingredients)
-    return { ok: false, why: tooMuch(`${ingredients.length} lines of ingredients`) };
-  if (method.length > LIMITS.sentences) return { ok: false, why: tooMuch(`${method.length} sentences of method`) };
+    return { ok: false, why: tooMuch(say('recipe.linesOfIngredients', { length: ingredients.length })) };
+  if (method.length > LIMITS.sentences)
+    return { ok: false, why: tooMuch(say('recipe.sentencesOfMethod', { length: method.length })) };
   if (ingredients.some((l) => l.length > LIMITS.lineLetters))
-    return { ok: false, why: tooMuch('one ingredient line without an end') };
+    return { ok: false, why: tooMuch(say('recipe.oneIngredientLineWithoutAn')) };
   return r;
 }
 

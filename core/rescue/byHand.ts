@@ -9,14 +9,11 @@ import { eggGrams } from '../units/eggs';
 /** A pudding that was not cooked with the app, as far as a cook can say it at the stove. */
 export const ByHandSchema = z.object({
   milkId: z.string().min(1),
-  milkG: z
-    .number('should be a number of grams')
-    .min(50, 'should be 50 g or more')
-    .max(10000, 'should be 10 000 g or less'),
+  milkG: z.number().min(50).max(10000),
   thickenerId: z.string().min(1),
-  thickenerG: z.number('should be a number of grams').min(0).max(1000, 'should be 1000 g or less'),
-  sugarG: z.number('should be a number of grams').min(0).max(2000, 'should be 2000 g or less'),
-  yolks: z.int('should be a whole number').min(0).max(24, 'should be 24 or fewer'),
+  thickenerG: z.number().min(0).max(1000),
+  sugarG: z.number().min(0).max(2000),
+  yolks: z.int().min(0).max(24),
   hot: z.boolean(),
   word: z.enum(SET_WORDS),
 });

@@ -105,13 +105,13 @@ describe('rescue', () => {
       for (const cold of [false, true]) {
         const r = rescueOf(fault, done(familyPlan(family), cold), { standingH: 2 });
         const at = `${fault}, ${family}, ${cold ? 'cold' : 'hot'}`;
-        expect([at, english(r.going).length > 20, r.steps.length > 0, english(r.then).length > 3, english(r.orElse).length > 10]).toEqual([
+        expect([
           at,
-          true,
-          true,
-          true,
-          true,
-        ]);
+          english(r.going).length > 20,
+          r.steps.length > 0,
+          english(r.then).length > 3,
+          english(r.orElse).length > 10,
+        ]).toEqual([at, true, true, true, true]);
         const text = JSON.stringify(r);
         expect([at, /NaN|undefined|Infinity|null/.exec(text)?.[0]]).toEqual([at, undefined]);
         expect(Number.isFinite(r.minutes)).toBe(true);

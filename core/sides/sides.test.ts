@@ -5,10 +5,12 @@ import { pantry, testPlan } from '../testing';
 import { FRUIT_ROWS, sugarFor } from './fruit';
 import { FRUITS, SIDE_KINDS, type SidePot } from '../plan/sidePot';
 import { SIDE, sideOf, startSide } from './sides';
+import { english } from '../../words/english';
 
 const plan = testPlan();
 const side = (s: SidePot, p: Plan = plan) => sideOf(s, p, pantry);
-const figure = (a: ReturnType<typeof side>, name: string) => a.figures.find((f) => f.name === name)!.value;
+const figure = (a: ReturnType<typeof side>, name: string) =>
+  Number(a.figures.find((f) => english(f.name) === name)!.value.x);
 
 describe('side pots', () => {
   it.each(SIDE_KINDS)(

@@ -12,6 +12,7 @@ import { stopOf } from '../pot/program';
 import { potSetup } from '../model/run';
 import { FRUIT_ROWS, sugarFor } from './fruit';
 import type { SidePot } from '../plan/sidePot';
+import { say, type Said } from '../say';
 
 /** The pots beside the pot: what to weigh, how long, and what comes out. */
 export const SIDE = table('Side pots', {
@@ -44,10 +45,10 @@ export type SideAnswer = {
   minutes: number;
   makesG: number;
   /** its figures and its lines, in the order of the work */
-  figures: { name: string; value: number; unit: string }[];
-  does: string[];
-  notice: string;
-  caution?: string;
+  figures: { name: Said; value: Said }[];
+  does: Said[];
+  notice: Said;
+  caution?: Said;
 };
 
 const round = (x: number, to = 1) => Math.round(x / to) * to;
@@ -55,7 +56,7 @@ const round = (x: number, to = 1) => Math.round(x / to) * to;
 const steamPerMin = (plan: Plan): number =>
   Math.max(1, (60 * SIDE.toSteam * netW(plan.hob, plan.method.simmerSetting)) / SIDE.latentKJ);
 
-const HOT_SUGAR = 'Hot syrup sticks and burns. Keep children away, and water within reach.';
+const HOT_SUGAR = say('sides.hotSyrupSticksAndBurns');
 
 /**
  * What a side pot asks and gives.
@@ -81,15 +82,15 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
         minutes: s.boiledOffG / steamPerMin(plan) + 4,
         makesG: endG,
         figures: [
-          { name: 'boil off', value: s.boiledOffG, unit: 'g' },
-          { name: 'boils at', value: s.boilsAtC, unit: '°C' },
-          { name: 'crystals', value: 100 * s.crystalRisk, unit: '%' },
+          { name: say('sides.figure.boilOff'), value: say('sides.value.grams', { x: s.boiledOffG }) },
+          { name: say('sides.figure.boilsAt'), value: say('sides.value.temp', { x: s.boilsAtC }) },
+          { name: say('sides.figure.crystals'), value: say('sides.value.percent', { x: s.crystalRisk }) },
         ],
         does: [
-          `Sugar, water${acidG > 0 ? ' and lemon' : ''} cold into the pan, heat until clear. Do not stir once it boils.`,
-          `Boil off ${Math.round(s.boiledOffG)} g: the pan is that much lighter, or it boils at ${Math.round(s.boilsAtC)} °C.`,
+          say('sides.sugarWaterColdIntoThe', { lemon: acidG > 0 ? say('sides.andLemon') : undefined }),
+          say('sides.boilOffThePanIs', { boiledOffG: s.boiledOffG, boilsAtC: s.boilsAtC }),
         ],
-        notice: s.crystalRisk > 0.15 ? 'It may grain when cold: a little lemon prevents it.' : 'Stays clear when cold.',
+        notice: s.crystalRisk > 0.15 ? say('sides.itMayGrainWhenCold') : say('sides.staysClearWhenCold'),
         caution: HOT_SUGAR,
       };
     }
@@ -108,14 +109,18 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
         minutes: f.stewMin,
         makesG: (edibleG + sugarG + waterG) * (1 - SIDE.stewLoss),
         figures: [
-          { name: 'after peeling', value: edibleG, unit: 'g' },
-          { name: 'sourness', value: f.acidPct, unit: '% acid' },
+          { name: say('sides.figure.afterPeeling'), value: say('sides.value.grams', { x: edibleG }) },
+          { name: say('sides.figure.sourness'), value: say('sides.value.acid', { x: f.acidPct }) },
         ],
         does: [
-          `Peel and stone: ${Math.round(side.boughtG)} g bought leave about ${Math.round(edibleG)} g.`,
-          `${sugarG > 0 ? `${Math.round(sugarG)} g sugar` : 'No sugar: it is sweet enough'}, ${Math.round(waterG)} g water, lid on, low, ${f.stewMin} min.`,
+          say('sides.peelAndStoneBoughtLeave', { boughtG: side.boughtG, edibleG }),
+          say('sides.waterLidOnLow', {
+            enough: sugarG > 0 ? say('sides.sugar', { sugarG }) : say('sides.noSugarItIsSweet'),
+            waterG,
+            stewMin: f.stewMin,
+          }),
         ],
-        notice: 'Taste when cold: hot fruit tastes sweeter than it will.',
+        notice: say('sides.tasteWhenColdHotFruit'),
       };
     }
     case 'infusion': {
@@ -130,17 +135,15 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
         minutes,
         makesG: 0,
         figures: [
-          { name: 'drawn after 10 min', value: 100 * perMin(10), unit: '%' },
-          { name: 'held at', value: side.tempC, unit: '°C' },
+          { name: say('sides.figure.drawnAfter10Min'), value: say('sides.value.percent', { x: perMin(10) }) },
+          { name: say('sides.figure.heldAt'), value: say('sides.value.temp', { x: side.tempC }) },
         ],
         does: [
-          `${spice.name} into the warm milk, lid on, off the boil, ${minutes} min.`,
-          out
-            ? 'Count the pieces in and take the same number out before anything thickens.'
-            : 'Strain through a cloth, or leave the specks.',
+          say('sides.intoTheWarmMilkLid', { spiceName: spice.name, minutes }),
+          out ? say('sides.countThePiecesInAnd') : say('sides.strainThroughAClothOr'),
         ],
-        notice: 'It draws while the rest is measured: start it first.',
-        ...(out ? { caution: 'A forgotten whole spice is a choking hazard for small children.' } : {}),
+        notice: say('sides.itDrawsWhileTheRest'),
+        ...(out ? { caution: say('sides.aForgottenWholeSpiceIs') } : {}),
       };
     }
     case 'toasting': {
@@ -152,13 +155,10 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
         uses: [{ ingredientId: side.whatId, grams: side.grams }],
         minutes: Math.max(2, minutes),
         makesG: side.grams - lossG,
-        figures: [{ name: 'weight lost', value: lossG, unit: 'g' }],
-        does: [
-          `Dry pan, low, one layer, shaken every half minute until ${side.to}.`,
-          'Out of the pan at once onto a cold plate: it goes on browning in the pan.',
-        ],
-        notice: 'Smell comes before colour. From golden to bitter is a minute.',
-        ...(i.allergens.length ? { caution: `Contains ${i.allergens.join(', ')}.` } : {}),
+        figures: [{ name: say('sides.figure.weightLost'), value: say('sides.value.grams', { x: lossG }) }],
+        does: [say('sides.dryPanLowOneLayer', { to: side.to }), say('sides.outOfThePanAt')],
+        notice: say('sides.smellComesBeforeColourFrom'),
+        ...(i.allergens.length ? { caution: say('sides.contains', { allergens: i.allergens.join(', ') }) } : {}),
       };
     }
     case 'fried coconut': {
@@ -173,15 +173,12 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
         minutes: waterG / steamPerMin(plan) + SIDE.fryMin,
         makesG: dryG + fatG * SIDE.oilHeld,
         figures: [
-          { name: 'oil', value: fatG * (1 - SIDE.oilHeld), unit: 'g' },
-          { name: 'boil off', value: waterG, unit: 'g' },
+          { name: say('sides.figure.oil'), value: say('sides.value.grams', { x: fatG * (1 - SIDE.oilHeld) }) },
+          { name: say('sides.figure.boilOff'), value: say('sides.value.grams', { x: waterG }) },
         ],
-        does: [
-          'Boil down, stirring more as it thickens, until the oil stands clear around the solids.',
-          'Low, stirring all the time, until the solids are golden. Strain: the oil greases the tin.',
-        ],
-        notice: 'The solids darken after they leave the fire. Take them out a shade early.',
-        caution: 'It spits when the last water goes. Contains coconut.',
+        does: [say('sides.boilDownStirringMoreAs'), say('sides.lowStirringAllTheTime')],
+        notice: say('sides.theSolidsDarkenAfterThey'),
+        caution: say('sides.itSpitsWhenTheLast'),
       };
     }
     case 'purée': {
@@ -193,17 +190,14 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
         minutes: 10,
         makesG: edibleG * f.sieved,
         figures: [
-          { name: 'after peeling', value: edibleG, unit: 'g' },
-          { name: 'sourness', value: f.acidPct, unit: '% acid' },
+          { name: say('sides.figure.afterPeeling'), value: say('sides.value.grams', { x: edibleG }) },
+          { name: say('sides.figure.sourness'), value: say('sides.value.acid', { x: f.acidPct }) },
         ],
         does: [
-          `Peel and stone: ${Math.round(side.boughtG)} g bought leave about ${Math.round(edibleG)} g.`,
-          'Blend, and press through a sieve.',
+          say('sides.peelAndStoneBoughtLeave', { boughtG: side.boughtG, edibleG }),
+          say('sides.blendAndPressThroughA'),
         ],
-        notice:
-          f.acidPct > 0.8
-            ? 'Sour: into the cooled pudding, off the heat. It thins starch and can split milk.'
-            : 'Off the heat, when the starch is cooked.',
+        notice: f.acidPct > 0.8 ? say('sides.sourIntoTheCooledPudding') : say('sides.offTheHeatWhenThe'),
       };
     }
     case 'second layer':
@@ -223,12 +217,9 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
         ],
         minutes: 5,
         makesG: endG,
-        figures: [{ name: 'covers', value: areaM2 * 1e4, unit: 'cm²' }],
-        does: [
-          'Starch into the cold liquid, all of it into the pan, to the bubble and one minute more, stirring.',
-          'Let it cool to hand-warm, pour over the cold, set top and tilt.',
-        ],
-        notice: 'Too hot it melts the top; too cold it does not run even.',
+        figures: [{ name: say('sides.figure.covers'), value: say('sides.value.area', { x: areaM2 * 1e4 }) }],
+        does: [say('sides.starchIntoTheColdLiquid'), say('sides.letItCoolToHand')],
+        notice: say('sides.tooHotItMeltsThe'),
       };
     }
   }
@@ -265,16 +256,17 @@ function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Pla
     minutes: pot.tS / 60,
     makesG: massG(pot.content),
     figures: [
-      { name: 'goes in', value: rawG / SIDE.densityGPerMl, unit: 'ml' },
-      { name: 'depth when cooked', value: massG(pot.content) / SIDE.densityGPerMl / (areaM2 * 1000), unit: 'mm' },
+      { name: say('sides.figure.goesIn'), value: say('sides.value.ml', { x: rawG / SIDE.densityGPerMl }) },
+      {
+        name: say('sides.figure.depthWhenCooked'),
+        value: say('sides.value.length', { x: massG(pot.content) / SIDE.densityGPerMl / (areaM2 * 1000) }),
+      },
     ],
     does: [
-      `All of it cold into a pan, simmer down to ${Math.round(endG / SIDE.densityGPerMl)} ml, stirring.`,
-      pot.viscosityPaS < 1.5
-        ? 'Pour it on over the back of a spoon when the first layer holds.'
-        : 'Spread it on when the first layer holds.',
+      say('sides.allOfItColdInto', { densityGPerMl: endG / SIDE.densityGPerMl }),
+      pot.viscosityPaS < 1.5 ? say('sides.pourItOnOverThe') : say('sides.spreadItOnWhenThe'),
     ],
-    notice: 'On a layer that is half set it bonds; on a cold one it slides off when cut.',
+    notice: say('sides.onALayerThatIs'),
   };
 }
 

@@ -4,10 +4,10 @@ import { DishSchema, FormSchema, PanSchema, type Dish, type Form, type Pan } fro
 /** A pan or a dish of the cook's own, by its inner measures. */
 export const VesselSchema = z.object({
   id: z.string().min(1),
-  name: z.string().trim().min(1, 'should have a name').max(40, 'should be 40 letters or fewer'),
+  name: z.string().trim().min(1).max(40),
   use: z.enum(['pan', 'dish']),
   form: FormSchema,
-  heightMm: z.number().min(10, 'should be 10 mm or more').max(400, 'should be 400 mm or less'),
+  heightMm: z.number().min(10).max(400),
   wall: DishSchema.shape.wall.optional(),
   material: PanSchema.shape.material.optional(),
   massG: PanSchema.shape.massG.optional(),

@@ -4,7 +4,7 @@ import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { useKitchenOpen, useSettings } from '../../storage/hooks';
 import { formatter, type Formatter } from '../../words/format';
 import type { Said } from '../../core/say';
-import { tell } from '../../words';
+import { teller } from '../../words';
 
 /** Where the cook is: carried from room to room, so that the work line leads to the same dish. */
 type Where = { planId?: string; cookId?: string; live: boolean };
@@ -12,7 +12,7 @@ type Where = { planId?: string; cookId?: string; live: boolean };
 type AppState = {
   fmt: Formatter;
   /** the sentence of what core says, in the cook's own units */
-  tell: (said: Said) => string;
+  tell: (said: Said | string) => string;
   where: Where;
   setWhere: (part: Partial<Where>) => void;
   ready: boolean;
@@ -63,13 +63,13 @@ function Inner({ children }: { children: ReactNode }) {
   const value = useMemo<AppState>(
     () => ({
       fmt,
-      tell: (said) => tell(said, fmt),
+      tell: teller(settings ?? DEFAULT_SETTINGS),
       where,
       setWhere,
       ready: opened.data === true,
       failed: opened.error,
     }),
-    [fmt, where, setWhere, opened.data, opened.error],
+    [fmt, settings, where, setWhere, opened.data, opened.error],
   );
   return <AppContext.Provider value={value}>{children}</AppContext.Provider>;
 }
