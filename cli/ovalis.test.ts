@@ -48,7 +48,7 @@ describe('ovalis forecast', () => {
     const plan = testPlan();
     const r = ovalis(['forecast', '-'], JSON.stringify({ ...plan, dish: { ...plan.dish, count: 0 } }));
     expect(r.status).toBe(1);
-    expect(r.stderr).toMatch(/dish\.count: should be at least 1/);
+    expect(r.stderr).toMatch(/dish\.count: should be 1 or more/);
     expect(r.stdout).toBe('');
   });
   it('ends with 2 when there is no such file or no command', () => {

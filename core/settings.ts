@@ -7,6 +7,10 @@ export type Machine = (typeof MACHINES)[number];
 /** Where readings come from: nowhere, the stand-in kitchen that ships, or a thermometer and scale by Bluetooth. */
 export const DEVICE_SOURCES = ['none', 'stand-in', 'bluetooth'] as const;
 
+/** English, or English that is longer, accented and from right to left: for looking at the rooms. */
+export const LANGUAGES = ['en', 'en-XA'] as const;
+export type Language = (typeof LANGUAGES)[number];
+
 export const SettingsSchema = z.object({
   temperature: z.enum(['C', 'F']),
   spoons: z.enum(['metric', 'us']),
@@ -25,6 +29,7 @@ export const SettingsSchema = z.object({
   devices: z.enum(DEVICE_SOURCES).default('none'),
   /** how prices are written; empty for none */
   money: z.string().max(4).default('€'),
+  language: z.enum(LANGUAGES).default('en'),
   machines: z.array(z.enum(MACHINES)).max(MACHINES.length).default([]),
 });
 export type Settings = z.infer<typeof SettingsSchema>;
@@ -42,5 +47,6 @@ export const DEFAULT_SETTINGS: Settings = {
   leftHanded: false,
   devices: 'none',
   money: '€',
+  language: 'en',
   machines: ['blender'],
 };

@@ -2,11 +2,12 @@ import { clsx } from 'clsx';
 import { Pressable, View } from 'react-native';
 import Svg, { Ellipse } from 'react-native-svg';
 import { colour } from './colours';
+import { t } from '../words';
 
 /** Nine ovals: filled is now, the yolk dot is where to turn. Tapping one says that the ring was turned there. */
 export function HobOvals({ now, target, onSet }: { now: number; target?: number; onSet?: (setting: number) => void }) {
   return (
-    <View className="flex-1 flex-row" role={onSet ? 'radiogroup' : 'img'} aria-label={`hob ${now} of 9`}>
+    <View className="flex-1 flex-row" role={onSet ? 'radiogroup' : 'img'} aria-label={t('ui.hobOf9', { now })}>
       {Array.from({ length: 9 }, (_, i) => i + 1).map((s) => {
         const oval = (
           <Svg width={18} height={24} viewBox="0 0 18 24" aria-hidden>
@@ -29,7 +30,7 @@ export function HobOvals({ now, target, onSet }: { now: number; target?: number;
             key={s}
             role="radio"
             aria-checked={s === now}
-            aria-label={`hob ${s}`}
+            aria-label={t('ui.hob', { value: s })}
             onPress={() => onSet(s)}
             className={clsx('min-h-[48px] flex-1 items-center justify-center')}
           >

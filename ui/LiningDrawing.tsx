@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import Svg, { Ellipse, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { colour } from './colours';
+import { t } from '../words';
 
 /** Printable width of a page, mm: one unit of the drawing is one millimetre of paper. */
 export const PAGE_MM = 190;
@@ -50,7 +51,7 @@ export function LiningDrawing({
             <Line key={x} x1={x} y1={-2} x2={x} y2={2} stroke={colour.ink} strokeWidth={0.5} />
           ))}
           <Text x={RULER_MM / 2} y={7.5} fontSize={4.5} textAnchor="middle" fill={colour.ink} fontFamily="Signika">
-            5 cm on the paper
+            {t('ui.5CmOnThePaper')}
           </Text>
         </G>
       </Svg>

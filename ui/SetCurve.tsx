@@ -6,6 +6,7 @@ import { axis } from './axis';
 import { colour } from './colours';
 import { STRIP_WORDS } from './SetStrip';
 import { Type } from './Type';
+import { t } from '../words';
 
 export type CurvePoint = { hours: number; coreC: number; place: number };
 
@@ -144,7 +145,7 @@ export function SetCurve({
           {[...STRIP_WORDS].reverse().map((w, i) => (
             <View key={w} className="flex-1 justify-center">
               <Type kind={4 - i === wantedBand ? 'smallStrong' : 'small'} tone={4 - i === wantedBand ? 'ink' : 'quiet'}>
-                {w}
+                {t(`word.${w}`)}
               </Type>
             </View>
           ))}
@@ -159,7 +160,7 @@ export function SetCurve({
       </View>
       {at ? (
         <Type kind="small" tone="cool">
-          {`middle ${temp(at.coreC)} now`}
+          {t('ui.middleNow', { coreC: temp(at.coreC) })}
         </Type>
       ) : null}
     </View>

@@ -4,6 +4,7 @@ import { View, type ViewProps } from 'react-native';
 import Svg, { Ellipse, G, Line, Path } from 'react-native-svg';
 import { colour } from './colours';
 import { Type } from './Type';
+import { t } from '../words';
 
 export const STRIP_WORDS = ['drinks', 'coats', 'mounds', 'wobbles', 'slices'] as const;
 const UNIT = 72;
@@ -169,7 +170,7 @@ export function SetStrip(p: SetStripProps) {
                 tone={i === active ? 'ink' : 'quiet'}
                 className={clsx('text-center')}
               >
-                {w}
+                {t(`word.${w}`)}
               </Type>
             </View>
           ))}

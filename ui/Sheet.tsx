@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
 import { Key } from './Key';
 import { Type } from './Type';
+import { t } from '../words';
 
 /** A plate that comes up over the room for one choice or one entry. Closing keeps what was typed. */
 export function Sheet({
@@ -20,7 +21,7 @@ export function Sheet({
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View className="flex-1 justify-end wide:items-center wide:justify-center">
         <Pressable
-          aria-label="Close"
+          aria-label={t('ui.close')}
           role="button"
           tabIndex={-1}
           onPress={onClose}
@@ -31,7 +32,7 @@ export function Sheet({
             <Type kind="title" level={2} className="shrink">
               {title}
             </Type>
-            <Key label="Close" icon={X} bare onPress={onClose} kind="quiet" />
+            <Key label={t('ui.close')} icon={X} bare onPress={onClose} kind="quiet" />
           </View>
           <ScrollView contentContainerClassName="gap-3 p-4 pb-8">{children}</ScrollView>
         </View>

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Pressable, TextInput, View } from 'react-native';
 import { colour } from './colours';
 import { Type } from './Type';
+import { t } from '../words';
 
 type StepperProps = {
   name: string;
@@ -97,13 +98,13 @@ export function Stepper({
   return (
     <View testID={testID}>
       <View className="flex-row items-center gap-3">
-        <StepKey label={`less ${name}`} icon={Minus} onStep={() => toStep(-1)} />
+        <StepKey label={t('ui.less', { name })} icon={Minus} onStep={() => toStep(-1)} />
         <View className="min-w-0 flex-1">
           <View className="flex-row flex-wrap items-center justify-between gap-x-2">
             {onName ? (
               <Pressable
                 role="button"
-                aria-label={`change ${name}`}
+                aria-label={t('ui.change', { name })}
                 onPress={onName}
                 className="min-h-[32px] shrink justify-center"
               >
@@ -141,11 +142,11 @@ export function Stepper({
             </Type>
           ) : null}
         </View>
-        <StepKey label={`more ${name}`} icon={Plus} onStep={() => toStep(1)} />
+        <StepKey label={t('ui.more', { name })} icon={Plus} onStep={() => toStep(1)} />
       </View>
       {bad ? (
         <Type kind="smallStrong" tone="scorch" role="alert">
-          {`${name}: a number from ${min} to ${max} ${unit} would do.`}
+          {t('ui.aNumberFromToWould', { name, value: min, value2: max, unit })}
         </Type>
       ) : null}
     </View>

@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 import { Key } from './Key';
 import { Type } from './Type';
+import { t } from '../words';
 
 /** What was just done, with six seconds to take it back. */
 export function UndoBar({ text, onUndo, onGone }: { text: string; onUndo: () => void; onGone: () => void }) {
@@ -17,7 +18,7 @@ export function UndoBar({ text, onUndo, onGone }: { text: string; onUndo: () => 
       <Type kind="strong" className="shrink">
         {text}
       </Type>
-      <Key label="Undo" onPress={onUndo} />
+      <Key label={t('ui.undo')} onPress={onUndo} />
     </View>
   );
 }

@@ -1,6 +1,7 @@
 import { format as formatDate } from 'date-fns/format';
 import { isSameDay } from 'date-fns/isSameDay';
 import type { Settings } from '../core/settings';
+import { t } from './book';
 import { celsiusToFahrenheit, type SpoonCount } from '../core/units/measures';
 
 const THIN = '\u202f';
@@ -61,12 +62,12 @@ export function formatter(s: Settings) {
     },
     spoons: (c: Pick<SpoonCount, 'cups' | 'tbsp' | 'tsp'>) =>
       [
-        c.cups ? `${quarters(c.cups)} cup${c.cups > 1 ? 's' : ''}` : '',
-        c.tbsp ? `${c.tbsp} tbsp` : '',
-        c.tsp ? `${quarters(c.tsp)} tsp` : '',
+        c.cups ? t('format.cups', { count: c.cups, cups: quarters(c.cups) }) : '',
+        c.tbsp ? t('format.tbsp', { tbsp: c.tbsp }) : '',
+        c.tsp ? t('format.tsp', { tsp: quarters(c.tsp) }) : '',
       ]
         .filter(Boolean)
-        .join(' + ') || 'a pinch',
+        .join(' + ') || t('format.pinch'),
   };
 }
 export type Formatter = ReturnType<typeof formatter>;
@@ -74,9 +75,8 @@ export type Formatter = ReturnType<typeof formatter>;
 /** A chance in a cook's words. */
 export function chanceWords(chance: number): string {
   const n = Math.round(chance * 10);
-  if (n >= 10) return 'nearly always';
-  if (n <= 0) return 'hardly ever';
-  return n === 1 ? 'once in 10' : `${n} times in 10`;
+  if (n >= 10) return t('format.always');
+  return n <= 0 ? t('format.never') : t('format.timesInTen', { count: n });
 }
 
 /** Time of day as typed, in either clock, to minutes after midnight, or undefined. */

@@ -1,26 +1,12 @@
-import { createInstance } from 'i18next';
+import { z } from 'zod';
+import { issueSaid } from '../core/formats/issues';
+import type { Allergen } from '../core/pantry/ingredient';
 import type { Figure, Said } from '../core/say';
-import { en } from './en';
-import type { Settings } from '../core/settings';
+import { book, t } from './book';
+import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
 import { formatter, quarters, type Formatter } from './format';
 
-/**
- * Sentences by code, with their plurals, in the cook's own units. Looked up by i18next, which takes the plural from the
- * language's own rules and lets a figure name how it is written: "{{safeC, temp}}".
- */
-const book = createInstance();
-void book.init({
-  lng: 'en',
-  fallbackLng: false,
-  resources: { en: { translation: en } },
-  // codes hold dots and words hold colons: neither parts anything
-  keySeparator: false,
-  nsSeparator: false,
-  interpolation: { escapeValue: false },
-  // the package would otherwise speak of its maker in the console
-  showSupportNotice: false,
-  initAsync: false,
-});
+export { direction, speak, spoken, t, type Code } from './book';
 
 /** How a figure is written: a degree by the settings, grams as the bench has them. */
 export const WAYS: Readonly<Record<string, (fmt: Formatter, value: number) => string>> = {
@@ -30,6 +16,7 @@ export const WAYS: Readonly<Record<string, (fmt: Formatter, value: number) => st
   length: (fmt, mm) => fmt.length(mm),
   hours: (fmt, h) => fmt.hours(h),
   time: (fmt, ms) => fmt.time(ms),
+  dayTime: (fmt, ms) => `${fmt.weekday(ms)} ${fmt.time(ms)}`,
   degApart: (fmt, k) => fmt.degApart(k, 1),
   minutes: (fmt, minutes) => fmt.hours(minutes / 60),
   percent: (_fmt, share) => `${Math.round(100 * share)} %`,
@@ -42,8 +29,6 @@ for (const [name, write] of Object.entries(WAYS))
   book.services.formatter!.add(name, (value: unknown, _language, options: { fmt: Formatter }) =>
     write(options.fmt, Number(value)),
   );
-
-export type Code = keyof typeof en;
 
 const figureOf = (value: Figure, fmt: Formatter): unknown =>
   Array.isArray(value)
@@ -58,8 +43,16 @@ export function tell({ code, ...figures }: Said, fmt: Formatter): string {
   return book.t(code, { ...known, fmt }).trim();
 }
 
+// what a schema finds wrong is said in our words, also where a form shows it
+z.config({
+  localeError: (issue) => tell(issueSaid(issue as Parameters<typeof issueSaid>[0]), formatter(DEFAULT_SETTINGS)),
+});
+
 /** Sentences by the cook's settings; what has no code is somebody's own text and stays as it is. */
 export const teller = (settings: Settings) => {
   const fmt = formatter(settings);
   return (said: Said | string): string => (typeof said === 'string' ? said : tell(said, fmt));
 };
+
+/** Names of ids, one after the other. */
+export const named = (of: 'allergen', ids: readonly Allergen[]): string => ids.map((id) => t(`${of}.${id}`)).join(', ');

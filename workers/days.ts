@@ -11,7 +11,7 @@ import { pantryWith } from '../core/pantry/pantry';
 import { prepOf, sideWeighings } from '../core/prep/prep';
 import type { Machine, Settings } from '../core/settings';
 import type { Pack } from '../core/units/packs';
-import { teller } from '../words';
+import { speak, teller } from '../words';
 
 const of = (plan: Plan) => pantryWith(plan.own);
 
@@ -63,10 +63,12 @@ export const dayApi = {
   },
   /** Times of day in the zone of this machine and by the cook's clock. */
   calendar: (ask: DayAsk, nowMs: number, settings: Settings): string => {
+    speak(settings.language);
     const { list, serves, done } = known(ask);
     return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs, teller(settings));
   },
   shopping: (plans: Plan[], packs: Pack[], have: string[], title: string, settings: Settings) => {
+    speak(settings.language);
     const list = shoppingOf(plans, of, packs, have);
     return { ...list, text: shoppingText(list, title, teller(settings)) };
   },

@@ -48,7 +48,7 @@ export type Timetable = {
   blocks: Block[];
   clashes: DayClash[];
   /** where it cannot be met, in words */
-  why?: Said;
+  why?: 'time' | 'resources' | 'gave up';
   serves: { planId: string; name: string; atMs: number }[];
   /** of the dishes, whatever the order of the work */
   cautions: Said[];
@@ -307,7 +307,7 @@ export function timetable(
     nodes: solved.nodes,
     blocks: rough ? place(shown, rough) : [],
     clashes: ideal.ok ? clashes.sort((a, b) => a.fromMs - b.fromMs) : [],
-    why: ideal.ok ? say('day.resources') : say('day.time'),
+    why: ideal.ok ? 'resources' : 'time',
     serves: served,
     cautions,
   };

@@ -1,6 +1,6 @@
 import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
-import type { Ingredient } from '../pantry/ingredient';
+import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
 import type { Pantry } from '../pantry/pantry';
 import { eggsFor } from '../prep/prep';
@@ -50,13 +50,11 @@ export type Shopping = {
   cost?: number;
   unpriced: number;
   leftovers: Said[];
-  allergens: string[];
+  allergens: Allergen[];
 };
 
 const packName = (p: UsualPack): string =>
   p.ml === undefined ? p.unit : `${p.unit}, ${p.ml >= 1000 ? `${p.ml / 1000} l` : `${p.ml} ml`}`;
-
-const g = (x: number) => `${Math.round(x)} g`;
 
 /**
  * One list over several dishes: side pots and edible yield counted, home nut milk as its nuts, yolks and whites as

@@ -6,6 +6,7 @@ import { pantry, testPlan } from '../testing';
 import { answer, askJsonSchema, ASKS, type Ask } from './asks';
 import { readKitchenFile } from './kitchenFile';
 import { readPlanFile, writePlanFile } from './planFile';
+import { english } from '../../words/english';
 
 const ask = (name: Ask, q: object) => answer(name, JSON.stringify({ format: `ovalis-${name}`, version: 1, ...q }));
 const ok = (name: Ask, q: object): Record<string, unknown> => {
@@ -16,7 +17,7 @@ const ok = (name: Ask, q: object): Record<string, unknown> => {
 const wrong = (name: Ask, q: object) => {
   const a = ask(name, q);
   if (a.ok) throw new Error('was answered');
-  return a.issues;
+  return a.issues.map((i) => ({ ...i, message: english(i.message) }));
 };
 const plan = testPlan();
 const ramekin = { kind: 'cup', count: 6, capacityMl: 200, heightMm: 40, wall: 'ceramic' };
@@ -32,7 +33,7 @@ describe('questions of scripts', () => {
   it('swap: grams at equal set and what else changes', () => {
     const a = ok('swap', { plan, from: 'cornstarch', to: 'waxy_rice_flour' });
     expect(a.ok).toBe(true);
-    expect((a.changes as { what: string }[]).some((c) => /risk: weeping|viscosity/.test(c.what))).toBe(true);
+    expect((a.changes as { what: string; risk?: string }[]).some((c) => c.risk === 'weeping' || c.what === 'hotPaS')).toBe(true);
     expect(wrong('swap', { plan, from: 'moon', to: 'rice_flour' })[0]!.path).toBe('from');
     expect(wrong('swap', { plan, from: 'cornstarch', to: 'moon' })[0]!.path).toBe('to');
   });

@@ -6,11 +6,12 @@ import { SET_WORDS } from '../texture/words';
 import { testPlan } from '../testing';
 import { readKitchenFile, writeKitchenFile } from './kitchenFile';
 import { planJsonSchema, readPlanFile, writePlanFile } from './planFile';
+import { english } from '../../words/english';
 
 const broken = (change: (p: ReturnType<typeof testPlan>) => unknown) => {
   const r = readPlanFile(JSON.stringify(change(testPlan())));
   if (r.ok) throw new Error('was read');
-  return r.issues;
+  return r.issues.map((i) => ({ ...i, message: english(i.message) }));
 };
 
 describe('the plan file', () => {

@@ -57,8 +57,7 @@ export function changesBetween(from: Plan, to: Plan, pantry: Pantry): Said[] {
     if (JSON.stringify(a) !== JSON.stringify(b)) out.push(say(`history.${what}`, { from: a, to: b }));
   };
   const of = <T extends Figure>(pick: (p: Plan) => T): [T, T] => [pick(from), pick(to)];
-  const ids = (prefix: string, list: readonly string[]) =>
-    list.length ? list.map((id) => say(`${prefix}.${id}`)) : say('history.none');
+  const list = (said: readonly Said[]): Figure => (said.length ? said : say('history.none'));
   line('name', ...of((p) => p.name));
   line('kind', ...of((p) => say(`family.${p.family}`)));
   line('people', ...of((p) => p.people));
@@ -74,16 +73,8 @@ export function changesBetween(from: Plan, to: Plan, pantry: Pantry): Said[] {
   line('settings', ...of((p) => say('history.then', { heat: p.method.heatSetting, simmer: p.method.simmerSetting })));
   line('hours', ...of((p) => p.rest.hours));
   line('starchBy', ...of((p) => say(`measure.${p.starchMeasure}`)));
-  line('rules', ...of((p) => ids('rule', p.rules)));
-  line(
-    'beside',
-    ...of((p) =>
-      ids(
-        'sideKind',
-        p.sides.map((s) => s.kind),
-      ),
-    ),
-  );
+  line('rules', ...of((p) => list(p.rules.map((r) => say(`rule.${r}`)))));
+  line('beside', ...of((p) => list(p.sides.map((s) => say(`sideKind.${s.kind}`)))));
   for (const key of new Set([...Object.keys(from.choices), ...Object.keys(to.choices)]) as Set<keyof Plan['choices']>) {
     const [a, b] = [from.choices[key], to.choices[key]];
     if (a !== b)

@@ -60,7 +60,6 @@ export const PIECE_G: Readonly<Record<string, { grams: number; piece: string }>>
 };
 
 const half = (x: number) => Math.max(0.5, Math.round(x * 2) / 2);
-const count = (x: number) => (Number.isInteger(x) ? String(x) : x < 1 ? '½' : `${Math.floor(x)}½`);
 
 /** Eggs that give these grams of a part, to the half. */
 export const eggsFor = (grams: number, part: 'yolkG' | 'whiteG' | 'egg'): number => {
@@ -301,23 +300,25 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
   const whisk = method.some((s) => s.do === 'add' && s.stirring === 'whisk');
   const custard = heats.some((s) => s.name !== 'warm' && s.until.reach === 'temperature');
   const reach = [
-    whisk && plan.choices.hands !== 'spoon only' ? 'whisk' : '',
-    say('prep.flatSpoonOrScraper'),
-    tempered ? 'ladle' : '',
+    whisk && plan.choices.hands !== 'spoon only' && 'whisk',
+    'scraper',
+    tempered && 'ladle',
     'sieve',
-    custard ? say('prep.coldBowlInTheSink') : '',
-    spices.length ? say('prep.plateForTheSpices') : '',
-    say('prep.clothAndAHeatproofMat'),
-    plan.rest.covered ? say('prep.coverThatTouchesTheSurface') : '',
-    heats.some((s) => s.until.reach === 'share') ? say('prep.woodenStickToMarkThe') : '',
-    'clean tasting spoons',
-  ].filter((t) => t !== '' && !(t === 'clean tasting spoons' && plan.rules.includes('nobody tastes')));
+    custard && 'bowl',
+    spices.length > 0 && 'plate',
+    'cloth',
+    plan.rest.covered && 'cover',
+    heats.some((s) => s.until.reach === 'share') && 'stick',
+    !plan.rules.includes('nobody tastes') && 'spoons',
+  ].filter((tool) => tool !== false);
   const fit = panFit(plan, pantry);
   put({
     id: 'within-reach',
     group: 'within reach',
     title: say('prep.withinReachOfThePot'),
-    how: say('prep.onceItThickensThereIs', { reach: reach.join(', ') }),
+    how: say('prep.onceItThickensThereIs', {
+      reach: reach.map((tool) => say(`prep.tool.${tool}`)),
+    }),
     ...(fit.says === 'fits'
       ? {}
       : {

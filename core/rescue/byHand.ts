@@ -38,7 +38,7 @@ export function planByHand(h: ByHand, pantry: Pantry, serveAt: string): Plan {
   const plan = newPlan(
     {
       id: 'by-hand',
-      name: 'This pudding',
+      name: 'by hand',
       milkId: h.milkId,
       people: Math.min(60, Math.max(1, Math.round(total / portionG))),
       portionG,

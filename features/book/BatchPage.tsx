@@ -24,6 +24,7 @@ import { Legend } from './Legend';
 import { rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
 import { adviceSays, missSays } from './words';
+import { t } from '../../words';
 
 /** One batch: what was promised, what came out, and what to do next time. Every tap is kept at once. */
 export function BatchPage() {
@@ -38,13 +39,13 @@ export function BatchPage() {
   const mounted = useMounted();
   const batch = mounted ? batches.data?.find((b) => b.id === id) : undefined;
   const next = useNextTime(batch, batches.data ?? []);
-  const back = <Key label="Book" icon={ArrowLeft} stacked onPress={() => router.push('/book')} />;
+  const back = <Key label={t('bookRoom.book')} icon={ArrowLeft} stacked onPress={() => router.push('/book')} />;
   if (!batch) {
     return (
-      <Room name="Batch" title="Batch" actions={back}>
+      <Room name={t('room.Batch')} title={t('bookRoom.batch')} actions={back}>
         {mounted && ready && batches.isSuccess ? (
-          <Empty word="not in the book" text="This batch was deleted, or the address is not whole.">
-            <Key label="To the book" onPress={() => router.push('/book')} />
+          <Empty word={t('bookRoom.notInTheBook')} text={t('bookRoom.thisBatchWasDeletedOr')}>
+            <Key label={t('bookRoom.toTheBook')} onPress={() => router.push('/book')} />
           </Empty>
         ) : null}
       </Room>
@@ -61,12 +62,12 @@ export function BatchPage() {
     setWhere({ planId: plan.id });
     router.push(`/plan?id=${plan.id}` as '/plan');
   };
-  const words = SET_WORDS.map((w) => ({ value: w, label: w }));
+  const words = SET_WORDS.map((w) => ({ value: w, label: t(`word.${w}`) }));
   return (
     <Room
-      name={`${batch.plan.name}, batch`}
+      name={t('bookRoom.batch3', { batchName: batch.plan.name })}
       title={batch.plan.name}
-      sub={`${fmt.weekday(Date.parse(batch.at))}, ${batch.plan.people} people`}
+      sub={t('bookRoom.people', { at: fmt.weekday(Date.parse(batch.at)), people: batch.plan.people })}
       tag={{ letter: batch.plan.name[0]!.toUpperCase(), tint: 0 }}
       actions={back}
       rescue={{ batchId: batch.id }}
@@ -80,45 +81,60 @@ export function BatchPage() {
             high={batch.promise.high}
             {...(batch.found.wordServing ? { found: stripMiddle(batch.found.wordServing) } : {})}
             labels
-            label={`Promised ${wordAt(batch.promise.servingPlace)}, came out ${batch.found.wordServing ?? 'not written down'}`}
+            label={t('bookRoom.promisedCameOut', {
+              servingPlace: t(`word.${wordAt(batch.promise.servingPlace)}`),
+              down: batch.found.wordServing ?? t('bookRoom.notWrittenDown'),
+            })}
           />
           <Legend />
-          <Type kind="title">{`Promised ${wordAt(batch.promise.servingPlace)}: ${missSays(batch)}`}</Type>
+          <Type kind="title">
+            {t('bookRoom.promised', {
+              servingPlace: t(`word.${wordAt(batch.promise.servingPlace)}`),
+              batch: missSays(batch),
+            })}
+          </Type>
         </View>
         {next.data ? (
           <View className="gap-2 rounded-plate border-edge border-onyolk bg-yolk p-3">
             <Type kind="strong" tone="onyolk">
-              Next time
+              {t('bookRoom.nextTime')}
             </Type>
             <Type kind="amount" tone="onyolk" level={2} testID="next-time">
               {next.data.advice.length
                 ? next.data.advice.map((a) => adviceSays(a, batch.plan, fmt)).join(', ')
-                : 'the same again'}
+                : t('bookRoom.theSameAgain')}
             </Type>
-            <Type tone="onyolk">{`From ${next.data.batches} ${next.data.batches === 1 ? 'batch' : 'batches'} of this milk: sets at ${next.data.factor.toFixed(2)} of the model, ± ${Math.round(next.data.sdLn * 100)} %.`}</Type>
-            <Key label="Put it into the plan" size="amount" onPress={takeUp} />
+            <Type tone="onyolk">
+              {t('bookRoom.fromOfThisMilkSets', {
+                batches: next.data.batches,
+                batches2: next.data.batches === 1 ? t('bookRoom.batch2') : t('bookRoom.batches'),
+                factor: next.data.factor.toFixed(2),
+                sdLn: Math.round(next.data.sdLn * 100),
+              })}
+            </Type>
+            <Key label={t('bookRoom.putItIntoThePlan')} size="amount" onPress={takeUp} />
           </View>
         ) : null}
         <Choices
-          label="At serving it was"
+          label={t('bookRoom.atServingItWas')}
           value={batch.found.wordServing}
           options={words}
           onChoose={(wordServing) => change({ wordServing })}
         />
         <Choices
-          label="Hot in the pot it was"
+          label={t('bookRoom.hotInThePotIt')}
           value={batch.found.wordHot}
           options={words}
           onChoose={(wordHot) => change({ wordHot })}
         />
         <Choices
-          label="Sweetness"
+          label={t('bookRoom.sweetness')}
           value={batch.found.sweetness}
-          options={SWEETNESS.map((v) => ({ value: v, label: v }))}
+          options={SWEETNESS.map((v) => ({ value: v, label: t(`rightly.${v}`) }))}
           onChoose={(sweetness) => change({ sweetness })}
         />
         <View className="gap-2">
-          <Type kind="strong">Flaws</Type>
+          <Type kind="strong">{t('bookRoom.flaws')}</Type>
           <View className="flex-row flex-wrap gap-2">
             {FLAWS.map((f) => {
               const on = batch.found.flaws.includes(f);
@@ -126,7 +142,7 @@ export function BatchPage() {
                 <Key
                   key={f}
                   role="checkbox"
-                  label={f}
+                  label={t(`flaw.${f}`)}
                   selected={on}
                   onPress={() =>
                     change({ flaws: on ? batch.found.flaws.filter((v) => v !== f) : [...batch.found.flaws, f] })
@@ -138,7 +154,7 @@ export function BatchPage() {
         </View>
         <NoteField key={batch.id} initial={batch.found.note} onChange={(note) => change({ note })} />
         <Key
-          label="Delete this batch"
+          label={t('bookRoom.deleteThisBatch')}
           kind="harm"
           onPress={() => {
             rememberRemoved(batch);
@@ -156,7 +172,7 @@ function NoteField({ initial, onChange }: { initial: string; onChange: (note: st
   const [note, setNote] = useState(initial);
   return (
     <Field
-      label="Note"
+      label={t('bookRoom.note')}
       value={note}
       multiline
       numberOfLines={3}
@@ -177,7 +193,7 @@ function Log({ batch }: { batch: Batch }) {
   return (
     <View className="gap-3">
       <Type kind="title" level={2}>
-        What went in
+        {t('bookRoom.whatWentIn')}
       </Type>
       <View>
         {batch.plan.items.map((i) => (
@@ -190,7 +206,7 @@ function Log({ batch }: { batch: Batch }) {
       {events.length ? (
         <>
           <Type kind="title" level={2}>
-            How it went
+            {t('bookRoom.howItWent')}
           </Type>
           <View>
             {events.flatMap((e) => {

@@ -25,7 +25,8 @@ import { useMounted } from '../shared/useNow';
 import { Legend } from './Legend';
 import { takeRemoved } from './removed';
 import { useNextTime } from './useNextTime';
-import { adviceSays, missSays } from './words';
+import { adviceSays, keptPromise, missSays } from './words';
+import { t } from '../../words';
 
 const found = (b: Batch, text: string) => {
   const hay = [
@@ -45,7 +46,10 @@ const found = (b: Batch, text: string) => {
 };
 
 /** Beside the word of a batch: how it kept its promise, or what that was. */
-const told = (b: Batch) => (b.found.wordServing ? missSays(b) : `promised ${wordAt(b.promise.servingPlace)}`);
+const told = (b: Batch) =>
+  b.found.wordServing
+    ? missSays(b)
+    : t('bookRoom.promised2', { servingPlace: t(`word.${wordAt(b.promise.servingPlace)}`) });
 
 /** The book: advice first, because that is why one opens it; then each batch, promised against what came out. */
 export function BookRoom() {
@@ -67,14 +71,14 @@ export function BookRoom() {
 
   return (
     <Room
-      name="Book"
-      title="Book"
-      sub={loaded ? `${all.length} ${all.length === 1 ? 'batch' : 'batches'}` : undefined}
+      name={t('room.Book')}
+      title={t('bookRoom.book')}
+      sub={loaded ? `${all.length} ${all.length === 1 ? t('bookRoom.batch2') : t('bookRoom.batches')}` : undefined}
       foot={
         <View>
           {gone ? (
             <UndoBar
-              text={`${gone.plan.name}, ${fmt.day(Date.parse(gone.at))}, is gone`}
+              text={t('bookRoom.isGone', { goneName: gone.plan.name, at: fmt.day(Date.parse(gone.at)) })}
               onUndo={() => {
                 save.mutate(gone);
                 setGone(undefined);
@@ -86,7 +90,7 @@ export function BookRoom() {
             <Key
               kind="ink"
               size="amount"
-              label="Write down a batch"
+              label={t('bookRoom.writeDownABatch')}
               className="wide:w-[460px]"
               onPress={() => setWriting(true)}
             />
@@ -97,26 +101,29 @@ export function BookRoom() {
         loaded && all.length ? (
           <View className="gap-1">
             <Type kind="title" level={2}>
-              My kitchen
+              {t('bookRoom.myKitchen')}
             </Type>
             <Row
-              title="Sets against the model"
-              sub={`from ${learnt.batches} written words, ± ${Math.round(learnt.sdLn * 100)} %`}
+              title={t('bookRoom.setsAgainstTheModel')}
+              sub={t('bookRoom.fromWrittenWords', { batches: learnt.batches, sdLn: Math.round(learnt.sdLn * 100) })}
               value={`× ${learnt.factor.toFixed(2)}`}
             />
             <Row
-              title="As promised"
-              value={`${all.filter((b) => missSays(b) === 'as promised').length} of ${all.filter((b) => b.found.wordServing).length}`}
+              title={t('bookRoom.asPromised')}
+              value={t('bookRoom.of', {
+                promised: all.filter((b) => keptPromise(b)).length,
+                wordServing: all.filter((b) => b.found.wordServing).length,
+              })}
             />
             <Type kind="small" tone="quiet">
-              Each word is a band, so one batch moves the factor little. Plans take it up through Next time.
+              {t('bookRoom.eachWordIsABand')}
             </Type>
           </View>
         ) : undefined
       }
     >
       {loaded && all.length === 0 ? (
-        <Empty word="one faint egg" text="Cook once, then this fills." />
+        <Empty word={t('bookRoom.oneFaintEgg')} text={t('bookRoom.cookOnceThenThisFills')} />
       ) : loaded ? (
         <>
           {latest && next.data && next.data.advice.length ? (
@@ -125,21 +132,29 @@ export function BookRoom() {
               onPress={() => router.push(`/batch?id=${latest.id}` as '/batch')}
               className="border-b-rim border-ink bg-yolk px-4 py-3 wide:px-6"
             >
-              <Type kind="strong" tone="onyolk">{`Next time, ${latest.plan.name}`}</Type>
+              <Type kind="strong" tone="onyolk">
+                {t('bookRoom.nextTime2', { latestName: latest.plan.name })}
+              </Type>
               <Type kind="amount" tone="onyolk" level={2} testID="advice">
                 {next.data.advice.map((a) => adviceSays(a, latest.plan, fmt)).join(', ')}
               </Type>
-              <Type tone="onyolk">{`${missSays(latest)} last time; learnt from ${next.data.batches} ${next.data.batches === 1 ? 'batch' : 'batches'} of this milk`}</Type>
+              <Type tone="onyolk">
+                {t('bookRoom.lastTimeLearntFromOf', {
+                  latest: missSays(latest),
+                  batches: next.data.batches,
+                  batches2: next.data.batches === 1 ? t('bookRoom.batch2') : t('bookRoom.batches'),
+                })}
+              </Type>
             </Pressable>
           ) : null}
           <View className="gap-3 px-4 py-3 wide:px-6">
             <Legend />
             <Field
-              label="Search"
+              label={t('bookRoom.search')}
               value={text}
               onChangeText={setText}
               inputMode="search"
-              placeholder="name, milk, flaw, note"
+              placeholder={t('bookRoom.nameMilkFlawNote')}
             />
           </View>
           <View className="border-t-rim border-ink bg-plate">
@@ -147,7 +162,7 @@ export function BookRoom() {
               <Pressable
                 key={b.id}
                 role="link"
-                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ?? 'not written down'}, ${told(b)}`}
+                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ?? t('bookRoom.notWrittenDown')}, ${told(b)}`}
                 onPress={() => router.push(`/batch?id=${b.id}` as '/batch')}
                 className="gap-1 border-b-hair border-line px-4 py-3 active:opacity-70 wide:px-6"
               >
@@ -163,11 +178,11 @@ export function BookRoom() {
                     <SetStrip
                       promised={b.promise.servingPlace}
                       {...(b.found.wordServing ? { found: stripMiddle(b.found.wordServing) } : {})}
-                      label={`promised ${b.promise.servingPlace.toFixed(1)} of 5`}
+                      label={t('bookRoom.promisedOf5', { servingPlace: b.promise.servingPlace.toFixed(1) })}
                     />
                   </View>
                   <View className="min-w-0 flex-1">
-                    <Type kind="strong">{b.found.wordServing ?? 'not written down'}</Type>
+                    <Type kind="strong">{b.found.wordServing ?? t('bookRoom.notWrittenDown')}</Type>
                     <Type kind="small" tone="quiet">
                       {[told(b), ...b.found.flaws].join(', ')}
                     </Type>
@@ -175,7 +190,9 @@ export function BookRoom() {
                 </View>
               </Pressable>
             ))}
-            {shown.length === 0 ? <Type className="px-4 py-6">{`No batch with “${text.trim()}”.`}</Type> : null}
+            {shown.length === 0 ? (
+              <Type className="px-4 py-6">{t('bookRoom.noBatchWith', { trim: text.trim() })}</Type>
+            ) : null}
           </View>
         </>
       ) : null}
@@ -230,27 +247,35 @@ function WriteSheet({
     onMade(id, cook?.id);
   };
   return (
-    <Sheet open={open} title="Write down a batch" onClose={onClose}>
+    <Sheet open={open} title={t('bookRoom.writeDownABatch')} onClose={onClose}>
       {poured.length ? (
         <>
           <Type kind="title" level={3}>
-            Poured
+            {t('bookRoom.poured')}
           </Type>
           {poured.map(({ cook, state }) => (
             <Row
               key={cook.id}
               title={cook.plan.name}
-              sub={`poured ${fmt.weekday(state.pouredMs)} ${fmt.time(state.pouredMs)}`}
+              sub={t('bookRoom.poured2', {
+                pouredMs: fmt.weekday(state.pouredMs),
+                pouredMs2: fmt.time(state.pouredMs),
+              })}
               onPress={() => void write(cook.plan, state.pouredMs, cook)}
             />
           ))}
         </>
       ) : null}
       <Type kind="title" level={3}>
-        From a plan, cooked without the pot
+        {t('bookRoom.fromAPlanCookedWithout')}
       </Type>
       {(plans.data ?? []).map((p) => (
-        <Row key={p.id} title={p.name} sub={`${p.people} people`} onPress={() => void write(p, Date.now())} />
+        <Row
+          key={p.id}
+          title={p.name}
+          sub={t('bookRoom.people2', { people: p.people })}
+          onPress={() => void write(p, Date.now())}
+        />
       ))}
     </Sheet>
   );

@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import Svg, { Ellipse } from 'react-native-svg';
 import { colour } from '../../ui/colours';
 import { Type } from '../../ui/Type';
+import { t } from '../../words';
 
 function Egg({ ring, yolk }: { ring: boolean; yolk: boolean }) {
   return (
@@ -22,9 +23,9 @@ export function Legend() {
     <View className="flex-row flex-wrap gap-x-5 gap-y-1">
       {(
         [
-          ['promised', true, false],
-          ['came out', false, true],
-          ['a hit', true, true],
+          [t('bookRoom.promised3'), true, false],
+          [t('bookRoom.cameOut'), false, true],
+          [t('bookRoom.aHit'), true, true],
         ] as const
       ).map(([word, ring, yolk]) => (
         <View key={word} className="flex-row items-center gap-2">

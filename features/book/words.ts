@@ -5,9 +5,10 @@ import { pantryWith } from '../../core/pantry/pantry';
 import { lookUp } from '../../core/plan/stages';
 import { stripMiddle } from '../../core/texture/words';
 import type { Formatter } from '../../words/format';
+import { t } from '../../words';
 
 const more = (from: number, to: number, fmt: Formatter) =>
-  `${fmt.grams(Math.abs(to - from))} ${to > from ? 'more' : 'less'}`;
+  `${fmt.grams(Math.abs(to - from))} ${to > from ? t('bookRoom.more') : t('bookRoom.less')}`;
 
 export function adviceSays(a: Advice, plan: Plan, fmt: Formatter): string {
   switch (a.kind) {
@@ -15,11 +16,11 @@ export function adviceSays(a: Advice, plan: Plan, fmt: Formatter): string {
     case 'sugar':
       return `${more(a.fromG, a.toG, fmt)} ${lookUp(pantryWith(plan.own), plan, a.ingredientId).name}`;
     case 'cook on':
-      return `cook on ${a.toMin} min after the bubble, not ${a.fromMin}`;
+      return t('bookRoom.cookOnMinAfterThe', { toMin: a.toMin, fromMin: a.fromMin });
     case 'heat':
-      return `hob ${a.to} in place of ${a.from}`;
+      return t('bookRoom.hobInPlaceOf', { to: a.to, from: a.from });
     case 'slurry':
-      return `slurry in at ${fmt.temp(a.toC)}, under the whisk`;
+      return t('bookRoom.slurryInAtUnderThe', { toC: fmt.temp(a.toC) });
   }
 }
 
@@ -28,11 +29,22 @@ export function missSteps(b: Batch): number | undefined {
   return b.found.wordServing ? stripMiddle(b.found.wordServing) - b.promise.servingPlace : undefined;
 }
 
+/** Within half a step of what was promised, or the very word that was wanted. */
+export function keptPromise(b: Batch): boolean {
+  const miss = missSteps(b);
+  return miss !== undefined && (Math.abs(miss) <= 0.5 || b.found.wordServing === b.plan.serve.word);
+}
+
 export function missSays(b: Batch): string {
   const miss = missSteps(b);
-  if (miss === undefined) return 'not written down yet';
+  if (miss === undefined) return t('bookRoom.notWrittenDownYet');
+  if (keptPromise(b)) return t('bookRoom.asPromised');
   const size = Math.abs(miss);
-  if (size <= 0.5 || b.found.wordServing === b.plan.serve.word) return 'as promised';
-  const much = size < 0.8 ? 'half a step' : size < 1.3 ? 'a step' : `${Math.round(size * 2) / 2} steps`;
-  return `${much} ${miss > 0 ? 'firmer' : 'softer'} than promised`;
+  const much =
+    size < 0.8
+      ? t('bookRoom.halfAStep')
+      : size < 1.3
+        ? t('bookRoom.aStep')
+        : t('bookRoom.steps', { size: Math.round(size * 2) / 2 });
+  return t('bookRoom.thanPromised', { much, softer: miss > 0 ? t('bookRoom.firmer') : t('bookRoom.softer') });
 }

@@ -5,7 +5,8 @@ import { Key } from '../../ui/Key';
 import { Sheet } from '../../ui/Sheet';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
+import { useFormat, useTell } from '../shared/App';
+import { t } from '../../words';
 
 const MINUTE = 60_000;
 
@@ -32,6 +33,7 @@ export function ActSheet({
   onMove: (ms: number) => void;
   onFree: () => void;
 }) {
+  const tell = useTell();
   const fmt = useFormat();
   const router = useRouter();
   const minutes = Math.round((act.endMs - act.startMs) / MINUTE);
@@ -47,51 +49,64 @@ export function ActSheet({
       <View className="flex-row items-center gap-3">
         <Tag letter={look.letter} tint={look.tint} />
         <View className="min-w-0 flex-1">
-          <Type kind="title" level={3}>{`${act.verb}, ${fmt.time(act.startMs)} to ${fmt.time(act.endMs)}`}</Type>
+          <Type kind="title" level={3}>
+            {t('dayRoom.to', { verb: tell(act.verb), startMs: fmt.time(act.startMs), endMs: fmt.time(act.endMs) })}
+          </Type>
           <Type tone="quiet">
             {act.state === 'to do' && act.latestMs > act.startMs
-              ? `${minutes} min; it still works out if begun by ${fmt.time(act.latestMs)}`
+              ? t('dayRoom.minItStillWorksOut', { minutes, latestMs: fmt.time(act.latestMs) })
               : `${minutes} min`}
           </Type>
         </View>
       </View>
-      <Type>{act.says}</Type>
+      <Type>{tell(act.says)}</Type>
       {act.blocks.length > 1
         ? act.blocks.map((b) => (
-            <Type key={b.task.id} kind="small">{`${fmt.time(b.startMs)} ${b.task.verb}: ${b.task.says}`}</Type>
+            <Type
+              key={b.task.id}
+              kind="small"
+            >{`${fmt.time(b.startMs)} ${tell(b.task.verb)}: ${tell(b.task.says)}`}</Type>
           ))
         : null}
       {prep && act.state !== 'done' ? (
-        <Key kind="yolk" size="amount" label="To its Prep" onPress={() => go(`/prep?id=${act.planId}`)} />
+        <Key
+          kind="yolk"
+          size="amount"
+          label={t('dayRoom.toItsPrep')}
+          onPress={() => go(t('dayRoom.prepId', { planId: act.planId }))}
+        />
       ) : null}
       {pot && act.state !== 'done' ? (
-        <Key kind="yolk" size="amount" label="To the pot" onPress={() => go('/pot')} />
+        <Key kind="yolk" size="amount" label={t('dayRoom.toThePot')} onPress={() => go('/pot')} />
       ) : null}
       {act.state === 'done' ? (
         marked ? (
-          <Key label="Not done after all" onPress={onNotDone} />
+          <Key label={t('dayRoom.notDoneAfterAll')} onPress={onNotDone} />
         ) : null
       ) : (
-        <Key size="amount" label="It is done" onPress={onDone} />
+        <Key size="amount" label={t('dayRoom.itIsDone')} onPress={onDone} />
       )}
       {movable ? (
         <View className="gap-2">
-          <Type kind="strong">Move it; the rest gives way</Type>
+          <Type kind="strong">{t('dayRoom.moveItTheRestGives')}</Type>
           <View className="flex-row flex-wrap gap-2">
             {[-30, -10, 10, 30].map((m) => (
               <Key
                 key={m}
                 size="amount"
                 label={`${m > 0 ? '+' : '−'}${Math.abs(m)} min`}
-                spoken={`${Math.abs(m)} minutes ${m > 0 ? 'later' : 'earlier'}`}
+                spoken={t('dayRoom.minutes', {
+                  m: Math.abs(m),
+                  earlier: m > 0 ? t('dayRoom.later') : t('dayRoom.earlier'),
+                })}
                 onPress={() => onMove(act.startMs + m * MINUTE)}
               />
             ))}
             {act.startMs > nowMs + MINUTE ? (
-              <Key size="amount" label="Now" onPress={() => onMove(Math.ceil(nowMs / MINUTE) * MINUTE)} />
+              <Key size="amount" label={t('dayRoom.now')} onPress={() => onMove(Math.ceil(nowMs / MINUTE) * MINUTE)} />
             ) : null}
           </View>
-          {act.pinned ? <Key label="Let it move again" onPress={onFree} /> : null}
+          {act.pinned ? <Key label={t('dayRoom.letItMoveAgain')} onPress={onFree} /> : null}
         </View>
       ) : null}
     </Sheet>

@@ -28,10 +28,11 @@ import { ChangesSheet } from './ChangesSheet';
 import { KitchenSheet } from './KitchenSheet';
 import { Lanes } from './Lanes';
 import { dayIdOf, lettersOf, useDay } from './useDay';
+import { t } from '../../words';
 
 const MINUTE = 60_000;
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'] as const;
-const dishesWord = (n: number) => `${NUMBERS[n] ?? n} ${n === 1 ? 'dish' : 'dishes'}`;
+const dishesWord = (n: number) => `${NUMBERS[n] ?? n} ${n === 1 ? t('dayRoom.dish') : t('dayRoom.dishes2')}`;
 
 /** Several dishes, one pair of hands: the hours back from the meal. */
 export function DayRoom() {
@@ -52,13 +53,14 @@ export function DayRoom() {
   const { day, answer } = d;
   if (!mounted || !ready || !d.loaded || !day || d.all.length === 0) {
     return (
-      <Room name="Day" title="Day" sub={mounted && ready && d.loaded ? 'nothing to serve' : 'laying it out'}>
+      <Room
+        name={t('room.Day')}
+        title={t('dayRoom.day')}
+        sub={mounted && ready && d.loaded ? t('dayRoom.nothingToServe') : t('dayRoom.layingItOut')}
+      >
         {mounted && ready && d.loaded ? (
-          <Empty
-            word="a free day"
-            text="Plan a pudding and say when it is eaten: its hours are laid out here, back from the meal."
-          >
-            <Key kind="yolk" size="act" label="To the plans" onPress={() => router.push('/plan')} />
+          <Empty word={t('dayRoom.aFreeDay')} text={t('dayRoom.planAPuddingAndSay')}>
+            <Key kind="yolk" size="act" label={t('dayRoom.toThePlans')} onPress={() => router.push('/plan')} />
           </Empty>
         ) : null}
       </Room>
@@ -88,7 +90,10 @@ export function DayRoom() {
       .then((found) => {
         d.setDraft(undefined);
         if (found?.exact)
-          change({ ...found.day, have: day.have }, `${act.dish}: ${act.verb} at ${fmt.time(found.atMs)}`);
+          change(
+            { ...found.day, have: day.have },
+            t('dayRoom.at', { dish: act.dish, verb: tell(act.verb), atMs: fmt.time(found.atMs) }),
+          );
         else setRefused({ act, wantMs, ...(found ? { day: { ...found.day, have: day.have }, atMs: found.atMs } : {}) });
       })
       .catch((e: Error) => {
@@ -98,11 +103,11 @@ export function DayRoom() {
   };
   const exportIcs = () => {
     if (!d.ask) return;
-    void ask('calendar', [d.ask, Date.now(), fmt.settings.clock === '12'])
+    void ask('calendar', [d.ask, Date.now(), fmt.settings])
       .then(async (text) => {
         const name = `ovalis-${day.id}.ics`;
         const file = new File([text], name, { type: 'text/calendar' });
-        const data = { files: [file], title: 'The day in the kitchen' };
+        const data = { files: [file], title: t('dayRoom.theDayInTheKitchen') };
         if (navigator.canShare?.(data)) await navigator.share(data).catch(() => saveFile(name, text, 'text/calendar'));
         else saveFile(name, text, 'text/calendar');
       })
@@ -111,24 +116,38 @@ export function DayRoom() {
 
   const head = (
     <>
-      {failed ? <Notice text={`That did not work: ${failed}`} /> : null}
-      {d.error ? <Notice text={`The day could not be worked out: ${d.error.message}`} /> : null}
+      {failed ? <Notice text={t('dayRoom.thatDidNotWork', { failed })} /> : null}
+      {d.error ? <Notice text={t('dayRoom.theDayCouldNotBe', { message: d.error.message })} /> : null}
       {refused ? (
         <Notice
           text={
             refused.atMs === undefined
-              ? `${refused.act.dish} cannot ${refused.act.verb} at ${fmt.time(refused.wantMs)}, nor within four hours of it.`
-              : `${refused.act.dish} cannot ${refused.act.verb} at ${fmt.time(refused.wantMs)}: hands, places or the wait do not allow it. Nearest is ${fmt.time(refused.atMs)}.`
+              ? t('dayRoom.cannotAtNorWithinFour', {
+                  dish: refused.act.dish,
+                  verb: tell(refused.act.verb),
+                  wantMs: fmt.time(refused.wantMs),
+                })
+              : t('dayRoom.cannotAtHandsPlacesOr', {
+                  dish: refused.act.dish,
+                  verb: tell(refused.act.verb),
+                  wantMs: fmt.time(refused.wantMs),
+                  atMs: fmt.time(refused.atMs),
+                })
           }
         >
           <View className="flex-row flex-wrap gap-2">
             {refused.day ? (
               <Key
-                label={`Move it to ${fmt.time(refused.atMs!)}`}
-                onPress={() => change(refused.day!, `${refused.act.verb} at ${fmt.time(refused.atMs!)}`)}
+                label={t('dayRoom.moveItTo', { atMs: fmt.time(refused.atMs!) })}
+                onPress={() =>
+                  change(
+                    refused.day!,
+                    t('dayRoom.at2', { verb: tell(refused.act.verb), atMs: fmt.time(refused.atMs!) }),
+                  )
+                }
               />
             ) : null}
-            <Key label="Leave it where it was" kind="quiet" onPress={() => setRefused(undefined)} />
+            <Key label={t('dayRoom.leaveItWhereItWas')} kind="quiet" onPress={() => setRefused(undefined)} />
           </View>
         </Notice>
       ) : null}
@@ -142,7 +161,7 @@ export function DayRoom() {
         looks={looks}
         nowMs={now}
         serves={table.serves}
-        served={`${fmt.time(lastMs)}, ${dishesWord(d.dishes.length)}, ${eaters} people`}
+        served={t('dayRoom.people', { lastMs: fmt.time(lastMs), dishes: dishesWord(d.dishes.length), eaters })}
         next={next}
         onOpen={(a) => setOpen(a.id)}
         onDrag={(a, ms) => {
@@ -153,13 +172,13 @@ export function DayRoom() {
         onCancel={() => d.setDraft(undefined)}
       />
     ) : d.dishes.length === 0 ? (
-      <Empty word="all left out" text="Take a dish back in on the list, and its hours are here." />
+      <Empty word={t('dayRoom.allLeftOut')} text={t('dayRoom.takeADishBackIn')} />
     ) : null;
 
   const list = (
     <View className="gap-1 py-2">
       <Type kind="title" level={2}>
-        Order of the work
+        {t('dayRoom.orderOfTheWork')}
       </Type>
       {acts
         .filter((a) => a.lane !== 'fridge' || a.state !== 'done')
@@ -168,8 +187,8 @@ export function DayRoom() {
             key={a.id}
             testID={`act-${a.id}`}
             left={<Tag letter={looks.get(a.planId)?.letter ?? '?'} tint={looks.get(a.planId)?.tint} size={28} />}
-            title={`${fmt.time(a.startMs)} ${a.verb}${a.state === 'done' ? ', done' : a.state === 'running' ? ', running' : ''}`}
-            sub={`${a.says}${a.latestMs - a.startMs >= 5 * MINUTE && a.state === 'to do' ? `; by ${fmt.time(a.latestMs)}` : ''}`}
+            title={`${fmt.time(a.startMs)} ${tell(a.verb)}${a.state === 'done' ? t('dayRoom.done') : a.state === 'running' ? t('dayRoom.running') : ''}`}
+            sub={`${tell(a.says)}${a.latestMs - a.startMs >= 5 * MINUTE && a.state === 'to do' ? t('dayRoom.by', { latestMs: fmt.time(a.latestMs) }) : ''}`}
             onPress={() => setOpen(a.id)}
           />
         ))}
@@ -177,14 +196,21 @@ export function DayRoom() {
         <Notice key={tell(c)} text={tell(c)} />
       ))}
       <Type kind="small" tone="quiet" className="py-2">
-        {`Minutes are the model’s, with room for 8 kitchens in 10: the hob within a fifth, hands within a quarter, cooling within an eighth. ${table?.ok && table.optimal ? 'No fresher order of the work exists.' : table?.ok ? 'A good order; not every one was tried.' : ''} Cooling limits are the usual home ones: local rules come first.`}
+        {t('dayRoom.minutesAreTheModelsWith', {
+          tried:
+            table?.ok && table.optimal
+              ? t('dayRoom.noFresherOrderOfThe')
+              : table?.ok
+                ? t('dayRoom.aGoodOrderNotEvery')
+                : '',
+        })}
       </Type>
     </View>
   );
   const left = (
     <View className="gap-1 py-2 print:hidden">
       <Type kind="title" level={2}>
-        Dishes
+        {t('dayRoom.dishes')}
       </Type>
       {d.all.map((p) => {
         const out = day.leftOut.includes(p.id);
@@ -193,19 +219,22 @@ export function DayRoom() {
             <Tag letter={looks.get(p.id)!.letter} tint={looks.get(p.id)!.tint} />
             <View className="min-w-0 flex-1">
               <Type kind="strong">{p.name}</Type>
-              <Type
-                kind="small"
-                tone="quiet"
-              >{`${p.people} people, ${fmt.time(Date.parse(p.serve.at))}${out ? ', left out' : ''}`}</Type>
+              <Type kind="small" tone="quiet">
+                {t('dayRoom.people2', {
+                  people: p.people,
+                  at: fmt.time(Date.parse(p.serve.at)),
+                  out: out ? t('dayRoom.leftOut') : '',
+                })}
+              </Type>
             </View>
             <Key
-              label={out ? 'Take in' : 'Leave out'}
-              spoken={`${out ? 'Take in' : 'Leave out'} ${p.name}`}
+              label={out ? t('dayRoom.takeIn') : t('dayRoom.leaveOut')}
+              spoken={`${out ? t('dayRoom.takeIn') : t('dayRoom.leaveOut')} ${p.name}`}
               kind="quiet"
               onPress={() =>
                 change(
                   { ...day, leftOut: out ? day.leftOut.filter((id) => id !== p.id) : [...day.leftOut, p.id] },
-                  `${p.name} ${out ? 'taken in' : 'left out'}`,
+                  `${p.name} ${out ? t('dayRoom.takenIn') : t('dayRoom.leftOut2')}`,
                 )
               }
             />
@@ -213,29 +242,38 @@ export function DayRoom() {
         );
       })}
       <Row
-        title="The kitchen"
-        sub={`from ${fmt.timeOn(Date.parse(day.fromAt), Date.parse(`${day.id}T12:00`))}`}
-        value={`${day.hands} ${day.hands === 1 ? 'pair of hands' : 'pairs of hands'}`}
+        title={t('dayRoom.theKitchen')}
+        sub={t('dayRoom.from', { t12: fmt.timeOn(Date.parse(day.fromAt), Date.parse(`${day.id}T12:00`)) })}
+        value={`${day.hands} ${day.hands === 1 ? t('dayRoom.pairOfHands') : t('dayRoom.pairsOfHands')}`}
         onPress={() => setKitchen(true)}
       />
       {day.pins.length ? (
         <Row
-          title="Moved by hand"
+          title={t('dayRoom.movedByHand')}
           value={String(day.pins.length)}
-          sub="tap to put all back"
-          onPress={() => change({ ...day, pins: [] }, 'All put back')}
+          sub={t('dayRoom.tapToPutAllBack')}
+          onPress={() => change({ ...day, pins: [] }, t('dayRoom.allPutBack'))}
         />
       ) : null}
       <View className="flex-row flex-wrap gap-2 pt-2">
         <Key
           role="checkbox"
           selected={day.calls && d.kept}
-          label="Call me in time"
+          label={t('dayRoom.callMeInTime')}
           onPress={() => d.edit((now) => ({ ...now, calls: !(day.calls && d.kept) }))}
         />
-        <Key label="Shopping" icon={ShoppingBasket} onPress={() => router.push(`/shopping?date=${day.id}` as '/')} />
-        <Key label="Calendar" spoken="Save the day as a calendar file" icon={CalendarPlus} onPress={exportIcs} />
-        <Key label="Print" icon={Printer} onPress={() => print()} />
+        <Key
+          label={t('dayRoom.shopping')}
+          icon={ShoppingBasket}
+          onPress={() => router.push(`/shopping?date=${day.id}` as '/')}
+        />
+        <Key
+          label={t('dayRoom.calendar')}
+          spoken={t('dayRoom.saveTheDayAsA')}
+          icon={CalendarPlus}
+          onPress={exportIcs}
+        />
+        <Key label={t('dayRoom.print')} icon={Printer} onPress={() => print()} />
       </View>
     </View>
   );
@@ -258,11 +296,11 @@ export function DayRoom() {
           <Key
             kind="yolk"
             size="act"
-            label="It does not fit"
+            label={t('dayRoom.itDoesNotFit')}
             sub={
               table.clashes[0]
-                ? `${fmt.time(table.clashes[0].fromMs)}, ${table.clashes[0].text}`
-                : 'what would make it possible'
+                ? `${fmt.time(table.clashes[0].fromMs)}, ${tell(table.clashes[0].text)}`
+                : t('dayRoom.whatWouldMakeItPossible2')
             }
             onPress={() => setMending(true)}
             className="flex-1"
@@ -272,12 +310,16 @@ export function DayRoom() {
           <Key
             kind="yolk"
             size="act"
-            label="I’m late: plan from now"
-            sub={`${overdue[0]!.dish}, ${overdue[0]!.verb}, was due by ${fmt.time(overdue[0]!.latestMs)}`}
+            label={t('dayRoom.imLatePlanFromNow')}
+            sub={t('dayRoom.wasDueBy', {
+              dish: overdue[0]!.dish,
+              verb: tell(overdue[0]!.verb),
+              latestMs: fmt.time(overdue[0]!.latestMs),
+            })}
             onPress={() =>
               change(
                 { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
-                'Planned from now',
+                t('dayRoom.plannedFromNow'),
               )
             }
             className="flex-1"
@@ -287,12 +329,12 @@ export function DayRoom() {
           <Key
             kind="yolk"
             size="act"
-            label={`${looks.get(next.planId)?.letter ?? ''} ${next.verb}`}
-            spoken={`${next.dish}: ${next.verb}`}
+            label={`${looks.get(next.planId)?.letter ?? ''} ${tell(next.verb)}`}
+            spoken={`${next.dish}: ${tell(next.verb)}`}
             sub={
               next.startMs > now + MINUTE
-                ? `at ${fmt.time(next.startMs)}, by ${fmt.time(next.latestMs)}`
-                : `now, by ${fmt.time(next.latestMs)}`
+                ? t('dayRoom.atBy', { startMs: fmt.time(next.startMs), latestMs: fmt.time(next.latestMs) })
+                : t('dayRoom.nowBy', { latestMs: fmt.time(next.latestMs) })
             }
             onPress={() => setOpen(next.id)}
             className="min-w-[10rem] flex-1"
@@ -300,17 +342,17 @@ export function DayRoom() {
           />
         ) : acts.length ? (
           <Type kind="title" className="py-4">
-            All done
+            {t('dayRoom.allDone')}
           </Type>
         ) : null}
         {table?.ok && !late && now > Date.parse(day.fromAt) && next && next.startMs < now + 12 * 60 * MINUTE ? (
           <Key
-            label="I’m late"
+            label={t('dayRoom.imLate')}
             icon={Clock}
             onPress={() =>
               change(
                 { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
-                'Planned from now',
+                t('dayRoom.plannedFromNow'),
               )
             }
           />
@@ -322,10 +364,10 @@ export function DayRoom() {
   return (
     <>
       <Room
-        name="Day"
+        name={t('room.Day')}
         title={fmt.weekdayName(parseISO(day.id).getTime())}
-        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? ', working it out' : ''}`}
-        actions={<Key label="Kitchen" icon={Settings2} stacked onPress={() => setKitchen(true)} />}
+        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}`}
+        actions={<Key label={t('dayRoom.kitchen')} icon={Settings2} stacked onPress={() => setKitchen(true)} />}
         left={left}
         right={list}
         foot={foot}
@@ -360,14 +402,14 @@ export function DayRoom() {
                     })),
                 ],
               },
-              `${opened.verb} is done`,
+              t('dayRoom.isDone', { verb: tell(opened.verb) }),
             );
             setOpen(undefined);
           }}
           onNotDone={() => {
             change(
               { ...day, done: day.done.filter((x) => !opened.blocks.some((b) => b.task.id === x.task)) },
-              `${opened.verb} is to do again`,
+              t('dayRoom.isToDoAgain', { verb: tell(opened.verb) }),
             );
             setOpen(undefined);
           }}
@@ -379,7 +421,7 @@ export function DayRoom() {
           onFree={() => {
             change(
               { ...day, pins: day.pins.filter((p) => !opened.blocks.some((b) => b.task.id === p.task)) },
-              `${opened.verb} is free again`,
+              t('dayRoom.isFreeAgain', { verb: tell(opened.verb) }),
             );
             setOpen(undefined);
           }}
@@ -404,7 +446,7 @@ export function DayRoom() {
             const next = { ...(c.day ?? day), have: day.have };
             // a meal that is put past midnight is another day's: its kitchen goes along
             const moved = c.plans?.[0] ? dayIdOf(Date.parse(c.plans[0].serve.at)) : day.id;
-            change({ ...next, id: moved }, c.text, before);
+            change({ ...next, id: moved }, tell(c.text), before);
             if (moved !== day.id) router.setParams({ date: moved });
             setMending(false);
           }}

@@ -6,10 +6,11 @@ import type { Day } from '../../core/day/record';
 import { useCollection, useSettings } from '../../storage/hooks';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
-import { useApp } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { signal } from '../shared/signal';
 import { useMounted, useNow } from '../shared/useNow';
 import { useDay } from './useDay';
+import { t } from '../../words';
 
 const MINUTE = 60_000;
 
@@ -23,6 +24,7 @@ export function DayWatch() {
 }
 
 function Watch({ day, now }: { day: Day; now: number }) {
+  const tell = useTell();
   const { fmt } = useApp();
   const router = useRouter();
   const path = usePathname();
@@ -49,19 +51,23 @@ function Watch({ day, now }: { day: Day; now: number }) {
       className="flex-row items-center gap-2 border-b-rim border-ink bg-plate px-3 py-1.5 wide:px-6 print:hidden"
     >
       <View className="min-w-0 flex-1">
-        <Type kind="strong">{`${due.dish}: ${due.verb}`}</Type>
+        <Type kind="strong">{`${due.dish}: ${tell(due.verb)}`}</Type>
         <Type kind="small" tone={minutes < 0 ? 'scorch' : 'quiet'}>
           {minutes < 0
-            ? `was due by ${fmt.time(due.latestMs)}; the day wants planning anew`
-            : `now, by ${fmt.time(due.latestMs)} at the latest`}
+            ? t('dayRoom.wasDueByTheDay', { latestMs: fmt.time(due.latestMs) })
+            : t('dayRoom.nowByAtTheLatest', { latestMs: fmt.time(due.latestMs) })}
         </Type>
       </View>
       {path === '/day' ? null : (
-        <Key label="Day" spoken="To the day" onPress={() => router.push(`/day?date=${day.id}` as '/')} />
+        <Key
+          label={t('dayRoom.day')}
+          spoken={t('dayRoom.toTheDay')}
+          onPress={() => router.push(`/day?date=${day.id}` as '/')}
+        />
       )}
       <Key
-        label="Hide"
-        spoken={`Hide the call for ${due.verb}`}
+        label={t('dayRoom.hide')}
+        spoken={t('dayRoom.hideTheCallFor', { verb: tell(due.verb) })}
         kind="quiet"
         onPress={() => setAway([...away, due.id])}
       />

@@ -8,6 +8,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { parseTimeOfDay } from '../../words/format';
+import { t } from '../../words';
 
 /** Whose hands, how many rings, what shelf: what the dishes have to share. */
 export function KitchenSheet({
@@ -25,9 +26,9 @@ export function KitchenSheet({
   const from = Date.parse(day.fromAt);
   const minutes = typed === undefined ? undefined : parseTimeOfDay(typed);
   return (
-    <Sheet open={open} title="The kitchen" onClose={onClose}>
+    <Sheet open={open} title={t('dayRoom.theKitchen')} onClose={onClose}>
       <Stepper
-        name="Pairs of hands"
+        name={t('dayRoom.pairsOfHands2')}
         value={day.hands}
         unit=""
         step={1}
@@ -36,7 +37,7 @@ export function KitchenSheet({
         onChange={(hands) => onChange({ ...day, hands: Math.round(hands) })}
       />
       <Stepper
-        name="Rings"
+        name={t('dayRoom.rings')}
         value={day.rings}
         unit=""
         step={1}
@@ -45,7 +46,7 @@ export function KitchenSheet({
         onChange={(rings) => onChange({ ...day, rings: Math.round(rings) })}
       />
       <Stepper
-        name="Ovens"
+        name={t('dayRoom.ovens')}
         value={day.ovens}
         unit=""
         step={1}
@@ -54,8 +55,8 @@ export function KitchenSheet({
         onChange={(ovens) => onChange({ ...day, ovens: Math.round(ovens) })}
       />
       <Stepper
-        name="Free fridge shelves"
-        sub="a whole shelf holds a 40 × 40 cm tray"
+        name={t('dayRoom.freeFridgeShelves')}
+        sub={t('dayRoom.aWholeShelfHoldsA')}
         value={day.shelves}
         unit=""
         step={0.5}
@@ -64,21 +65,20 @@ export function KitchenSheet({
         onChange={(shelves) => onChange({ ...day, shelves: Math.round(shelves * 2) / 2 })}
       />
       <Field
-        label="In the kitchen from"
-        value={typed ?? format(from, 'HH:mm')}
+        label={t('dayRoom.inTheKitchenFrom')}
+        value={typed ?? format(from, t('dayRoom.hhMm'))}
         onChangeText={(text) => {
           setTyped(text);
           const m = parseTimeOfDay(text);
           if (m !== undefined) onChange({ ...day, fromAt: setMinutes(startOfDay(from), m).toISOString() });
         }}
         onBlur={() => minutes !== undefined && setTyped(undefined)}
-        {...(typed !== undefined && minutes === undefined ? { error: 'A time such as 8:30 would do.' } : {})}
+        {...(typed !== undefined && minutes === undefined ? { error: t('dayRoom.aTimeSuchAs8') } : {})}
       />
       {day.replannedAt ? (
-        <Type
-          kind="small"
-          tone="quiet"
-        >{`Planned anew at ${format(Date.parse(day.replannedAt), 'HH:mm')}; nothing starts before it.`}</Type>
+        <Type kind="small" tone="quiet">
+          {t('dayRoom.plannedAnewAtNothingStarts', { mm: format(Date.parse(day.replannedAt), 'HH:mm') })}
+        </Type>
       ) : null}
     </Sheet>
   );

@@ -14,7 +14,8 @@ import { LANES, type Act, type Lane } from '../../core/day/acts';
 import type { DayClash } from '../../core/day/day';
 import { colour } from '../../ui/colours';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
+import { useFormat, useTell } from '../shared/App';
+import { t } from '../../words';
 
 const ICONS = { hands: Hand, hob: Flame, oven: Microwave, fridge: Refrigerator } as const;
 const HOUR = 3_600_000;
@@ -123,6 +124,7 @@ export function Lanes({
   onDrop: (act: Act, toMs: number) => void;
   onCancel: () => void;
 }) {
+  const tell = useTell();
   const fmt = useFormat();
   const [held, setHeld] = useState<{ id: string; px: number; top: number; startMs: number } | undefined>();
   const last = Math.max(...serves.map((s) => s.atMs));
@@ -187,7 +189,7 @@ export function Lanes({
               >
                 <Icon size={20} color={colour.ink} strokeWidth={2.2} />
                 <Type kind="smallStrong" className="mid:text-base">
-                  {lane}
+                  {t(`lane.${lane}`)}
                 </Type>
               </View>
             );
@@ -215,7 +217,7 @@ export function Lanes({
           {showNow ? (
             <View
               role="img"
-              aria-label={`now ${fmt.time(nowMs)}`}
+              aria-label={t('dayRoom.now2', { nowMs: fmt.time(nowMs) })}
               className="pointer-events-none absolute left-0 right-0 flex-row items-center"
               style={{ top: y(nowMs) - 14 }}
             >
@@ -265,7 +267,7 @@ export function Lanes({
                       <View
                         key={`${c.resource}${c.fromMs}`}
                         role="img"
-                        aria-label={`${fmt.time(c.fromMs)}, ${c.text}`}
+                        aria-label={`${fmt.time(c.fromMs)}, ${tell(c.text)}`}
                         className="pointer-events-none absolute -left-1 -right-1 border-rim border-scorch"
                         style={{ top: y(c.fromMs) - 3, height: Math.max(16, y(c.toMs) - y(c.fromMs) + 6) }}
                       >
@@ -292,7 +294,9 @@ export function Lanes({
               className="pointer-events-none absolute left-[56px] flex-row items-center"
               style={{ top: y(next.latestMs) - 10 }}
             >
-              <Type kind="smallStrong" className="rounded-[6px] bg-field px-1">{`by ${fmt.time(next.latestMs)}`}</Type>
+              <Type kind="smallStrong" className="rounded-[6px] bg-field px-1">
+                {t('dayRoom.by2', { latestMs: fmt.time(next.latestMs) })}
+              </Type>
             </View>
           ) : null}
         </View>
@@ -320,14 +324,15 @@ function DayBlock({
   onOpen: () => void;
 }) {
   const fmt = useFormat();
+  const tell = useTell();
   const act = block.acts[0]!;
   const last = block.acts.at(-1)!;
   const { box, tone, mark } = LOOKS[look.tint % LOOKS.length]!;
   const done = act.state === 'done';
   const { setNodeRef, listeners } = useDraggable({ id: block.id, disabled: act.state !== 'to do' });
-  const verbs = [...new Set(block.acts.map((a) => a.verb))].join(', ');
+  const verbs = [...new Set(block.acts.map((a) => tell(a.verb)))].join(', ');
   const tall = block.height > 44;
-  const [first, ...rest] = act.verb.split(' ');
+  const [first, ...rest] = tell(act.verb).split(' ');
   const pinned = block.acts.some((a) => a.pinned);
   return (
     <Pressable
@@ -335,7 +340,14 @@ function DayBlock({
       {...(listeners as PressableProps)}
       role="button"
       testID={`block-${act.id}`}
-      aria-label={`${act.dish}: ${verbs}, ${fmt.time(act.startMs)} to ${fmt.time(last.endMs)}${done ? ', done' : act.state === 'running' ? ', running' : ''}${pinned ? ', moved by hand' : ''}`}
+      aria-label={t('dayRoom.to3', {
+        dish: act.dish,
+        verbs,
+        startMs: fmt.time(act.startMs),
+        endMs: fmt.time(last.endMs),
+        running: done ? t('dayRoom.done') : act.state === 'running' ? t('dayRoom.running') : '',
+        hand: pinned ? t('dayRoom.movedByHand2') : '',
+      })}
       onPress={onOpen}
       className={clsx(
         'absolute items-center justify-center overflow-hidden rounded-[6px] border-edge px-0.5',

@@ -10,15 +10,18 @@ import { colour } from '../../ui/colours';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
-import { useApp } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { Room } from '../shared/Room';
 import { saveFile } from '../shared/saveFile';
 import { useAsk } from '../shared/useAsk';
 import { useMounted, useNow } from '../shared/useNow';
 import { useDay } from './useDay';
+import { named, t } from '../../words';
+import type { Said } from '../../core/say';
 
 /** One list over the day's dishes, in whole packets; what is in the house is tapped away. */
 export function ShoppingRoom() {
+  const tell = useTell();
   const { fmt, where, ready } = useApp();
   const router = useRouter();
   const mounted = useMounted();
@@ -27,18 +30,24 @@ export function ShoppingRoom() {
   const d = useDay(mounted ? date : undefined, mounted ? where.planId : undefined, now);
   const packs = useCollection('packs');
   const { day } = d;
-  const title = day ? `Shopping for ${fmt.weekday(parseISO(day.id).getTime())}` : 'Shopping';
-  const list = useAsk('shopping', [d.dishes, packs.data ?? [], day?.have ?? [], title], {
+  const title = day
+    ? t('dayRoom.shoppingFor', { getTime: fmt.weekday(parseISO(day.id).getTime()) })
+    : t('dayRoom.shopping');
+  const list = useAsk('shopping', [d.dishes, packs.data ?? [], day?.have ?? [], title, fmt.settings], {
     enabled: day !== undefined && d.dishes.length > 0 && packs.isSuccess,
     keep: true,
   });
   const open = mounted && ready && d.loaded;
   if (!open || !day || d.dishes.length === 0)
     return (
-      <Room name="Shopping" title="Shopping" sub={open ? 'nothing to buy' : 'writing it down'}>
+      <Room
+        name={t('room.Shopping')}
+        title={t('dayRoom.shopping')}
+        sub={open ? t('dayRoom.nothingToBuy') : t('dayRoom.writingItDown')}
+      >
         {open ? (
-          <Empty word="nothing to buy" text="Plan a pudding for a day: what it needs is listed here, in packets.">
-            <Key kind="yolk" size="act" label="To the plans" onPress={() => router.push('/plan')} />
+          <Empty word={t('dayRoom.nothingToBuy')} text={t('dayRoom.planAPuddingForA')}>
+            <Key kind="yolk" size="act" label={t('dayRoom.toThePlans')} onPress={() => router.push('/plan')} />
           </Empty>
         ) : null}
       </Room>
@@ -58,47 +67,53 @@ export function ShoppingRoom() {
   };
   return (
     <Room
-      name="Shopping"
+      name={t('room.Shopping')}
       title={title}
       sub={`${d.dishes.map((p) => p.name).join(', ')}`}
-      actions={<Key label="Day" onPress={() => router.push(`/day?date=${day.id}` as '/')} />}
+      actions={<Key label={t('dayRoom.day')} onPress={() => router.push(`/day?date=${day.id}` as '/')} />}
       foot={
         <View className="flex-row flex-wrap gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6 print:hidden">
           <Key
             kind="yolk"
             size="act"
             icon={Share2}
-            label="Send the list"
-            sub={`${buy.length} to buy${list.data?.cost === undefined ? '' : `, ${fmt.money(list.data.cost)}${list.data.unpriced ? ' and what has no price' : ''}`}`}
+            label={t('dayRoom.sendTheList')}
+            sub={t('dayRoom.toBuy', {
+              buy: buy.length,
+              price:
+                list.data?.cost === undefined
+                  ? ''
+                  : `, ${fmt.money(list.data.cost)}${list.data.unpriced ? t('dayRoom.andWhatHasNoPrice') : ''}`,
+            })}
             onPress={share}
             className="min-w-[10rem] flex-1"
           />
-          <Key label="Print" icon={Printer} onPress={() => print()} />
+          <Key label={t('dayRoom.print')} icon={Printer} onPress={() => print()} />
         </View>
       }
     >
       <View className="mx-auto w-full max-w-[720px] gap-2 px-3 py-3 wide:px-6">
-        {list.error ? <Notice text={`The list could not be made: ${list.error.message}`} /> : null}
+        {list.error ? <Notice text={t('dayRoom.theListCouldNotBe', { message: list.error.message })} /> : null}
         {lines.map((l) => (
           <Pressable
             key={l.ingredientId}
             role="checkbox"
             aria-checked={l.have}
-            aria-label={`${l.name}, ${amountOf(l)}${l.have ? ', in the house' : ''}`}
+            aria-label={`${tell(l.name)}, ${amountOf(l, tell)}${l.have ? t('dayRoom.inTheHouse') : ''}`}
             testID={`buy-${l.ingredientId}`}
             onPress={() => toggle(l)}
             className={`min-h-[64px] flex-row items-center gap-3 rounded-key border-edge border-ink px-4 py-2 active:opacity-70 ${l.have ? 'border-dashed bg-field' : 'bg-plate'}`}
           >
             <View className="min-w-0 flex-1">
               <Type kind="key" tone={l.have ? 'quiet' : 'ink'}>
-                {l.name}
+                {tell(l.name)}
               </Type>
               <Type kind="small" tone="quiet">
                 {[
-                  l.eggs ? `${l.eggs} needed` : `${fmt.grams(l.needG)} needed`,
-                  l.packs && !l.packs.yours ? 'usual packet' : '',
-                  l.leftG > 5 && !l.eggs ? `${fmt.grams(l.leftG)} left over` : '',
-                  l.forPlans.length < d.dishes.length ? `for ${l.forPlans.join(', ')}` : '',
+                  l.eggs ? t('dayRoom.needed', { eggs: l.eggs }) : t('dayRoom.needed2', { needG: fmt.grams(l.needG) }),
+                  l.packs && !l.packs.yours ? t('dayRoom.usualPacket') : '',
+                  l.leftG > 5 && !l.eggs ? t('dayRoom.leftOver', { leftG: fmt.grams(l.leftG) }) : '',
+                  l.forPlans.length < d.dishes.length ? t('dayRoom.for', { forPlans: l.forPlans.join(', ') }) : '',
                 ]
                   .filter(Boolean)
                   .join('; ')}
@@ -106,7 +121,7 @@ export function ShoppingRoom() {
             </View>
             <View className="max-w-[45%] items-end">
               <Type kind="title" tone={l.have ? 'quiet' : 'ink'} className="text-right">
-                {amountOf(l)}
+                {amountOf(l, tell)}
               </Type>
               {l.price !== undefined && !l.have ? <Type kind="small">{fmt.money(l.price)}</Type> : null}
             </View>
@@ -116,25 +131,23 @@ export function ShoppingRoom() {
         {list.data?.leftovers.length ? (
           <View className="gap-1 pt-2">
             <Type kind="title" level={2}>
-              What is left over
+              {t('dayRoom.whatIsLeftOver')}
             </Type>
             {list.data.leftovers.map((l) => (
-              <Type key={l}>{l}</Type>
+              <Type key={tell(l)}>{tell(l)}</Type>
             ))}
           </View>
         ) : null}
         {list.data?.allergens.length ? (
-          <Notice
-            text={`In these dishes: ${list.data.allergens.join(', ')}. Read each label: recipes of makers change.`}
-          />
+          <Notice text={t('dayRoom.inTheseDishesReadEach', { allergens: named('allergen', list.data.allergens) })} />
         ) : null}
         <Type kind="small" tone="quiet">
-          Usual packets are a guess until you enter your shop’s own sizes in Settings. Tap what is in the house already.
+          {t('dayRoom.usualPacketsAreAGuess')}
         </Type>
       </View>
     </Room>
   );
 }
 
-const amountOf = (l: ShoppingLine): string =>
-  l.packs ? `${l.packs.count} × ${l.packs.name}` : `${Math.ceil(l.needG / 10) * 10} g`;
+const amountOf = (l: ShoppingLine, tell: (said: Said | string) => string): string =>
+  l.packs ? `${l.packs.count} × ${tell(l.packs.name)}` : `${Math.ceil(l.needG / 10) * 10} g`;

@@ -1,4 +1,5 @@
 import type { Act, Lane } from '../../core/day/acts';
+import { say } from '../../core/say';
 import { testPlan } from '../../core/testing';
 import { drawn } from './Lanes';
 import { lettersOf, pickDay } from './useDay';
@@ -9,8 +10,8 @@ const act = (id: string, lane: Lane, from: number, to: number, more: Partial<Act
   planId: 'p',
   dish: 'Pudding',
   lane,
-  verb: id,
-  says: '',
+  verb: say('plain', { text: id }),
+  says: say('plain'),
   startMs: from * MINUTE,
   endMs: to * MINUTE,
   latestMs: from * MINUTE,

@@ -14,6 +14,7 @@ import { FEW_KITCHENS, useChances } from '../shared/useForecast';
 import { useSettled } from '../shared/useSettled';
 import type { useAbout } from './useAbout';
 import { lookSays, whySays } from './words';
+import { t } from '../../words';
 
 /** The chances follow once the thumb has rested this long, ms. */
 const REST_MS = 500;
@@ -48,7 +49,7 @@ export function Answer({
     return (
       <View className="min-h-[270px] justify-center px-4">
         <Type kind="title" tone="quiet">
-          Working it out
+          {t('planRoom.workingItOut')}
         </Type>
       </View>
     );
@@ -62,12 +63,14 @@ export function Answer({
   const stand =
     plan.serve.style === 'turned out'
       ? standing.stands
-        ? `stands, settles ${Math.round(standing.slumpRel * forecast.depthMm + standing.sagRel * forecast.depthMm * 0.3)} mm`
-        : `slumps ${Math.round(standing.slumpRel * 100)} %`
+        ? t('planRoom.standsSettlesMm', {
+            depthMm: Math.round(standing.slumpRel * forecast.depthMm + standing.sagRel * forecast.depthMm * 0.3),
+          })
+        : t('planRoom.slumps', { slumpRel: Math.round(standing.slumpRel * 100) })
       : plan.serve.style === 'cut'
         ? forecast.serving.place >= 4
-          ? 'the knife comes out clean'
-          : 'the knife drags'
+          ? t('planRoom.theKnifeComesOutClean')
+          : t('planRoom.theKnifeDrags')
         : undefined;
   const milk = forecast.pushes.find((p) => p.of === 'milk')?.steps ?? 0;
   const pantry = pantryWith(plan.own);
@@ -85,30 +88,30 @@ export function Answer({
     });
   }
   pushes.push({ name: 'milk', from: cut, to: place, tone: 'cool' });
-  const milkName = mainLiquid(plan, pantry)?.name ?? 'the milk';
+  const milkName = mainLiquid(plan, pantry)?.name ?? t('planRoom.theMilk');
   const wantedNow = plan.serve.word;
   return (
     <View className="gap-1 px-3 pb-3 pt-2 wide:px-6">
       <View className="flex-row flex-wrap items-end justify-between gap-x-4" aria-live="polite">
         <View>
-          <Type tone="quiet">{`at serving, ${fmt.temp(plan.serve.tempC)}`}</Type>
+          <Type tone="quiet">{t('planRoom.atServing', { tempC: fmt.temp(plan.serve.tempC) })}</Type>
           <Type kind="answer" testID="word-serving" className={stale || (working && !point) ? 'opacity-60' : ''}>
-            {word}
+            {t(`word.${word}`)}
           </Type>
         </View>
         <View className="items-end pb-1">
-          <Type tone="quiet">hot in the pot</Type>
+          <Type tone="quiet">{t('planRoom.hotInThePot')}</Type>
           <Type kind="amount" testID="word-hot">
-            {hotWord}
+            {t(`word.${hotWord}`)}
           </Type>
         </View>
       </View>
       <View className="flex-row flex-wrap justify-between gap-x-3">
         <Type kind="strong" className={working ? 'opacity-60' : ''}>
-          {stand ?? `wanted: ${wantedNow}`}
+          {stand ?? t('planRoom.wanted', { wantedNow: t(`word.${wantedNow}`) })}
         </Type>
         <Type tone="quiet" testID="chance" className={working ? 'opacity-60' : ''}>
-          {working ? 'working it out' : `${wantedNow} ${chanceWords(forecast.chance)}`}
+          {working ? t('planRoom.workingItOut2') : `${t(`word.${wantedNow}`)} ${chanceWords(forecast.chance)}`}
         </Type>
       </View>
       <SetStrip
@@ -117,16 +120,27 @@ export function Answer({
         high={Math.min(5, doubt.high + shift)}
         wanted={stripMiddle(wantedNow)}
         working={working}
-        label={`Set at serving: ${word}. Wanted: ${wantedNow}. Drag or use the arrow keys to change the starch.`}
+        label={t('planRoom.setAtServingWantedDrag', { word: t(`word.${word}`), wantedNow: t(`word.${wantedNow}`) })}
         onDrag={onDrag}
         onDragEnd={onDragEnd}
       />
       <PushBar
         pushes={pushes}
-        label={`${parts.map((p) => p.name).join(', ')} bring the set to ${cut.toFixed(1)} of 5, ${milkName} to ${place.toFixed(1)}`}
+        label={t('planRoom.bringTheSetToOf', {
+          partsName: parts.map((p) => p.name).join(', '),
+          cut: cut.toFixed(1),
+          milkName,
+          place: place.toFixed(1),
+        })}
       />
       <View className="flex-row pt-0.5" aria-hidden>
-        {['drinks', 'coats', 'mounds', 'wobbles', 'slices'].map((w, i) => (
+        {[
+          t('planRoom.drinks'),
+          t('planRoom.coats'),
+          t('planRoom.mounds'),
+          t('planRoom.wobbles'),
+          t('planRoom.slices'),
+        ].map((w, i) => (
           <View key={w} className="flex-1 items-center">
             <Type
               kind={Math.floor(place) === i ? 'smallStrong' : 'small'}
@@ -151,14 +165,24 @@ export function Answer({
         }
         label={
           chances && !working
-            ? `In ${FEW_KITCHENS} kitchens: ${SET_WORDS.filter((w) => chances.serving[w] >= 0.02)
-                .map((w) => `${w} ${Math.round(100 * chances.serving[w])} %`)
-                .join(', ')}`
-            : 'chances are being counted'
+            ? t('planRoom.inKitchens', {
+                value: FEW_KITCHENS,
+                w: SET_WORDS.filter((w) => chances.serving[w] >= 0.02)
+                  .map((w) => `${t(`word.${w}`)} ${Math.round(100 * chances.serving[w])} %`)
+                  .join(', '),
+              })
+            : t('planRoom.chancesAreBeingCounted')
         }
       />
       <Type kind="small" tone="quiet" className={working ? 'opacity-60' : ''}>
-        {`${nextDay.word === forecast.serving.word ? `Still ${nextDay.word}` : nextDay.word[0]!.toUpperCase() + nextDay.word.slice(1)} the day after. Looks ${lookSays(forecast.look)}. ${whySays(forecast, milkName)}`}
+        {t('planRoom.theDayAfterLooks', {
+          slice:
+            nextDay.word === forecast.serving.word
+              ? t('planRoom.still', { word: t(`word.${nextDay.word}`) })
+              : nextDay.word[0]!.toUpperCase() + nextDay.word.slice(1),
+          look: lookSays(forecast.look),
+          milkName: whySays(forecast, milkName),
+        })}
       </Type>
     </View>
   );

@@ -27,6 +27,8 @@ import { CostList } from './CostList';
 import { IngredientSheet } from './IngredientSheet';
 import { NoneForm } from './NoneForm';
 import { SolveForm } from './SolveForm';
+import { t } from '../../words';
+import { numberOf } from '../shared/typed';
 
 const SWATCH = {
   thickener: 'bg-ink',
@@ -45,28 +47,40 @@ const stepFor = (i: Ingredient, grams: number) =>
 
 /** What spoons in place of the scale do, said in one line. */
 function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): string {
-  if (grams === 0) return 'left out';
+  if (grams === 0) return t('planRoom.leftOut');
   if (i.group === 'thickener') {
     const s = spoonEffect(grams, i.densityGPerMl, fmt.settings.spoons);
     const firmer = Math.round((s.stressRatio - 1) * 100);
     const effect =
       Math.abs(s.errorG) < 0.05
-        ? 'exact'
-        : `${s.errorG > 0 ? '+' : '−'}${fmt.grams(Math.abs(s.errorG))}, ${firmer === 0 ? 'same set' : `${Math.abs(firmer)} % ${firmer > 0 ? 'firmer' : 'softer'}`}`;
+        ? t('planRoom.exact')
+        : `${s.errorG > 0 ? '+' : '−'}${fmt.grams(Math.abs(s.errorG))}, ${firmer === 0 ? t('planRoom.sameSet') : `${Math.abs(firmer)} % ${firmer > 0 ? t('planRoom.firmer') : t('planRoom.softer')}`}`;
     const rounded =
       plan.starchMeasure === 'rounded spoons' || plan.starchMeasure === 'heaped spoons'
-        ? `, or ${fmt.spoons(toSpoons(grams / FILL[plan.starchMeasure === 'rounded spoons' ? 'rounded' : 'heaped'].factor, i.densityGPerMl, fmt.settings.spoons))} ${plan.starchMeasure === 'rounded spoons' ? 'rounded' : 'heaped'}`
+        ? t('planRoom.or', {
+            spoons: fmt.spoons(
+              toSpoons(
+                grams / FILL[plan.starchMeasure === 'rounded spoons' ? 'rounded' : 'heaped'].factor,
+                i.densityGPerMl,
+                fmt.settings.spoons,
+              ),
+            ),
+            heaped: plan.starchMeasure === 'rounded spoons' ? t('planRoom.rounded') : t('planRoom.heaped'),
+          })
         : '';
-    return `${fmt.spoons(s)}, level: ${effect}${rounded}`;
+    return t('planRoom.level', { spoons: fmt.spoons(s), effect, rounded });
   }
   if (i.egg) {
     const part = i.egg.white === 0 ? 'yolk' : i.egg.yolk === 0 ? 'white' : 'whole';
     const count = Math.round((grams / eggGrams(1, 'eu M', part)) * 2) / 2;
-    return `${count} ${part === 'whole' ? (count === 1 ? 'egg' : 'eggs') : `${part}${count === 1 ? '' : 's'}`} of size M`;
+    return t('planRoom.ofSizeM', {
+      countOf: count,
+      countOf2: t(`eggPart.${part}`, { count }),
+    });
   }
   const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
   const spoons = fmt.spoons(toSpoons(grams, i.densityGPerMl, fmt.settings.spoons, { cups }));
-  return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : `${spoons}, level`;
+  return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : t('planRoom.level2', { spoons });
 }
 
 /** Something came in for something else: what it did to the set, and the way back to it. */
@@ -94,7 +108,7 @@ export function Bench({
     const pack = packs.data?.find((p) => p.ingredientId === id);
     if (!pack || grams <= 0) return '';
     const { packs: n, leftOverG } = packsFor(grams, pack);
-    return `${n} × ${pack.name}${leftOverG >= 1 ? `, ${fmt.grams(leftOverG)} left over` : ''}`;
+    return `${n} × ${pack.name}${leftOverG >= 1 ? t('planRoom.leftOver', { leftOverG: fmt.grams(leftOverG) }) : ''}`;
   };
   const [swapped, setSwapped] = useState<Swapped | undefined>();
   const [picking, setPicking] = useState<{ replace?: string } | undefined>();
@@ -108,7 +122,7 @@ export function Bench({
 
   /** In as it is, or for a thickener at equal set; what it costs and the way back are said under the bench. */
   const swap = async (base: Plan, from: Ingredient, to: Ingredient) => {
-    const answer = await ask('instead', [base, from.id, { toId: to.id, factor: 1, note: '' }]);
+    const answer = await ask('instead', [base, from.id, { toId: to.id, factor: 1, note: undefined }]);
     if (!answer.ok) {
       setSwapped({ says: tell(answer.why), costs: [] });
       return;
@@ -116,7 +130,7 @@ export function Bench({
     const level = from.group === 'thickener';
     onChange(level ? answer.plan : answer.asIs, to.id);
     setSwapped({
-      says: `${to.name} for ${from.name}${level ? ', at the same set' : ''}:`,
+      says: t('planRoom.for', { toName: to.name, fromName: from.name, set: level ? t('planRoom.atTheSameSet') : '' }),
       costs: level ? answer.costs : answer.costsAsIs,
       ...(level ? {} : { back: answer.plan }),
     });
@@ -177,8 +191,8 @@ export function Bench({
             grams={item.grams}
             sub={[
               spoonLine(ingredient, item.grams, plan, fmt),
-              back ? `${fmt.grams(back)} of it kept back cold for the slurry` : '',
-              toTaste ? `${fmt.grams(toTaste)} of it held back to taste` : '',
+              back ? t('planRoom.ofItKeptBackCold', { back: fmt.grams(back) }) : '',
+              toTaste ? t('planRoom.ofItHeldBackTo', { toTaste: fmt.grams(toTaste) }) : '',
               inPacks(ingredient.id, item.grams),
             ]
               .filter(Boolean)
@@ -195,28 +209,34 @@ export function Bench({
           <View className="flex-row flex-wrap gap-2">
             {swapped.back ? (
               <Key
-                label="Bring set and sweetness back"
+                label={t('planRoom.bringSetAndSweetnessBack')}
                 onPress={() => {
                   onChange(swapped.back!, 'all');
                   setSwapped(undefined);
                 }}
               />
             ) : null}
-            <Key label="Good so" kind="quiet" onPress={() => setSwapped(undefined)} />
+            <Key label={t('planRoom.goodSo')} kind="quiet" onPress={() => setSwapped(undefined)} />
           </View>
         </View>
       ) : null}
       <View className="flex-row flex-wrap gap-2 px-3 py-2 wide:px-6">
-        <Key label="Add" icon={Plus} onPress={() => setPicking({})} />
-        <Key label="Solve" onPress={() => setSheet('solve')} />
-        <Key label="I have none" onPress={() => setSheet('none')} />
-        <Key label="Scale" onPress={() => setSheet('scale')} />
-        <Key label="In my spoons" onPress={inMySpoons} />
-        <Key label="Hold the sweetness" role="checkbox" selected={holdSweet} onPress={onHoldSweet} />
+        <Key label={t('planRoom.add')} icon={Plus} onPress={() => setPicking({})} />
+        <Key label={t('planRoom.solve')} onPress={() => setSheet('solve')} />
+        <Key label={t('planRoom.iHaveNone')} onPress={() => setSheet('none')} />
+        <Key label={t('planRoom.scale')} onPress={() => setSheet('scale')} />
+        <Key label={t('planRoom.inMySpoons')} onPress={inMySpoons} />
+        <Key label={t('planRoom.holdTheSweetness')} role="checkbox" selected={holdSweet} onPress={onHoldSweet} />
       </View>
       <Sheet
         open={sheet !== undefined}
-        title={sheet === 'solve' ? 'Amounts for a set' : sheet === 'none' ? 'I have none' : 'More or less of it'}
+        title={
+          sheet === 'solve'
+            ? t('planRoom.amountsForASet')
+            : sheet === 'none'
+              ? t('planRoom.iHaveNone')
+              : t('planRoom.moreOrLessOfIt')
+        }
         onClose={close}
       >
         {sheet === 'solve' ? (
@@ -316,7 +336,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
   const pantry = pantryWith(plan.own);
   const [by, setBy] = useState<string>('factor');
   const [typed, setTyped] = useState('');
-  const n = Number(typed.replace(',', '.'));
+  const n = numberOf(typed);
   const now = plan.items.find((i) => i.ingredientId === by)?.grams;
   const factor = by === 'factor' ? n : n / (now || 1);
   const heaviest = Math.max(...plan.items.map((i) => i.grams)) * factor;
@@ -324,23 +344,23 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
     typed === ''
       ? undefined
       : !(n > 0)
-        ? 'A number above 0 would do.'
+        ? t('planRoom.aNumberAbove0Would')
         : heaviest > 20000 || factor < 0.02
-          ? 'That is past what one pot holds: 20 kg of one thing, or a fiftieth of it.'
+          ? t('planRoom.thatIsPastWhatOne')
           : undefined;
   const people = Math.max(1, Math.min(60, Math.round(plan.people * factor)));
   return (
     <>
       <Choices
-        label="By"
+        label={t('planRoom.by')}
         value={by}
         options={[
-          { value: 'factor', label: 'a factor' },
+          { value: 'factor', label: t('planRoom.aFactor') },
           ...plan.items
             .filter((i) => i.grams > 0)
             .map((i) => ({
               value: i.ingredientId,
-              label: `what I have of ${lookUp(pantry, plan, i.ingredientId).name}`,
+              label: t('planRoom.whatIHaveOf', { ingredientIdName: lookUp(pantry, plan, i.ingredientId).name }),
             })),
         ]}
         onChoose={(v) => {
@@ -349,7 +369,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         }}
       />
       <Field
-        label={by === 'factor' ? 'Times' : 'I have'}
+        label={by === 'factor' ? t('planRoom.times') : t('planRoom.iHave')}
         {...(by === 'factor' ? {} : { unit: 'g' })}
         inputMode="decimal"
         value={typed}
@@ -358,12 +378,19 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         error={error}
       />
       {typed !== '' && !error ? (
-        <Type tone="quiet">{`${plan.items.map((i) => `${fmt.grams(i.grams * factor)} ${lookUp(pantry, plan, i.ingredientId).name}`).join(', ')}; for ${people}.`}</Type>
+        <Type tone="quiet">
+          {t('planRoom.for2', {
+            ingredientIdName: plan.items
+              .map((i) => `${fmt.grams(i.grams * factor)} ${lookUp(pantry, plan, i.ingredientId).name}`)
+              .join(', '),
+            people,
+          })}
+        </Type>
       ) : null}
       <Key
         kind="yolk"
         size="amount"
-        label="Scale it"
+        label={t('planRoom.scaleIt')}
         disabled={typed === '' || error !== undefined}
         onPress={() => onTake({ ...refreshCarveOuts(scale(plan, factor), pantry), people })}
       />

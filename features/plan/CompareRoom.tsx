@@ -9,12 +9,13 @@ import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
 import { SetStrip } from '../../ui/SetStrip';
 import { Type } from '../../ui/Type';
-import { useFormat } from '../shared/App';
+import { useFormat, useTell } from '../shared/App';
 import { Room } from '../shared/Room';
 import { useAsk } from '../shared/useAsk';
 import { useForecast } from '../shared/useForecast';
 import { useMounted } from '../shared/useNow';
 import { CostList } from './CostList';
+import { t } from '../../words';
 
 /** Two plans side by side: what goes in, what comes out, and what differs. */
 export function CompareRoom() {
@@ -26,23 +27,25 @@ export function CompareRoom() {
   const one = all.find((p) => p.id === a) ?? all[0];
   const others = all.filter((p) => p.id !== one?.id);
   const two = others.find((p) => p.id === b) ?? others[0];
-  const back = <Key label="Back" onPress={() => router.replace(`/plan?id=${one?.id ?? ''}` as '/plan')} />;
+  const back = (
+    <Key label={t('planRoom.back')} onPress={() => router.replace(`/plan?id=${one?.id ?? ''}` as '/plan')} />
+  );
   if (!one || !two)
     return (
-      <Room name="Compare" title="Two plans" actions={mounted ? back : null}>
+      <Room name={t('room.Compare')} title={t('planRoom.twoPlans')} actions={mounted ? back : null}>
         {mounted && plans.isSuccess ? (
-          <Empty word="only one plan" text="Duplicate it, change one thing, and lay the two side by side." />
+          <Empty word={t('planRoom.onlyOnePlan')} text={t('planRoom.duplicateItChangeOneThing')} />
         ) : null}
       </Room>
     );
   const pick = (next: { a?: string; b?: string }) => router.setParams({ a: one.id, b: two.id, ...next });
   return (
-    <Room name="Compare" title="Two plans" sub="side by side" actions={back}>
+    <Room name={t('room.Compare')} title={t('planRoom.twoPlans')} sub={t('planRoom.sideBySide')} actions={back}>
       <View className="gap-4 px-2 py-3 wide:p-6">
         <View className="gap-3 wide:flex-row wide:gap-6">
           <View className="wide:flex-1">
             <Choices
-              label="This"
+              label={t('planRoom.this')}
               value={one.id}
               options={all.map((p) => ({ value: p.id, label: p.name }))}
               onChoose={(id) => pick({ a: id })}
@@ -50,7 +53,7 @@ export function CompareRoom() {
           </View>
           <View className="wide:flex-1">
             <Choices
-              label="and that"
+              label={t('planRoom.andThat')}
               value={two.id}
               options={others.map((p) => ({ value: p.id, label: p.name }))}
               onChoose={(id) => pick({ b: id })}
@@ -79,22 +82,34 @@ function Side({ plan }: { plan: Plan }) {
       {forecast ? (
         <>
           <View className="flex-row flex-wrap items-end justify-between gap-x-3">
-            <Type kind="answer">{forecast.serving.word}</Type>
-            <Type tone="quiet">{`${forecast.hot.word} hot, ${forecast.nextDay.word} the day after`}</Type>
+            <Type kind="answer">{t(`word.${forecast.serving.word}`)}</Type>
+            <Type tone="quiet">
+              {t('planRoom.hotTheDayAfter', {
+                word: t(`word.${forecast.hot.word}`),
+                word2: t(`word.${forecast.nextDay.word}`),
+              })}
+            </Type>
           </View>
           <SetStrip
             place={forecast.serving.place}
             low={forecast.doubt.low}
             high={forecast.doubt.high}
             wanted={stripMiddle(plan.serve.word)}
-            label={`Set at serving: ${forecast.serving.word}. Wanted: ${plan.serve.word}.`}
+            label={t('planRoom.setAtServingWanted', {
+              word: t(`word.${forecast.serving.word}`),
+              word2: t(`word.${plan.serve.word}`),
+            })}
           />
           <Type kind="small" tone="quiet">
-            {`${Math.round(forecast.minutes.total)} min at the fire, ${fmt.grams(forecast.endMassG)} in the dishes, ${forecast.sweetnessPct.toFixed(1)} % sugar`}
+            {t('planRoom.minAtTheFireIn', {
+              total: Math.round(forecast.minutes.total),
+              endMassG: fmt.grams(forecast.endMassG),
+              sweetnessPct: forecast.sweetnessPct.toFixed(1),
+            })}
           </Type>
         </>
       ) : (
-        <Type tone="quiet">Working it out</Type>
+        <Type tone="quiet">{t('planRoom.workingItOut')}</Type>
       )}
     </View>
   );
@@ -107,7 +122,7 @@ function Amounts({ one, two }: { one: Plan; two: Plan }) {
   const of = (p: Plan, id: string) => p.items.find((i) => i.ingredientId === id)?.grams;
   const cell = (g: number | undefined) => (g === undefined ? 'none' : fmt.grams(g));
   return (
-    <View role="table" aria-label="What goes in">
+    <View role="table" aria-label={t('planRoom.whatGoesIn')}>
       {ids.map((id) => (
         <View key={id} role="row" className="min-h-[44px] flex-row items-center gap-3 border-b-hair border-line py-1">
           <Type role="rowheader" className="min-w-0 flex-1">
@@ -126,21 +141,24 @@ function Amounts({ one, two }: { one: Plan; two: Plan }) {
 }
 
 function Differences({ one, two }: { one: Plan; two: Plan }) {
+  const tell = useTell();
   const { data } = useAsk('compare', [one, two]);
-  if (!data) return <Type tone="quiet">Cooking both</Type>;
+  if (!data) return <Type tone="quiet">{t('planRoom.cookingBoth')}</Type>;
   return (
     <View className="gap-3 wide:flex-row wide:gap-6" testID="differences">
       <View className="wide:flex-1">
-        <Type kind="title" level={2}>{`${two.name} against ${one.name}`}</Type>
+        <Type kind="title" level={2}>
+          {t('planRoom.against', { twoName: two.name, oneName: one.name })}
+        </Type>
         <CostList costs={data.differences} />
       </View>
       <View className="wide:flex-1">
         <Type kind="title" level={2}>
-          What was planned differently
+          {t('planRoom.whatWasPlannedDifferently')}
         </Type>
         {data.changes.map((c) => (
-          <Type key={c} kind="small" tone="quiet">
-            {c}
+          <Type key={tell(c)} kind="small" tone="quiet">
+            {tell(c)}
           </Type>
         ))}
       </View>

@@ -16,6 +16,7 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { useAbout } from './useAbout';
 import { VesselForm } from './VesselForm';
+import { t } from '../../words';
 
 /** What it is poured into: the cook's own dishes and the usual ones, whether it fits, how it is cut and lined. */
 export function DishForm({
@@ -54,7 +55,7 @@ export function DishForm({
   if (making)
     return (
       <>
-        <Key label="Back" kind="quiet" onPress={() => setMaking(false)} className="self-start" />
+        <Key label={t('planRoom.back')} kind="quiet" onPress={() => setMaking(false)} className="self-start" />
         <VesselForm
           use="dish"
           onDone={(v) => {
@@ -74,15 +75,22 @@ export function DishForm({
         <View className="gap-1 rounded-key bg-plate p-3" testID="dish-fit" aria-live="polite">
           <Type kind="title" level={3}>
             {fit.overMl > 0
-              ? `${fmt.ml(fit.overMl)} too much`
-              : `${Math.round(fit.fillRel * 100)} % full, ${Math.round(fit.depthMm)} mm deep`}
+              ? t('planRoom.tooMuch', { overMl: fmt.ml(fit.overMl) })
+              : t('planRoom.fullMmDeep', { fillRel: Math.round(fit.fillRel * 100), depthMm: Math.round(fit.depthMm) })}
           </Type>
           <Type tone="quiet">
-            {`${fit.portions} portions of ${fmt.grams(plan.portionG)}${fit.dishesNeeded !== plan.dish.count ? `; ${fit.dishesNeeded} of these would do` : ''}.`}
+            {t('planRoom.portionsOf', {
+              portions: fit.portions,
+              portionG: fmt.grams(plan.portionG),
+              do:
+                fit.dishesNeeded !== plan.dish.count
+                  ? t('planRoom.ofTheseWouldDo', { dishesNeeded: fit.dishesNeeded })
+                  : '',
+            })}
           </Type>
           {fit.overMl > 0 || fit.dishesNeeded !== plan.dish.count ? (
             <Key
-              label={`Take ${fit.dishesNeeded}`}
+              label={t('planRoom.take', { dishesNeeded: fit.dishesNeeded })}
               className="self-start"
               onPress={() => onChange({ ...plan, dish: { ...plan.dish, count: Math.min(60, fit.dishesNeeded) } })}
             />
@@ -96,39 +104,55 @@ export function DishForm({
             cut={grid}
             label={
               grid.cut === 'squares'
-                ? `Cut ${grid.columns} by ${grid.rows}: ${grid.pieces} pieces`
-                : `Cut into ${grid.pieces} wedges`
+                ? t('planRoom.cutByPieces', { columns: grid.columns, rows: grid.rows, pieces: grid.pieces })
+                : t('planRoom.cutIntoWedges', { pieces: grid.pieces })
             }
           />
           <Type kind="strong">
             {grid.cut === 'squares'
-              ? `${grid.columns} × ${grid.rows}: ${grid.pieces} pieces of ${Math.round(grid.pieceMm[0])} × ${Math.round(grid.pieceMm[1])} mm`
-              : `${grid.pieces} wedges, ${Math.round(grid.rimMm)} mm at the rim`}
+              ? t('planRoom.piecesOfMm', {
+                  columns: grid.columns,
+                  rows: grid.rows,
+                  pieces: grid.pieces,
+                  pieceMm: Math.round(grid.pieceMm[0]),
+                  pieceMm2: Math.round(grid.pieceMm[1]),
+                })
+              : t('planRoom.wedgesMmAtTheRim', { pieces: grid.pieces, rimMm: Math.round(grid.rimMm) })}
           </Type>
         </View>
       ) : null}
       {plan.dish.form && plan.dish.wall === 'metal' ? (
         <Key
-          label="Paper to line it with"
+          label={t('planRoom.paperToLineItWith')}
           size="amount"
           onPress={() => router.push(`/lining?id=${plan.id}` as '/lining')}
         />
       ) : null}
       <Choices
-        label="Kind"
+        label={t('planRoom.kind')}
         column
         value={now}
         options={all.map((d, i) => ({
           value: i,
           label: d.name,
-          sub: `${fmt.ml(d.dish.capacityMl)}, ${d.dish.heightMm} mm high, ${d.dish.wall}`,
+          sub: t('planRoom.mmHigh', {
+            capacityMl: fmt.ml(d.dish.capacityMl),
+            heightMm: d.dish.heightMm,
+            wall: t(`made.${d.dish.wall}`),
+          }),
         }))}
         onChoose={(i) => put(all[i]!.dish)}
       />
-      <Key label="A dish of my own" onPress={() => setMaking(true)} />
-      {own ? <Key label={`Forget ${all[now]!.name}`} kind="quiet" onPress={() => remove.mutate(own)} /> : null}
+      <Key label={t('planRoom.aDishOfMyOwn')} onPress={() => setMaking(true)} />
+      {own ? (
+        <Key
+          label={t('planRoom.forget', { nowName: all[now]!.name })}
+          kind="quiet"
+          onPress={() => remove.mutate(own)}
+        />
+      ) : null}
       <Stepper
-        name="How many"
+        name={t('planRoom.howMany')}
         value={plan.dish.count}
         unit=""
         step={1}
@@ -137,7 +161,7 @@ export function DishForm({
         onChange={(count) => onChange({ ...plan, dish: { ...plan.dish, count: Math.round(count) } })}
       />
       <Stepper
-        name="Each holds"
+        name={t('planRoom.eachHolds')}
         value={plan.dish.capacityMl}
         unit="ml"
         step={10}
@@ -146,7 +170,7 @@ export function DishForm({
         onChange={(capacityMl) => reshape({ capacityMl })}
       />
       <Stepper
-        name="Height"
+        name={t('planRoom.height')}
         value={plan.dish.heightMm}
         unit="mm"
         step={5}
@@ -155,15 +179,16 @@ export function DishForm({
         onChange={(heightMm) => reshape({ heightMm })}
       />
       <Choices
-        label="Wall"
+        label={t('planRoom.wall')}
         value={plan.dish.wall}
-        options={DishSchema.shape.wall.options.map((w) => ({ value: w, label: w }))}
+        options={DishSchema.shape.wall.options.map((w) => ({ value: w, label: t(`made.${w}`) }))}
         onChoose={(wall) => onChange({ ...plan, dish: { ...plan.dish, wall } })}
       />
-      {plan.dish.wall === 'glass' ? (
-        <Notice text="Cold glass can crack under a hot filling. Warm it first, and ask its maker whether it takes heat." />
-      ) : null}
-      <Key label="Make enough to fill them" onPress={() => onChange(scaleToDish(plan, forecast?.lossRel ?? 0.06))} />
+      {plan.dish.wall === 'glass' ? <Notice text={t('planRoom.coldGlassCanCrackUnder')} /> : null}
+      <Key
+        label={t('planRoom.makeEnoughToFillThem')}
+        onPress={() => onChange(scaleToDish(plan, forecast?.lossRel ?? 0.06))}
+      />
     </>
   );
 }

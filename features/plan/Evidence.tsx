@@ -18,6 +18,7 @@ import { KITCHENS, useChances } from '../shared/useForecast';
 import type { useAbout } from './useAbout';
 import { lookSays, pushSays, RISK_SAYS } from './words';
 import { say } from '../../core/say';
+import { t } from '../../words';
 
 /** What the forecast rests on: how it stands, hours in the fridge, who pushes where, and what to mind. */
 export const Evidence = memo(function Evidence({
@@ -37,61 +38,107 @@ export const Evidence = memo(function Evidence({
   const allergens = about?.allergens ?? forecast.allergens;
   const pouredMs = at - plan.rest.hours * 3_600_000;
   const startMs = pouredMs - (forecast.minutes.total + 6) * 60_000;
-  const milk = mainLiquid(plan, pantryWith(plan.own))?.name ?? 'the milk';
+  const milk = mainLiquid(plan, pantryWith(plan.own))?.name ?? t('planRoom.theMilk');
   const ready = Number.isFinite(forecast.readyH) && forecast.readyH <= plan.rest.hours;
   const figures = [
-    ['Start by', fmt.time(startMs)],
-    ['On the hob', `${Math.round(forecast.minutes.total)} min`],
-    ['In the dishes', `${fmt.grams(forecast.endMassG)}, ${Math.round(forecast.depthMm)} mm deep`],
-    ['Steam lost', `${Math.round(forecast.lossRel * 100)} %`],
-    ['Sweetness', `${Math.round(forecast.sweetnessPct)} % sugar`],
-    ...(forecast.bake ? ([['In the oven', `${Math.round(forecast.bake.minutes)} min`]] as const) : []),
-    ...(forecast.bite < 0.999
-      ? ([['Grain', forecast.bite < 0.85 ? 'hard' : forecast.bite < 0.95 ? 'to the tooth' : 'soft through']] as const)
+    [t('planRoom.startBy'), fmt.time(startMs)],
+    [t('planRoom.onTheHob'), t('planRoom.min', { total: Math.round(forecast.minutes.total) })],
+    [
+      t('planRoom.inTheDishes2'),
+      t('planRoom.mmDeep', { endMassG: fmt.grams(forecast.endMassG), depthMm: Math.round(forecast.depthMm) }),
+    ],
+    [t('planRoom.steamLost'), `${Math.round(forecast.lossRel * 100)} %`],
+    [t('planRoom.sweetness'), t('planRoom.sugar2', { sweetnessPct: Math.round(forecast.sweetnessPct) })],
+    ...(forecast.bake
+      ? ([[t('planRoom.inTheOven'), t('planRoom.min2', { minutes: Math.round(forecast.bake.minutes) })]] as const)
       : []),
-    ...(Number.isFinite(forecast.frozenH) ? ([['Frozen through', fmt.hours(forecast.frozenH)]] as const) : []),
+    ...(forecast.bite < 0.999
+      ? ([
+          [
+            t('planRoom.grain'),
+            forecast.bite < 0.85
+              ? t('planRoom.hard')
+              : forecast.bite < 0.95
+                ? t('planRoom.toTheTooth')
+                : t('planRoom.softThrough'),
+          ],
+        ] as const)
+      : []),
+    ...(Number.isFinite(forecast.frozenH)
+      ? ([[t('planRoom.frozenThrough'), fmt.hours(forecast.frozenH)]] as const)
+      : []),
     ...(Number.isFinite(forecast.window.rawGoneMin) && Number.isFinite(forecast.window.breaksMin)
       ? ([
           [
-            'After the bubble',
-            `cooked from ${Math.ceil(forecast.window.rawGoneMin)}, best before ${Math.floor(forecast.window.breaksMin)} min`,
+            t('planRoom.afterTheBubble'),
+            t('planRoom.cookedFromBestBeforeMin', {
+              rawGoneMin: Math.ceil(forecast.window.rawGoneMin),
+              breaksMin: Math.floor(forecast.window.breaksMin),
+            }),
           ],
         ] as const)
       : []),
     ...(forecast.top
       ? ([
           [
-            'On top',
-            `${Math.round(forecast.top.depthMm)} mm${forecast.top.minutes > 0.5 ? `, ${Math.round(forecast.top.minutes)} min on the hob first` : ''}, ${forecast.top.pours ? 'pours' : 'is spread'}`,
+            t('planRoom.onTop'),
+            t('planRoom.mm', {
+              depthMm: Math.round(forecast.top.depthMm),
+              first:
+                forecast.top.minutes > 0.5
+                  ? t('planRoom.minOnTheHobFirst', { minutes: Math.round(forecast.top.minutes) })
+                  : '',
+              spread: forecast.top.pours ? t('planRoom.pours') : t('planRoom.isSpread'),
+            }),
           ],
         ] as const)
       : []),
     ...(plan.choices.reduceTo !== undefined
       ? ([
           [
-            'Depth mark',
-            `${Math.round(forecast.depthMarksMm.start)} down to ${Math.round(forecast.depthMarksMm.end)} mm`,
+            t('planRoom.depthMark'),
+            t('planRoom.downToMm', {
+              start: Math.round(forecast.depthMarksMm.start),
+              end: Math.round(forecast.depthMarksMm.end),
+            }),
           ],
         ] as const)
       : []),
     ...(about
       ? ([
-          ['A portion', `about ${Math.round(about.portion.energyKcal / 10) * 10} kcal, ${fmt.grams(plan.portionG)}`],
+          [
+            t('planRoom.aPortion'),
+            t('planRoom.aboutKcal', {
+              energyKcal: Math.round(about.portion.energyKcal / 10) * 10,
+              portionG: fmt.grams(plan.portionG),
+            }),
+          ],
           ...(about.portion.cost === undefined
             ? []
             : ([
                 [
-                  'Costs',
-                  `${fmt.money(about.portion.cost)} a portion${about.portion.unpriced.length ? ', some without a price' : ''}`,
+                  t('planRoom.costs'),
+                  t('planRoom.aPortion2', {
+                    cost: fmt.money(about.portion.cost),
+                    price: about.portion.unpriced.length ? t('planRoom.someWithoutAPrice') : '',
+                  }),
                 ],
               ] as const)),
-          ...(about.taste.saltPct > 0.005 ? ([['Salt', `${about.taste.saltPct.toFixed(2)} %`]] as const) : []),
+          ...(about.taste.saltPct > 0.005
+            ? ([[t('planRoom.salt'), `${about.taste.saltPct.toFixed(2)} %`]] as const)
+            : []),
         ] as const)
       : []),
-    ['Look', lookSays(forecast.look)],
+    [t('planRoom.look'), lookSays(forecast.look)],
     [
       'Keeps',
-      `${forecast.keeping.days} days${forecast.keeping.weepPctAt3Days >= 0.1 ? `; weeps ${forecast.keeping.weepPctAt3Days.toFixed(1)} %` : ''}`,
+      t('planRoom.days', {
+        days: forecast.keeping.days,
+        weepPctAt3Days:
+          forecast.keeping.weepPctAt3Days >= 0.1
+            ? t('planRoom.weeps2', { weepPctAt3Days: forecast.keeping.weepPctAt3Days.toFixed(1) })
+            : '',
+      }),
     ],
   ] as const;
   return (
@@ -99,18 +146,20 @@ export const Evidence = memo(function Evidence({
       <View className="flex-row items-center gap-3">
         <View className="flex-1">
           <Type kind="title" level={2}>
-            {ready ? `Set from ${fmt.time(pouredMs + forecast.readyH * 3_600_000)}` : 'Not set in time'}
+            {ready
+              ? t('planRoom.setFrom', { _600_000: fmt.time(pouredMs + forecast.readyH * 3_600_000) })
+              : t('planRoom.notSetInTime')}
           </Type>
           <Type kind="small" tone="quiet">
             {plan.serve.style === 'spooned'
-              ? 'dashed: your dish, filled: a spoonful turned out'
-              : 'dashed: your mould, filled: what stands'}
+              ? t('planRoom.dashedYourDishFilledA')
+              : t('planRoom.dashedYourMouldFilledWhat')}
           </Type>
         </View>
         <MouldOutline
           slumpRel={forecast.standing.slumpRel}
           kind={plan.serve.style}
-          label={`settles ${Math.round(forecast.standing.slumpRel * 100)} percent`}
+          label={t('planRoom.settlesPercent', { slumpRel: Math.round(forecast.standing.slumpRel * 100) })}
           size={104}
         />
       </View>
@@ -123,7 +172,10 @@ export const Evidence = memo(function Evidence({
         wantedPlace={stripMiddle(plan.serve.word)}
         timeAt={(h) => fmt.time(pouredMs + h * 3_600_000)}
         temp={fmt.temp}
-        label={`Middle temperature and set over ${fmt.hours(plan.rest.hours)}; ends at ${forecast.serving.word}`}
+        label={t('planRoom.middleTemperatureAndSetOver', {
+          rest: fmt.hours(plan.rest.hours),
+          word: t(`word.${forecast.serving.word}`),
+        })}
       />
       <View>
         {figures.map(([name, value]) => (
@@ -139,16 +191,18 @@ export const Evidence = memo(function Evidence({
       <Chances plan={plan} />
       <View>
         <Type kind="title" level={2}>
-          Why
+          {t('planRoom.why')}
         </Type>
         {forecast.pushes.map((p) => (
           <Type key={p.of}>{pushSays(p.of, p.steps, milk)}</Type>
         ))}
         <Type kind="small" tone="quiet" className="pt-1">
-          {`Doubt: ${forecast.doubt.sources
-            .filter((s) => s.share > 0.04)
-            .map((s) => `${tell(say(`doubt.${s.of}`))} ${Math.round(s.share * 100)} %`)
-            .join(', ')}.`}
+          {t('planRoom.doubt', {
+            share: forecast.doubt.sources
+              .filter((s) => s.share > 0.04)
+              .map((s) => `${tell(say(`doubt.${s.of}`))} ${Math.round(s.share * 100)} %`)
+              .join(', '),
+          })}
         </Type>
         {limitsFor(holdsOf(plan)).map((l) => (
           <Type key={l.id} kind="small" tone="quiet" className="pt-1">
@@ -158,14 +212,14 @@ export const Evidence = memo(function Evidence({
       </View>
       <View>
         <Type kind="title" level={2}>
-          Mind
+          {t('planRoom.mind')}
         </Type>
         <Notice
           harm={allergens.length > 0}
           text={
             allergens.length
-              ? `Contains ${allergens.join(', ')}. Read the packets too: traces are not known here.`
-              : 'No listed allergen in what is planned. Read the packets too.'
+              ? t('planRoom.containsReadThePacketsToo', { allergens: allergens.join(', ') })
+              : t('planRoom.noListedAllergenInWhat')
           }
         />
         {forecast.cautions.map((c) => (
@@ -201,13 +255,13 @@ function Risks({ forecast }: { forecast: Forecast }) {
   return (
     <View>
       <Type kind="title" level={2}>
-        Risks
+        {t('planRoom.risks')}
       </Type>
-      {risks.length === 0 ? <Type tone="quiet">None that this model sees.</Type> : null}
+      {risks.length === 0 ? <Type tone="quiet">{t('planRoom.noneThatThisModelSees')}</Type> : null}
       {risks.map((r) => (
         <View key={r.name} className="border-b-hair border-line py-1.5">
           <View className="flex-row items-baseline justify-between gap-3">
-            <Type>{RISK_SAYS[r.name]}</Type>
+            <Type>{t(RISK_SAYS[r.name])}</Type>
             <Type kind="strong">{chanceWords(r.chance)}</Type>
           </View>
           <Type kind="small" tone="quiet">
@@ -223,19 +277,24 @@ function Risks({ forecast }: { forecast: Forecast }) {
 function Chances({ plan }: { plan: Plan }) {
   const [wanted, setWanted] = useState(false);
   const { chances, done, working } = useChances(plan, wanted);
-  if (!wanted) return <Key label={`Cook it in ${KITCHENS} kitchens`} size="amount" onPress={() => setWanted(true)} />;
+  if (!wanted)
+    return (
+      <Key label={t('planRoom.cookItInKitchens', { value: KITCHENS })} size="amount" onPress={() => setWanted(true)} />
+    );
   return (
     <View testID="chances">
       <Type kind="title" level={2}>
-        {`In ${KITCHENS} kitchens`}
+        {t('planRoom.inKitchens2', { value: KITCHENS })}
       </Type>
       {working ? (
         <View className="gap-2">
-          <Type tone="quiet" aria-live="polite">{`${done} cooked`}</Type>
+          <Type tone="quiet" aria-live="polite">
+            {t('planRoom.cooked', { done })}
+          </Type>
           <View className="h-3 overflow-hidden rounded-key border-hair border-ink bg-sunk" aria-hidden>
             <View className="h-full bg-bay" style={{ width: `${(100 * done) / KITCHENS}%` }} />
           </View>
-          <Key label="Stop" size="amount" onPress={() => setWanted(false)} />
+          <Key label={t('planRoom.stop')} size="amount" onPress={() => setWanted(false)} />
         </View>
       ) : null}
       {chances && !working ? (
@@ -243,7 +302,7 @@ function Chances({ plan }: { plan: Plan }) {
           {SET_WORDS.filter((w) => chances.serving[w] >= 0.01).map((w) => (
             <View key={w} className="flex-row items-center gap-2 py-1">
               <Type className="w-[104px]" kind={w === plan.serve.word ? 'strong' : 'text'}>
-                {w}
+                {t(`word.${w}`)}
               </Type>
               <View className="h-3 flex-1 rounded-key bg-sunk" aria-hidden>
                 <View
@@ -259,19 +318,25 @@ function Chances({ plan }: { plan: Plan }) {
           ))}
           <Type kind="small" tone="quiet">
             {[
-              chances.curdles > 0.005 ? `curdles ${Math.round(100 * chances.curdles)} %` : '',
-              `lumps ${Math.round(100 * chances.lumps)} %`,
-              `catches ${Math.round(100 * chances.catches)} %`,
-              plan.serve.style === 'turned out' ? `stands ${Math.round(100 * chances.stands)} %` : '',
-              `${Math.round(chances.minutes.p5)} to ${Math.round(chances.minutes.p95)} min on the hob`,
+              chances.curdles > 0.005 ? t('planRoom.curdles', { curdles: Math.round(100 * chances.curdles) }) : '',
+              t('planRoom.lumps', { lumps: Math.round(100 * chances.lumps) }),
+              t('planRoom.catches', { catches: Math.round(100 * chances.catches) }),
+              plan.serve.style === 'turned out'
+                ? t('planRoom.stands', { stands: Math.round(100 * chances.stands) })
+                : '',
+              t('planRoom.toMinOnTheHob', { p5: Math.round(chances.minutes.p5), p95: Math.round(chances.minutes.p95) }),
             ]
               .filter(Boolean)
               .join(', ')}
           </Type>
-          <Type kind="small" tone="quiet">{`Matters most: ${chances.matters
-            .slice(0, 3)
-            .map((m) => m.name)
-            .join(', ')}.`}</Type>
+          <Type kind="small" tone="quiet">
+            {t('planRoom.mattersMost', {
+              mName: chances.matters
+                .slice(0, 3)
+                .map((m) => m.name)
+                .join(', '),
+            })}
+          </Type>
         </>
       ) : null}
     </View>

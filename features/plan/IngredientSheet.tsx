@@ -27,6 +27,10 @@ import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { newId } from '../shared/ids';
 import { RULE_SAYS } from './words';
+import { t, named } from '../../words';
+import { useTell } from '../shared/App';
+import { say } from '../../core/say';
+import { fieldError, numberOf, typedNumber } from '../shared/typed';
 
 type Props = {
   open: boolean;
@@ -39,20 +43,21 @@ type Props = {
 
 const about = (i: Ingredient) =>
   [
-    `fat ${i.per100.fat} %`,
-    `protein ${i.per100.protein} %`,
+    t('planRoom.fat', { fat: i.per100.fat }),
+    t('planRoom.protein', { protein: i.per100.protein }),
     ...i.allergens,
-    ...(i.confidence === 'A' ? [] : ['brands differ, read the label']),
+    ...(i.confidence === 'A' ? [] : [t('planRoom.brandsDifferReadTheLabel')]),
   ].join(', ');
 
 /** Why the occasion forbids it, or undefined. */
 const against = (i: Ingredient, plan: Plan): string | undefined => {
   const rule = ruleAgainst(i, plan.rules);
-  return rule ? `not here: ${RULE_SAYS[rule].label.toLowerCase()}` : undefined;
+  return rule ? t('planRoom.notHere', { label: t(RULE_SAYS[rule].label).toLowerCase() }) : undefined;
 };
 
 /** Which milk, which sugar, what else: the pantry, the cook's own, and two ways to add to it. */
 export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRemove }: Props) {
+  const tell = useTell();
   const own = useCollection('ingredients');
   const save = useSave('ingredients');
   const [making, setMaking] = useState<'nut milk' | 'own' | undefined>();
@@ -80,35 +85,44 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRe
     onClose();
   };
   return (
-    <Sheet open={open} title={replacing ? `In place of ${replacing.name}` : 'Add to the pot'} onClose={close}>
+    <Sheet
+      open={open}
+      title={replacing ? t('planRoom.inPlaceOf', { replacingName: replacing.name }) : t('planRoom.addToThePot')}
+      onClose={close}
+    >
       {making === 'nut milk' ? (
         <NutMilkForm needG={plan.items.find((i) => i.ingredientId === replacing?.id)?.grams ?? 0} onDone={keep} />
       ) : null}
       {making === 'own' ? <OwnForm group={replacing?.group ?? 'milk'} onDone={keep} /> : null}
       {making ? null : (
         <>
-          {onRemove ? <Key label={`Take ${replacing?.name} out`} kind="harm" onPress={onRemove} /> : null}
-          <Field label="Its name" value={name} onChangeText={setName} placeholder="rice, cornflour, coconut …" />
+          {onRemove ? (
+            <Key label={t('planRoom.takeOut', { replacingName: replacing?.name })} kind="harm" onPress={onRemove} />
+          ) : null}
+          <Field
+            label={t('planRoom.itsName')}
+            value={name}
+            onChangeText={setName}
+            placeholder={t('planRoom.riceCornflourCoconut')}
+          />
           {which ? (
             <View className="gap-2 rounded-key bg-plate p-3" testID="which">
-              <Type kind="strong">{which.question}</Type>
+              <Type kind="strong">{tell(which.question)}</Type>
               {which.options.map((o) => {
                 const i = pantry.get(o.ingredientId)!;
-                const why = against(i, plan) ?? (used.has(i.id) ? 'in the plan already' : undefined);
+                const why = against(i, plan) ?? (used.has(i.id) ? t('planRoom.inThePlanAlready') : undefined);
                 return (
                   <Row
                     key={i.id}
-                    title={o.label}
-                    sub={why ?? `${o.tell}: ${i.name}`}
+                    title={tell(o.label)}
+                    sub={why ?? `${tell(o.tell)}: ${i.name}`}
                     {...(why ? {} : { onPress: () => pick(i) })}
                   />
                 );
               })}
             </View>
           ) : null}
-          {all.length === 0 && !which ? (
-            <Notice harm={false} text="Nothing of that name here. Try another word for it, or add it from its label." />
-          ) : null}
+          {all.length === 0 && !which ? <Notice harm={false} text={t('planRoom.nothingOfThatNameHere')} /> : null}
           {all.map((i) => (
             <Row
               key={i.id}
@@ -118,9 +132,9 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRe
             />
           ))}
           {!replacing || replacing.group === 'milk' ? (
-            <Key label="Home-made nut or coconut milk" onPress={() => setMaking('nut milk')} />
+            <Key label={t('planRoom.homeMadeNutOrCoconut')} onPress={() => setMaking('nut milk')} />
           ) : null}
-          <Key label="My own, from its label" onPress={() => setMaking('own')} />
+          <Key label={t('planRoom.myOwnFromItsLabel')} onPress={() => setMaking('own')} />
         </>
       )}
     </Sheet>
@@ -133,8 +147,9 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
   const [nutG, setNutG] = useState('100');
   const [waterG, setWaterG] = useState('400');
   const [filtered, setFiltered] = useState(true);
-  const grams = (t: string) => Number(t.replace(',', '.'));
-  const wrong = (t: string) => (grams(t) > 0 && grams(t) <= 10000 ? undefined : 'A number of grams above 0 would do.');
+  const grams = numberOf;
+  const wrong = (typed: string) =>
+    grams(typed) > 0 && grams(typed) <= 10000 ? undefined : t('planRoom.aNumberOfGramsAbove');
   const ok = !wrong(nutG) && !wrong(waterG);
   const milk = ok ? nutMilk(nut, grams(nutG), grams(waterG), filtered) : undefined;
   const [wantedG, setWantedG] = useState(needG > 0 ? String(Math.round(needG)) : '');
@@ -146,33 +161,40 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
   return (
     <>
       <Choices
-        label="Nut"
+        label={t('planRoom.nut')}
         value={nut}
-        options={(Object.keys(NUTS) as Nut[]).map((n) => ({ value: n, label: n }))}
+        options={(Object.keys(NUTS) as Nut[]).map((n) => ({ value: n, label: t(`nut.${n}`) }))}
         onChoose={setNut}
       />
       <Field
-        label="Nuts, shelled"
+        label={t('planRoom.nutsShelled')}
         unit="g"
         inputMode="decimal"
         value={nutG}
         onChangeText={setNutG}
         error={wrong(nutG)}
       />
-      <Field label="Water" unit="g" inputMode="decimal" value={waterG} onChangeText={setWaterG} error={wrong(waterG)} />
+      <Field
+        label={t('planRoom.water')}
+        unit="g"
+        inputMode="decimal"
+        value={waterG}
+        onChangeText={setWaterG}
+        error={wrong(waterG)}
+      />
       <Choices
-        label="Strained"
+        label={t('planRoom.strained')}
         value={filtered ? 1 : 0}
         options={[
-          { value: 1, label: 'through a cloth' },
-          { value: 0, label: 'not strained' },
+          { value: 1, label: t('planRoom.throughACloth') },
+          { value: 0, label: t('planRoom.notStrained') },
         ]}
         onChoose={(v) => setFiltered(v === 1)}
       />
       {milk ? (
         <>
           <Field
-            label="I want milk"
+            label={t('planRoom.iWantMilk')}
             unit="g"
             inputMode="decimal"
             value={wantedG}
@@ -181,9 +203,15 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
           />
           {forThat ? (
             <View className="gap-2" testID="nuts-for">
-              <Type kind="strong">{`${Math.round(forThat.nutG)} g ${nut} and ${Math.round(forThat.waterG)} g water make that.`}</Type>
+              <Type kind="strong">
+                {t('planRoom.gAndGWaterMake', {
+                  nutG: Math.round(forThat.nutG),
+                  nut: t(`nut.${nut}`),
+                  waterG: Math.round(forThat.waterG),
+                })}
+              </Type>
               <Key
-                label="Take those"
+                label={t('planRoom.takeThose')}
                 className="self-start"
                 onPress={() => {
                   setNutG(String(Math.round(forThat.nutG)));
@@ -192,17 +220,21 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
               />
             </View>
           ) : null}
-          <Type kind="strong">{`Gives about ${Math.round(milk.massG)} g, fat ${milk.per100.fat} %, protein ${milk.per100.protein} %.`}</Type>
+          <Type kind="strong">
+            {t('planRoom.givesAboutGFatProtein', {
+              massG: Math.round(milk.massG),
+              fat: milk.per100.fat,
+              protein: milk.per100.protein,
+            })}
+          </Type>
           {milk.per100.starch > 1 ? (
-            <Notice harm={false} text={`Its own starch (${milk.per100.starch} %) thickens by itself when boiled.`} />
+            <Notice harm={false} text={t('planRoom.itsOwnStarchThickensBy', { starch: milk.per100.starch })} />
           ) : null}
-          <Notice
-            text={`Contains ${milk.allergens.join(', ')}: tell your guests. Use it within two days from the fridge.`}
-          />
+          <Notice text={t('planRoom.containsTellYourGuestsUse', { allergens: named('allergen', milk.allergens) })} />
           <Key
             kind="yolk"
             size="amount"
-            label="Use this milk"
+            label={t('planRoom.useThisMilk')}
             onPress={() => {
               const { massG: _m, fatPct: _f, ...ingredient } = milk;
               onDone(ingredient);
@@ -218,16 +250,8 @@ const OwnSchema = z.object({
   name: IngredientSchema.shape.name,
   group: IngredientSchema.shape.group,
   base: z.enum(BASES).optional(),
-  densityGPerMl: z.coerce
-    .number('should be a number, about 1 for a milk')
-    .min(0.2, 'should be 0.2 or more')
-    .max(2, 'should be 2 or less'),
-  ...Object.fromEntries(
-    (['fat', 'protein', 'sugar', 'starch'] as const).map((k) => [
-      k,
-      z.coerce.number('should be a number of grams').min(0, 'should be 0 or more').max(100, 'should be 100 or less'),
-    ]),
-  ),
+  densityGPerMl: typedNumber(0.2, 2),
+  ...Object.fromEntries((['fat', 'protein', 'sugar', 'starch'] as const).map((k) => [k, typedNumber(0, 100)])),
   allergens: z.array(z.enum(ALLERGENS)),
 });
 type Own = {
@@ -243,11 +267,11 @@ type Own = {
 };
 
 const NUMBERS = [
-  ['densityGPerMl', 'Weight of 1 ml', 'g'],
-  ['fat', 'Fat in 100 g', 'g'],
-  ['protein', 'Protein in 100 g', 'g'],
-  ['sugar', 'Sugar in 100 g', 'g'],
-  ['starch', 'Starch in 100 g', 'g'],
+  ['densityGPerMl', say('own.densityGPerMl')],
+  ['fat', say('own.fat')],
+  ['protein', say('own.protein')],
+  ['sugar', say('own.sugar')],
+  ['starch', say('own.starch')],
 ] as const;
 
 function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: Ingredient) => void }) {
@@ -266,7 +290,7 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
     },
   });
   const submit = handleSubmit((typed) => {
-    const n = (k: 'fat' | 'protein' | 'sugar' | 'starch') => Number(typed[k]);
+    const n = (k: 'fat' | 'protein' | 'sugar' | 'starch') => numberOf(typed[k]);
     const milk = typed.group === 'milk';
     const named = n('fat') + n('protein') + n('sugar') + n('starch');
     const per100 = {
@@ -279,7 +303,7 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
     };
     const checked = CompositionPer100Schema.safeParse(per100);
     if (!checked.success || named > 100) {
-      setError('fat', { message: 'Together these are more than 100 g in 100 g; check the label again.' });
+      setError('fat', { message: t('planRoom.togetherTheseAreMoreThan') });
       return;
     }
     onDone({
@@ -287,7 +311,7 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
       name: typed.name.trim(),
       group: typed.group,
       ...(milk && typed.base ? { base: typed.base } : {}),
-      densityGPerMl: Number(typed.densityGPerMl),
+      densityGPerMl: numberOf(typed.densityGPerMl),
       per100,
       ...(n('starch') > 1 ? { thickener: 'maize starch' as const } : {}),
       allergens: typed.allergens,
@@ -302,11 +326,11 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
         name="name"
         render={({ field }) => (
           <Field
-            label="Name"
+            label={t('planRoom.name')}
             value={field.value}
             onChangeText={field.onChange}
             onBlur={field.onBlur}
-            error={formState.errors.name?.message}
+            error={fieldError(formState.errors.name?.message)}
           />
         )}
       />
@@ -315,13 +339,13 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
         name="group"
         render={({ field }) => (
           <Choices
-            label="What it is"
+            label={t('planRoom.whatItIs')}
             value={field.value}
             options={[
-              { value: 'milk', label: 'a milk or water' },
-              { value: 'sweet', label: 'sweet' },
-              { value: 'fat', label: 'a fat' },
-              { value: 'flavour', label: 'a flavour' },
+              { value: 'milk', label: t('planRoom.aMilkOrWater') },
+              { value: 'sweet', label: t('planRoom.sweet') },
+              { value: 'fat', label: t('planRoom.aFat') },
+              { value: 'flavour', label: t('planRoom.aFlavour') },
             ]}
             onChoose={field.onChange}
           />
@@ -332,27 +356,27 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
         name="base"
         render={({ field }) => (
           <Choices
-            label="Made from"
+            label={t('planRoom.madeFrom')}
             value={field.value}
-            options={BASES.map((b) => ({ value: b, label: b }))}
+            options={BASES.map((b) => ({ value: b, label: t(`base.${b}`) }))}
             onChoose={field.onChange}
           />
         )}
       />
-      {NUMBERS.map(([key, label, unit]) => (
+      {NUMBERS.map(([key, label]) => (
         <Controller
           key={key}
           control={control}
           name={key}
           render={({ field }) => (
             <Field
-              label={label}
-              unit={unit}
+              label={t(label)}
+              unit="g"
               inputMode="decimal"
               value={field.value}
               onChangeText={field.onChange}
               onBlur={field.onBlur}
-              error={formState.errors[key]?.message}
+              error={fieldError(formState.errors[key]?.message)}
             />
           )}
         />
@@ -362,12 +386,12 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
         name="allergens"
         render={({ field }) => (
           <View className="gap-2">
-            <Type kind="strong">Allergens in it</Type>
+            <Type kind="strong">{t('planRoom.allergensInIt')}</Type>
             <View className="flex-row flex-wrap gap-2">
               {ALLERGENS.map((a) => (
                 <Key
                   key={a}
-                  label={a}
+                  label={t(`allergen.${a}`)}
                   role="checkbox"
                   selected={field.value.includes(a)}
                   onPress={() =>
@@ -379,7 +403,7 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
           </View>
         )}
       />
-      <Key kind="yolk" size="amount" label="Keep it" onPress={() => void submit()} />
+      <Key kind="yolk" size="amount" label={t('planRoom.keepIt')} onPress={() => void submit()} />
     </>
   );
 }

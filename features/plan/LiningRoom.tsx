@@ -10,18 +10,31 @@ import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
+import { t } from '../../words';
 
 const cm = (mm: number) => `${(Math.round(mm) / 10).toFixed(1)} cm`;
 const says = (p: LiningPiece): string => {
   switch (p.piece) {
     case 'disc':
-      return `Disc, ${cm(p.diameterMm)} across`;
+      return t('planRoom.discAcross', { diameterMm: cm(p.diameterMm) });
     case 'strip':
-      return `${p.count > 1 ? `${p.count} strips` : 'Strip'}, ${cm(p.lengthMm)} long, ${cm(p.heightMm)} high`;
+      return t('planRoom.longHigh', {
+        strip: p.count > 1 ? t('planRoom.strips', { countOf: p.count }) : t('planRoom.strip'),
+        lengthMm: cm(p.lengthMm),
+        heightMm: cm(p.heightMm),
+      });
     case 'arc':
-      return `Wall of a tin that tapers: compass at ${cm(p.innerMm)} and ${cm(p.outerMm)}, ${Math.round(p.angleDeg)}° round`;
+      return t('planRoom.wallOfATinThat', {
+        innerMm: cm(p.innerMm),
+        outerMm: cm(p.outerMm),
+        angleDeg: Math.round(p.angleDeg),
+      });
     case 'sheet':
-      return `Sheet, ${cm(p.lengthMm)} × ${cm(p.widthMm)}, folded up ${cm(p.foldMm)} all round`;
+      return t('planRoom.sheetFoldedUpAllRound', {
+        lengthMm: cm(p.lengthMm),
+        widthMm: cm(p.widthMm),
+        foldMm: cm(p.foldMm),
+      });
   }
 };
 
@@ -34,22 +47,22 @@ export function LiningRoom() {
   const plan = mounted ? plans.data?.find((p) => p.id === id) : undefined;
   const [overhangMm, setOverhang] = useState(20);
   const form = plan?.dish.form;
-  const back = <Key label="Back" onPress={() => router.replace(`/plan?id=${id ?? ''}` as '/plan')} />;
+  const back = <Key label={t('planRoom.back')} onPress={() => router.replace(`/plan?id=${id ?? ''}` as '/plan')} />;
   if (!plan || !form)
     return (
-      <Room name="Lining" title="Paper for the tin" actions={mounted ? back : null}>
+      <Room name={t('room.Lining')} title={t('planRoom.paperForTheTin')} actions={mounted ? back : null}>
         {mounted && plans.isSuccess ? (
-          <Empty word="no tin here" text="Choose a dish whose shape is known in the plan, then come back." />
+          <Empty word={t('planRoom.noTinHere')} text={t('planRoom.chooseADishWhoseShape')} />
         ) : null}
       </Room>
     );
   const pieces = liningOf(form, plan.dish.heightMm, overhangMm);
   return (
-    <Room name="Lining" title="Paper for the tin" sub={plan.name} actions={back}>
+    <Room name={t('room.Lining')} title={t('planRoom.paperForTheTin')} sub={plan.name} actions={back}>
       <View className="gap-4 p-4 wide:px-8">
         <View className="max-w-[620px] gap-3 print:hidden">
           <Stepper
-            name="Stands over the rim"
+            name={t('planRoom.standsOverTheRim')}
             value={overhangMm}
             unit="mm"
             step={5}
@@ -57,7 +70,7 @@ export function LiningRoom() {
             max={80}
             onChange={setOverhang}
           />
-          <Key kind="yolk" size="amount" label="Print it" onPress={() => window.print()} />
+          <Key kind="yolk" size="amount" label={t('planRoom.printIt')} onPress={() => window.print()} />
         </View>
         {pieces.map((p) => {
           const scale = printScale(p);
@@ -68,20 +81,22 @@ export function LiningRoom() {
               </Type>
               <Type tone="quiet">
                 {scale === 1
-                  ? 'Printed at its full size: cut it out and use it.'
-                  : `Printed at ${scale === 2 ? 'half' : `a ${scale}th of`} its size: for the shape, cut by the figures.`}
+                  ? t('planRoom.printedAtItsFullSize')
+                  : t('planRoom.printedAtItsSizeFor', {
+                      of: scale === 2 ? t('planRoom.half') : t('planRoom.aThOf', { scale }),
+                    })}
                 {p.piece === 'sheet'
-                  ? ' Slit each corner along its slanting line to the fold.'
+                  ? t('planRoom.slitEachCornerAlongIts')
                   : p.piece === 'disc'
                     ? ''
-                    : ' 2 cm of it lap over.'}
+                    : t('planRoom.2CmOfItLap')}
               </Type>
               <LiningDrawing drawn={p} box={boxOf(p)} scale={scale} label={says(p)} />
             </View>
           );
         })}
         <Type kind="small" tone="quiet">
-          Print without scaling to the page, and lay a ruler on the 5 cm before you cut.
+          {t('planRoom.printWithoutScalingToThe')}
         </Type>
       </View>
     </Room>

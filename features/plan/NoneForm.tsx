@@ -18,6 +18,7 @@ import { Type } from '../../ui/Type';
 import { useAsk } from '../shared/useAsk';
 import { CostList } from './CostList';
 import { useTell } from '../shared/App';
+import { t, named } from '../../words';
 
 type Missing = { of: 'ingredient' | 'tool' | 'dish' | 'pan'; id: string };
 
@@ -31,6 +32,7 @@ export function NoneForm({
   endMassG: number;
   onTake: (next: Plan, said: string) => void;
 }) {
+  const tell = useTell();
   const [missing, setMissing] = useState<Missing | undefined>();
   const pantry = pantryWith(plan.own);
   const tools = useAsk('tools', [plan]);
@@ -44,7 +46,7 @@ export function NoneForm({
   return (
     <>
       <Type kind="title" level={3}>
-        Of what is in it
+        {t('planRoom.ofWhatIsInIt')}
       </Type>
       {plan.items
         .filter((i) => i.grams > 0)
@@ -56,20 +58,24 @@ export function NoneForm({
           />
         ))}
       <Type kind="title" level={3}>
-        Of the tools
+        {t('planRoom.ofTheTools')}
       </Type>
       {tools.data?.map((t) => (
-        <Row key={t.id} title={t.missing} onPress={() => setMissing({ of: 'tool', id: t.id })} />
+        <Row key={t.id} title={tell(t.missing)} onPress={() => setMissing({ of: 'tool', id: t.id })} />
       ))}
       <Type kind="title" level={3}>
-        Of the dishes
+        {t('planRoom.ofTheDishes')}
       </Type>
       <Row
-        title={`${plan.dish.count} × ${plan.dish.capacityMl} ml`}
-        sub="something else to pour it into"
+        title={t('planRoom.ml', { countOf: plan.dish.count, capacityMl: plan.dish.capacityMl })}
+        sub={t('planRoom.somethingElseToPourIt')}
         onPress={() => setMissing({ of: 'dish', id: '' })}
       />
-      <Row title={plan.pan.name} sub="another pan to cook it in" onPress={() => setMissing({ of: 'pan', id: '' })} />
+      <Row
+        title={plan.pan.name}
+        sub={t('planRoom.anotherPanToCookIt')}
+        onPress={() => setMissing({ of: 'pan', id: '' })}
+      />
     </>
   );
 }
@@ -82,13 +88,12 @@ function Ingredient({ plan, id, onTake, onBack }: PartProps & { id: string }) {
   const name = lookUp(pantry, plan, id).name;
   return (
     <>
-      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
-      <Type kind="title" level={3}>{`No ${name}`}</Type>
+      <Key label={t('planRoom.back')} kind="quiet" onPress={onBack} className="self-start" />
+      <Type kind="title" level={3}>
+        {t('planRoom.no', { name })}
+      </Type>
       {candidates.data?.length === 0 ? (
-        <Notice
-          harm={false}
-          text={`Nothing in the pantry stands in for ${name}. Take it out of the plan, or add your own.`}
-        />
+        <Notice harm={false} text={t('planRoom.nothingInThePantryStands', { name })} />
       ) : null}
       {candidates.data?.map((c) => (
         <Stand key={c.toId} plan={plan} fromId={id} candidate={c} onTake={onTake} />
@@ -118,20 +123,28 @@ function Stand({
   const contains = to.allergens.filter((a) => !lookUp(pantry, plan, fromId).allergens.includes(a));
   return (
     <View className="gap-2">
-      <Row title={to.name} sub={candidate.note || undefined} onPress={() => setOpen(!open)} />
-      {open && !data ? <Type tone="quiet">Cooking it with that</Type> : null}
+      <Row title={to.name} sub={candidate.note ? tell(candidate.note) : undefined} onPress={() => setOpen(!open)} />
+      {open && !data ? <Type tone="quiet">{t('planRoom.cookingItWithThat')}</Type> : null}
       {open && data && !data.ok ? <Notice text={tell(data.why)} /> : null}
       {open && data?.ok ? (
         <View className="gap-2 rounded-key bg-plate p-3" testID={`instead-${candidate.toId}`}>
           <Type kind="strong">
-            {`${Math.round((grams ?? 0) * 10) / 10} g ${to.name}${data.held ? ', the rest moved so that it sets and tastes as before' : ''}`}
+            {`${Math.round((grams ?? 0) * 10) / 10} g ${to.name}${data.held ? t('planRoom.theRestMovedSoThat') : ''}`}
           </Type>
           <CostList costs={data.costs} />
-          {contains.length ? <Notice text={`Contains ${contains.join(', ')}.`} /> : null}
-          <Key kind="yolk" size="amount" label={`Take ${to.name}`} onPress={() => onTake(data.plan, `${to.name} in`)} />
-          <Type kind="smallStrong">Swapped as it is, nothing brought back:</Type>
+          {contains.length ? <Notice text={t('planRoom.contains', { contains: named('allergen', contains) })} /> : null}
+          <Key
+            kind="yolk"
+            size="amount"
+            label={t('planRoom.take2', { toName: to.name })}
+            onPress={() => onTake(data.plan, t('planRoom.in2', { toName: to.name }))}
+          />
+          <Type kind="smallStrong">{t('planRoom.swappedAsItIsNothing')}</Type>
           <CostList costs={data.costsAsIs} />
-          <Key label="Take it as it is" onPress={() => onTake(data.asIs, `${to.name} in`)} />
+          <Key
+            label={t('planRoom.takeItAsItIs')}
+            onPress={() => onTake(data.asIs, t('planRoom.in2', { toName: to.name }))}
+          />
         </View>
       ) : null}
     </View>
@@ -139,33 +152,37 @@ function Stand({
 }
 
 function Tool({ plan, id, onTake, onBack }: PartProps & { id: string }) {
+  const tell = useTell();
   const tools = useAsk('tools', [plan]);
   const { data } = useAsk('tool', [plan, id]);
-  const t = tools.data?.find((x) => x.id === id);
-  if (!t) return null;
+  const tool = tools.data?.find((x) => x.id === id);
+  if (!tool) return null;
   return (
     <>
-      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
-      <Type kind="title" level={3}>{`Without ${t.missing}: ${t.instead}`}</Type>
-      <Type>{t.note}</Type>
+      <Key label={t('planRoom.back')} kind="quiet" onPress={onBack} className="self-start" />
+      <Type kind="title" level={3}>
+        {t('planRoom.without', { missing: tell(tool.missing), instead: tell(tool.instead) })}
+      </Type>
+      <Type>{tell(tool.note)}</Type>
       {data ? (
         <View className="gap-2 rounded-key bg-plate p-3" testID={`tool-${id}`}>
           <CostList costs={data.costs} />
           <Key
             kind="yolk"
             size="amount"
-            label={`Plan with ${t.instead}`}
-            onPress={() => onTake(data.plan, t.instead)}
+            label={t('planRoom.planWith', { instead: tell(tool.instead) })}
+            onPress={() => onTake(data.plan, tell(tool.instead))}
           />
         </View>
       ) : (
-        <Type tone="quiet">Cooking it without</Type>
+        <Type tone="quiet">{t('planRoom.cookingItWithout')}</Type>
       )}
     </>
   );
 }
 
 function Dishes({ plan, endMassG, onTake, onBack }: PartProps & { endMassG: number }) {
+  const tell = useTell();
   const vessels = useCollection('vessels');
   const swaps = useAsk('dishes', [plan, endMassG, vessels.data ?? []]);
   const [chosen, setChosen] = useState<number | undefined>();
@@ -174,22 +191,27 @@ function Dishes({ plan, endMassG, onTake, onBack }: PartProps & { endMassG: numb
   const costs = useAsk('costs', [plan, other], { enabled: swap !== undefined });
   return (
     <>
-      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
+      <Key label={t('planRoom.back')} kind="quiet" onPress={onBack} className="self-start" />
       <Choices
-        label="Instead"
+        label={t('planRoom.instead')}
         column
         value={chosen}
         options={(swaps.data ?? []).map((s, i) => ({
           value: i,
           label: `${s.dish.count} × ${s.name}`,
-          ...(s.note ? { sub: s.note } : {}),
+          ...(s.note ? { sub: tell(s.note) } : {}),
         }))}
         onChoose={setChosen}
       />
       {swap && costs.data ? (
         <View className="gap-2 rounded-key bg-plate p-3" testID="dish-costs">
           <CostList costs={costs.data} />
-          <Key kind="yolk" size="amount" label="Pour it into that" onPress={() => onTake(other, swap.name)} />
+          <Key
+            kind="yolk"
+            size="amount"
+            label={t('planRoom.pourItIntoThat')}
+            onPress={() => onTake(other, swap.name)}
+          />
         </View>
       ) : null}
     </>
@@ -211,15 +233,19 @@ function Pans({ plan, onTake, onBack }: PartProps) {
   const fit = panFit(other, pantryWith(plan.own));
   return (
     <>
-      <Key label="Back" kind="quiet" onPress={onBack} className="self-start" />
+      <Key label={t('planRoom.back')} kind="quiet" onPress={onBack} className="self-start" />
       <Choices
-        label="Instead"
+        label={t('planRoom.instead')}
         column
         value={chosen}
         options={pans.map((p, i) => ({
           value: i,
           label: p.name,
-          sub: `${p.diameterMm} mm across, ${p.heightMm} mm high, ${p.material}`,
+          sub: t('planRoom.mmAcrossMmHigh', {
+            diameterMm: p.diameterMm,
+            heightMm: p.heightMm,
+            material: t(`made.${p.material}`),
+          }),
         }))}
         onChoose={setChosen}
       />
@@ -230,12 +256,12 @@ function Pans({ plan, onTake, onBack }: PartProps) {
             <Notice
               text={
                 fit.headroomMm <= 0
-                  ? 'It does not go in.'
-                  : `${Math.round(fit.headroomMm)} mm are left above the milk: watch the foam.`
+                  ? t('planRoom.itDoesNotGoIn')
+                  : t('planRoom.mmAreLeftAboveThe', { headroomMm: Math.round(fit.headroomMm) })
               }
             />
           )}
-          <Key kind="yolk" size="amount" label="Cook it in that" onPress={() => onTake(other, pan.name)} />
+          <Key kind="yolk" size="amount" label={t('planRoom.cookItInThat')} onPress={() => onTake(other, pan.name)} />
         </View>
       ) : null}
     </>

@@ -16,6 +16,7 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { useAbout } from './useAbout';
 import { VesselForm } from './VesselForm';
+import { t } from '../../words';
 
 /** Pan and ring: the cook's own first, and whether it takes the foam. */
 export function PanForm({
@@ -46,7 +47,7 @@ export function PanForm({
   if (making)
     return (
       <>
-        <Key label="Back" kind="quiet" onPress={() => setMaking(false)} className="self-start" />
+        <Key label={t('planRoom.back')} kind="quiet" onPress={() => setMaking(false)} className="self-start" />
         <VesselForm
           use="pan"
           onDone={(v) => {
@@ -65,34 +66,48 @@ export function PanForm({
         <View className="gap-1 rounded-key bg-plate p-3" testID="pan-fit" aria-live="polite">
           <Type kind="title" level={3}>
             {room.headroomMm <= 0
-              ? 'It does not go in'
+              ? t('planRoom.itDoesNotGoIn2')
               : room.says === 'too small'
-                ? 'Too small for its foam'
+                ? t('planRoom.tooSmallForItsFoam')
                 : room.says === 'watch it'
-                  ? 'It fits, watch the foam'
-                  : 'It fits, foam and all'}
+                  ? t('planRoom.itFitsWatchTheFoam')
+                  : t('planRoom.itFitsFoamAndAll')}
           </Type>
-          <Type tone="quiet">{`${fmt.ml(room.goesInMl)} into ${fmt.ml(room.holdsMl)}: ${Math.max(0, Math.round(room.headroomMm))} mm above the milk.`}</Type>
+          <Type tone="quiet">
+            {t('planRoom.intoMmAboveTheMilk', {
+              goesInMl: fmt.ml(room.goesInMl),
+              holdsMl: fmt.ml(room.holdsMl),
+              headroomMm: Math.max(0, Math.round(room.headroomMm)),
+            })}
+          </Type>
         </View>
       ) : null}
-      {room && room.says !== 'fits' ? (
-        <Notice text="Milk climbs from a third full to the rim in seconds. A wider pan, or a lower fire once it steams." />
-      ) : null}
+      {room && room.says !== 'fits' ? <Notice text={t('planRoom.milkClimbsFromAThird')} /> : null}
       <Choices
-        label="Pan"
+        label={t('planRoom.pan')}
         column
         value={now}
         options={pans.map((p, i) => ({
           value: i,
           label: p.pan.name,
-          sub: `${p.pan.diameterMm} mm across, ${p.pan.heightMm} mm high, ${p.pan.material}`,
+          sub: t('planRoom.mmAcrossMmHigh', {
+            diameterMm: p.pan.diameterMm,
+            heightMm: p.pan.heightMm,
+            material: t(`made.${p.pan.material}`),
+          }),
         }))}
         onChoose={(i) => onChange(fit({ ...plan, pan: pans[i]!.pan }))}
       />
-      <Key label="A pan of my own" onPress={() => setMaking(true)} />
-      {own ? <Key label={`Forget ${plan.pan.name}`} kind="quiet" onPress={() => remove.mutate(own)} /> : null}
+      <Key label={t('planRoom.aPanOfMyOwn')} onPress={() => setMaking(true)} />
+      {own ? (
+        <Key
+          label={t('planRoom.forget2', { panName: plan.pan.name })}
+          kind="quiet"
+          onPress={() => remove.mutate(own)}
+        />
+      ) : null}
       <Choices
-        label="Ring"
+        label={t('planRoom.ring')}
         column
         value={HOBS.findIndex((h) => h.kind === plan.hob.kind && h.ratedW === plan.hob.ratedW)}
         options={HOBS.map((h, i) => ({ value: i, label: h.name, sub: `${h.ratedW} W` }))}
@@ -102,8 +117,8 @@ export function PanForm({
         }}
       />
       <Stepper
-        name="My ring gives"
-        sub="of what its kind gives; bubbles early: more"
+        name={t('planRoom.myRingGives')}
+        sub={t('planRoom.ofWhatItsKindGives')}
         value={Math.round(plan.hob.powerTrim * 100)}
         unit="%"
         step={5}
@@ -112,7 +127,7 @@ export function PanForm({
         onChange={(v) => onChange({ ...plan, hob: { ...plan.hob, powerTrim: v / 100 } })}
       />
       <Stepper
-        name="Kitchen above sea"
+        name={t('planRoom.kitchenAboveSea')}
         value={plan.room.altitudeM}
         unit="m"
         step={100}

@@ -32,6 +32,7 @@ import { PlanRows } from './PlanRows';
 import { PlansSheet } from './PlansSheet';
 import { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
+import { t } from '../../words';
 
 /** What the set is solved with. Whole grains are cooked to the bite, not to a word: they are not. */
 const thickenersOf = (plan: Plan, pantry: Pantry): string[] =>
@@ -130,21 +131,19 @@ export function PlanRoom() {
   if (!plan || !saved) {
     return (
       <Room
-        name="Plan"
-        title="Plan"
-        sub={mounted && ready ? 'nothing planned yet' : 'setting the table'}
+        name={t('room.Plan')}
+        title={t('planRoom.plan')}
+        sub={mounted && ready ? t('planRoom.nothingPlannedYet') : t('planRoom.settingTheTable')}
         actions={<HeadKeys onPlans={openList} />}
       >
         {failed ? (
-          <Notice
-            text={`The kitchen did not open: ${failed.message}. Reload the page; if site data was cleared while it was open, that mends it.`}
-          />
+          <Notice text={t('planRoom.theKitchenDidNotOpen', { message: failed.message })} />
         ) : mounted && ready && plans.isSuccess ? (
-          <Empty word="nothing on yet" text="Say what milk and for how many. The amounts fill in from there.">
+          <Empty word={t('planRoom.nothingOnYet')} text={t('planRoom.sayWhatMilkAndFor')}>
             <Key
               kind="yolk"
               size="act"
-              label="Plan a pudding"
+              label={t('planRoom.planAPudding')}
               onPress={() => setListOpen(true)}
               className="w-full max-w-[360px]"
             />
@@ -213,10 +212,10 @@ export function PlanRoom() {
   );
   return (
     <Room
-      name="Plan"
+      name={t('room.Plan')}
       title={plan.name}
       tag={{ letter: plan.name[0]!.toUpperCase(), tint }}
-      sub={`${plan.people} people, ${fmt.deg(plan.serve.tempC)} at ${fmt.time(at)}`}
+      sub={t('planRoom.peopleAt', { people: plan.people, tempC: fmt.deg(plan.serve.tempC), at: fmt.time(at) })}
       actions={<HeadKeys onPlans={openList} />}
       left={<PlanRows plan={saved} forecast={forecast} about={about} onChange={stableChange} />}
       right={<Evidence plan={saved} forecast={forecast} about={about} working={moving} />}
@@ -224,7 +223,7 @@ export function PlanRoom() {
         <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
           {starch ? (
             <Key
-              label={held !== undefined ? 'Set is held' : 'Hold the set'}
+              label={held !== undefined ? t('planRoom.setIsHeld') : t('planRoom.holdTheSet')}
               size="amount"
               selected={held !== undefined}
               role="checkbox"
@@ -238,22 +237,25 @@ export function PlanRoom() {
                 kind="yolk"
                 size="amount"
                 className="max-w-[460px] flex-1"
-                label={`${target > starch.grams ? '+' : '−'}${fmt.amount(Math.abs(target - starch.grams))} g starch`}
-                sub={`sets to ${plan.serve.word}`}
+                label={t('planRoom.gStarch', {
+                  starch: target > starch.grams ? '+' : '−',
+                  starch2: fmt.amount(Math.abs(target - starch.grams)),
+                })}
+                sub={t('planRoom.setsTo', { word: t(`word.${plan.serve.word}`) })}
                 onPress={() => {
                   setHold(undefined);
                   change(withGrams(saved, starch.ingredientId, target, pantry), 'all');
                 }}
                 testID="meet"
               />
-              <Key size="amount" label="Cook" icon={CookingPot} onPress={startCook} testID="cook" />
+              <Key size="amount" label={t('planRoom.cook')} icon={CookingPot} onPress={startCook} testID="cook" />
             </>
           ) : (
             <Key
               kind="yolk"
               size="amount"
               className="max-w-[460px] flex-1"
-              label="Cook this now"
+              label={t('planRoom.cookThisNow')}
               icon={CookingPot}
               onPress={startCook}
               testID="cook"
@@ -277,12 +279,12 @@ export function PlanRoom() {
           {about.breaks.map((b) => (
             <Notice
               key={b.rule + b.ingredientId}
-              text={`${RULE_SAYS[b.rule].label}, but ${b.name} is in it. The occasion mends it.`}
+              text={t('planRoom.butIsInItThe', { label: t(RULE_SAYS[b.rule].label), bName: b.name })}
             />
           ))}
         </View>
       ) : null}
-      {error ? <Notice text={`No forecast: ${error.message}`} /> : null}
+      {error ? <Notice text={t('planRoom.noForecast', { message: error.message })} /> : null}
       {solved.data && !solved.data.ok && !solved.isPlaceholderData ? (
         <View className="px-3 wide:px-6">
           <Notice text={tell(solved.data.why)} />
@@ -305,9 +307,9 @@ const HeadKeys = memo(function HeadKeys({ onPlans }: { onPlans: () => void }) {
   const router = useRouter();
   return (
     <>
-      <Key label="Plans" icon={LayoutList} stacked onPress={onPlans} />
+      <Key label={t('planRoom.plans')} icon={LayoutList} stacked onPress={onPlans} />
       <Key
-        label="Settings"
+        label={t('planRoom.settings')}
         icon={SettingsIcon}
         stacked
         onPress={() => router.push('/settings')}

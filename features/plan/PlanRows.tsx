@@ -27,7 +27,8 @@ import { SidesForm } from './SidesForm';
 import { TasteForm } from './TasteForm';
 import type { useAbout } from './useAbout';
 import { WaysForm } from './WaysForm';
-import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, STYLE_SAYS } from './words';
+import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, wordSays } from './words';
+import { t } from '../../words';
 
 type Part =
   | 'name'
@@ -52,6 +53,7 @@ type Props = {
 
 /** Everything of the plan that is not an amount, a line each with a sheet behind it. */
 export const PlanRows = memo(function PlanRows(props: Props) {
+  const tell = useTell();
   const { plan, forecast, about } = props;
   const fmt = useFormat();
   const [part, setPart] = useState<Part | undefined>();
@@ -59,108 +61,129 @@ export const PlanRows = memo(function PlanRows(props: Props) {
   const open = (p: Part) => () => setPart(p);
   const { method, dish, rest } = plan;
   const title: Record<Part, string> = {
-    name: 'Name',
-    people: 'For how many',
-    set: 'The set you want',
-    serve: 'Served',
-    dish: 'Poured into',
-    pan: 'Pan and ring',
-    method: 'On the hob',
-    ways: 'Where cooks part ways',
-    sides: 'Beside it',
-    rules: 'The occasion',
-    taste: 'Sweet, salt, sour',
-    rest: 'Rest and fridge',
-    measure: 'How you measure starch',
+    name: t('planRoom.name'),
+    people: t('planRoom.forHowMany'),
+    set: t('planRoom.theSetYouWant'),
+    serve: t('planRoom.served'),
+    dish: t('planRoom.pouredInto'),
+    pan: t('planRoom.panAndRing'),
+    method: t('planRoom.onTheHob'),
+    ways: t('planRoom.whereCooksPartWays'),
+    sides: t('planRoom.besideIt'),
+    rules: t('planRoom.theOccasion'),
+    taste: t('planRoom.sweetSaltSour'),
+    rest: t('planRoom.restAndFridge'),
+    measure: t('planRoom.howYouMeasureStarch'),
   };
   return (
     <View>
       <Row
-        title="Wanted"
-        sub={SET_SAYS[plan.serve.word]}
-        value={plan.serve.word}
+        title={t('planRoom.wanted2')}
+        sub={t(SET_SAYS[plan.serve.word])}
+        value={t(`word.${plan.serve.word}`)}
         onPress={open('set')}
         testID="row-set"
       />
       <Row
-        title="People"
-        sub={`${fmt.grams(plan.portionG)} each`}
+        title={t('planRoom.people')}
+        sub={t('planRoom.each', { portionG: fmt.grams(plan.portionG) })}
         value={String(plan.people)}
         onPress={open('people')}
         testID="row-people"
       />
       <Row
-        title="Served"
-        sub={`${STYLE_SAYS[plan.serve.style]}, ${fmt.temp(plan.serve.tempC)}, ${fmt.weekday(at)}`}
+        title={t('planRoom.served')}
+        sub={`${t(`style.${plan.serve.style}`)}, ${fmt.temp(plan.serve.tempC)}, ${fmt.weekday(at)}`}
         value={fmt.time(at)}
         onPress={open('serve')}
         testID="row-serve"
       />
       <Row
-        title="Dish"
+        title={t('planRoom.dish')}
         sub={
-          forecast ? `${Math.round(forecast.depthMm)} mm deep, ${Math.round(forecast.fillRel * 100)} % full` : dish.wall
+          forecast
+            ? t('planRoom.mmDeepFull', {
+                depthMm: Math.round(forecast.depthMm),
+                fillRel: Math.round(forecast.fillRel * 100),
+              })
+            : t(`made.${dish.wall}`)
         }
         value={`${dish.count} × ${fmt.ml(dish.capacityMl)}`}
         onPress={open('dish')}
         testID="row-dish"
       />
       <Row
-        title="Pan and ring"
-        sub={`${plan.hob.kind}, ${plan.hob.ratedW} W`}
+        title={t('planRoom.panAndRing')}
+        sub={`${t(`hobKind.${plan.hob.kind}`)}, ${plan.hob.ratedW} W`}
         value={`${plan.pan.diameterMm / 10} cm`}
         onPress={open('pan')}
         testID="row-pan"
       />
       <Row
-        title="On the hob"
-        sub={`stir every ${method.stirEveryS} s, hob ${method.heatSetting} then ${method.simmerSetting}`}
-        value={`${method.cookOnMin} min on`}
+        title={t('planRoom.onTheHob')}
+        sub={t('planRoom.stirEverySHobThen', {
+          stirEveryS: method.stirEveryS,
+          heatSetting: method.heatSetting,
+          simmerSetting: method.simmerSetting,
+        })}
+        value={t('planRoom.minOn', { cookOnMin: method.cookOnMin })}
         onPress={open('method')}
       />
       <Row
-        title="Ways to cook it"
-        sub="what each costs in minutes, set and risk"
+        title={t('planRoom.waysToCookIt')}
+        sub={t('planRoom.whatEachCostsInMinutes')}
         onPress={open('ways')}
         testID="row-ways"
       />
       <Row
-        title="Beside it"
+        title={t('planRoom.besideIt')}
         sub={
           plan.sides.length
-            ? plan.sides.map((s) => SIDE_SAYS[s.kind].label.toLowerCase()).join(', ')
-            : 'syrup, compote, a second layer'
+            ? plan.sides.map((s) => t(SIDE_SAYS[s.kind].label).toLowerCase()).join(', ')
+            : t('planRoom.syrupCompoteASecondLayer')
         }
         {...(plan.sides.length ? { value: String(plan.sides.length) } : {})}
         onPress={open('sides')}
         testID="row-sides"
       />
       <Row
-        title="The occasion"
+        title={t('planRoom.theOccasion')}
         sub={
           plan.rules.length
-            ? plan.rules.map((r) => RULE_SAYS[r].label.toLowerCase()).join(', ')
-            : 'egg, alcohol, diets, who tastes'
+            ? plan.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()).join(', ')
+            : t('planRoom.eggAlcoholDietsWhoTastes')
         }
         {...(about?.breaks.length ? { value: `${about.breaks.length} broken` } : {})}
         onPress={open('rules')}
         testID="row-rules"
       />
       <Row
-        title="Sweetness"
-        sub={about ? `${about.taste.says}${about.taste.heldG > 0 ? ', some held back to taste' : ''}` : undefined}
+        title={t('planRoom.sweetness')}
+        sub={
+          about
+            ? `${tell(about.taste.says)}${about.taste.heldG > 0 ? t('planRoom.someHeldBackToTaste') : ''}`
+            : undefined
+        }
         {...(about ? { value: `${about.taste.sweetPct.toFixed(1)} %` } : {})}
         onPress={open('taste')}
         testID="row-taste"
       />
       <Row
-        title="Rest"
-        sub={`${rest.covered ? 'covered' : 'open'}, ${rest.roomMin} min in the room, fridge ${fmt.temp(rest.fridgeC)}`}
+        title={t('planRoom.rest')}
+        sub={t('planRoom.minInTheRoomFridge', {
+          open: rest.covered ? t('planRoom.covered') : t('planRoom.open'),
+          roomMin: rest.roomMin,
+          fridgeC: fmt.temp(rest.fridgeC),
+        })}
         value={fmt.hours(rest.hours)}
         onPress={open('rest')}
       />
-      <Row title="Starch by" value={MEASURE_SAYS[plan.starchMeasure].label.toLowerCase()} onPress={open('measure')} />
-      <Row title="Name" value={plan.name} onPress={open('name')} />
+      <Row
+        title={t('planRoom.starchBy')}
+        value={t(MEASURE_SAYS[plan.starchMeasure].label).toLowerCase()}
+        onPress={open('measure')}
+      />
+      <Row title={t('planRoom.name')} value={plan.name} onPress={open('name')} />
       <Sheet open={part !== undefined} title={part ? title[part] : ''} onClose={() => setPart(undefined)}>
         {part ? <PartForm part={part} {...props} onDone={() => setPart(undefined)} /> : null}
       </Sheet>
@@ -192,7 +215,7 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
       return (
         <>
           <Stepper
-            name="People"
+            name={t('planRoom.people')}
             value={plan.people}
             unit=""
             step={1}
@@ -203,7 +226,7 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
             }
           />
           <Stepper
-            name="Portion"
+            name={t('planRoom.portion')}
             value={plan.portionG}
             unit="g"
             step={5}
@@ -211,10 +234,10 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
             max={500}
             onChange={(portionG) => onChange(scaleToPeople(plan, plan.people, portionG, forecast?.lossRel ?? 0.06))}
           />
-          <Type tone="quiet">Every amount follows, steam counted in.</Type>
+          <Type tone="quiet">{t('planRoom.everyAmountFollowsSteamCounted')}</Type>
           {plan.dish.kind === 'tray' || plan.dish.kind === 'bowl' ? null : (
             <Key
-              label={`${plan.people} dishes, one each`}
+              label={t('planRoom.dishesOneEach', { people: plan.people })}
               onPress={() => onChange({ ...plan, dish: { ...plan.dish, count: plan.people } })}
             />
           )}
@@ -223,10 +246,10 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
     case 'set':
       return (
         <Choices
-          label="At serving"
+          label={t('planRoom.atServing2')}
           column
           value={plan.serve.word}
-          options={SET_WORDS.map((w) => ({ value: w, label: w, sub: SET_SAYS[w] }))}
+          options={SET_WORDS.map((w) => ({ value: w, label: wordSays(w), sub: t(SET_SAYS[w]) }))}
           onChoose={(word) => {
             onChange({ ...plan, serve: { ...plan.serve, word } });
             onDone();
@@ -251,17 +274,17 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
       const set = (m: Partial<Plan['method']>) => onChange({ ...plan, method: { ...plan.method, ...m } });
       return (
         <>
-          <Type kind="strong">Up to the bubble</Type>
+          <Type kind="strong">{t('planRoom.upToTheBubble')}</Type>
           <View className="flex-row">
             <HobOvals now={plan.method.heatSetting} onSet={(heatSetting) => set({ heatSetting })} />
           </View>
-          <Type kind="strong">After the bubble</Type>
+          <Type kind="strong">{t('planRoom.afterTheBubble')}</Type>
           <View className="flex-row">
             <HobOvals now={plan.method.simmerSetting} onSet={(simmerSetting) => set({ simmerSetting })} />
           </View>
           <Stepper
-            name="Cook on"
-            sub="a minute or two past the bubble, or it tastes raw"
+            name={t('planRoom.cookOn')}
+            sub={t('planRoom.aMinuteOrTwoPast')}
             value={plan.method.cookOnMin}
             unit="min"
             step={1}
@@ -269,7 +292,7 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
             onChange={(cookOnMin) => set({ cookOnMin })}
           />
           <Stepper
-            name="Spoon passes every"
+            name={t('planRoom.spoonPassesEvery')}
             value={plan.method.stirEveryS}
             unit="s"
             step={1}
@@ -280,14 +303,14 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
           {CHOICE_SAYS.filter((c) => offered(plan, c.needs)).map((c) => (
             <Choices
               key={c.key}
-              label={c.label}
+              label={tell(c.label)}
               value={String(plan.choices[c.key] ?? Object.keys(c.sides)[0])}
-              options={Object.entries(c.sides).map(([value, label]) => ({ value, label }))}
+              options={Object.entries(c.sides).map(([value, label]) => ({ value, label: t(label) }))}
               onChoose={(value) => onChange({ ...plan, choices: { ...plan.choices, [c.key]: value } })}
             />
           ))}
           <TempStepper
-            name="Slurry goes in at"
+            name={t('planRoom.slurryGoesInAt')}
             valueC={plan.method.slurryAtC}
             minC={5}
             maxC={75}
@@ -301,7 +324,7 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
       return (
         <>
           <Stepper
-            name="From pouring to serving"
+            name={t('planRoom.fromPouringToServing')}
             value={plan.rest.hours}
             unit="h"
             step={0.5}
@@ -309,53 +332,51 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
             onChange={(hours) => set({ hours })}
           />
           <Stepper
-            name="In the room first"
+            name={t('planRoom.inTheRoomFirst')}
             value={plan.rest.roomMin}
             unit="min"
             step={5}
             max={240}
             onChange={(roomMin) => set({ roomMin })}
           />
-          {plan.rest.roomMin > 120 ? (
-            <Notice text="More than two hours in the room is past the usual safe limit. Local food-safety rules come first." />
-          ) : null}
+          {plan.rest.roomMin > 120 ? <Notice text={t('planRoom.moreThanTwoHoursIn')} /> : null}
           <Choices
-            label="Where it cools"
+            label={t('planRoom.whereItCools')}
             column
             value={plan.choices.cooling ?? 'room first'}
             options={[
-              { value: 'room first', label: 'room, then fridge' },
-              { value: 'straight to the cold', label: 'straight to the fridge' },
-              { value: 'ice bath', label: 'ice bath, then fridge' },
-              { value: 'freezer', label: 'room, then freezer' },
+              { value: 'room first', label: t('planRoom.roomThenFridge') },
+              { value: 'straight to the cold', label: t('planRoom.straightToTheFridge') },
+              { value: 'ice bath', label: t('planRoom.iceBathThenFridge') },
+              { value: 'freezer', label: t('planRoom.roomThenFreezer') },
             ]}
             onChoose={(cooling) => onChange({ ...plan, choices: { ...plan.choices, cooling } })}
           />
           <Choices
-            label="Held against"
+            label={t('planRoom.heldAgainst')}
             column
             value={plan.rest.rule ?? 'two stages'}
             options={COOLING_RULES.map((r) => ({ value: r, label: r, sub: tell(coolingRuleSaid(r)) }))}
             onChoose={(rule) => set({ rule })}
           />
-          <Notice text="Rules differ by country and change. Your local food-safety rules come first." />
+          <Notice text={t('planRoom.rulesDifferByCountryAnd')} />
           <TempStepper
-            name="Fridge"
+            name={t('planRoom.fridge')}
             valueC={plan.rest.fridgeC}
             minC={-2}
             maxC={12}
             onChange={(fridgeC) => set({ fridgeC })}
           />
           <Choices
-            label="Cover"
+            label={t('planRoom.cover')}
             value={plan.rest.covered ? 1 : 0}
             options={[
-              { value: 1, label: 'lies on the pudding', sub: 'no skin' },
-              { value: 0, label: 'open', sub: 'cools faster, skin' },
+              { value: 1, label: t('planRoom.liesOnThePudding'), sub: t('planRoom.noSkin') },
+              { value: 0, label: t('planRoom.open'), sub: t('planRoom.coolsFasterSkin') },
             ]}
             onChoose={(v) => set({ covered: v === 1 })}
           />
-          <Type tone="quiet">{`A usual fridge is ${fmt.temp(4)}.`}</Type>
+          <Type tone="quiet">{t('planRoom.aUsualFridgeIs', { value: fmt.temp(4) })}</Type>
         </>
       );
     }
@@ -363,22 +384,20 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
       return (
         <>
           <Choices
-            label="Starch goes in by"
+            label={t('planRoom.starchGoesInBy')}
             column
             value={plan.starchMeasure}
             options={(['scale', 'level spoons', 'rounded spoons', 'heaped spoons'] as const).map((v) => ({
               value: v,
-              ...MEASURE_SAYS[v],
+              label: t(MEASURE_SAYS[v].label),
+              sub: t(MEASURE_SAYS[v].sub),
             }))}
             onChoose={(starchMeasure) => {
               onChange({ ...plan, starchMeasure });
               onDone();
             }}
           />
-          <Notice
-            harm={false}
-            text="A heaped spoon can hold twice a level one, which moves the set by two words. Grams are safest."
-          />
+          <Notice harm={false} text={t('planRoom.aHeapedSpoonCanHold')} />
         </>
       );
   }
@@ -418,12 +437,16 @@ function NameForm({ plan, onChange, onDone }: { plan: Plan; onChange: (p: Plan) 
   const [name, setName] = useState(plan.name);
   const trimmed = name.trim();
   const error =
-    trimmed.length === 0 ? 'It should have a name.' : trimmed.length > 60 ? '60 letters or fewer would do.' : undefined;
+    trimmed.length === 0
+      ? t('planRoom.itShouldHaveAName')
+      : trimmed.length > 60
+        ? t('planRoom.60LettersOrFewerWould')
+        : undefined;
   return (
     <>
-      <Field label="Name" value={name} onChangeText={setName} error={error} />
+      <Field label={t('planRoom.name')} value={name} onChangeText={setName} error={error} />
       <Key
-        label="Keep"
+        label={t('planRoom.keep')}
         size="amount"
         disabled={error !== undefined}
         onPress={() => {
@@ -448,28 +471,34 @@ function ServeForm({ plan, onChange }: { plan: Plan; onChange: (p: Plan) => void
   return (
     <>
       <Choices
-        label="How"
+        label={t('planRoom.how')}
         value={plan.serve.style}
-        options={(['spooned', 'turned out', 'cut'] as const).map((v) => ({ value: v, label: STYLE_SAYS[v] }))}
+        options={(['spooned', 'turned out', 'cut'] as const).map((v) => ({ value: v, label: t(`style.${v}`) }))}
         onChoose={(style) => set({ style })}
       />
-      <TempStepper name="How warm" valueC={plan.serve.tempC} minC={0} maxC={75} onChange={(tempC) => set({ tempC })} />
+      <TempStepper
+        name={t('planRoom.howWarm')}
+        valueC={plan.serve.tempC}
+        minC={0}
+        maxC={75}
+        onChange={(tempC) => set({ tempC })}
+      />
       <Field
-        label="At what time"
+        label={t('planRoom.atWhatTime')}
         value={typed}
         onChangeText={(text) => {
           setTyped(text);
           const m = parseTimeOfDay(text);
           if (m !== undefined) move(planned, m);
         }}
-        error={minutes === undefined ? 'A time such as 19:30 or 7:30 pm would do.' : undefined}
+        error={minutes === undefined ? t('planRoom.aTimeSuchAs19') : undefined}
       />
       <Choices
-        label="On"
+        label={t('planRoom.on')}
         value={planned}
         options={[...(days.includes(planned) ? [] : [planned]), ...days].map((d) => ({
           value: d,
-          label: d === today.getTime() ? 'today' : fmt.weekday(d),
+          label: d === today.getTime() ? t('planRoom.today') : fmt.weekday(d),
         }))}
         onChoose={(d) => move(d, minutes ?? (at - planned) / 60_000)}
       />

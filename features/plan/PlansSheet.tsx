@@ -20,10 +20,11 @@ import { Stepper } from '../../ui/Stepper';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
 import { UndoBar } from '../../ui/UndoBar';
-import { useApp } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { useStable } from '../shared/useStable';
-import { FAMILY_SAYS, RULE_SAYS, STYLE_SAYS } from './words';
+import { FAMILY_SAYS, RULE_SAYS } from './words';
+import { t } from '../../words';
 
 /** The plans there are: open one, or duplicate, archive, compare and look back; and a new one. */
 export const PlansSheet = memo(function PlansSheet({
@@ -76,17 +77,27 @@ export const PlansSheet = memo(function PlansSheet({
     <Row
       key={p.id}
       title={p.name}
-      sub={`${p.people} people, ${STYLE_SAYS[p.serve.style]}, ${fmt.weekday(Date.parse(p.serve.at))} ${fmt.time(Date.parse(p.serve.at))}`}
-      value={p.id === current?.id ? 'here' : undefined}
+      sub={t('planRoom.people2', {
+        people: p.people,
+        style: t(`style.${p.serve.style}`),
+        at: fmt.weekday(Date.parse(p.serve.at)),
+        at2: fmt.time(Date.parse(p.serve.at)),
+      })}
+      value={p.id === current?.id ? t('planRoom.here') : undefined}
       left={<Tag letter={p.name[0]!.toUpperCase()} tint={i} />}
       onPress={() => go(p.id)}
     />
   );
-  const titles = { list: 'Plans', new: 'A new pudding', history: 'As it was', archive: 'Put away' } as const;
+  const titles = {
+    list: t('planRoom.plans'),
+    new: t('planRoom.aNewPudding'),
+    history: t('planRoom.asItWas'),
+    archive: t('planRoom.putAway'),
+  } as const;
   return (
     <Sheet open={open} title={titles[view]} onClose={close}>
       {view !== 'list' ? (
-        <Key label="Back" kind="quiet" className="self-start" onPress={() => setView('list')} />
+        <Key label={t('planRoom.back')} kind="quiet" className="self-start" onPress={() => setView('list')} />
       ) : null}
       {view === 'new' ? <NewPlanForm onMade={(plan) => goToNew(plan)} /> : null}
       {view === 'history' && current ? <HistoryForm plan={current} onBack={close} /> : null}
@@ -97,8 +108,8 @@ export const PlansSheet = memo(function PlansSheet({
                 <Row title={p.name} sub={fmt.weekday(Date.parse(p.serve.at))} />
               </View>
               <Key
-                label="Bring back"
-                spoken={`Bring ${p.name} back`}
+                label={t('planRoom.bringBack')}
+                spoken={t('planRoom.bringBack2', { name: p.name })}
                 onPress={() => {
                   const { archived: _a, ...rest } = p;
                   save.mutate(rest);
@@ -112,7 +123,7 @@ export const PlansSheet = memo(function PlansSheet({
         <>
           {gone ? (
             <UndoBar
-              text={`${gone.name} is gone`}
+              text={t('planRoom.isGone', { goneName: gone.name })}
               onUndo={() => {
                 save.mutate(gone);
                 setGone(undefined);
@@ -121,10 +132,10 @@ export const PlansSheet = memo(function PlansSheet({
             />
           ) : null}
           {kept.map(row)}
-          <Key kind="yolk" size="amount" label="Plan a new pudding" onPress={() => setView('new')} />
+          <Key kind="yolk" size="amount" label={t('planRoom.planANewPudding')} onPress={() => setView('new')} />
           <Key
             size="amount"
-            label="Read a recipe"
+            label={t('planRoom.readARecipe')}
             onPress={() => {
               close();
               router.push('/recipe' as '/');
@@ -132,33 +143,33 @@ export const PlansSheet = memo(function PlansSheet({
           />
           {current ? (
             <View className="gap-2">
-              <Type kind="strong">{`With ${current.name}`}</Type>
+              <Type kind="strong">{t('planRoom.with', { currentName: current.name })}</Type>
               <View className="flex-row flex-wrap gap-2">
                 <Key
-                  label="Duplicate"
+                  label={t('planRoom.duplicate')}
                   onPress={() => {
                     const copy = { ...current, id: newId('plan'), name: nextName(current.name, plans) };
                     goToNew(copy);
                   }}
                 />
                 <Key
-                  label="Compare"
+                  label={t('planRoom.compare')}
                   onPress={() => {
                     close();
                     router.push(`/compare?a=${current.id}` as '/');
                   }}
                 />
-                <Key label="As it was" onPress={() => setView('history')} />
+                <Key label={t('planRoom.asItWas')} onPress={() => setView('history')} />
                 <Key
-                  label="Put away"
+                  label={t('planRoom.putAway')}
                   onPress={() => {
                     save.mutate({ ...current, archived: true });
                     leave();
                   }}
                 />
                 <Key
-                  label="Delete"
-                  spoken={`Delete ${current.name}`}
+                  label={t('planRoom.delete')}
+                  spoken={t('planRoom.delete2', { currentName: current.name })}
                   kind="harm"
                   onPress={() => {
                     setGone(current);
@@ -170,7 +181,11 @@ export const PlansSheet = memo(function PlansSheet({
             </View>
           ) : null}
           {archived.length ? (
-            <Key label={`${archived.length} put away`} kind="quiet" onPress={() => setView('archive')} />
+            <Key
+              label={t('planRoom.putAway2', { archived: archived.length })}
+              kind="quiet"
+              onPress={() => setView('archive')}
+            />
           ) : null}
         </>
       ) : null}
@@ -186,6 +201,7 @@ function nextName(name: string, plans: readonly Plan[]): string {
 
 /** Earlier states of a plan: when, what was changed since, and the way back. */
 function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
+  const tell = useTell();
   const { fmt } = useApp();
   const past = useCollection('history');
   const save = useSave('plans');
@@ -198,7 +214,7 @@ function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
     <>
       {before ? (
         <UndoBar
-          text="Brought back"
+          text={t('planRoom.broughtBack')}
           onUndo={() => {
             save.mutate(before);
             setBefore(undefined);
@@ -206,18 +222,18 @@ function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
           onGone={() => setBefore(undefined)}
         />
       ) : null}
-      {list.length === 0 ? (
-        <Type tone="quiet">Nothing yet. The first change of a sitting keeps what was before.</Type>
-      ) : null}
+      {list.length === 0 ? <Type tone="quiet">{t('planRoom.nothingYetTheFirstChange')}</Type> : null}
       {list.map((p) => {
         const pantry = pantryWith([...plan.own, ...p.plan.own]);
         const lines = changesBetween(p.plan, plan, pantry);
         return (
           <View key={p.id} className="gap-1 border-b-hair border-line pb-3" testID="past">
             <View className="flex-row items-center justify-between gap-3">
-              <Type kind="strong">{`before ${fmt.day(Date.parse(p.at))} ${fmt.time(Date.parse(p.at))}`}</Type>
+              <Type kind="strong">
+                {t('planRoom.before', { at: fmt.day(Date.parse(p.at)), at2: fmt.time(Date.parse(p.at)) })}
+              </Type>
               <Key
-                label="Bring back"
+                label={t('planRoom.bringBack')}
                 disabled={lines.length === 0}
                 onPress={() => {
                   // what is here now is kept too
@@ -229,19 +245,19 @@ function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
             </View>
             {lines.length === 0 ? (
               <Type kind="small" tone="quiet">
-                as it is now
+                {t('planRoom.asItIsNow')}
               </Type>
             ) : (
               lines.slice(0, 8).map((l) => (
-                <Type key={l} kind="small" tone="quiet">
-                  {`since: ${l}`}
+                <Type key={tell(l)} kind="small" tone="quiet">
+                  {t('planRoom.since', { l: tell(l) })}
                 </Type>
               ))
             )}
           </View>
         );
       })}
-      <Key label="Close" size="amount" onPress={onBack} />
+      <Key label={t('planRoom.close')} size="amount" onPress={onBack} />
     </>
   );
 }
@@ -279,16 +295,16 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
     if (w.at !== undefined) setAt(w.at);
     if (w.rules.length) setRules([...new Set([...rules, ...w.rules])]);
     const parts = [
-      w.family && FAMILY_SAYS[w.family].label.toLowerCase(),
+      w.family && t(FAMILY_SAYS[w.family].label).toLowerCase(),
       w.milkId && milks.find((m) => m.id === w.milkId)?.name,
-      w.people && `for ${w.people}`,
-      w.style && STYLE_SAYS[w.style],
+      w.people && t('planRoom.for3', { people: w.people }),
+      w.style && t(`style.${w.style}`),
       w.warm === undefined ? '' : w.warm ? 'warm' : 'cold',
       w.word,
       w.at !== undefined && fmt.time(startOfDay(Date.now()).getTime() + w.at * 60_000),
-      ...w.rules.map((r) => RULE_SAYS[r].label.toLowerCase()),
+      ...w.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()),
     ].filter(Boolean);
-    setHeard(parts.length ? `Heard: ${parts.join(', ')}.` : 'None of that was understood. Tap it together below.');
+    setHeard(parts.length ? t('planRoom.heard', { parts: parts.join(', ') }) : t('planRoom.noneOfThatWasUnderstood'));
   };
   const make = async () => {
     if (!milk) return;
@@ -296,7 +312,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
     const day = startOfDay(addDays(Date.now(), 1)).getTime();
     const ownUsed = milk.own ? [milk] : [];
     const title =
-      name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${FAMILY_SAYS[family].short}`.slice(0, 60);
+      name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${t(FAMILY_SAYS[family].short)}`.slice(0, 60);
     const start = newPlan(
       {
         id: newId('plan'),
@@ -342,41 +358,46 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   return (
     <>
       <Field
-        label="What you wish, in a sentence"
+        label={t('planRoom.whatYouWishInA')}
         value={said}
         onChangeText={setSaid}
-        placeholder="cold, turned out, for fourteen, half past seven, no egg, from walnut milk"
+        placeholder={t('planRoom.coldTurnedOutForFourteen')}
         maxLength={400}
         multiline
       />
-      <Key label="Understand it" disabled={said.trim() === ''} className="self-start" onPress={() => void hear()} />
+      <Key
+        label={t('planRoom.understandIt')}
+        disabled={said.trim() === ''}
+        className="self-start"
+        onPress={() => void hear()}
+      />
       {heard ? (
         <Type kind="strong" role="status">
           {heard}
         </Type>
       ) : null}
       <Field
-        label="Name"
+        label={t('planRoom.name')}
         value={name}
         onChangeText={setName}
-        placeholder={milk ? `${milk.name} ${FAMILY_SAYS[family].short}` : ''}
+        placeholder={milk ? `${milk.name} ${t(FAMILY_SAYS[family].short)}` : ''}
         maxLength={60}
       />
       <Choices
-        label="Kind"
+        label={t('planRoom.kind')}
         value={family}
-        options={FAMILIES.map((f) => ({ value: f, label: FAMILY_SAYS[f].label }))}
+        options={FAMILIES.map((f) => ({ value: f, label: t(FAMILY_SAYS[f].label) }))}
         onChoose={setFamily}
       />
-      <Type tone="quiet">{FAMILY_SAYS[family].sub}</Type>
+      <Type tone="quiet">{t(FAMILY_SAYS[family].sub)}</Type>
       <Choices
-        label="Milk"
+        label={t('planRoom.milk')}
         value={milkId}
         options={milks.map((m) => ({ value: m.id, label: m.name }))}
         onChoose={setMilkId}
       />
       <Stepper
-        name="People"
+        name={t('planRoom.people')}
         value={people}
         unit=""
         step={1}
@@ -384,23 +405,31 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
         max={60}
         onChange={(v) => setPeople(Math.round(v))}
       />
-      <Stepper name="Portion" value={portionG} unit="g" step={5} min={30} max={500} onChange={setPortionG} />
+      <Stepper
+        name={t('planRoom.portion')}
+        value={portionG}
+        unit="g"
+        step={5}
+        min={30}
+        max={500}
+        onChange={setPortionG}
+      />
       <Choices
-        label="Served"
+        label={t('planRoom.served')}
         value={style}
         options={[
-          { value: 'usual' as const, label: 'as is usual' },
-          ...(['spooned', 'turned out', 'cut'] as const).map((v) => ({ value: v, label: STYLE_SAYS[v] })),
+          { value: 'usual' as const, label: t('planRoom.asIsUsual') },
+          ...(['spooned', 'turned out', 'cut'] as const).map((v) => ({ value: v, label: t(`style.${v}`) })),
         ]}
         onChoose={setStyle}
       />
       <View className="gap-2">
-        <Type kind="strong">The occasion</Type>
+        <Type kind="strong">{t('planRoom.theOccasion')}</Type>
         <View className="flex-row flex-wrap gap-2">
           {RULES.map((r) => (
             <Key
               key={r}
-              label={RULE_SAYS[r].label}
+              label={t(RULE_SAYS[r].label)}
               role="checkbox"
               selected={rules.includes(r)}
               onPress={() => setRules(rules.includes(r) ? rules.filter((x) => x !== r) : [...rules, r])}
@@ -411,7 +440,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       <Key
         kind="yolk"
         size="act"
-        label={busy ? 'Working it out' : 'Plan it'}
+        label={busy ? t('planRoom.workingItOut') : t('planRoom.planIt')}
         disabled={busy}
         onPress={() => void make()}
       />

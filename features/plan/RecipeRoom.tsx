@@ -27,6 +27,8 @@ import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useAsk } from '../shared/useAsk';
 import { useMounted } from '../shared/useNow';
+import { t, named } from '../../words';
+import { numberOf } from '../shared/typed';
 
 const NO_OWN: never[] = [];
 /** The check-up does not depend on the day: the plan gets its own when it is kept. */
@@ -35,6 +37,7 @@ const MOST_BYTES = 1_000_000;
 
 /** A recipe on paper: pasted or opened, read line by line, checked, and taken as a plan. */
 export function RecipeRoom() {
+  const tell = useTell();
   const { fmt, setWhere } = useApp();
   const router = useRouter();
   const mounted = useMounted();
@@ -54,25 +57,23 @@ export function RecipeRoom() {
   };
   const mine = own.data ?? NO_OWN;
   const read = useMutation({
-    mutationFn: (t: string) => ask('read', [t, mine, options]),
+    mutationFn: (written: string) => ask('read', [written, mine, options]),
     onSuccess: (r) => {
       setAccepted([]);
       setReading(r.ok ? r.reading : undefined);
       setPeople(r.ok ? r.reading.people : undefined);
-      setWrong(r.ok ? '' : r.why);
+      setWrong(r.ok ? '' : tell(r.why));
     },
-    onError: (e) => setWrong(`It could not be read: ${e.message}`),
+    onError: (e) => setWrong(t('planRoom.itCouldNotBeRead', { message: e.message })),
   });
   const open = async (f: File) => {
     if (f.size > MOST_BYTES) {
-      setWrong(
-        `${f.name} holds ${Math.round(f.size / 1000)} thousand letters. One recipe is enough: up to 100 thousand.`,
-      );
+      setWrong(t('planRoom.holdsThousandLettersOneRecipe', { name: f.name, size: Math.round(f.size / 1000) }));
       return;
     }
-    const t = await f.text();
-    setText(t);
-    read.mutate(t);
+    const written = await f.text();
+    setText(written);
+    read.mutate(written);
   };
   const mend = async (at: number, change: { ingredientId?: string; grams?: number }) => {
     if (!reading) return;
@@ -95,10 +96,16 @@ export function RecipeRoom() {
   const toMend = check.data?.items.filter((i) => !i.accepted && i.level !== 'fact').length ?? 0;
   return (
     <Room
-      name="Read a recipe"
-      title={reading ? reading.title : 'A recipe on paper'}
-      sub={reading ? `${reading.lines.length} lines, ${reading.method.length} sentences` : 'paste it, or open a file'}
-      actions={<Key label="Back" onPress={() => (reading ? setReading(undefined) : router.replace('/plan'))} />}
+      name={t('planRoom.readARecipe')}
+      title={reading ? reading.title : t('planRoom.aRecipeOnPaper')}
+      sub={
+        reading
+          ? t('planRoom.linesSentences', { lines: reading.lines.length, method: reading.method.length })
+          : t('planRoom.pasteItOrOpenA')
+      }
+      actions={
+        <Key label={t('planRoom.back')} onPress={() => (reading ? setReading(undefined) : router.replace('/plan'))} />
+      }
       right={
         reading && check.data ? (
           <CheckUp
@@ -116,7 +123,13 @@ export function RecipeRoom() {
               kind="yolk"
               size="amount"
               className="max-w-[460px] flex-1"
-              label={check.data ? 'Plan it' : check.isFetching ? 'Checking' : 'Nothing to plan yet'}
+              label={
+                check.data
+                  ? t('planRoom.planIt')
+                  : check.isFetching
+                    ? t('planRoom.checking')
+                    : t('planRoom.nothingToPlanYet')
+              }
               disabled={!check.data || check.isPlaceholderData}
               onPress={() => check.data && keep(check.data.plan)}
             />
@@ -130,15 +143,15 @@ export function RecipeRoom() {
             <View className="gap-1 px-3 py-2 wide:px-6" testID="recipe-set">
               <View className="flex-row flex-wrap items-end justify-between gap-x-4">
                 <View>
-                  <Type tone="quiet">{`at serving, ${fmt.temp(check.data.plan.serve.tempC)}`}</Type>
+                  <Type tone="quiet">{t('planRoom.atServing', { tempC: fmt.temp(check.data.plan.serve.tempC) })}</Type>
                   <Type kind="answer" className={check.isPlaceholderData ? 'opacity-60' : ''}>
-                    {check.data.forecast.serving.word}
+                    {t(`word.${check.data.forecast.serving.word}`)}
                   </Type>
                 </View>
                 <View className="items-end pb-1">
-                  {toMend ? <Type kind="strong">{`${toMend} to look at`}</Type> : null}
-                  <Type tone="quiet">hot in the pot</Type>
-                  <Type kind="amount">{check.data.forecast.hot.word}</Type>
+                  {toMend ? <Type kind="strong">{t('planRoom.toLookAt', { toMend })}</Type> : null}
+                  <Type tone="quiet">{t('planRoom.hotInThePot')}</Type>
+                  <Type kind="amount">{t(`word.${check.data.forecast.hot.word}`)}</Type>
                 </View>
               </View>
               <SetStrip
@@ -147,16 +160,16 @@ export function RecipeRoom() {
                 high={check.data.forecast.doubt.high}
                 wanted={stripMiddle(check.data.plan.serve.word)}
                 working={check.isPlaceholderData}
-                label={`Set at serving: ${check.data.forecast.serving.word}.`}
+                label={t('planRoom.setAtServing', { word: t(`word.${check.data.forecast.serving.word}`) })}
               />
             </View>
           ) : check.isFetching ? (
             <Type tone="quiet" className="px-3 py-4 wide:px-6">
-              Cooking it as written
+              {t('planRoom.cookingItAsWritten')}
             </Type>
           ) : (
             <View className="px-3 wide:px-6">
-              <Notice text="Nothing liquid was read: tap the line that is the milk and say what it is." />
+              <Notice text={t('planRoom.nothingLiquidWasReadTap')} />
             </View>
           )}
           <View className="border-y-rim border-ink bg-plate">
@@ -172,7 +185,7 @@ export function RecipeRoom() {
           </View>
           <View className="px-3 py-3 wide:px-6">
             <Stepper
-              name="People"
+              name={t('planRoom.people')}
               value={people ?? check.data?.plan.people ?? 6}
               unit=""
               step={1}
@@ -184,7 +197,7 @@ export function RecipeRoom() {
           {reading.method.length ? (
             <View className="gap-1 px-3 pb-4 wide:px-6">
               <Type kind="title" level={2}>
-                As it was written
+                {t('planRoom.asItWasWritten')}
               </Type>
               {reading.method.map((m, i) => (
                 <Type key={i} tone="quiet">
@@ -197,34 +210,31 @@ export function RecipeRoom() {
       ) : (
         <View className="mx-auto w-full max-w-[720px] gap-3 p-4">
           <Field
-            label="The recipe"
+            label={t('planRoom.theRecipe')}
             value={text}
             onChangeText={setText}
             multiline
             numberOfLines={12}
-            placeholder={
-              '500 ml whole milk\n40 g cornstarch\n60 g sugar\n\nWhisk the starch into a little of the cold milk …'
-            }
+            placeholder={t('planRoom.500MlWholeMilk40')}
             style={{ minHeight: 300, textAlignVertical: 'top' }}
             error={wrong || undefined}
           />
           <Key
             kind="yolk"
             size="act"
-            label={read.isPending ? 'Reading' : 'Read it'}
+            label={read.isPending ? t('planRoom.reading') : t('planRoom.readIt')}
             disabled={!mounted || read.isPending}
             onPress={() => read.mutate(text)}
           />
           <FileKey
-            label="Open a file"
+            label={t('planRoom.openAFile')}
             size="amount"
             accept=".txt,.md,.markdown,.json,.jsonld,.html,.htm,text/*,application/json,application/ld+json"
-            fileLabel="Recipe file"
+            fileLabel={t('planRoom.recipeFile')}
             onFile={(f) => void open(f)}
           />
           <Type kind="small" tone="quiet">
-            Plain text, Markdown, or a page with a schema.org Recipe in it. A bare spoon of starch is taken as a rounded
-            one, cups and spoons as in your settings. It stays on this device.
+            {t('planRoom.plainTextMarkdownOrA')}
           </Type>
         </View>
       )}
@@ -259,23 +269,25 @@ function LineRow({
   onMend: (c: { ingredientId?: string; grams?: number }) => void;
   onDrop: () => void;
 }) {
+  const tell = useTell();
   const { fmt } = useApp();
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const [search, setSearch] = useState('');
   const pantry = pantryWith(own);
   const thing = line.ingredientId ? pantry.get(line.ingredientId) : undefined;
-  const grams = Number(typed.replace(',', '.'));
+  const grams = numberOf(typed);
   const bad = typed !== '' && !(grams > 0 && grams <= 20000);
   const found = [...pantry.values()]
     .filter((i) => search.trim().length > 1 && i.name.includes(search.trim().toLowerCase()))
     .slice(0, 12);
-  const value = line.state === 'open' ? 'tap to say' : line.again ? 'counted' : fmt.grams(line.grams ?? 0);
+  const value =
+    line.state === 'open' ? t('planRoom.tapToSay') : line.again ? t('planRoom.counted') : fmt.grams(line.grams ?? 0);
   const sub = [
-    thing ? (line.state === 'ask' ? `${thing.name}? tap to say which` : thing.name) : '',
-    line.heldG ? `${fmt.grams(line.heldG)} kept back` : '',
-    line.optional ? 'optional' : '',
-    line.why,
+    thing ? (line.state === 'ask' ? t('planRoom.tapToSayWhich', { thingName: thing.name }) : thing.name) : '',
+    line.heldG ? t('planRoom.keptBack', { heldG: fmt.grams(line.heldG) }) : '',
+    line.optional ? t('planRoom.optional') : '',
+    line.why ? tell(line.why) : '',
   ]
     .filter(Boolean)
     .join('; ');
@@ -285,12 +297,12 @@ function LineRow({
       <Sheet open={open} title={line.text} onClose={() => setOpen(false)}>
         {line.which ? (
           <View className="gap-2">
-            <Type kind="strong">{line.which.question}</Type>
+            <Type kind="strong">{tell(line.which.question)}</Type>
             {line.which.options.map((o) => (
               <Key
                 key={o.ingredientId}
-                label={o.label}
-                sub={o.tell}
+                label={tell(o.label)}
+                sub={tell(o.tell)}
                 size="amount"
                 left
                 onPress={() => {
@@ -302,16 +314,16 @@ function LineRow({
           </View>
         ) : null}
         <Field
-          label="How much"
+          label={t('planRoom.howMuch')}
           unit="g"
           inputMode="decimal"
           value={typed}
           placeholder={line.grams ? String(Math.round(line.grams * 10) / 10) : ''}
           onChangeText={setTyped}
-          error={bad ? 'A number of grams above 0 would do.' : undefined}
+          error={bad ? t('planRoom.aNumberOfGramsAbove') : undefined}
         />
         <Key
-          label="That much"
+          label={t('planRoom.thatMuch')}
           size="amount"
           disabled={typed === '' || bad || !thing}
           onPress={() => {
@@ -320,16 +332,16 @@ function LineRow({
           }}
         />
         <Field
-          label={thing ? 'It is something else' : 'It is'}
+          label={thing ? t('planRoom.itIsSomethingElse') : t('planRoom.itIs')}
           value={search}
           onChangeText={setSearch}
-          placeholder="milk, starch, sugar …"
+          placeholder={t('planRoom.milkStarchSugar')}
         />
         {found.map((i) => (
           <Row
             key={i.id}
             title={i.name}
-            sub={i.allergens.join(', ') || undefined}
+            sub={named('allergen', i.allergens) || undefined}
             onPress={() => {
               onMend({ ingredientId: i.id, ...(typed !== '' && !bad ? { grams } : {}) });
               setOpen(false);
@@ -337,13 +349,10 @@ function LineRow({
           />
         ))}
         {search.trim().length > 1 && found.length === 0 ? (
-          <Notice
-            harm={false}
-            text="Nothing of that name. Add it under Plan, Add, My own, and read the recipe again."
-          />
+          <Notice harm={false} text={t('planRoom.nothingOfThatNameAdd')} />
         ) : null}
         <Key
-          label="Leave this line out"
+          label={t('planRoom.leaveThisLineOut')}
           kind="harm"
           onPress={() => {
             onDrop();
@@ -372,7 +381,7 @@ function CheckUp({
   return (
     <View className={working ? 'gap-3 py-2 opacity-70' : 'gap-3 py-2'} testID="checkup" aria-live="polite">
       <Type kind="title" level={2}>
-        {open.length === 0 ? 'Nothing to mend' : `${open.length} to look at`}
+        {open.length === 0 ? t('planRoom.nothingToMend') : t('planRoom.toLookAt2', { open: open.length })}
       </Type>
       {items.map((i) => (
         <View key={i.id} testID={`check-${i.id}`} className="gap-1 border-b-hair border-line pb-2">
@@ -380,7 +389,7 @@ function CheckUp({
             <View className="flex-row items-center gap-2">
               <Check size={20} color={colour.bay} strokeWidth={3} />
               <Type kind="strong" className="shrink">
-                {`Mended: ${tell(i.fix ?? i.says)}`}
+                {t('planRoom.mended', { says: tell(i.fix ?? i.says) })}
               </Type>
             </View>
           ) : i.level === 'fact' ? (
@@ -395,7 +404,7 @@ function CheckUp({
             <Key label={tell(i.fix)} className="self-start" disabled={working} onPress={() => onAccept(i.id)} />
           ) : null}
           {i.accepted ? (
-            <Key label="As it was" kind="quiet" className="self-start" onPress={() => onUndo(i.id)} />
+            <Key label={t('planRoom.asItWas')} kind="quiet" className="self-start" onPress={() => onUndo(i.id)} />
           ) : null}
         </View>
       ))}

@@ -11,6 +11,7 @@ import { CostList } from './CostList';
 import type { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
 import { useTell } from '../shared/App';
+import { t } from '../../words';
 
 type About = ReturnType<typeof useAbout>['about'];
 
@@ -40,8 +41,8 @@ export function RulesForm({ plan, about, onChange }: { plan: Plan; about: About;
         {RULES.map((r) => (
           <Key
             key={r}
-            label={RULE_SAYS[r].label}
-            sub={RULE_SAYS[r].sub}
+            label={t(RULE_SAYS[r].label)}
+            sub={t(RULE_SAYS[r].sub)}
             role="checkbox"
             size="amount"
             left
@@ -52,7 +53,7 @@ export function RulesForm({ plan, about, onChange }: { plan: Plan; about: About;
       </View>
       {broken.map((b) => (
         <View key={b.rule + b.ingredientId} testID={`broken-${b.rule}`} className="gap-2">
-          <Notice text={`${RULE_SAYS[b.rule].label}, but ${b.name} is in it.`} />
+          <Notice text={t('planRoom.butIsInIt', { label: t(RULE_SAYS[b.rule].label), bName: b.name })} />
         </View>
       ))}
       {[...new Set([...broken.flatMap((b) => MENDS[b.rule] ?? []), ...free])].map((w) => (
@@ -62,12 +63,12 @@ export function RulesForm({ plan, about, onChange }: { plan: Plan; about: About;
         harm={(about?.allergens.length ?? 0) > 0}
         text={
           about?.allergens.length
-            ? `Contains ${about.allergens.join(', ')}, what is cooked beside it counted. Read the packets too: traces are not known here.`
-            : 'No listed allergen in what is planned. Read the packets too: traces are not known here.'
+            ? t('planRoom.containsWhatIsCookedBeside', { allergens: about.allergens.join(', ') })
+            : t('planRoom.noListedAllergenInWhat2')
         }
       />
       <Type kind="small" tone="quiet">
-        Diets and diabetes: ask a professional. This is a kitchen’s arithmetic, not advice.
+        {t('planRoom.dietsAndDiabetesAskA')}
       </Type>
     </>
   );
@@ -79,18 +80,23 @@ function MakeFree({ plan, what, onChange }: { plan: Plan; what: FreeOf; onChange
   const [asked, setAsked] = useState(false);
   const { data } = useAsk('free', [plan, what], { enabled: asked });
   const word = what === 'milk' ? 'dairy' : what === 'nuts' ? 'nut' : what;
-  if (!asked) return <Key label={`Make it ${word}-free`} size="amount" onPress={() => setAsked(true)} />;
-  if (!data) return <Type tone="quiet">Swapping at equal set</Type>;
+  if (!asked) return <Key label={t('planRoom.makeItFree', { word })} size="amount" onPress={() => setAsked(true)} />;
+  if (!data) return <Type tone="quiet">{t('planRoom.swappingAtEqualSet')}</Type>;
   if (!data.ok) return <Notice text={tell(data.why)} />;
   return (
     <View className="gap-2 rounded-key bg-plate p-3" testID={`free-${what}`}>
-      <Type kind="strong">{`${word[0]!.toUpperCase()}${word.slice(1)}-free`}</Type>
+      <Type kind="strong">{t('planRoom.free', { toUpperCase: word[0]!.toUpperCase(), slice: word.slice(1) })}</Type>
       {data.changes.map((c) => (
-        <Type key={c}>{c}</Type>
+        <Type key={tell(c)}>{tell(c)}</Type>
       ))}
       <CostList costs={data.costs} />
-      {data.held ? null : <Notice text="No amount brings the same set back: look at the answer after it is taken." />}
-      <Key kind="yolk" size="amount" label={`Make it ${word}-free now`} onPress={() => onChange(data.plan)} />
+      {data.held ? null : <Notice text={t('planRoom.noAmountBringsTheSame')} />}
+      <Key
+        kind="yolk"
+        size="amount"
+        label={t('planRoom.makeItFreeNow', { word })}
+        onPress={() => onChange(data.plan)}
+      />
     </View>
   );
 }

@@ -17,6 +17,7 @@ import { useApp, useFormat } from '../shared/App';
 import { newId } from '../shared/ids';
 import type { useAbout } from './useAbout';
 import { SIDE_SAYS } from './words';
+import { t } from '../../words';
 
 type About = ReturnType<typeof useAbout>['about'];
 
@@ -34,14 +35,14 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
   if (side)
     return (
       <>
-        <Key label="Back" kind="quiet" onPress={() => setOpenId(undefined)} className="self-start" />
+        <Key label={t('planRoom.back')} kind="quiet" onPress={() => setOpenId(undefined)} className="self-start" />
         <Type kind="title" level={3}>
-          {SIDE_SAYS[side.kind].label}
+          {t(SIDE_SAYS[side.kind].label)}
         </Type>
         <SideFields side={side} plan={plan} onChange={put} />
         <SideAnswer plan={plan} answer={about?.sides.find((a) => a.id === side.id)} />
         <Key
-          label={`Leave the ${SIDE_SAYS[side.kind].label.toLowerCase()} out`}
+          label={t('planRoom.leaveTheOut', { label: t(SIDE_SAYS[side.kind].label).toLowerCase() })}
           kind="harm"
           onPress={() => {
             onChange({ ...plan, sides: plan.sides.filter((s) => s.id !== side.id) });
@@ -57,20 +58,24 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
         return (
           <Row
             key={s.id}
-            title={SIDE_SAYS[s.kind].label}
-            sub={a ? `${Math.round(a.minutes)} min${a.makesG > 0 ? `, makes ${fmt.grams(a.makesG)}` : ''}` : undefined}
+            title={t(SIDE_SAYS[s.kind].label)}
+            sub={
+              a
+                ? `${Math.round(a.minutes)} min${a.makesG > 0 ? t('planRoom.makes', { makesG: fmt.grams(a.makesG) }) : ''}`
+                : undefined
+            }
             onPress={() => setOpenId(s.id)}
           />
         );
       })}
       {plan.sides.length < 12 ? (
         <View className="gap-2">
-          <Type kind="strong">Cook beside it</Type>
+          <Type kind="strong">{t('planRoom.cookBesideIt')}</Type>
           {SIDE_KINDS.map((k) => (
             <Key
               key={k}
-              label={SIDE_SAYS[k].label}
-              sub={SIDE_SAYS[k].sub}
+              label={t(SIDE_SAYS[k].label)}
+              sub={t(SIDE_SAYS[k].sub)}
               size="amount"
               left
               onPress={() => void start(k)}
@@ -85,42 +90,36 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
 function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['sides'][number] | undefined }) {
   const { fmt, tell } = useApp();
   const pantry = pantryWith(plan.own);
-  if (!answer) return <Type tone="quiet">Working it out</Type>;
+  if (!answer) return <Type tone="quiet">{t('planRoom.workingItOut')}</Type>;
   return (
     <View className="gap-2 rounded-key bg-plate p-3" testID="side-answer" aria-live="polite">
       {answer.uses.map((u) => (
         <View key={u.ingredientId} className="flex-row items-baseline justify-between gap-3">
           <Type>{lookUp(pantry, plan, u.ingredientId).name}</Type>
           <Type kind="strong" className="shrink text-right">
-            {u.boughtG ? `${fmt.grams(u.boughtG)} bought, ${fmt.grams(u.grams)} used` : fmt.grams(u.grams)}
+            {u.boughtG
+              ? t('planRoom.boughtUsed', { boughtG: fmt.grams(u.boughtG), u: fmt.grams(u.grams) })
+              : fmt.grams(u.grams)}
           </Type>
         </View>
       ))}
       <View className="flex-row items-baseline justify-between gap-3">
-        <Type>{answer.makesG > 0 ? 'makes' : 'takes'}</Type>
+        <Type>{answer.makesG > 0 ? t('planRoom.makes2') : t('planRoom.takes')}</Type>
         <Type kind="strong">
-          {`${answer.makesG > 0 ? `${fmt.grams(answer.makesG)} in ` : ''}${Math.round(answer.minutes)} min`}
+          {`${answer.makesG > 0 ? t('planRoom.in', { makesG: fmt.grams(answer.makesG) }) : ''}${Math.round(answer.minutes)} min`}
         </Type>
       </View>
       {answer.figures.map((f) => (
-        <View key={f.name} className="flex-row items-baseline justify-between gap-3">
-          <Type tone="quiet">{f.name}</Type>
-          <Type>
-            {f.unit === 'g'
-              ? fmt.grams(f.value)
-              : f.unit === '°C'
-                ? fmt.temp(f.value)
-                : f.unit === 'ml'
-                  ? fmt.ml(f.value)
-                  : `${Math.round(f.value * 10) / 10} ${f.unit}`}
-          </Type>
+        <View key={f.name.code} className="flex-row items-baseline justify-between gap-3">
+          <Type tone="quiet">{tell(f.name)}</Type>
+          <Type>{tell(f.value)}</Type>
         </View>
       ))}
       {answer.does.map((d, i) => (
-        <Type key={d}>{`${i + 1}. ${d}`}</Type>
+        <Type key={d.code}>{`${i + 1}. ${tell(d)}`}</Type>
       ))}
-      <Notice harm={false} text={answer.notice} />
-      {answer.caution ? <Notice text={answer.caution} /> : null}
+      <Notice harm={false} text={tell(answer.notice)} />
+      {answer.caution ? <Notice text={tell(answer.caution)} /> : null}
       <Type kind="small" tone="quiet">
         {tell(limit('side pot'))}
       </Type>
@@ -141,19 +140,19 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
     case 'syrup':
       return (
         <>
-          {grams('Sugar', side.sugarG, 10, (sugarG) => onChange({ ...side, sugarG }))}
+          {grams(t('planRoom.sugar'), side.sugarG, 10, (sugarG) => onChange({ ...side, sugarG }))}
           <Choices
-            label="How thick"
+            label={t('planRoom.howThick')}
             value={side.to}
-            options={SYRUPS.map((v) => ({ value: v, label: v }))}
+            options={SYRUPS.map((v) => ({ value: v, label: t(`syrup.${v}`) }))}
             onChoose={(to) => onChange({ ...side, to })}
           />
           <Choices
-            label="Lemon against crystals"
+            label={t('planRoom.lemonAgainstCrystals')}
             value={side.acid ? 1 : 0}
             options={[
-              { value: 1, label: 'a little' },
-              { value: 0, label: 'none' },
+              { value: 1, label: t('planRoom.aLittle') },
+              { value: 0, label: t('planRoom.none') },
             ]}
             onChoose={(v) => onChange({ ...side, acid: v === 1 })}
           />
@@ -164,35 +163,35 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
       return (
         <>
           <Choices
-            label="Fruit"
+            label={t('planRoom.fruit')}
             value={side.fruit}
-            options={FRUITS.map((v) => ({ value: v, label: v }))}
+            options={FRUITS.map((v) => ({ value: v, label: t(`fruit.${v}`) }))}
             onChoose={(fruit) => onChange({ ...side, fruit })}
           />
-          {grams('As bought', side.boughtG, 50, (boughtG) => onChange({ ...side, boughtG }))}
+          {grams(t('planRoom.asBought'), side.boughtG, 50, (boughtG) => onChange({ ...side, boughtG }))}
         </>
       );
     case 'infusion':
       return (
         <>
           <Choices
-            label="Of"
+            label={t('planRoom.of')}
             value={side.spiceId}
             options={of((i) => i.aromaHalfS !== undefined && i.group === 'flavour' && !i.alcohol)}
             onChoose={(spiceId) => onChange({ ...side, spiceId })}
           />
-          {grams('Spice', side.grams, 1, (g) => onChange({ ...side, grams: g }), 200)}
+          {grams(t('planRoom.spice'), side.grams, 1, (g) => onChange({ ...side, grams: g }), 200)}
           <Choices
-            label="As it is"
+            label={t('planRoom.asItIs')}
             value={side.form}
             options={[
-              { value: 'whole' as const, label: 'whole' },
-              { value: 'ground' as const, label: 'ground' },
+              { value: 'whole' as const, label: t('planRoom.whole') },
+              { value: 'ground' as const, label: t('planRoom.ground') },
             ]}
             onChoose={(form) => onChange({ ...side, form })}
           />
           <Stepper
-            name="Milk held at"
+            name={t('planRoom.milkHeldAt')}
             value={side.tempC}
             unit="°C"
             step={5}
@@ -206,16 +205,16 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
       return (
         <>
           <Choices
-            label="What"
+            label={t('planRoom.what')}
             value={side.whatId}
             options={of((i) => (i.group === 'piece' || i.group === 'nut') && i.per100.fat > 30)}
             onChoose={(whatId) => onChange({ ...side, whatId })}
           />
-          {grams('Amount', side.grams, 10, (g) => onChange({ ...side, grams: g }), 1000)}
+          {grams(t('planRoom.amount'), side.grams, 10, (g) => onChange({ ...side, grams: g }), 1000)}
           <Choices
-            label="Until"
+            label={t('planRoom.until')}
             value={side.to}
-            options={ROASTS.map((v) => ({ value: v, label: v }))}
+            options={ROASTS.map((v) => ({ value: v, label: t(`roast.${v}`) }))}
             onChoose={(to) => onChange({ ...side, to })}
           />
         </>
@@ -224,15 +223,15 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
       return (
         <>
           <Choices
-            label="From"
+            label={t('planRoom.from')}
             value={side.creamId}
             options={[
-              { value: 'coconut_cream' as const, label: 'coconut cream' },
-              { value: 'coconut_milk' as const, label: 'canned coconut milk' },
+              { value: 'coconut_cream' as const, label: t('planRoom.coconutCream') },
+              { value: 'coconut_milk' as const, label: t('planRoom.cannedCoconutMilk') },
             ]}
             onChoose={(creamId) => onChange({ ...side, creamId })}
           />
-          {grams('Amount', side.grams, 50, (g) => onChange({ ...side, grams: g }), 3000)}
+          {grams(t('planRoom.amount'), side.grams, 50, (g) => onChange({ ...side, grams: g }), 3000)}
         </>
       );
     case 'second layer':
@@ -240,13 +239,13 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
       return (
         <>
           <Choices
-            label="From"
+            label={t('planRoom.from')}
             value={side.liquidId}
             options={of((i) => i.group === 'milk' || i.id.endsWith('_juice') || i.id.startsWith('puree'))}
             onChoose={(liquidId) => onChange({ ...side, liquidId })}
           />
           <Stepper
-            name="Depth wanted"
+            name={t('planRoom.depthWanted')}
             value={side.depthMm}
             unit="mm"
             step={1}
@@ -255,7 +254,7 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
             onChange={(depthMm) => onChange({ ...side, depthMm })}
           />
           <Stepper
-            name="Sugar"
+            name={t('planRoom.sugar')}
             value={side.sweetPct}
             unit="%"
             step={1}
@@ -265,7 +264,7 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
           />
           {side.kind === 'second layer' ? (
             <Stepper
-              name="Cooked down to"
+              name={t('planRoom.cookedDownTo')}
               value={Math.round(side.cookedTo * 100)}
               unit="%"
               step={5}

@@ -11,6 +11,7 @@ import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
 import { useAsk } from '../shared/useAsk';
 import { SET_SAYS } from './words';
+import { t } from '../../words';
 
 /** Choose the word, free some thickeners, get amounts; or what would make it possible. */
 export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
@@ -38,25 +39,25 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
   return (
     <>
       <Choices
-        label="On the table"
+        label={t('planRoom.onTheTable')}
         value={word}
-        options={SET_WORDS.map((w) => ({ value: w, label: w }))}
+        options={SET_WORDS.map((w) => ({ value: w, label: t(`word.${w}`) }))}
         onChoose={setWord}
       />
-      <Type tone="quiet">{SET_SAYS[word]}</Type>
+      <Type tone="quiet">{t(SET_SAYS[word])}</Type>
       {thickeners.length > 1 ? (
         <Choices
-          label="In the pot"
+          label={t('planRoom.inThePot')}
           value={hot}
           options={[
-            { value: 'any' as const, label: 'as it comes' },
-            ...SET_WORDS.slice(0, 5).map((w) => ({ value: w, label: w })),
+            { value: 'any' as const, label: t('planRoom.asItComes') },
+            ...SET_WORDS.slice(0, 5).map((w) => ({ value: w, label: t(`word.${w}`) })),
           ]}
           onChoose={setHot}
         />
       ) : null}
       <View className="gap-2">
-        <Type kind="strong">May move</Type>
+        <Type kind="strong">{t('planRoom.mayMove')}</Type>
         <View className="flex-row flex-wrap gap-2">
           {thickeners.map((i) => (
             <Key
@@ -73,7 +74,7 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
           ))}
         </View>
       </View>
-      {free.length === 0 ? <Notice text="Something has to be free to move. Tap a thickener." /> : null}
+      {free.length === 0 ? <Notice text={t('planRoom.somethingHasToBeFree')} /> : null}
       {answer?.ok ? (
         <View testID="solved" className={isFetching ? 'gap-2 opacity-60' : 'gap-2'} aria-live="polite">
           {answer.amounts.map((a) => (
@@ -81,19 +82,24 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
               <Type kind="strong">{name(a.ingredientId)}</Type>
               <View className="shrink items-end">
                 <Type kind="amount">{fmt.grams(a.grams)}</Type>
-                <Type kind="small" tone="quiet">{`${fmt.spoons(a.spoons)}, level`}</Type>
+                <Type kind="small" tone="quiet">
+                  {t('planRoom.level2', { spoons: fmt.spoons(a.spoons) })}
+                </Type>
               </View>
             </View>
           ))}
           <Type kind="small" tone="quiet">
             {Math.abs(answer.spoonStressRatio - 1) < 0.02
-              ? 'In level spoons it sets the same.'
-              : `In level spoons it is ${Math.round(Math.abs(answer.spoonStressRatio - 1) * 100)} % ${answer.spoonStressRatio > 1 ? 'firmer' : 'softer'}.`}
+              ? t('planRoom.inLevelSpoonsItSets')
+              : t('planRoom.inLevelSpoonsItIs', {
+                  spoonStressRatio: Math.round(Math.abs(answer.spoonStressRatio - 1) * 100),
+                  softer: answer.spoonStressRatio > 1 ? t('planRoom.firmer') : t('planRoom.softer'),
+                })}
           </Type>
           <Key
             kind="yolk"
             size="act"
-            label="Take these amounts"
+            label={t('planRoom.takeTheseAmounts')}
             disabled={isFetching}
             onPress={() =>
               onTake({
@@ -106,13 +112,13 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
       ) : answer ? (
         <View testID="unsolved" className="gap-2">
           <Notice text={tell(answer.why)} />
-          {data?.help.length ? <Type kind="strong">What would make it possible</Type> : null}
+          {data?.help.length ? <Type kind="strong">{t('planRoom.whatWouldMakeItPossible')}</Type> : null}
           {data?.help.map((h) => (
             <Key key={tell(h.says)} label={tell(h.says)} size="amount" left onPress={() => onTake(h.plan)} />
           ))}
         </View>
       ) : free.length ? (
-        <Type tone="quiet">Working it out</Type>
+        <Type tone="quiet">{t('planRoom.workingItOut')}</Type>
       ) : null}
     </>
   );

@@ -9,6 +9,7 @@ import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
 import type { useAbout } from './useAbout';
+import { t } from '../../words';
 
 /** Sweet, salt and sour on what is eaten, and what is held back to be added by tasting. */
 export function TasteForm({
@@ -22,26 +23,30 @@ export function TasteForm({
 }) {
   const { fmt, tell } = useApp();
   const pantry = pantryWith(plan.own);
-  const t = about?.taste;
+  const taste = about?.taste;
   const tastes = plan.items.filter((i) => {
     const x = lookUp(pantry, plan, i.ingredientId);
     return i.grams > 0 && i.stage !== 'top' && (x.group === 'sweet' || x.id === 'salt');
   });
   const never = plan.rules.includes('nobody tastes');
-  const lines: [string, string][] = t
+  const lines: [string, string][] = taste
     ? [
-        ['Sweet', `${t.sweetPct.toFixed(1)} % of the finished dish`],
-        ['Salt', `${t.saltPct.toFixed(2)} %`],
-        ...(t.sourPct > 0.02 ? ([['Sour', `${t.sourPct.toFixed(2)} % acid`]] as [string, string][]) : []),
-        ['Felt, cold and beside the sour', `${t.feltPct.toFixed(1)} %`],
-        ...(t.heldG > 0 ? ([['Before tasting', `${t.withoutHeldPct.toFixed(1)} %`]] as [string, string][]) : []),
+        [t('planRoom.sweet'), t('planRoom.ofTheFinishedDish', { sweetPct: taste.sweetPct.toFixed(1) })],
+        [t('planRoom.salt'), `${taste.saltPct.toFixed(2)} %`],
+        ...(taste.sourPct > 0.02
+          ? ([[t('planRoom.sour'), t('planRoom.acid', { sourPct: taste.sourPct.toFixed(2) })]] as [string, string][])
+          : []),
+        [t('planRoom.feltColdAndBesideThe'), `${taste.feltPct.toFixed(1)} %`],
+        ...(taste.heldG > 0
+          ? ([[t('planRoom.beforeTasting'), `${taste.withoutHeldPct.toFixed(1)} %`]] as [string, string][])
+          : []),
       ]
     : [];
   return (
     <>
-      {t ? (
+      {taste ? (
         <Type kind="title" level={3}>
-          {t.says}
+          {tell(taste.says)}
         </Type>
       ) : null}
       {lines.map(([name, value]) => (
@@ -52,9 +57,9 @@ export function TasteForm({
           <Type kind="strong">{value}</Type>
         </View>
       ))}
-      <Type kind="strong">Held back for tasting</Type>
+      <Type kind="strong">{t('planRoom.heldBackForTasting')}</Type>
       {never ? (
-        <Notice harm={false} text="Nobody tastes before serving: everything is weighed, nothing is held back." />
+        <Notice harm={false} text={t('planRoom.nobodyTastesBeforeServingEverything')} />
       ) : (
         tastes.map((i) => {
           const share = heldShare(plan, i.ingredientId);
@@ -64,8 +69,8 @@ export function TasteForm({
               name={lookUp(pantry, plan, i.ingredientId).name}
               sub={
                 share > 0
-                  ? `${fmt.grams(i.grams * share)} of ${fmt.grams(i.grams)}, out of the total`
-                  : 'all of it goes in weighed'
+                  ? t('planRoom.ofOutOfTheTotal', { share: fmt.grams(i.grams * share), value: fmt.grams(i.grams) })
+                  : t('planRoom.allOfItGoesIn')
               }
               value={Math.round(share * 100)}
               unit="%"
@@ -79,7 +84,7 @@ export function TasteForm({
         })
       )}
       <Type kind="small" tone="quiet">
-        {`Taste before it thickens, from under the fat. Hot tastes sweeter than it will when cold. ${tell(limit('taste'))}`}
+        {t('planRoom.tasteBeforeItThickensFrom', { taste: tell(limit('taste')) })}
       </Type>
     </>
   );

@@ -8,21 +8,17 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
+import { fieldError, numberOf, typedNumber } from '../shared/typed';
 import { newId } from '../shared/ids';
-
-const mm = (what: string, from: number, to: number) =>
-  z.coerce
-    .number(`${what} should be a number of mm`)
-    .min(from, `${what} should be ${from} mm or more`)
-    .max(to, `${what} should be ${to} mm or less`);
+import { t } from '../../words';
 
 const MeasuresSchema = z.object({
   name: VesselSchema.shape.name,
   use: VesselSchema.shape.use,
   shape: z.enum(['round', 'square']),
-  a: mm('It', 20, 600),
-  b: mm('It', 20, 600),
-  height: mm('The height', 10, 400),
+  a: typedNumber(20, 600),
+  b: typedNumber(20, 600),
+  height: typedNumber(10, 400),
   wall: DishSchema.shape.wall,
   material: PanSchema.shape.material,
 });
@@ -57,7 +53,7 @@ export function VesselForm({ use, onDone }: { use: Vessel['use']; onDone: (v: Ve
     },
   });
   const [shape, a, b, height] = useWatch({ control, name: ['shape', 'a', 'b', 'height'] });
-  const [na, nb, nh] = [Number(a), Number(b), Number(height)];
+  const [na, nb, nh] = [numberOf(a), numberOf(b), numberOf(height)];
   const ml = na > 0 && nb > 0 && nh > 0 ? volumeMl(shapeOf(shape, na, nb), nh, nh) : undefined;
   const field = (name: 'name' | 'a' | 'b' | 'height', label: string, unit?: string) => (
     <Controller
@@ -70,7 +66,7 @@ export function VesselForm({ use, onDone }: { use: Vessel['use']; onDone: (v: Ve
           value={f.value}
           onChangeText={f.onChange}
           onBlur={f.onBlur}
-          error={formState.errors[name]?.message}
+          error={fieldError(formState.errors[name]?.message)}
         />
       )}
     />
@@ -90,40 +86,40 @@ export function VesselForm({ use, onDone }: { use: Vessel['use']; onDone: (v: Ve
   );
   return (
     <>
-      {field('name', 'What you call it')}
-      {choice('shape', 'From above', [
-        { value: 'round', label: 'round' },
-        { value: 'square', label: 'with corners' },
+      {field('name', t('planRoom.whatYouCallIt'))}
+      {choice('shape', t('planRoom.fromAbove'), [
+        { value: 'round', label: t('planRoom.round') },
+        { value: 'square', label: t('planRoom.withCorners') },
       ])}
-      {field('a', shape === 'round' ? 'Across the rim' : 'Length inside', 'mm')}
-      {field('b', shape === 'round' ? 'Across the base' : 'Width inside', 'mm')}
-      {field('height', 'Height inside', 'mm')}
+      {field('a', shape === 'round' ? t('planRoom.acrossTheRim') : t('planRoom.lengthInside'), 'mm')}
+      {field('b', shape === 'round' ? t('planRoom.acrossTheBase') : t('planRoom.widthInside'), 'mm')}
+      {field('height', t('planRoom.heightInside'), 'mm')}
       {use === 'pan'
         ? choice(
             'material',
-            'Made of',
-            PanSchema.shape.material.options.map((v) => ({ value: v, label: v })),
+            t('planRoom.madeOf'),
+            PanSchema.shape.material.options.map((v) => ({ value: v, label: t(`made.${v}`) })),
           )
         : choice(
             'wall',
-            'Made of',
-            DishSchema.shape.wall.options.map((v) => ({ value: v, label: v })),
+            t('planRoom.madeOf'),
+            DishSchema.shape.wall.options.map((v) => ({ value: v, label: t(`made.${v}`) })),
           )}
-      {ml ? <Type kind="strong">{`Holds ${fmt.ml(ml)} to the brim.`}</Type> : null}
+      {ml ? <Type kind="strong">{t('planRoom.holdsToTheBrim', { value: fmt.ml(ml) })}</Type> : null}
       <Key
         kind="yolk"
         size="amount"
-        label="Keep it"
+        label={t('planRoom.keepIt')}
         onPress={() =>
-          void handleSubmit((t) =>
+          void handleSubmit((typed) =>
             onDone(
               VesselSchema.parse({
                 id: newId('vessel'),
-                name: t.name,
+                name: typed.name,
                 use,
-                form: shapeOf(t.shape, Number(t.a), Number(t.b)),
-                heightMm: Number(t.height),
-                ...(use === 'pan' ? { material: t.material } : { wall: t.wall }),
+                form: shapeOf(typed.shape, numberOf(typed.a), numberOf(typed.b)),
+                heightMm: numberOf(typed.height),
+                ...(use === 'pan' ? { material: typed.material } : { wall: typed.wall }),
               }),
             ),
           )()

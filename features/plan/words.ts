@@ -6,211 +6,272 @@ import type { Difference } from '../../core/advice/schools';
 import type { SideKind } from '../../core/plan/sidePot';
 import type { RiskName } from '../../core/model/risks';
 import type { Look } from '../../core/pot/flavour';
+import { t } from '../../words';
+import { say, type Said } from '../../core/say';
 
 /** What the cook reads in Plan. */
-export const SET_SAYS: Record<SetWord, string> = {
-  drinks: 'runs like cream',
-  pours: 'pours slowly from a jug',
-  coats: 'coats the spoon, a finger line stays',
-  mounds: 'mounds softly on the spoon',
-  'holds a trail': 'a spatula stroke stays open',
-  wobbles: 'stands turned out, wobbles',
-  slices: 'cuts in clean pieces',
-  firm: 'firm, cuts like cheese',
+export const SET_SAYS: Record<SetWord, Said> = {
+  drinks: say('planRoom.runsLikeCream'),
+  pours: say('planRoom.poursSlowlyFromAJug'),
+  coats: say('planRoom.coatsTheSpoonAFinger'),
+  mounds: say('planRoom.moundsSoftlyOnTheSpoon'),
+  'holds a trail': say('planRoom.aSpatulaStrokeStaysOpen'),
+  wobbles: say('planRoom.standsTurnedOutWobbles'),
+  slices: say('planRoom.cutsInCleanPieces'),
+  firm: say('planRoom.firmCutsLikeCheese'),
 };
 
-export const FAMILY_SAYS: Record<Family, { label: string; sub: string; short: string }> = {
-  'starch-set milk pudding': { label: 'Set milk pudding', sub: 'starch, spooned, turned out or cut', short: 'pudding' },
-  'ground-rice cream': { label: 'Ground-rice cream', sub: 'cooked down with ground rice', short: 'rice cream' },
-  'stirred custard': { label: 'Stirred custard', sub: 'yolks, never to the boil', short: 'custard' },
-  'egg-enriched pudding': { label: 'Rice cream with yolk', sub: 'ground rice, yolk at the end', short: 'egg cream' },
-  'baked custard': { label: 'Baked custard', sub: 'whole egg, in a water bath', short: 'baked custard' },
-  'whole-rice pudding': { label: 'Whole-rice pudding', sub: 'grains to the bite', short: 'rice pudding' },
-  porridge: { label: 'Porridge', sub: 'semolina or cornmeal, warm', short: 'porridge' },
-  'baked slab': { label: 'Baked slab', sub: 'thick, poured, baked and cut', short: 'slab' },
-  'frozen cream': { label: 'Frozen cream', sub: 'cooked down, lightly starched, frozen', short: 'frozen cream' },
+export const FAMILY_SAYS: Record<Family, { label: Said; sub: Said; short: Said }> = {
+  'starch-set milk pudding': {
+    label: say('planRoom.setMilkPudding'),
+    sub: say('planRoom.starchSpoonedTurnedOutOr'),
+    short: say('planRoom.pudding'),
+  },
+  'ground-rice cream': {
+    label: say('planRoom.groundRiceCream'),
+    sub: say('planRoom.cookedDownWithGroundRice'),
+    short: say('planRoom.riceCream'),
+  },
+  'stirred custard': {
+    label: say('planRoom.stirredCustard'),
+    sub: say('planRoom.yolksNeverToTheBoil'),
+    short: say('planRoom.custard'),
+  },
+  'egg-enriched pudding': {
+    label: say('planRoom.riceCreamWithYolk'),
+    sub: say('planRoom.groundRiceYolkAtThe'),
+    short: say('planRoom.eggCream'),
+  },
+  'baked custard': {
+    label: say('planRoom.bakedCustard'),
+    sub: say('planRoom.wholeEggInAWater'),
+    short: say('planRoom.bakedCustard2'),
+  },
+  'whole-rice pudding': {
+    label: say('planRoom.wholeRicePudding'),
+    sub: say('planRoom.grainsToTheBite'),
+    short: say('planRoom.ricePudding'),
+  },
+  porridge: {
+    label: say('planRoom.porridge'),
+    sub: say('planRoom.semolinaOrCornmealWarm'),
+    short: say('planRoom.porridge2'),
+  },
+  'baked slab': {
+    label: say('planRoom.bakedSlab'),
+    sub: say('planRoom.thickPouredBakedAndCut'),
+    short: say('planRoom.slab'),
+  },
+  'frozen cream': {
+    label: say('planRoom.frozenCream'),
+    sub: say('planRoom.cookedDownLightlyStarchedFrozen'),
+    short: say('planRoom.frozenCream2'),
+  },
 };
 
-export const RISK_SAYS: Record<RiskName, string> = {
-  lumps: 'Lumps',
-  curdle: 'Curdles',
-  scorch: 'Catches',
-  'raw starch': 'Tastes raw',
-  'boil over': 'Boils over',
-  skin: 'Skin',
-  weeping: 'Weeps',
-  split: 'Splits',
+export const RISK_SAYS: Record<RiskName, Said> = {
+  lumps: say('planRoom.lumps2'),
+  curdle: say('planRoom.curdles2'),
+  scorch: say('planRoom.catches2'),
+  'raw starch': say('planRoom.tastesRaw'),
+  'boil over': say('planRoom.boilsOver'),
+  skin: say('planRoom.skin'),
+  weeping: say('planRoom.weeps'),
+  split: say('planRoom.splits'),
 };
 
 /** The choices that the hob sheet offers: key, question, and the sides in the cook's words. */
 export const CHOICE_SAYS: readonly {
   key: keyof Choices;
-  label: string;
+  label: Said;
   needs: 'any' | 'grain' | 'egg' | 'oven';
-  sides: Record<string, string>;
+  sides: Record<string, Said>;
 }[] = [
-  { key: 'heat', label: 'Over', needs: 'any', sides: { direct: 'the ring', 'double boiler': 'a double boiler' } },
+  {
+    key: 'heat',
+    label: say('planRoom.over'),
+    needs: 'any',
+    sides: { direct: say('planRoom.theRing'), 'double boiler': say('planRoom.aDoubleBoiler') },
+  },
   {
     key: 'start',
-    label: 'At first',
+    label: say('planRoom.atFirst'),
     needs: 'any',
-    sides: { 'full heat, then lower': 'full heat', 'low throughout': 'low throughout' },
+    sides: { 'full heat, then lower': say('planRoom.fullHeat'), 'low throughout': say('planRoom.lowThroughout') },
   },
   {
     key: 'stirring',
-    label: 'Spoon',
+    label: say('planRoom.spoon'),
     needs: 'any',
-    sides: { constant: 'never stops', 'lid on, now and then': 'lid on, now and then' },
+    sides: { constant: say('planRoom.neverStops'), 'lid on, now and then': say('planRoom.lidOnNowAndThen') },
   },
   {
     key: 'grain',
-    label: 'Grain goes',
+    label: say('planRoom.grainGoes'),
     needs: 'grain',
     sides: {
-      'into cold milk': 'into cold milk',
-      'into boiling milk': 'into boiling milk',
-      'fried in fat first': 'through fat first',
+      'into cold milk': say('planRoom.intoColdMilk'),
+      'into boiling milk': say('planRoom.intoBoilingMilk'),
+      'fried in fat first': say('planRoom.throughFatFirst'),
     },
   },
-  { key: 'soak', label: 'Before that', needs: 'grain', sides: { 'straight in': 'nothing', soaked: 'soaked 45 min' } },
+  {
+    key: 'soak',
+    label: say('planRoom.beforeThat'),
+    needs: 'grain',
+    sides: { 'straight in': say('planRoom.nothing'), soaked: say('planRoom.soaked45Min') },
+  },
   {
     key: 'yolks',
-    label: 'Egg goes in',
+    label: say('planRoom.eggGoesIn'),
     needs: 'egg',
-    sides: { tempered: 'ladle by ladle', 'straight in': 'straight in' },
+    sides: { tempered: say('planRoom.ladleByLadle'), 'straight in': say('planRoom.straightIn') },
   },
-  { key: 'bath', label: 'In the oven', needs: 'oven', sides: { open: 'in a water bath', none: 'as it is' } },
+  {
+    key: 'bath',
+    label: say('planRoom.inTheOven'),
+    needs: 'oven',
+    sides: { open: say('planRoom.inAWaterBath'), none: say('planRoom.asItIs2') },
+  },
 ];
 
-export const STYLE_SAYS = { spooned: 'from the spoon', 'turned out': 'turned out', cut: 'cut in the dish' } as const;
-
 export const MEASURE_SAYS = {
-  scale: { label: 'Kitchen scale', sub: 'within a hundredth or two' },
-  'level spoons': { label: 'Level spoons', sub: 'a tenth either way' },
-  'rounded spoons': { label: 'Spoons as they come', sub: 'a fifth either way, and fuller than level' },
-  'heaped spoons': { label: 'Heaped spoons', sub: 'two thirds more than level, and as unsure' },
+  scale: { label: say('measureSays.scale'), sub: say('measureSays.scale.sub') },
+  'level spoons': { label: say('measureSays.level spoons'), sub: say('measureSays.level spoons.sub') },
+  'rounded spoons': { label: say('measureSays.rounded spoons'), sub: say('measureSays.rounded spoons.sub') },
+  'heaped spoons': { label: say('measureSays.heaped spoons'), sub: say('measureSays.heaped spoons.sub') },
 } as const;
 
 export const pushSays = (of: 'milk' | 'sugar' | 'steam lost', steps: number, milk: string): string => {
   const size = Math.abs(steps);
   const much =
     size < 0.08
-      ? 'hardly anything'
+      ? t('planRoom.hardlyAnything')
       : size < 0.3
-        ? 'a quarter of a step'
+        ? t('planRoom.aQuarterOfAStep')
         : size < 0.6
-          ? 'half a step'
+          ? t('planRoom.halfAStep')
           : size < 0.9
-            ? 'most of a step'
-            : `${Math.round(size * 2) / 2} steps`;
-  const way = steps >= 0 ? 'firmer' : 'softer';
-  const tail = size < 0.08 ? `does ${much}` : `${of === 'sugar' ? 'makes it' : 'brings it'} ${much} ${way}`;
-  if (of === 'milk') return `${milk[0]?.toUpperCase()}${milk.slice(1)}, against water, ${tail}.`;
-  if (of === 'sugar') return `The sugar ${tail}.`;
-  return `Steam lost on the hob ${tail}.`;
+            ? t('planRoom.mostOfAStep')
+            : t('planRoom.steps', { size: Math.round(size * 2) / 2 });
+  const way = steps >= 0 ? t('planRoom.firmer') : t('planRoom.softer');
+  const tail =
+    size < 0.08
+      ? t('planRoom.does', { much })
+      : `${of === 'sugar' ? t('planRoom.makesIt') : t('planRoom.bringsIt')} ${much} ${way}`;
+  if (of === 'milk')
+    return t('planRoom.againstWater', { toUpperCase: milk[0]?.toUpperCase(), slice: milk.slice(1), tail });
+  if (of === 'sugar') return t('planRoom.theSugar', { tail });
+  return t('planRoom.steamLostOnTheHob', { tail });
 };
+
+/** A word of the set, as it is called. */
+export const wordSays = (word: unknown): string => t(`word.${word as SetWord}`);
 
 /** What it looks like, in a few words. */
 export const lookSays = (look: Look): string =>
   [
-    look.tint ?? (look.cream > 0.5 ? 'deep cream' : look.cream > 0.2 ? 'cream' : 'white'),
-    look.opacity < 0.5 ? 'glassy' : '',
+    look.tint ??
+      (look.cream > 0.5 ? t('planRoom.deepCream') : look.cream > 0.2 ? t('planRoom.cream') : t('planRoom.white')),
+    look.opacity < 0.5 ? t('planRoom.glassy') : '',
     look.smooth,
-    look.gloss > 0.6 ? 'glossy' : '',
+    look.gloss > 0.6 ? t('planRoom.glossy') : '',
   ]
     .filter(Boolean)
     .join(', ');
 
 const of10 = (x: number) => {
   const n = Math.round(x * 10);
-  return n <= 0 ? 'hardly ever' : n >= 10 ? 'nearly always' : `${n} in 10`;
+  return n <= 0 ? t('planRoom.hardlyEver') : n >= 10 ? t('planRoom.nearlyAlways') : t('planRoom.in10', { n });
 };
-const more = (from: number, to: number, unit: string) => {
+const more = (from: number, to: number, unit: (x: number) => string) => {
   const d = Math.round(to - from);
-  return `${d >= 0 ? '+' : '−'}${Math.abs(d)} ${unit}`;
+  return `${d >= 0 ? '+' : '−'}${unit(Math.abs(d))}`;
 };
+const minutesMore = (from: number, to: number) => more(from, to, (m) => t('planRoom.min3', { m }));
 
 /** What one way costs against another, in a few words; empty where it is too small to feel. */
 export function costSays(d: Difference): string {
   const [from, to] = [Number(d.from), Number(d.to)];
   const pct = Math.round(100 * ((d.ratio ?? 1) - 1));
-  const risk = /^risk: (.+)$/.exec(d.what);
-  if (risk) {
-    const name = RISK_SAYS[risk[1] as RiskName].toLowerCase();
-    return of10(from) === of10(to) ? '' : `${name}: ${of10(to)} instead of ${of10(from)}`;
-  }
+  const size = Math.abs(pct);
   switch (d.what) {
+    case 'risk':
+      return of10(from) === of10(to)
+        ? ''
+        : t('cost.risk', { risk: t(RISK_SAYS[d.risk!]).toLowerCase(), to: of10(to), from: of10(from) });
     case 'minutes':
-      return Math.abs(to - from) < 0.7 ? '' : `${more(from, to, 'min')} at the fire`;
-    case 'minutes of stirring':
-      return Math.abs(to - from) < 0.7 ? '' : `${more(from, to, 'min')} with the spoon`;
+      return Math.abs(to - from) < 0.7 ? '' : t('cost.minutes', { more: minutesMore(from, to) });
+    case 'stirringMin':
+      return Math.abs(to - from) < 0.7 ? '' : t('cost.stirring', { more: minutesMore(from, to) });
     case 'hot':
-      return `${String(d.to)} in the pot instead of ${String(d.from)}`;
-    case 'at serving':
-      return `${String(d.to)} instead of ${String(d.from)}`;
-    case 'hot viscosity, Pa s':
-      return Math.abs(pct) < 15 ? '' : `${Math.abs(pct)} % ${pct > 0 ? 'thicker' : 'thinner'} hot`;
-    case 'yield stress at serving, Pa':
-      return Math.abs(pct) < 6 ? '' : pct > 300 ? 'much firmer' : `${Math.abs(pct)} % ${pct > 0 ? 'firmer' : 'softer'}`;
-    case 'mass left, g':
-      return `${more(from, to, 'g')} in the dishes`;
-    case 'sweetness, %':
-      return `${pct > 0 ? 'sweeter' : 'less sweet'}: ${to.toFixed(1)} %`;
-    case 'grain done':
-      return to < from ? 'grains harder' : 'grains softer';
-    case 'hours to serving temperature':
-      return `cold ${Math.abs(to - from).toFixed(1)} h ${to < from ? 'sooner' : 'later'}`;
-    case 'comes out of the mould':
-      return of10(from) === of10(to) ? '' : `comes out ${of10(to)} instead of ${of10(from)}`;
-    case 'scent left':
+      return t('cost.hot', { to: wordSays(d.to), from: wordSays(d.from) });
+    case 'serving':
+      return t('cost.serving', { to: wordSays(d.to), from: wordSays(d.from) });
+    case 'hotPaS':
+      return size < 15 ? '' : t(pct > 0 ? 'cost.thickerHot' : 'cost.thinnerHot', { size });
+    case 'yieldPa':
+      return size < 6 ? '' : pct > 300 ? t('cost.muchFirmer') : t(pct > 0 ? 'cost.firmer' : 'cost.softer', { size });
+    case 'endMassG':
+      return t('cost.mass', { more: more(from, to, (g) => `${g} g`) });
+    case 'sweetnessPct':
+      return t(pct > 0 ? 'cost.sweeter' : 'cost.lessSweet', { to: to.toFixed(1) });
+    case 'bite':
+      return t(to < from ? 'cost.grainsHarder' : 'cost.grainsSofter');
+    case 'coldH':
+      return t(to < from ? 'cost.coldSooner' : 'cost.coldLater', { hours: Math.abs(to - from).toFixed(1) });
+    case 'unmould':
+      return of10(from) === of10(to) ? '' : t('cost.comesOut', { to: of10(to), from: of10(from) });
+    case 'aromaLeft':
       return to < from
-        ? `${Math.round(100 * (1 - to / Math.max(from, 0.01)))} % of the scent goes`
-        : 'more of the scent stays';
-    case 'minutes of the top layer':
-      return `${more(from, to, 'min')} for the top`;
-    case 'top layer, mm':
-      return `top ${Math.round(to)} mm instead of ${Math.round(from)}`;
-    case 'cream colour':
-      return to > from ? 'creamier in colour' : 'whiter';
+        ? t('cost.scentGoes', { pct: Math.round(100 * (1 - to / Math.max(from, 0.01))) })
+        : t('cost.scentStays');
+    case 'topMin':
+      return t('cost.topMinutes', { more: minutesMore(from, to) });
+    case 'topMm':
+      return t('cost.topMm', { to: Math.round(to), from: Math.round(from) });
+    case 'cream':
+      return t(to > from ? 'cost.creamier' : 'cost.whiter');
     case 'tint':
-      return d.to === 'none' ? 'loses its colour' : `looks ${String(d.to)}`;
-    default:
-      return '';
+      return d.to === 'none' ? t('cost.noColour') : t('cost.looks', { tint: String(d.to) });
   }
 }
 
 /** All that a change costs, one line each; says so where nothing is felt. */
 export const costsSay = (list: readonly Difference[]): string[] => {
   const said = list.map(costSays).filter(Boolean);
-  return said.length ? said : ['no difference that is felt'];
+  return said.length ? said : [t('planRoom.noDifferenceThatIsFelt')];
 };
 
-export const RULE_SAYS: Record<Rule, { label: string; sub: string }> = {
-  'no egg': { label: 'No egg', sub: 'nor anything made of it' },
-  'no alcohol': { label: 'No alcohol', sub: 'extracts and spirits count' },
-  'nobody tastes': { label: 'Nobody tastes before serving', sub: 'everything is weighed, nothing held back' },
-  'no milk': { label: 'No milk', sub: 'nor butter, nor cream' },
-  'no wheat': { label: 'No wheat', sub: 'semolina is wheat' },
-  'no nuts': { label: 'No nuts', sub: 'tree nuts and peanut' },
-  'no coconut': { label: 'No coconut', sub: 'milk, cream, flakes, oil' },
-  'no soy': { label: 'No soy', sub: 'drinks and starters' },
+export const RULE_SAYS: Record<Rule, { label: Said; sub: Said }> = {
+  'no egg': { label: say('planRoom.noEgg'), sub: say('planRoom.norAnythingMadeOfIt') },
+  'no alcohol': { label: say('planRoom.noAlcohol'), sub: say('planRoom.extractsAndSpiritsCount') },
+  'nobody tastes': {
+    label: say('planRoom.nobodyTastesBeforeServing'),
+    sub: say('planRoom.everythingIsWeighedNothingHeld'),
+  },
+  'no milk': { label: say('planRoom.noMilk'), sub: say('planRoom.norButterNorCream') },
+  'no wheat': { label: say('planRoom.noWheat'), sub: say('planRoom.semolinaIsWheat') },
+  'no nuts': { label: say('planRoom.noNuts'), sub: say('planRoom.treeNutsAndPeanut') },
+  'no coconut': { label: say('planRoom.noCoconut'), sub: say('planRoom.milkCreamFlakesOil') },
+  'no soy': { label: say('planRoom.noSoy'), sub: say('planRoom.drinksAndStarters') },
 };
 
-export const SIDE_SAYS: Record<SideKind, { label: string; sub: string }> = {
-  syrup: { label: 'Syrup', sub: 'sugar and water, boiled down' },
-  compote: { label: 'Compote', sub: 'stewed fruit, sugar by its sourness' },
-  infusion: { label: 'Infusion', sub: 'spice drawn in warm milk' },
-  toasting: { label: 'Toasting', sub: 'nuts or coconut, dry and low' },
-  'fried coconut': { label: 'Fried coconut solids', sub: 'cream boiled until it splits and browns' },
-  purée: { label: 'Purée', sub: 'fruit bought whole, sieved' },
-  'second layer': { label: 'Second layer', sub: 'poured on when the first holds' },
-  glaze: { label: 'Glaze', sub: 'a film on the cold top' },
+export const SIDE_SAYS: Record<SideKind, { label: Said; sub: Said }> = {
+  syrup: { label: say('planRoom.syrup'), sub: say('planRoom.sugarAndWaterBoiledDown') },
+  compote: { label: say('planRoom.compote'), sub: say('planRoom.stewedFruitSugarByIts') },
+  infusion: { label: say('planRoom.infusion'), sub: say('planRoom.spiceDrawnInWarmMilk') },
+  toasting: { label: say('planRoom.toasting'), sub: say('planRoom.nutsOrCoconutDryAnd') },
+  'fried coconut': { label: say('planRoom.friedCoconutSolids'), sub: say('planRoom.creamBoiledUntilItSplits') },
+  purée: { label: say('planRoom.purE'), sub: say('planRoom.fruitBoughtWholeSieved') },
+  'second layer': { label: say('planRoom.secondLayer'), sub: say('planRoom.pouredOnWhenTheFirst') },
+  glaze: { label: say('planRoom.glaze'), sub: say('planRoom.aFilmOnTheCold') },
 };
 
 /** The why in one line: what moves the set most beside the starch. */
 export function whySays(f: Pick<Forecast, 'pushes'>, milk: string): string {
   const most = [...f.pushes].sort((a, b) => Math.abs(b.steps) - Math.abs(a.steps))[0];
   return !most || Math.abs(most.steps) < 0.08
-    ? 'The thickener alone decides: nothing else moves it.'
+    ? t('planRoom.theThickenerAloneDecidesNothing')
     : pushSays(most.of, most.steps, milk);
 }

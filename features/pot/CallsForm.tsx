@@ -9,12 +9,7 @@ import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { canListen, canSpeak, say, WORDS } from './signals';
 import type { Devices } from './useDevices';
-
-const SOURCES = {
-  none: 'none',
-  'stand-in': 'stand-in kitchen',
-  bluetooth: 'by Bluetooth',
-} as const;
+import { t } from '../../words';
 
 /** How the pot calls, is held and is heard; and where readings come from. */
 export function CallsForm({ devices }: { devices: Devices }) {
@@ -27,52 +22,54 @@ export function CallsForm({ devices }: { devices: Devices }) {
   return (
     <View className="gap-3">
       <Type kind="title" level={3}>
-        How it calls
+        {t('potRoom.howItCalls')}
       </Type>
       <View className="flex-row flex-wrap gap-2">
-        {toggle('Sound', s.sound, (sound) => change({ sound }))}
-        {toggle('Vibration', s.vibrates, (vibrates) => change({ vibrates }))}
-        {toggle('Flash', s.flashes, (flashes) => change({ flashes }))}
-        {toggle('Voice', s.speaks, (speaks) => {
+        {toggle(t('potRoom.sound'), s.sound, (sound) => change({ sound }))}
+        {toggle(t('potRoom.vibration'), s.vibrates, (vibrates) => change({ vibrates }))}
+        {toggle(t('potRoom.flash'), s.flashes, (flashes) => change({ flashes }))}
+        {toggle(t('potRoom.voice'), s.speaks, (speaks) => {
           change({ speaks });
-          if (speaks) say('It speaks from here on');
+          if (speaks) say(t('potRoom.speaks'));
         })}
-        {toggle('Listen', s.listens, (listens) => change({ listens }))}
+        {toggle(t('potRoom.listen'), s.listens, (listens) => change({ listens }))}
       </View>
-      {canSpeak() ? null : <Notice harm={false} text="This browser has no voice. Sound, vibration and flash remain." />}
+      {canSpeak() ? null : <Notice harm={false} text={t('potRoom.thisBrowserHasNoVoice')} />}
       {canListen() ? (
         <Type kind="small" tone="quiet">
-          {`It listens for: ${Object.values(WORDS)
-            .map((w) => w[0])
-            .join(', ')}. What is heard may leave this device: some browsers send it to their maker.`}
+          {t('potRoom.itListensForWhatIs', {
+            w: Object.values(WORDS)
+              .map((w) => w[0])
+              .join(', '),
+          })}
         </Type>
       ) : (
-        <Notice harm={false} text="This browser cannot listen. Space or Enter is the one key for done." />
+        <Notice harm={false} text={t('potRoom.thisBrowserCannotListenSpace')} />
       )}
       <Type kind="title" level={3}>
-        How it is held
+        {t('potRoom.howItIsHeld')}
       </Type>
       <View className="flex-row flex-wrap gap-2">
-        {toggle('Big type', s.bigType, (bigType) => change({ bigType }), 'read from across the kitchen')}
-        {toggle('Left-handed', s.leftHanded, (leftHanded) => change({ leftHanded }))}
+        {toggle(
+          t('potRoom.bigType'),
+          s.bigType,
+          (bigType) => change({ bigType }),
+          t('potRoom.readFromAcrossTheKitchen'),
+        )}
+        {toggle(t('potRoom.leftHanded'), s.leftHanded, (leftHanded) => change({ leftHanded }))}
       </View>
       <Choices
-        label="Thermometer and scale"
+        label={t('potRoom.thermometerAndScale')}
         value={s.devices}
-        options={DEVICE_SOURCES.map((value) => ({ value, label: SOURCES[value] }))}
+        options={DEVICE_SOURCES.map((value) => ({ value, label: t(`source.${value}`) }))}
         onChoose={(source) => change({ devices: source })}
       />
       {s.devices === 'bluetooth' ? (
         <>
-          {bluetoothOf(navigator) ? null : (
-            <Notice
-              harm={false}
-              text="This browser has no Bluetooth. Type what the thermometer reads under What you read off."
-            />
-          )}
+          {bluetoothOf(navigator) ? null : <Notice harm={false} text={t('potRoom.thisBrowserHasNoBluetooth')} />}
           <View className="flex-row flex-wrap gap-2">
-            <Key label="Find a thermometer" onPress={() => void devices.pick('probe').then(setWrong)} />
-            <Key label="Find a scale" onPress={() => void devices.pick('scale').then(setWrong)} />
+            <Key label={t('potRoom.findAThermometer')} onPress={() => void devices.pick('probe').then(setWrong)} />
+            <Key label={t('potRoom.findAScale')} onPress={() => void devices.pick('scale').then(setWrong)} />
           </View>
           {wrong ? <Notice text={wrong} /> : null}
         </>

@@ -9,6 +9,7 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { eventSays } from '../shared/eventWords';
 import type { NewEvent } from '../shared/useCook';
+import { t } from '../../words';
 
 const MINUTE = 60_000;
 const SHOWN = 12;
@@ -34,7 +35,7 @@ export function EventLog({
   return (
     <View className="gap-1">
       <Type kind="title" level={3}>
-        What has happened
+        {t('potRoom.whatHasHappened')}
       </Type>
       {(all ? rows : rows.slice(0, SHOWN)).map(({ e, says }) => (
         <View key={e.id} className="border-b-hair border-line py-1">
@@ -42,26 +43,26 @@ export function EventLog({
             <Type className="min-w-0 shrink">{`${fmt.time(Date.parse(e.at))}  ${says}`}</Type>
             <View className="flex-row">
               <Key
-                label="When"
-                spoken={`When was it: ${says}`}
+                label={t('potRoom.when')}
+                spoken={t('potRoom.whenWasIt', { says })}
                 kind="quiet"
                 selected={openId === e.id}
                 onPress={() => setOpenId(openId === e.id ? undefined : e.id)}
               />
               <Key
-                label="Take back"
-                spoken={`Take back ${says}`}
+                label={t('potRoom.takeBack')}
+                spoken={t('potRoom.takeBack2', { says })}
                 kind="quiet"
                 onPress={() => onAdd({ kind: 'undone', target: e.id })}
               />
             </View>
           </View>
           {openId === e.id ? (
-            <View className="flex-row flex-wrap gap-2 pb-1" role="group" aria-label={`Time of ${says}`}>
+            <View className="flex-row flex-wrap gap-2 pb-1" role="group" aria-label={t('potRoom.timeOf', { says })}>
               {[-5, -2, -1, 1].map((by) => (
                 <Key
                   key={by}
-                  label={by < 0 ? `${-by} min earlier` : `${by} min later`}
+                  label={by < 0 ? t('potRoom.minEarlier', { value: -by }) : t('potRoom.minLater', { value: by })}
                   onPress={() =>
                     onAdd({ kind: 'moved', target: e.id, to: new Date(Date.parse(e.at) + by * MINUTE).toISOString() })
                   }
@@ -71,7 +72,9 @@ export function EventLog({
           ) : null}
         </View>
       ))}
-      {!all && rows.length > SHOWN ? <Key label={`All ${rows.length}`} onPress={() => setAll(true)} /> : null}
+      {!all && rows.length > SHOWN ? (
+        <Key label={t('potRoom.all', { rows: rows.length })} onPress={() => setAll(true)} />
+      ) : null}
     </View>
   );
 }

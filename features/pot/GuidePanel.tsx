@@ -7,6 +7,7 @@ import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
+import { t } from '../../words';
 
 const LAYER = 'second layer';
 
@@ -37,26 +38,28 @@ export function GuidePanel({
           <View className="flex-row items-center justify-between gap-3">
             <View className="min-w-0 flex-1">
               <Type kind="title">
-                {done ? 'All back into the pot' : `Ladle ${ladled + 1} of ${enough}, ${fmt.grams(guide.ladleG)}`}
+                {done
+                  ? t('potRoom.allBackIntoThePot')
+                  : t('potRoom.ladleOf', { ladled: ladled + 1, enough, ladleG: fmt.grams(guide.ladleG) })}
               </Type>
               <Type>
                 {done
-                  ? `The bowl is at ${fmt.temp(bowl)}. In a thin stream, stirring the pot.`
-                  : `Beat while it runs in, ${guide.everyS} s apart. Bowl ${fmt.deg(bowl)}, then ${fmt.temp(next)}.`}
+                  ? t('potRoom.theBowlIsAtIn', { bowl: fmt.temp(bowl) })
+                  : t('potRoom.beatWhileItRunsIn', { everyS: guide.everyS, bowl: fmt.deg(bowl), next: fmt.temp(next) })}
               </Type>
             </View>
-            {done ? null : <Key size="live" label="Ladle in" onPress={() => onAdd({ kind: 'ladled' })} />}
+            {done ? null : <Key size="live" label={t('potRoom.ladleIn')} onPress={() => onAdd({ kind: 'ladled' })} />}
           </View>
           {ladled >= warmAfter && !done ? (
             <View className="flex-row items-center justify-between gap-3">
               <Type kind="strong" className="shrink">
-                Feel the bowl from outside: it should be warm.
+                {t('potRoom.feelTheBowlFromOutside')}
               </Type>
-              <Key label="Bowl feels warm" onPress={() => onAdd({ kind: 'observed', what: 'bowl warm' })} />
+              <Key label={t('potRoom.bowlFeelsWarm')} onPress={() => onAdd({ kind: 'observed', what: 'bowl warm' })} />
             </View>
           ) : null}
           {guide.ladleG > guide.safeFirstG && ladled === 0 ? (
-            <Notice text={`Only ${fmt.grams(guide.safeFirstG)} at first: more would set the yolk where it lands.`} />
+            <Notice text={t('potRoom.onlyAtFirstMoreWould', { safeFirstG: fmt.grams(guide.safeFirstG) })} />
           ) : null}
         </View>
       );
@@ -73,8 +76,8 @@ export function GuidePanel({
             />
           </View>
           <View className="min-w-0 flex-1">
-            <Type kind="title">{`${mm(guide.nowMm)} deep, down to ${mm(guide.markMm)}`}</Type>
-            <Type tone="quiet">{`It began at ${mm(guide.startMm)}. Stand a spoon in it, off the heat for a moment, and mark its handle.`}</Type>
+            <Type kind="title">{t('potRoom.deepDownTo', { nowMm: mm(guide.nowMm), markMm: mm(guide.markMm) })}</Type>
+            <Type tone="quiet">{t('potRoom.itBeganAtStandA', { startMm: mm(guide.startMm) })}</Type>
           </View>
         </View>
       );
@@ -82,9 +85,13 @@ export function GuidePanel({
     case 'double boiler':
       return (
         <View className="gap-0.5" testID="guide-bath">
-          <Type kind="title">{`Water under it ${fmt.temp(guide.bathC)}`}</Type>
+          <Type kind="title">{t('potRoom.waterUnderIt', { bathC: fmt.temp(guide.bathC) })}</Type>
           <Type tone="quiet">
-            {`${guide.touching ? 'It touches the water: lift it, or stir more.' : 'The bowl does not touch the water.'} Half of ${fmt.ml(guide.waterG)} is gone in ${Number.isFinite(guide.topUpMin) ? fmt.hours(guide.topUpMin / 60) : 'hours'}: top up with hot. Steam from under the bowl scalds.`}
+            {t('potRoom.halfOfIsGoneIn', {
+              water: guide.touching ? t('potRoom.itTouchesTheWaterLift') : t('potRoom.theBowlDoesNotTouch'),
+              waterG: fmt.ml(guide.waterG),
+              topUpMin: Number.isFinite(guide.topUpMin) ? fmt.hours(guide.topUpMin / 60) : t('potRoom.hours'),
+            })}
           </Type>
         </View>
       );
@@ -96,11 +103,13 @@ export function GuidePanel({
         >
           <View className="min-w-0 flex-1">
             <Type kind="title" tone={stirDueS <= 0 ? 'scorch' : 'ink'}>
-              {stirDueS <= 0 ? `Stir now, ${fmt.countdown(-stirDueS)} over` : `Next stir in ${fmt.countdown(stirDueS)}`}
+              {stirDueS <= 0
+                ? t('potRoom.stirNowOver', { stirDueS: fmt.countdown(-stirDueS) })
+                : t('potRoom.nextStirIn', { stirDueS: fmt.countdown(stirDueS) })}
             </Type>
-            <Type tone="quiet">Lid off a moment, floor and corners, lid on.</Type>
+            <Type tone="quiet">{t('potRoom.lidOffAMomentFloor')}</Type>
           </View>
-          <Key size="live" label="Stirred" onPress={() => onAdd({ kind: 'stirred' })} />
+          <Key size="live" label={t('potRoom.stirred')} onPress={() => onAdd({ kind: 'stirred' })} />
         </View>
       );
     case 'oven': {
@@ -110,18 +119,26 @@ export function GuidePanel({
       const layered = state.counted[LAYER] === true;
       return (
         <View className="gap-1.5" testID="guide-oven">
-          <Type kind="title">{`Middle about ${fmt.temp(at?.centreC ?? 20)}, out in ${fmt.hours(Math.max(0, guide.minutes - ran) / 60)}`}</Type>
+          <Type kind="title">
+            {t('potRoom.middleAboutOutIn', {
+              centreC: fmt.temp(at?.centreC ?? 20),
+              ran: fmt.hours(Math.max(0, guide.minutes - ran) / 60),
+            })}
+          </Type>
           {guide.top && Number.isFinite(guide.carriesMin) ? (
             <View className="flex-row items-center justify-between gap-3">
               <Type className="shrink">
                 {layered
-                  ? 'The second layer is on.'
+                  ? t('potRoom.theSecondLayerIsOn')
                   : layerIn > 0
-                    ? `Half set in ${fmt.countdown(layerIn * 60)}: it carries the second layer then.`
-                    : 'Half set: the second layer, over the back of a spoon.'}
+                    ? t('potRoom.halfSetInItCarries', { layerIn: fmt.countdown(layerIn * 60) })
+                    : t('potRoom.halfSetTheSecondLayer')}
               </Type>
               {layered ? null : (
-                <Key label="Layer is on" onPress={() => onAdd({ kind: 'counted', item: LAYER, out: true })} />
+                <Key
+                  label={t('potRoom.layerIsOn')}
+                  onPress={() => onAdd({ kind: 'counted', item: LAYER, out: true })}
+                />
               )}
             </View>
           ) : null}

@@ -42,6 +42,7 @@ import { useHandsFree } from './useHandsFree';
 import { usePotView, type PotView, type UsedCook } from './usePotView';
 import { callOf, restSays, ringSays, SEEN_ADVICE, spokenLine, stepNext, stepWords } from './words';
 import { WeighList } from './WeighList';
+import { t } from '../../words';
 
 const WAKE = 'ovalis-pot';
 
@@ -89,7 +90,10 @@ export function LivePot({ c }: { c: UsedCook }) {
     const key = `${state.stepIndex}${stirNow ? ` stir ${state.stirredMs}` : due ? ' due' : soon ? ' soon' : ''}`;
     if (state.paused || forgotten || step.ends === 'done' || key === rung.current || !(due || soon || stirNow)) return;
     rung.current = key;
-    tell(due && step.ends === 'time', stirNow ? 'Stir now, floor and corners' : due ? words.done : `Soon: ${nextSays}`);
+    tell(
+      due && step.ends === 'time',
+      stirNow ? t('potRoom.stirNow') : due ? words.done : t('potRoom.soonNext', { nextSays }),
+    );
   }, [due, soon, stirNow, state.stepIndex, state.stirredMs, state.paused, step.ends, forgotten, words.done, nextSays]);
 
   const finish = () => {
@@ -129,9 +133,9 @@ export function LivePot({ c }: { c: UsedCook }) {
         <Type kind="key" className="w-[88px]">
           {step.setting === setting
             ? setting === 0
-              ? 'hob off'
-              : `hob ${setting}, keep it`
-            : `hob ${setting}, turn to ${step.setting}`}
+              ? t('potRoom.hobOff')
+              : t('potRoom.hobKeepIt', { setting })
+            : t('potRoom.hobTurnTo', { setting, setting2: step.setting })}
         </Type>
         <HobOvals now={setting} target={step.setting} onSet={(s) => c.add({ kind: 'hobSet', setting: s })} />
       </View>
@@ -154,12 +158,14 @@ export function LivePot({ c }: { c: UsedCook }) {
         onAdd={c.add}
       />
       <Type className="border-t-hair border-line py-1.5">
-        <Type kind="strong">Look, listen </Type>
+        <Type kind="strong">{t('potRoom.lookListen')}</Type>
         {words.cue}
       </Type>
       {settings?.devices === 'stand-in' && devices.sees.length ? (
         <Type kind="small" tone="quiet" testID="eye">
-          {`The stand-in pot: ${devices.sees.map((s) => (s === 'egg in flecks' ? 'Egg in flecks' : SEEN[s])).join(', ')}`}
+          {t('potRoom.theStandInPot', {
+            flecks: devices.sees.map((s) => (s === 'egg in flecks' ? t('potRoom.eggInFlecks') : t(SEEN[s]))).join(', '),
+          })}
         </Type>
       ) : null}
       {pace && step.heat ? (
@@ -169,12 +175,12 @@ export function LivePot({ c }: { c: UsedCook }) {
       ) : null}
       {missing.length && step.role !== 'weigh' ? (
         <Type kind="small" tone="quiet" testID="not-in-yet">
-          {`Not in yet: ${missing.map((p) => p.ingredient.name).join(', ')}`}
+          {t('potRoom.notInYet', { ingredientName: missing.map((p) => p.ingredient.name).join(', ') })}
         </Type>
       ) : null}
       {next ? (
         <Type kind="small" tone="quiet" className="pb-1">
-          {`Next: ${stepNext(next)}`}
+          {t('potRoom.next', { next: stepNext(next) })}
         </Type>
       ) : null}
     </>
@@ -207,7 +213,13 @@ export function LivePot({ c }: { c: UsedCook }) {
   return (
     <View role="main" className="min-h-0 flex-1" {...({ dataSet: { liveAt: v.live?.atMs } } as object)}>
       <Head>
-        <title>{`${alarm ? `${callOf(alarm).call} · ` : ''}${words.title} · ${cook.plan.name} · Ovalis`}</title>
+        <title>
+          {t('potRoom.ovalis', {
+            call: alarm ? `${callOf(alarm).call} · ` : '',
+            title: words.title,
+            cookName: cook.plan.name,
+          })}
+        </title>
       </Head>
       {calling && !alarm.asks && ways.flashes ? <Flash steady={reduced} now={now} /> : null}
       <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 border-b-rim border-ink px-3 py-1.5 wide:px-6 flat:min-h-[52px] flat:py-0">
@@ -217,7 +229,13 @@ export function LivePot({ c }: { c: UsedCook }) {
             {cook.plan.name}
           </Type>
           <Type kind="small" tone="quiet">
-            {`step ${state.stepIndex + 1} of ${c.steps.length}, ${fmt.time(now)}${v.doneMs === undefined ? '' : `, done about ${fmt.time(v.doneMs)}`}${devices.probeC === undefined ? '' : `, probe ${fmt.temp(devices.probeC)}`}`}
+            {t('potRoom.stepOf', {
+              stepIndex: state.stepIndex + 1,
+              steps: c.steps.length,
+              now: fmt.time(now),
+              doneMs: v.doneMs === undefined ? '' : t('potRoom.doneAbout', { doneMs: fmt.time(v.doneMs) }),
+              probeC: devices.probeC === undefined ? '' : t('potRoom.probe', { probeC: fmt.temp(devices.probeC) }),
+            })}
           </Type>
         </View>
         <RescueKey cookId={cook.id} />
@@ -239,9 +257,7 @@ export function LivePot({ c }: { c: UsedCook }) {
           >
             {forgotten ? (
               <View className="px-4">
-                <Notice
-                  text={`This step has run ${fmt.hours(v.ran / 3600)}, far longer than planned. If the pot is still on, take it off now. If it was done long ago, step on; what was left out of the cold for two hours is not safe to eat.`}
-                />
+                <Notice text={t('potRoom.thisStepHasRunFar', { ran: fmt.hours(v.ran / 3600) })} />
               </View>
             ) : null}
             {step.role === 'weigh' ? (
@@ -290,22 +306,29 @@ export function LivePot({ c }: { c: UsedCook }) {
           {shown ? (
             <>
               <View>
-                <Type kind="title" level={2}>{`${shown.hot.word} hot, ${shown.serving.word} cold`}</Type>
-                <Type kind="small" tone="quiet">{`${cook.plan.serve.word} ${chanceWords(shown.chance)}`}</Type>
-              </View>
-              <HeadingStrip v={v} labels />
-              {reading ? (
+                <Type kind="title" level={2}>
+                  {t('potRoom.hotCold', { word: t(`word.${shown.hot.word}`), word2: t(`word.${shown.serving.word}`) })}
+                </Type>
                 <Type
                   kind="small"
                   tone="quiet"
-                >{`The model's pot: ${fmt.grams(reading.massG)}, ${ringSays(v.live!.live.twin.ring)}. Degrees are worked out, not measured: trust the bubble and the spoon first.`}</Type>
+                >{`${t(`word.${cook.plan.serve.word}`)} ${chanceWords(shown.chance)}`}</Type>
+              </View>
+              <HeadingStrip v={v} labels />
+              {reading ? (
+                <Type kind="small" tone="quiet">
+                  {t('potRoom.theModelsPotDegreesAre', {
+                    massG: fmt.grams(reading.massG),
+                    ring: ringSays(v.live!.live.twin.ring),
+                  })}
+                </Type>
               ) : null}
             </>
           ) : null}
           <View>{look}</View>
           <StepList steps={c.steps} state={state} plan={cook.plan} />
           <Type>
-            <Type kind="strong">Why </Type>
+            <Type kind="strong">{t('potRoom.why')}</Type>
             {words.why}
           </Type>
         </View>
@@ -333,7 +356,7 @@ function HeadingStrip({ v: { shown, cook }, labels = false }: { v: PotView; labe
       high={shown.doubt.high}
       wanted={stripMiddle(cook.plan.serve.word)}
       labels={labels}
-      label={`Heading for ${shown.serving.word} at serving`}
+      label={t('potRoom.headingForAtServing', { word: t(`word.${shown.serving.word}`) })}
     />
   ) : null;
 }
@@ -348,8 +371,10 @@ function Heading({ v }: { v: PotView }) {
         <HeadingStrip v={v} />
       </View>
       <View className="min-w-0 flex-1">
-        <Type kind="title">{shown.serving.word}</Type>
-        <Type kind="small" tone="quiet">{`cold; hot: ${shown.hot.word}`}</Type>
+        <Type kind="title">{t(`word.${shown.serving.word}`)}</Type>
+        <Type kind="small" tone="quiet">
+          {t('potRoom.coldHot', { word: t(`word.${shown.hot.word}`) })}
+        </Type>
       </View>
     </View>
   );

@@ -6,8 +6,10 @@ import { colour } from '../../ui/colours';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { HARM, marginSays } from './words';
+import { t } from '../../words';
+import { say } from '../../core/say';
 
-const NAMES = { clear: 'clear', near: 'near', alarm: 'now' } as const;
+const NAMES = { clear: say('potRoom.clear'), near: say('potRoom.near'), alarm: say('potRoom.now') } as const;
 /** A change of the band in a minute that is worth an arrow. */
 const TREND = 0.05;
 
@@ -16,7 +18,7 @@ export function Margins({ margins }: { margins: readonly Margin[] }) {
   const fmt = useFormat();
   if (!margins.length) return null;
   return (
-    <View role="list" aria-label="Margins" className="flex-row gap-3" testID="margins">
+    <View role="list" aria-label={t('potRoom.margins')} className="flex-row gap-3" testID="margins">
       {margins.map((m) => {
         const share = m.state === 'alarm' ? 1 : Math.max(0.02, Math.min(1, m.used));
         const near = m.state !== 'clear';
@@ -25,7 +27,7 @@ export function Margins({ margins }: { margins: readonly Margin[] }) {
           <View
             key={m.harm}
             role="listitem"
-            aria-label={`${HARM[m.harm].band}: ${marginSays(m, fmt)}, ${NAMES[m.state]}`}
+            aria-label={`${t(HARM[m.harm].band)}: ${marginSays(m, fmt)}, ${t(NAMES[m.state])}`}
             className="min-w-0 flex-1 gap-0.5"
           >
             <View className="h-[14px] overflow-hidden rounded-[7px] border-2 border-ink bg-plate">
@@ -36,7 +38,7 @@ export function Margins({ margins }: { margins: readonly Margin[] }) {
             </View>
             <View className="flex-row flex-wrap items-center gap-x-1">
               <Type kind="smallStrong" tone={m.state === 'alarm' ? 'scorch' : 'ink'} className="shrink">
-                {HARM[m.harm].band}
+                {t(HARM[m.harm].band)}
               </Type>
               {Arrow ? (
                 <Arrow size={14} color={m.state === 'alarm' ? colour.scorch : colour.ink} strokeWidth={3} />

@@ -8,6 +8,7 @@ import { Type } from '../../ui/Type';
 import { ask } from '../../workers/client';
 import { useFormat } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
+import { t } from '../../words';
 
 /** ms between two questions while nothing is noted. */
 const EVERY_MS = 20_000;
@@ -42,24 +43,28 @@ export function MendPanel({
   const name = (id: string) => pantry.get(id)?.name ?? id;
   const how: Record<Fix['how'], (f: Fix) => { act: string; way: string; done: string }> = {
     slurry: (f) => ({
-      act: `${fmt.grams(f.grams)} more ${name(f.ingredientId)}`,
-      way: `whisked into ${fmt.grams(f.liquidG)} cold ${name(f.liquidId)}, in a thin stream, off the ring${f.added.heat?.length ? ', then to the bubble and on' : ''}`,
-      done: 'It is in',
+      act: t('potRoom.more', { value: fmt.grams(f.grams), ingredientId: name(f.ingredientId) }),
+      way: t('potRoom.whiskedIntoColdInA', {
+        liquidG: fmt.grams(f.liquidG),
+        liquidId: name(f.liquidId),
+        on: f.added.heat?.length ? t('potRoom.thenToTheBubbleAnd') : '',
+      }),
+      done: t('potRoom.itIsIn'),
     }),
     loosen: (f) => ({
-      act: `${fmt.grams(f.grams)} warm ${name(f.ingredientId)}`,
-      way: 'stirred in, a third at a time',
-      done: 'It is in',
+      act: t('potRoom.warm', { value: fmt.grams(f.grams), ingredientId: name(f.ingredientId) }),
+      way: t('potRoom.stirredInAThirdAt'),
+      done: t('potRoom.itIsIn'),
     }),
     'cook down': (f) => ({
-      act: `${fmt.hours(Math.max(1, f.minutes) / 60)} longer`,
-      way: 'lid off, the spoon on the floor',
-      done: 'Cook on so',
+      act: t('potRoom.longer', { minutes: fmt.hours(Math.max(1, f.minutes) / 60) }),
+      way: t('potRoom.lidOffTheSpoonOn'),
+      done: t('potRoom.cookOnSo'),
     }),
     'hold on': (f) => ({
-      act: `${fmt.countdown(f.minutes * 60)} longer`,
-      way: 'on the lowest heat, never a bubble',
-      done: 'Hold it so',
+      act: t('potRoom.longer', { minutes: fmt.countdown(f.minutes * 60) }),
+      way: t('potRoom.onTheLowestHeatNever'),
+      done: t('potRoom.holdItSo'),
     }),
   };
   const take = (f: Fix) =>
@@ -69,7 +74,12 @@ export function MendPanel({
     );
   return (
     <View className="gap-2 rounded-plate border-edge border-ink bg-plate p-3" testID="mend">
-      <Type kind="strong">{`Heading for ${data.before.word}, you want ${cook.plan.serve.word}`}</Type>
+      <Type kind="strong">
+        {t('potRoom.headingForYouWant', {
+          word: t(`word.${data.before.word}`),
+          word2: t(`word.${cook.plan.serve.word}`),
+        })}
+      </Type>
       {data.fixes.map((f) => {
         const w = how[f.how](f);
         return (
@@ -77,7 +87,14 @@ export function MendPanel({
             <View className="min-w-0 flex-1">
               <Type kind="title">{w.act}</Type>
               <Type kind="small" tone="quiet">
-                {`${w.way}: then ${f.after.word}${f.minutes >= 0.5 && f.how === 'slurry' ? `, ${fmt.hours(f.minutes / 60)} more` : ''}`}
+                {t('potRoom.then', {
+                  way: w.way,
+                  word: t(`word.${f.after.word}`),
+                  more:
+                    f.minutes >= 0.5 && f.how === 'slurry'
+                      ? t('potRoom.more2', { minutes: fmt.hours(f.minutes / 60) })
+                      : '',
+                })}
               </Type>
             </View>
             <Key size="live" label={w.done} spoken={`${w.done}: ${w.act}`} onPress={() => take(f)} />

@@ -19,6 +19,7 @@ import { EventLog } from './EventLog';
 import { ReadOff } from './ReadOff';
 import { StepList } from './StepList';
 import type { Devices } from './useDevices';
+import { t } from '../../words';
 
 const WAITS_MIN = [10, 20, 40] as const;
 const LONGER_MIN = [1, 2, 5] as const;
@@ -50,20 +51,20 @@ export function MoreSheet({
   const step = c.steps[state.stepIndex];
   const others = c.cooks.filter((o) => o.id !== c.cook!.id && !o.batchId);
   return (
-    <Sheet open={open} title="More" onClose={onClose}>
+    <Sheet open={open} title={t('potRoom.more3')} onClose={onClose}>
       <Type>
-        <Type kind="strong">Why </Type>
+        <Type kind="strong">{t('potRoom.why')}</Type>
         {why}
       </Type>
       <Type kind="title" level={3}>
-        What you see, hear, taste
+        {t('potRoom.whatYouSeeHearTaste')}
       </Type>
       <View className="flex-row flex-wrap gap-2">
         {OBSERVATIONS.map((what) => (
           <Key
             key={what}
             size="amount"
-            label={SEEN[what]}
+            label={t(SEEN[what])}
             onPress={() => {
               onSee(what);
               onClose();
@@ -75,18 +76,18 @@ export function MoreSheet({
       {step?.heat ? (
         <>
           <Choices
-            label="Lid"
+            label={t('potRoom.lid')}
             value={state.lid ?? step.heat.lid}
-            options={(['off', 'ajar', 'on'] as const).map((value) => ({ value, label: value }))}
+            options={(['off', 'ajar', 'on'] as const).map((value) => ({ value, label: t(`lid.${value}`) }))}
             onChoose={(lid) => c.add({ kind: 'lidSet', lid })}
           />
           <View className="flex-row flex-wrap gap-2">
-            <Key label="Hob off" onPress={() => c.add({ kind: 'hobSet', setting: 0 })} />
+            <Key label={t('potRoom.hobOff2')} onPress={() => c.add({ kind: 'hobSet', setting: 0 })} />
             {step.ends === 'time'
               ? LONGER_MIN.map((minutes) => (
                   <Key
                     key={minutes}
-                    label={`${minutes} min longer`}
+                    label={t('potRoom.minLonger', { minutes })}
                     onPress={() => c.add({ kind: 'longer', step: step.id, minutes })}
                   />
                 ))
@@ -95,9 +96,9 @@ export function MoreSheet({
           {step.role === 'off the heat' ? <Waiting c={c} now={now} /> : null}
         </>
       ) : null}
-      <Field label="Note" value={note} onChangeText={setNote} multiline maxLength={2000} />
+      <Field label={t('potRoom.note')} value={note} onChangeText={setNote} multiline maxLength={2000} />
       <Key
-        label="Keep the note"
+        label={t('potRoom.keepTheNote')}
         disabled={note.trim() === ''}
         onPress={() => {
           c.add({ kind: 'noted', text: note.trim() });
@@ -107,15 +108,17 @@ export function MoreSheet({
       <EventLog cook={c.cook!} steps={c.steps} onAdd={c.add} />
       <CallsForm devices={devices} />
       <Type kind="title" level={3}>
-        Order of the work
+        {t('potRoom.orderOfTheWork')}
       </Type>
-      <Type kind="small" tone="quiet">{`Next: ${next}`}</Type>
+      <Type kind="small" tone="quiet">
+        {t('potRoom.next', { next })}
+      </Type>
       <StepList steps={c.steps} state={state} plan={c.cook!.plan} />
-      <Notice text="Hot starch paste sticks to skin and burns. Milk climbs to the rim in seconds: never leave it alone on the ring." />
+      <Notice text={t('potRoom.hotStarchPasteSticksTo')} />
       {others.map((o) => (
         <Row
           key={o.id}
-          title={`To ${o.plan.name}`}
+          title={t('potRoom.to', { oName: o.plan.name })}
           onPress={() => {
             router.setParams({ cook: o.id });
             onClose();
@@ -123,7 +126,7 @@ export function MoreSheet({
         />
       ))}
       <Key
-        label="Leave the pot; it keeps its time"
+        label={t('potRoom.leaveThePotItKeeps')}
         size="amount"
         onPress={() => {
           setWhere({ live: false });
@@ -148,21 +151,30 @@ function Waiting({ c, now }: { c: ReturnType<typeof useCook>; now: number }) {
   return (
     <View className="gap-1" testID="waiting">
       <Choices
-        label="If it must wait"
+        label={t('potRoom.ifItMustWait')}
         value={wrapped ? 1 : 0}
         options={[
-          { value: 0, label: 'lid on' },
-          { value: 1, label: 'wrapped in a blanket' },
+          { value: 0, label: t('potRoom.lidOn') },
+          { value: 1, label: t('potRoom.wrappedInABlanket') },
         ]}
         onChoose={(v) => setWrapped(v === 1)}
       />
       {data?.map((h) => (
         <Type key={h.minutes}>
-          {`${h.minutes} min: ${fmt.temp(h.bulkC)}, ${h.thicker < 1.1 ? 'as thick' : `${Math.round(h.thicker * 10) / 10} times as thick`}${h.loosenG >= 2 ? `; ${fmt.grams(h.loosenG)} hot milk loosens it` : ''}${h.curdles ? '; the egg would curdle' : ''}`}
+          {t('potRoom.min', {
+            minutes: h.minutes,
+            bulkC: fmt.temp(h.bulkC),
+            thick:
+              h.thicker < 1.1
+                ? t('potRoom.asThick')
+                : t('potRoom.timesAsThick', { thicker: Math.round(h.thicker * 10) / 10 }),
+            it: h.loosenG >= 2 ? t('potRoom.hotMilkLoosensIt', { loosenG: fmt.grams(h.loosenG) }) : '',
+            curdle: h.curdles ? t('potRoom.theEggWouldCurdle') : '',
+          })}
         </Type>
       ))}
       <Type kind="small" tone="quiet">
-        Held warm for longer than two hours it is not safe to eat. Local food-safety rules come first.
+        {t('potRoom.heldWarmForLongerThan')}
       </Type>
     </View>
   );

@@ -11,6 +11,7 @@ import type { Ways } from './signals';
 import { useAlarm } from './useCalls';
 import { useLive } from './useLive';
 import { callOf, stepNext } from './words';
+import { t } from '../../words';
 
 /** Another pot that is on: its step and what is left of it, its alarm too; a tap goes there. */
 export function OtherPot({ cook, now, ways, onGo }: { cook: Cook; now: number; ways: Ways; onGo: () => void }) {
@@ -36,7 +37,7 @@ export function OtherPot({ cook, now, ways, onGo }: { cook: Cook; now: number; w
   return (
     <Pressable
       role="button"
-      aria-label={`To ${cook.plan.name}: ${says}`}
+      aria-label={t('potRoom.to2', { cookName: cook.plan.name, says })}
       testID="other-pot"
       onPress={onGo}
       className="min-h-[56px] flex-row items-center gap-3 border-b-hair border-line bg-plate px-3 py-1 wide:px-6"
@@ -56,7 +57,7 @@ export function OtherPot({ cook, now, ways, onGo }: { cook: Cook; now: number; w
           {says}
         </Type>
       </View>
-      <Type kind="strong">Go there</Type>
+      <Type kind="strong">{t('potRoom.goThere')}</Type>
     </Pressable>
   );
 }

@@ -4,6 +4,7 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { PotView } from './usePotView';
 import { SELDOM_S } from './words';
+import { t } from '../../words';
 
 /** The pot as seen from where the cook stands: the one thing now, its time, and the heat below it. */
 export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: () => void }) {
@@ -23,26 +24,24 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
         reading && heart && !big
           ? [
               {
-                label: 'heart',
+                label: t('potRoom.heart'),
                 value: `${fmt.deg(reading.bulkC)} ± ${fmt.degApart(Math.max(1, (heart.high - heart.low) / 2))}`,
               },
-              { label: 'bottom film', value: fmt.deg(reading.filmC), harm: film === 'sticking' },
-              { label: 'pan floor', value: fmt.deg(reading.panC), harm: film === 'sticking' },
+              { label: t('potRoom.bottomFilm'), value: fmt.deg(reading.filmC), harm: film === 'sticking' },
+              { label: t('potRoom.panFloor'), value: fmt.deg(reading.panC), harm: film === 'sticking' },
             ]
           : []
       }
-      label={`Pot: ${v.headline}. ${v.manner}.`}
+      label={t('potRoom.pot', { headline: v.headline, manner: v.manner })}
     >
       {alarm || big ? null : (
         <Type kind="faceStrong" tone="quiet" className="text-center">
           {v.until}
           {v.between ? ', ' : ''}
           {v.between ? (
-            <Type
-              kind="faceStrong"
-              tone="quiet"
-              testID="between"
-            >{`${fmt.countdown(v.between.low)} to ${fmt.countdown(v.between.high)}`}</Type>
+            <Type kind="faceStrong" tone="quiet" testID="between">
+              {t('potRoom.to3', { low: fmt.countdown(v.between.low), high: fmt.countdown(v.between.high) })}
+            </Type>
           ) : null}
         </Type>
       )}

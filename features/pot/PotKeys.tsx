@@ -13,6 +13,7 @@ import { SEEN } from '../shared/eventWords';
 import { wakeSound } from '../shared/signal';
 import type { PotView, UsedCook } from './usePotView';
 import { HARM } from './words';
+import { t } from '../../words';
 
 /** The keys under the pot: the act of an alarm, the one that ends the step, what may be seen, and the way back. */
 export function PotKeys({
@@ -50,7 +51,7 @@ export function PotKeys({
             <Key
               kind="harm"
               size="act"
-              label={`Done: ${HARM[alarm.harm].act.split(',')[0]}`}
+              label={t('potRoom.done', { split: t(HARM[alarm.harm].act).split(',')[0] })}
               onPress={() => {
                 wakeSound();
                 c.add({ kind: 'hobSet', setting: alarm.harm === 'catch' ? Math.max(0, setting - 2) : 0 });
@@ -62,14 +63,14 @@ export function PotKeys({
             {alarm.asks ? (
               <Key
                 size="act"
-                label={SEEN['still thin']}
+                label={t(SEEN['still thin'])}
                 onPress={() => {
                   onSee('still thin');
                   onHush();
                 }}
               />
             ) : (
-              <Key size="act" label="Quiet" spoken="Quiet, I have seen it" onPress={onHush} />
+              <Key size="act" label={t('potRoom.quiet')} spoken={t('potRoom.quietIHaveSeenIt')} onPress={onHush} />
             )}
           </View>
         ) : null}
@@ -78,7 +79,9 @@ export function PotKeys({
           size="act"
           testID="step-done"
           label={v.words.done}
-          {...(step.ends === 'time' && v.leftS > 0 ? { sub: `${fmt.countdown(v.leftS)} left` } : {})}
+          {...(step.ends === 'time' && v.leftS > 0
+            ? { sub: t('potRoom.left', { leftS: fmt.countdown(v.leftS) }) }
+            : {})}
           onPress={onDone}
           className="wide:min-w-[240px]"
         />
@@ -88,7 +91,7 @@ export function PotKeys({
               <Key
                 key={what}
                 size="live"
-                label={SEEN[what]}
+                label={t(SEEN[what])}
                 onPress={() => onSee(what)}
                 className="grow basis-[6.1rem]"
               />
@@ -98,7 +101,7 @@ export function PotKeys({
       </View>
       <View className={`flex-wrap gap-2 pb-2 ${side}`}>
         <Key
-          label="Back"
+          label={t('potRoom.back')}
           icon={StepBack}
           stacked
           disabled={state.stepIndex === 0}
@@ -106,14 +109,14 @@ export function PotKeys({
           className="grow basis-[3.7rem]"
         />
         <Key
-          label={state.paused ? 'Go on' : 'Pause'}
+          label={state.paused ? t('potRoom.goOn') : t('potRoom.pause')}
           icon={state.paused ? Play : Pause}
           stacked
           onPress={onPause}
           className="grow basis-[3.7rem]"
         />
         <Key
-          label="Undo"
+          label={t('potRoom.undo')}
           icon={Undo2}
           stacked
           disabled={!c.lastUndoable}
@@ -121,15 +124,15 @@ export function PotKeys({
           className="grow basis-[3.7rem]"
         />
         <Key
-          label={resting ? 'Stir' : 'Rest'}
-          spoken={resting ? 'I stir again' : 'The spoon rests'}
+          label={resting ? t('potRoom.stir2') : t('potRoom.rest')}
+          spoken={resting ? t('potRoom.iStirAgain') : t('potRoom.theSpoonRests')}
           icon={resting ? RotateCw : Hand}
           stacked
           disabled={!step.heat}
           onPress={() => c.add({ kind: 'spoon', resting: !resting })}
           className="grow basis-[3.7rem]"
         />
-        <Key label="More" icon={Ellipsis} stacked onPress={onMore} className="grow basis-[3.7rem]" />
+        <Key label={t('potRoom.more3')} icon={Ellipsis} stacked onPress={onMore} className="grow basis-[3.7rem]" />
       </View>
     </View>
   );

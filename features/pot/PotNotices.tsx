@@ -8,6 +8,7 @@ import type { Away } from './useAway';
 import type { Devices } from './useDevices';
 import type { PotView } from './usePotView';
 import { LEADS_TO, oddSays, SEEN_ADVICE } from './words';
+import { t } from '../../words';
 
 /** What has to be said beside the step: time away, a silent device, a ring that is not as noted, what does not fit. */
 export function PotNotices({
@@ -41,37 +42,40 @@ export function PotNotices({
       {away ? (
         <Notice
           harm={false}
-          text={`Away from ${fmt.time(away.fromMs)} to ${fmt.time(away.toMs)}, ${fmt.hours((away.toMs - away.fromMs) / 3_600_000)}. ${missed ? `“${missed}” fell due meanwhile.` : 'Nothing fell due.'} The clock ran on; nothing is lost.`}
+          text={t('potRoom.awayFromToTheClock', {
+            fromMs: fmt.time(away.fromMs),
+            toMs: fmt.time(away.toMs),
+            _600_000: fmt.hours((away.toMs - away.fromMs) / 3_600_000),
+            due: missed ? t('potRoom.fellDueMeanwhile', { missed }) : t('potRoom.nothingFellDue'),
+          })}
         >
-          <Key label="All right" onPress={onBack} />
+          <Key label={t('potRoom.allRight')} onPress={onBack} />
         </Notice>
       ) : null}
       {silent.length ? (
-        <Notice
-          harm={false}
-          text={`The ${silent.join(' and the ')} is not heard. The cook goes on by eye and by the model; a reading can be typed under More.`}
-        />
+        <Notice harm={false} text={t('potRoom.theIsNotHeardThe', { the: silent.join(' and the ') })} />
       ) : null}
       {ringReads === undefined ? null : (
-        <Notice text={`The hob says ${ringReads}, the pot here is cooked on ${v.setting}.`}>
-          <Key label={`It is on ${ringReads}`} onPress={() => onAdd({ kind: 'hobSet', setting: ringReads })} />
+        <Notice text={t('potRoom.theHobSaysThePot', { ringReads, setting: v.setting })}>
+          <Key
+            label={t('potRoom.itIsOn', { ringReads })}
+            onPress={() => onAdd({ kind: 'hobSet', setting: ringReads })}
+          />
         </Notice>
       )}
       {advice && SEEN_ADVICE[advice] ? (
-        <Notice text={SEEN_ADVICE[advice]}>
+        <Notice text={t(SEEN_ADVICE[advice])}>
           {fault ? (
             <Key
-              label="Amounts and minutes"
+              label={t('potRoom.amountsAndMinutes')}
               onPress={() => router.push(`/rescue?cook=${cook.id}&fault=${encodeURIComponent(fault)}` as '/')}
             />
           ) : null}
         </Notice>
       ) : null}
       {odd ? (
-        <Notice
-          text={`${oddSays(odd)} does not fit what this pot has done so far. If it is so, what is forecast is less sure now.`}
-        >
-          <Key label="Take it back" onPress={() => onAdd({ kind: 'undone', target: odd.id })} />
+        <Notice text={t('potRoom.doesNotFitWhatThis', { odd: oddSays(odd) })}>
+          <Key label={t('potRoom.takeItBack')} onPress={() => onAdd({ kind: 'undone', target: odd.id })} />
         </Notice>
       ) : null}
     </>

@@ -13,6 +13,7 @@ import { Room } from '../shared/Room';
 import { useCook } from '../shared/useCook';
 import { useMounted } from '../shared/useNow';
 import { LivePot } from './LivePot';
+import { t } from '../../words';
 
 export function PotRoom() {
   const { cook: cookId } = useLocalSearchParams<{ cook?: string }>();
@@ -49,57 +50,57 @@ function NoPot({ ready, poured, missing }: { ready: boolean; poured: UsedCook['c
   const going = (cooks.data ?? []).filter((c) => !c.batchId && c.id !== poured?.id);
   return (
     <Room
-      name="Pot"
-      title="Pot"
-      sub={ready ? 'nothing on the hob' : undefined}
+      name={t('room.Pot')}
+      title={t('potRoom.pot2')}
+      sub={ready ? t('potRoom.nothingOnTheHob') : undefined}
       {...(poured ? { rescue: { cookId: poured.id } } : {})}
     >
       {ready ? (
         <View className="mx-auto w-full max-w-[640px] px-4">
           {poured ? (
             <View className="gap-3 py-4">
-              <Type kind="title" level={2}>{`${poured.plan.name} is poured`}</Type>
+              <Type kind="title" level={2}>
+                {t('potRoom.isPoured', { pouredName: poured.plan.name })}
+              </Type>
               <Key
                 kind="yolk"
                 size="act"
-                label="See it set"
+                label={t('potRoom.seeItSet')}
                 onPress={() => router.push(`/set?cook=${poured.id}` as '/set')}
               />
             </View>
           ) : (
             <Empty
-              word={missing ? 'not in this kitchen' : 'nothing on yet'}
-              text={
-                missing
-                  ? 'This pot is not kept in this browser. Pick one below, or start one.'
-                  : 'Pick a plan. The pot runs from it, step by step.'
-              }
+              word={missing ? t('potRoom.notInThisKitchen') : t('potRoom.nothingOnYet')}
+              text={missing ? t('potRoom.thisPotIsNotKept') : t('potRoom.pickAPlanThePot')}
             />
           )}
           <Type kind="title" level={2}>
-            Start one
+            {t('potRoom.startOne')}
           </Type>
           {(plans.data ?? []).map((p, i) => (
             <Row
               key={p.id}
               title={p.name}
-              sub={`${p.people} people, ${fmt.time(Date.parse(p.serve.at))}`}
+              sub={t('potRoom.people', { people: p.people, at: fmt.time(Date.parse(p.serve.at)) })}
               left={<Tag letter={p.name[0]!.toUpperCase()} tint={i} />}
-              value="Cook"
+              value={t('potRoom.cook')}
               onPress={() => start(p.id)}
             />
           ))}
-          {plans.data?.length === 0 ? <Key label="Plan a pudding first" onPress={() => router.push('/plan')} /> : null}
+          {plans.data?.length === 0 ? (
+            <Key label={t('potRoom.planAPuddingFirst')} onPress={() => router.push('/plan')} />
+          ) : null}
           {going.length ? (
             <>
               <Type kind="title" level={2} className="pt-4">
-                Still going
+                {t('potRoom.stillGoing')}
               </Type>
               {going.map((c) => (
                 <Row
                   key={c.id}
                   title={c.plan.name}
-                  sub={`since ${fmt.time(Date.parse(c.events[0]?.at ?? nowIso()))}`}
+                  sub={t('potRoom.since', { nowIso: fmt.time(Date.parse(c.events[0]?.at ?? nowIso())) })}
                   onPress={() => router.setParams({ cook: c.id })}
                 />
               ))}

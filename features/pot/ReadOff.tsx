@@ -7,17 +7,18 @@ import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
 import type { useCook } from '../shared/useCook';
 import type { Devices } from './useDevices';
+import { t } from '../../words';
+import { say } from '../../core/say';
+import { numberOf } from '../shared/typed';
 
 /** A trail that stays longer than this stays. */
 const STAYS_S = 60;
 /** Tilts at which a blob on a cold plate runs, as a cook tells them apart. */
 const PLATES = [
-  { deg: 10, label: 'runs at once' },
-  { deg: 35, label: 'runs when tilted' },
-  { deg: 90, label: 'stays upright' },
+  { deg: 10, label: say('potRoom.runsAtOnce') },
+  { deg: 35, label: say('potRoom.runsWhenTilted') },
+  { deg: 90, label: say('potRoom.staysUpright') },
 ] as const;
-const number = (text: string) => Number(text.replace(',', '.').trim());
-
 /** What can be read off the real pot: it brings the twin nearer. */
 export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices: Devices }) {
   const { fmt } = useApp();
@@ -25,22 +26,24 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
   const [mass, setMass] = useState('');
   const [drawnMs, setDrawnMs] = useState<number | undefined>();
   const f = fmt.settings.temperature === 'F';
-  const tempC = f ? fahrenheitToCelsius(number(probe)) : number(probe);
+  const tempC = f ? fahrenheitToCelsius(numberOf(probe)) : numberOf(probe);
   const wrongProbe =
-    probe !== '' && !(tempC >= -10 && tempC <= 130) ? `A temperature such as ${f ? '160' : '72'} would do.` : undefined;
+    probe !== '' && !(tempC >= -10 && tempC <= 130)
+      ? t('potRoom.aTemperatureSuchAsWould', { value: f ? '160' : '72' })
+      : undefined;
   const panG = c.cook?.plan.pan.massG ?? 0;
-  const massG = number(mass);
+  const massG = numberOf(mass);
   const wrongMass =
     mass !== '' && !(massG > panG && massG <= 30000)
-      ? `More than the empty pan, ${fmt.grams(panG)}, would do.`
+      ? t('potRoom.moreThanTheEmptyPan', { panG: fmt.grams(panG) })
       : undefined;
   return (
     <View className="gap-2">
       <Type kind="title" level={3}>
-        What you read off
+        {t('potRoom.whatYouReadOff')}
       </Type>
       <Field
-        label="Thermometer in the pot"
+        label={t('potRoom.thermometerInThePot')}
         unit={fmt.tempUnit}
         inputMode="decimal"
         value={probe}
@@ -48,7 +51,7 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
         error={wrongProbe}
       />
       <Key
-        label="It reads that"
+        label={t('potRoom.itReadsThat')}
         disabled={probe.trim() === '' || wrongProbe !== undefined}
         onPress={() => {
           c.add({ kind: 'measured', what: 'probe', value: Math.round(tempC * 10) / 10 });
@@ -56,7 +59,7 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
         }}
       />
       <Field
-        label="Pan and all on the scale"
+        label={t('potRoom.panAndAllOnThe')}
         unit="g"
         inputMode="decimal"
         value={mass}
@@ -64,7 +67,7 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
         error={wrongMass}
       />
       <Key
-        label="It weighs that"
+        label={t('potRoom.itWeighsThat')}
         disabled={mass.trim() === '' || wrongMass !== undefined}
         onPress={() => {
           c.add({ kind: 'measured', what: 'scale', value: massG });
@@ -73,26 +76,31 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
       />
       {devices.grams === undefined ? null : (
         <Key
-          label={`The scale reads ${fmt.grams(devices.grams)}: pan and all stand on it`}
+          label={t('potRoom.theScaleReadsPanAnd', { devices: fmt.grams(devices.grams) })}
           onPress={() => c.add({ kind: 'measured', what: 'scale', value: devices.grams!, by: 'scale' })}
         />
       )}
-      <Type>A blob on a plate from the freezer, a minute later:</Type>
+      <Type>{t('potRoom.aBlobOnAPlate')}</Type>
       <View className="flex-row flex-wrap gap-2">
         {PLATES.map(({ deg, label }) => (
-          <Key key={deg} label={label} onPress={() => c.add({ kind: 'measured', what: 'plate', value: deg })} />
+          <Key key={deg} label={t(label)} onPress={() => c.add({ kind: 'measured', what: 'plate', value: deg })} />
         ))}
       </View>
-      <Type>Draw the spoon across the floor. Tap when it is drawn, and again when the trail has closed.</Type>
+      <Type>{t('potRoom.drawTheSpoonAcrossThe')}</Type>
       <View className="flex-row flex-wrap gap-2">
         {drawnMs === undefined ? (
-          <Key size="amount" label="Trail drawn" onPress={() => setDrawnMs(Date.now())} className="flex-1" />
+          <Key
+            size="amount"
+            label={t('potRoom.trailDrawn')}
+            onPress={() => setDrawnMs(Date.now())}
+            className="flex-1"
+          />
         ) : (
           <>
             <Key
               size="amount"
               kind="ink"
-              label="It has closed"
+              label={t('potRoom.itHasClosed')}
               onPress={() => {
                 c.add({ kind: 'measured', what: 'trail', value: Math.min(STAYS_S, (Date.now() - drawnMs) / 1000) });
                 setDrawnMs(undefined);
@@ -101,7 +109,7 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
             />
             <Key
               size="amount"
-              label="It stays"
+              label={t('potRoom.itStays')}
               onPress={() => {
                 c.add({ kind: 'measured', what: 'trail', value: STAYS_S });
                 setDrawnMs(undefined);

@@ -10,10 +10,11 @@ import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { ask } from '../../workers/client';
-import { useFormat } from '../shared/App';
+import { useFormat, useTell } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
 import { useWakeAt } from '../shared/useNow';
 import { call, type Ways } from './signals';
+import { t } from '../../words';
 
 /** The pots beside this pot, each one tap away: what to weigh, what to do in order, and a clock that calls. */
 export function SidePots({
@@ -29,6 +30,7 @@ export function SidePots({
   ways: Ways;
   onAdd: (...events: NewEvent[]) => void;
 }) {
+  const tell = useTell();
   const fmt = useFormat();
   const [openId, setOpenId] = useState<string | undefined>();
   const { data } = useQuery({
@@ -52,7 +54,7 @@ export function SidePots({
   useEffect(() => {
     if (!due || rung.current === due.id) return;
     rung.current = due.id;
-    call(ways, `The ${due.kind} is due`, false);
+    call(ways, t('potRoom.theIsDue', { kind: t(`sideKind.${due.kind}`) }), false);
   }, [due, ways]);
   // its place is there before its minutes are: a row that came late would move the one under a thumb
   if (!cook.plan.sides.length) return null;
@@ -60,9 +62,9 @@ export function SidePots({
   const pantry = pantryWith(cook.plan.own);
   const status = (a: SideAnswer) => {
     const s = state.sides[a.id];
-    if (!s) return `${Math.round(a.minutes)} min`;
-    if (!Number.isNaN(s.doneMs)) return 'done';
-    return left(a) > 0 ? fmt.countdown(left(a)) : 'due';
+    if (!s) return t('potRoom.min2', { minutes: Math.round(a.minutes) });
+    if (!Number.isNaN(s.doneMs)) return t('potRoom.done3');
+    return left(a) > 0 ? fmt.countdown(left(a)) : t('potRoom.due');
   };
   return (
     <View className="flex-row flex-wrap gap-2 border-b-hair border-line px-3 py-1 wide:px-6" testID="side-pots">
@@ -71,13 +73,17 @@ export function SidePots({
         return (
           <Key
             key={id}
-            label={`Beside: ${kind}${a ? `, ${status(a)}` : ''}`}
+            label={t('potRoom.beside', { kind: t(`sideKind.${kind}`), status: a ? `, ${status(a)}` : '' })}
             kind={a && status(a) === 'due' ? 'harm' : 'plain'}
             onPress={() => setOpenId(id)}
           />
         );
       })}
-      <Sheet open={open !== undefined} title={open ? `Beside: ${open.kind}` : ''} onClose={() => setOpenId(undefined)}>
+      <Sheet
+        open={open !== undefined}
+        title={open ? t('potRoom.beside2', { kind: t(`sideKind.${open.kind}`) }) : ''}
+        onClose={() => setOpenId(undefined)}
+      >
         {open ? (
           <>
             <Type kind="strong">
@@ -86,16 +92,16 @@ export function SidePots({
                 .join(', ')}
             </Type>
             {open.does.map((line, i) => (
-              <View key={line} className="flex-row gap-3">
+              <View key={line.code} className="flex-row gap-3">
                 <Type kind="title">{i + 1}</Type>
-                <Type className="min-w-0 flex-1">{line}</Type>
+                <Type className="min-w-0 flex-1">{tell(line)}</Type>
               </View>
             ))}
             <Type>
-              <Type kind="strong">Look for </Type>
-              {open.notice}
+              <Type kind="strong">{t('potRoom.lookFor')}</Type>
+              {tell(open.notice)}
             </Type>
-            {open.caution ? <Notice text={open.caution} /> : null}
+            {open.caution ? <Notice text={tell(open.caution)} /> : null}
             <Type kind="number" role="timer">
               {status(open)}
             </Type>
@@ -103,18 +109,18 @@ export function SidePots({
               <Key
                 size="act"
                 kind="ink"
-                label="It is on"
+                label={t('potRoom.itIsOn2')}
                 onPress={() => onAdd({ kind: 'side', side: open.id, done: false })}
               />
             ) : Number.isNaN(state.sides[open.id]!.doneMs) ? (
               <Key
                 size="act"
                 kind="ink"
-                label="It is done"
+                label={t('potRoom.itIsDone')}
                 onPress={() => onAdd({ kind: 'side', side: open.id, done: true })}
               />
             ) : (
-              <Type tone="quiet">{`Done at ${fmt.time(state.sides[open.id]!.doneMs)}.`}</Type>
+              <Type tone="quiet">{t('potRoom.doneAt', { doneMs: fmt.time(state.sides[open.id]!.doneMs) })}</Type>
             )}
           </>
         ) : null}

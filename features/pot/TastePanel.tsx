@@ -5,6 +5,7 @@ import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
+import { t } from '../../words';
 
 /** Shares of what is held back that a tap stirs in. */
 const SHARES = [0.25, 0.5, 1] as const;
@@ -31,7 +32,13 @@ export function TastePanel({
     <View className="gap-2" testID="taste">
       {step.portions.map(({ ingredient, grams }) => (
         <View key={ingredient.id} className="gap-1 rounded-plate border-edge border-ink bg-plate p-3">
-          <Type kind="strong">{`${ingredient.name}: ${fmt.grams(inG(ingredient.id))} in of ${fmt.grams(grams)} held back`}</Type>
+          <Type kind="strong">
+            {t('potRoom.inOfHeldBack', {
+              ingredientName: ingredient.name,
+              id: fmt.grams(inG(ingredient.id)),
+              value: fmt.grams(grams),
+            })}
+          </Type>
           <View className="flex-row gap-2">
             {SHARES.map((share) => {
               const g = Math.max(0.5, Math.round(grams * share * 2) / 2);
@@ -41,7 +48,7 @@ export function TastePanel({
                   size="amount"
                   className="flex-1"
                   label={`+ ${fmt.grams(g)}`}
-                  spoken={`${fmt.grams(g)} ${ingredient.name} in`}
+                  spoken={t('potRoom.in', { g: fmt.grams(g), ingredientName: ingredient.name })}
                   onPress={() =>
                     onAdd({
                       kind: 'added',
@@ -82,7 +89,7 @@ export function CountOut({
             size="live"
             role="checkbox"
             selected={out}
-            label={`${ingredient.name}, ${fmt.grams(grams)}: ${out ? 'out' : 'still in'}`}
+            label={`${ingredient.name}, ${fmt.grams(grams)}: ${out ? t('potRoom.out') : t('potRoom.stillIn')}`}
             onPress={() => onAdd({ kind: 'counted', item: ingredient.id, out: !out })}
           />
         );

@@ -8,6 +8,7 @@ import { colour } from '../../ui/colours';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
+import { t, named } from '../../words';
 
 /** What to weigh, a wet thumb's key each; weighed ones fill with ink. */
 export function WeighList({
@@ -46,7 +47,7 @@ export function WeighList({
             key={item}
             role="checkbox"
             aria-checked={done}
-            aria-label={`${fmt.grams(p.grams)} ${p.ingredient.name}${p.carved ? ', kept cold for the slurry' : p.taste ? ', held back to taste' : ''}`}
+            aria-label={`${fmt.grams(p.grams)} ${p.ingredient.name}${p.carved ? t('potRoom.keptColdForTheSlurry') : p.taste ? t('potRoom.heldBackToTaste') : ''}`}
             onPress={() => !done && onWeighed(item)}
             className={`min-h-[64px] flex-row items-center gap-3 rounded-key border-edge border-ink px-4 py-2 ${done ? 'bg-ink' : 'bg-plate'}`}
           >
@@ -56,9 +57,9 @@ export function WeighList({
               </Type>
               <Type kind="small" tone={done ? 'field' : 'quiet'}>
                 {p.carved
-                  ? `${spoons}, cold, for the slurry`
+                  ? t('potRoom.coldForTheSlurry', { spoons })
                   : p.taste
-                    ? `${spoons}, held back: add it by tasting`
+                    ? t('potRoom.heldBackAddItBy', { spoons })
                     : spoons}
               </Type>
             </View>
@@ -69,7 +70,9 @@ export function WeighList({
           </Pressable>
         );
       })}
-      {allergens.length ? <Notice text={`Contains ${allergens.join(', ')}. Say so to your guests.`} /> : null}
+      {allergens.length ? (
+        <Notice text={t('potRoom.containsSaySoToYour', { allergens: named('allergen', allergens) })} />
+      ) : null}
     </View>
   );
 }

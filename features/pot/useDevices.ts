@@ -8,6 +8,7 @@ import { bluetoothKitchen, bluetoothOf } from '../../devices/bluetooth';
 import { ownKitchen, servedKitchen, watchSilence, type Kitchen } from '../../devices/kitchen';
 import { ask } from '../../workers/client';
 import type { NewEvent } from '../shared/useCook';
+import { t } from '../../words';
 
 /** A reading is noted when it is this old, or has moved by this much. */
 const NOTE_MS = 20_000;
@@ -118,13 +119,13 @@ export function useDevices(
 
   const pick = useCallback(async (kind: 'probe' | 'scale') => {
     const bluetooth = bluetoothOf(navigator);
-    if (!bluetooth) return 'This browser has no Bluetooth. Type what the thermometer reads under What you read off.';
+    if (!bluetooth) return t('potRoom.thisBrowserHasNoBluetooth');
     try {
       const kitchen = await bluetoothKitchen(bluetooth, kind);
       setPicked((old) => [...old, kitchen]);
       return undefined;
     } catch {
-      return 'No device was picked. It should be on, near, and offer the standard thermometer or scale service.';
+      return t('potRoom.noDeviceWasPickedIt');
     }
   }, []);
   return { probeC: readings.probeC, grams: readings.grams, hob: readings.hob, sees: readings.sees ?? [], lost, pick };

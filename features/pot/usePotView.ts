@@ -7,6 +7,7 @@ import { useApp } from '../shared/App';
 import type { useCook } from '../shared/useCook';
 import { useLive } from './useLive';
 import { callOf, paceSays, stepNext, stepWords } from './words';
+import { t } from '../../words';
 
 /** A step that has run this much longer than expected was most likely interrupted. */
 const FORGOTTEN_S = 30 * 60;
@@ -97,20 +98,20 @@ export function usePotView(c: UsedCook, now: number) {
           ? ('warm' as const)
           : ('cool' as const),
     odd: cook.events.find((e) => e.id === live?.live.twin.odd),
-    headline: alarm ? callOf(alarm).call : never && !steamed ? 'Turn it up' : words.title,
+    headline: alarm ? callOf(alarm).call : never && !steamed ? t('potRoom.turnItUp') : words.title,
     manner: alarm
       ? callOf(alarm).act
       : pace && step.heat && (ran > ADDS_S || !step.adds.length)
         ? paceSays(pace)
         : words.manner,
     until: state.paused
-      ? 'paused, hob counted as off'
+      ? t('potRoom.pausedHobCountedAsOff')
       : never
         ? steamed
-          ? 'steam gives no more'
-          : 'not on this setting'
+          ? t('potRoom.steamGivesNoMore')
+          : t('potRoom.notOnThisSetting')
         : due
-          ? { time: 'over by', cue: 'any moment', done: 'take your time' }[step.ends]
+          ? { time: t('potRoom.overBy'), cue: t('potRoom.anyMoment'), done: t('potRoom.takeYourTime') }[step.ends]
           : words.until,
   };
 }

@@ -5,15 +5,19 @@ import type { Step, StepRole } from '../../core/cook/steps';
 import type { Plan } from '../../core/plan/plan';
 import { SEEN } from '../shared/eventWords';
 import type { Formatter } from '../../words/format';
+import { t } from '../../words';
+import { say, type Said } from '../../core/say';
 
 /** What the cook reads and hears in Pot. Amounts and degrees come from the plan. */
 export type StepWords = { title: string; manner: string; cue: string; why: string; done: string; until: string };
 
 const list = (step: Step, fmt: Formatter) =>
-  step.portions.map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}${p.taste ? ' to taste' : ''}`).join(', ');
+  step.portions
+    .map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}${p.taste ? t('potRoom.toTaste') : ''}`)
+    .join(', ');
 
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
-  const every = `${step.stirEveryS ?? plan.method.stirEveryS}\u00a0s\u00a0each`;
+  const every = t('potRoom.sEach', { stirEveryS: step.stirEveryS ?? plan.method.stirEveryS });
   /** thickened by egg alone: it must never bubble */
   const custard = step.heat?.until.reach === 'temperature' && step.role !== 'warm';
   /** ends when it is thick enough, bubbling or not */
@@ -23,166 +27,161 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
   switch (step.role) {
     case 'weigh':
       return {
-        title: 'Weigh it out',
-        manner: 'grams first, tare before each',
-        cue: 'Everything stands beside the pot.',
-        why: 'Once it thickens there is no time to measure.',
-        done: 'All weighed',
-        until: 'about',
+        title: t('potRoom.weighItOut'),
+        manner: t('potRoom.gramsFirstTareBeforeEach'),
+        cue: t('potRoom.everythingStandsBesideThePot'),
+        why: t('potRoom.onceItThickensThereIs'),
+        done: t('potRoom.allWeighed'),
+        until: t('potRoom.about2'),
       };
     case 'slurry':
       return {
-        title: 'Whisk the slurry',
+        title: t('potRoom.whiskTheSlurry'),
         manner: list(step, fmt),
-        cue: 'No lump under the whisk, no starch on the floor of the jug.',
-        why: 'Starch that meets heat dry clumps at once, and lumps do not cook out.',
-        done: 'Slurry is smooth',
-        until: 'about',
+        cue: t('potRoom.noLumpUnderTheWhisk'),
+        why: t('potRoom.starchThatMeetsHeatDry'),
+        done: t('potRoom.slurryIsSmooth'),
+        until: t('potRoom.about2'),
       };
     case 'warm':
       return {
-        title: 'Warm the milk',
+        title: t('potRoom.warmTheMilk'),
         manner:
           step.heat?.until.reach === 'bubble'
-            ? 'to the first bubble, stir now and then'
-            : `to ${fmt.temp(step.tempC ?? plan.method.slurryAtC)}, stir now and then`,
+            ? t('potRoom.toTheFirstBubbleStir')
+            : t('potRoom.toStirNowAndThen', { slurryAtC: fmt.temp(step.tempC ?? plan.method.slurryAtC) }),
         cue:
           step.heat?.until.reach === 'bubble'
-            ? 'Small bubbles at the rim, then one in the middle.'
+            ? t('potRoom.smallBubblesAtTheRim')
             : step.cue === 'rim bubbles'
-              ? 'Small bubbles at the rim, none in the middle.'
-              : 'Steam rises. No bubble yet.',
+              ? t('potRoom.smallBubblesAtTheRim2')
+              : t('potRoom.steamRisesNoBubbleYet'),
         why: plan.items.some((i) => i.stage === 'slurry')
-          ? 'Hotter milk would seal the slurry into lumps.'
-          : 'It warms while the rest is made ready.',
-        done: SEEN[step.cue ?? 'steams'],
-        until: step.cue === 'rim bubbles' ? 'to scalding' : 'to steaming',
+          ? t('potRoom.hotterMilkWouldSealThe')
+          : t('potRoom.itWarmsWhileTheRest'),
+        done: t(SEEN[step.cue ?? 'steams']),
+        until: step.cue === 'rim bubbles' ? t('potRoom.toScalding') : t('potRoom.toSteaming'),
       };
     case 'taste':
     case 'taste again':
       return {
-        title: 'Taste',
-        manner: `from a cold spoon, under any fat; ${list(step, fmt)} held back`,
-        cue: 'Hot tastes sweeter than it will cold. Add a little, stir, taste again.',
-        why:
-          step.role === 'taste'
-            ? 'Once it is thick, what goes in no longer spreads.'
-            : 'Fruit turns the balance: taste again before it is poured.',
-        done: 'Tastes right',
-        until: 'about',
+        title: t('potRoom.taste2'),
+        manner: t('potRoom.fromAColdSpoonUnder', { step: list(step, fmt) }),
+        cue: t('potRoom.hotTastesSweeterThanIt'),
+        why: step.role === 'taste' ? t('potRoom.onceItIsThickWhat') : t('potRoom.fruitTurnsTheBalanceTaste'),
+        done: t('potRoom.tastesRight'),
+        until: t('potRoom.about2'),
       };
     case 'count out':
       return {
-        title: 'Count out',
+        title: t('potRoom.countOut'),
         manner: list(step, fmt),
-        cue: 'As many out as went in.',
-        why: 'Once it thickens they drag half the paste along, and a child can choke on one.',
-        done: 'All out',
-        until: 'about',
+        cue: t('potRoom.asManyOutAsWent'),
+        why: t('potRoom.onceItThickensTheyDrag'),
+        done: t('potRoom.allOut'),
+        until: t('potRoom.about2'),
       };
     case 'thicken':
       return {
-        title: custard ? 'Stir, never boil' : 'Sweep the bottom',
-        manner: joins ? `${first}, then slow eights` : `slow eights, ${every}`,
+        title: custard ? t('potRoom.stirNeverBoil') : t('potRoom.sweepTheBottom'),
+        manner: joins ? t('potRoom.thenSlowEights', { first }) : t('potRoom.slowEights', { every }),
         cue: custard
-          ? 'Foam goes, steam rises, a finger line stays on the spoon. Never a bubble.'
+          ? t('potRoom.foamGoesSteamRisesA')
           : coats
-            ? `Edges thicken. Dip the spoon: a finger line stays.${step.heat?.over ? ' Over steam it may never bubble.' : ''}`
-            : 'Edges thicken, the hiss turns to a sigh, then a slow plop.',
-        why: custard
-          ? 'A few degrees further the egg curdles. Off the heat at once, into a cold bowl.'
-          : 'It goes within half a minute, and the floor goes first.',
-        done: coats ? 'It coats the spoon' : 'First bubble',
+            ? t('potRoom.edgesThickenDipTheSpoon', { bubble: step.heat?.over ? t('potRoom.overSteamItMayNever') : '' })
+            : t('potRoom.edgesThickenTheHissTurns'),
+        why: custard ? t('potRoom.aFewDegreesFurtherThe') : t('potRoom.itGoesWithinHalfA'),
+        done: coats ? t('potRoom.itCoatsTheSpoon') : t('potRoom.firstBubble'),
         until:
           step.heat?.until.reach === 'temperature'
-            ? `to ${fmt.temp(step.heat.until.tempC)}`
+            ? t('potRoom.to4', { tempC: fmt.temp(step.heat.until.tempC) })
             : coats
-              ? 'until it coats'
-              : 'to the first bubble',
+              ? t('potRoom.untilItCoats')
+              : t('potRoom.toTheFirstBubble'),
       };
     case 'cook on':
       return {
-        title: 'Keep stirring',
-        manner: `whole floor and corners, ${every}`,
-        cue: 'Slow bubbles plop. The spoon drags.',
-        why: 'Starch that has not bubbled a while tastes raw and thins later.',
-        done: 'Done cooking',
-        until: 'to go',
+        title: t('potRoom.keepStirring'),
+        manner: t('potRoom.wholeFloorAndCorners', { every }),
+        cue: t('potRoom.slowBubblesPlopTheSpoon'),
+        why: t('potRoom.starchThatHasNotBubbled'),
+        done: t('potRoom.doneCooking'),
+        until: t('potRoom.toGo'),
       };
     case 'off the heat':
       return {
-        title: 'Off the heat',
-        manner: step.portions.length ? `stir in ${list(step, fmt)}` : 'one last sweep, then still',
-        cue: 'The plopping stops. It is thinner hot than it will be cold.',
-        why: 'Scent boils away, so it goes in last.',
-        done: 'Stirred in',
-        until: 'about',
+        title: t('potRoom.offTheHeat'),
+        manner: step.portions.length
+          ? t('potRoom.stirIn', { step: list(step, fmt) })
+          : t('potRoom.oneLastSweepThenStill'),
+        cue: t('potRoom.thePloppingStopsItIs'),
+        why: t('potRoom.scentBoilsAwaySoIt'),
+        done: t('potRoom.stirredIn'),
+        until: t('potRoom.about2'),
       };
     case 'pour':
       return {
-        title: 'Pour',
-        manner: `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}${depthMm ? `, ${Math.round(depthMm)} mm deep` : ''}`,
-        cue: plan.rest.covered
-          ? 'Tap out the bubbles. Cover touching the surface.'
-          : 'Tap out the bubbles. Leave it open.',
-        why: 'Even depth sets at one time. After this, no more stirring.',
-        done: 'Poured',
-        until: 'about',
+        title: t('potRoom.pour'),
+        manner: `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}${depthMm ? t('potRoom.mmDeep', { depthMm: Math.round(depthMm) }) : ''}`,
+        cue: plan.rest.covered ? t('potRoom.tapOutTheBubblesCover') : t('potRoom.tapOutTheBubblesLeave'),
+        why: t('potRoom.evenDepthSetsAtOne'),
+        done: t('potRoom.poured'),
+        until: t('potRoom.about2'),
       };
     case 'beat the egg':
       return {
-        title: 'Beat the egg',
+        title: t('potRoom.beatTheEgg'),
         manner: list(step, fmt),
-        cue: 'Pale, no streak of white.',
-        why: 'Sugar and a beating spread the yolk before it meets heat.',
-        done: 'Beaten',
-        until: 'about',
+        cue: t('potRoom.paleNoStreakOfWhite'),
+        why: t('potRoom.sugarAndABeatingSpread'),
+        done: t('potRoom.beaten'),
+        until: t('potRoom.about2'),
       };
     case 'simmer':
     case 'simmer in milk':
       return {
-        title: step.heat?.lid === 'on' ? 'Lid on, lowest heat' : 'Simmer',
+        title: step.heat?.lid === 'on' ? t('potRoom.lidOnLowestHeat') : t('potRoom.simmer'),
         manner: [
           first,
           step.heat?.lid === 'on'
-            ? `stir every ${fmt.hours((step.stirEveryS ?? 180) / 3600)}`
-            : `sweep the floor, ${every}`,
+            ? t('potRoom.stirEvery', { stirEveryS: fmt.hours((step.stirEveryS ?? 180) / 3600) })
+            : t('potRoom.sweepTheFloor', { every }),
         ]
           .filter(Boolean)
           .join(', then '),
-        cue: 'Bite a grain: soft through, still whole.',
-        why: 'Grain takes its water slowly, and the floor catches meanwhile.',
-        done: 'Soft through',
-        until: 'to the bite',
+        cue: t('potRoom.biteAGrainSoftThrough'),
+        why: t('potRoom.grainTakesItsWaterSlowly'),
+        done: t('potRoom.softThrough'),
+        until: t('potRoom.toTheBite'),
       };
     case 'reduce':
       return {
-        title: 'Cook it down',
-        manner: `to ${Math.round(100 * (plan.choices.reduceTo ?? 1))} % of where it began, ${every}`,
-        cue: 'Mark the depth on a spoon handle, and watch it fall to the mark.',
-        why: 'Everything gets stronger as water leaves, sugar too.',
-        done: 'Down to the mark',
-        until: 'to the mark',
+        title: t('potRoom.cookItDown'),
+        manner: t('potRoom.toOfWhereItBegan', { reduceTo: Math.round(100 * (plan.choices.reduceTo ?? 1)), every }),
+        cue: t('potRoom.markTheDepthOnA'),
+        why: t('potRoom.everythingGetsStrongerAsWater'),
+        done: t('potRoom.downToTheMark'),
+        until: t('potRoom.toTheMark'),
       };
     case 'bake':
       return {
-        title: 'Bake',
-        manner: 'middle of the oven; dry cloths for a hot dish and its water',
-        cue: 'Edge set, a coin in the middle still trembles.',
-        why: 'It goes on setting after it is out.',
-        done: 'Out of the oven',
-        until: 'to go',
+        title: t('potRoom.bake'),
+        manner: t('potRoom.middleOfTheOvenDry'),
+        cue: t('potRoom.edgeSetACoinIn'),
+        why: t('potRoom.itGoesOnSettingAfter'),
+        done: t('potRoom.outOfTheOven'),
+        until: t('potRoom.toGo'),
       };
     default:
       return {
-        title: own(step.name ?? OTHER[step.role] ?? step.role),
-        manner: [first, step.stirEveryS === undefined ? 'spoon still' : `stir, ${every}`]
+        title: own(step.name ?? t(OTHER[step.role] ?? `role.${step.role}`)),
+        manner: [first, step.stirEveryS === undefined ? t('potRoom.spoonStill') : t('potRoom.stir3', { every })]
           .filter(Boolean)
           .join(', then '),
-        cue: 'Look and listen: no hiss, no smell of toast.',
-        why: 'The method asks for it.',
-        done: 'Done',
-        until: step.ends === 'time' ? 'to go' : 'about',
+        cue: t('potRoom.lookAndListenNoHiss'),
+        why: t('potRoom.theMethodAsksForIt'),
+        done: t('potRoom.done2'),
+        until: step.ends === 'time' ? t('potRoom.toGo') : t('potRoom.about2'),
       };
   }
 }
@@ -190,48 +189,52 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
 /** How what joins the pot at this step goes in. */
 function goesIn(step: Step, fmt: Formatter): string {
   const add = step.adds[0]!;
-  if (add.stage === 'slurry') return 'whisk the slurry in';
-  if (add.ladleG) return `hot milk into the egg, ${fmt.grams(add.ladleG)} a ladle, then all back`;
-  if (add.how === 'dry rain') return `rain in ${list(step, fmt)}, whisking`;
-  return `stir in ${list(step, fmt)}`;
+  if (add.stage === 'slurry') return t('potRoom.whiskTheSlurryIn');
+  if (add.ladleG) return t('potRoom.hotMilkIntoTheEgg', { ladleG: fmt.grams(add.ladleG) });
+  if (add.how === 'dry rain') return t('potRoom.rainInWhisking', { step: list(step, fmt) });
+  return t('potRoom.stirIn', { step: list(step, fmt) });
 }
 
 /** Fires that have no words of their own above. */
-const OTHER: Partial<Record<StepRole, string>> = {
-  'minutes more': 'minutes more',
-  'heat off': 'heat off',
-  cool: 'let it cool',
-  heat: 'heat',
+const OTHER: Partial<Record<StepRole, Said>> = {
+  'minutes more': say('potRoom.minutesMore'),
+  'heat off': say('potRoom.heatOff'),
+  cool: say('potRoom.letItCool'),
+  heat: say('potRoom.heat'),
 };
 const own = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** Shorter than the key: what the voice and the next line say. */
-const NEXT: Partial<Record<StepRole, string>> = {
+const NEXT: Partial<Record<StepRole, Said>> = {
   ...OTHER,
-  weigh: 'weigh',
-  slurry: 'whisk the slurry',
-  warm: 'warm the milk',
-  'cook on': 'cook on',
-  'off the heat': 'off the heat',
-  taste: 'taste it',
-  'taste again': 'taste it again',
-  'count out': 'count the spices out',
-  pour: 'pour',
+  weigh: say('potRoom.weigh'),
+  slurry: say('potRoom.whiskTheSlurry2'),
+  warm: say('potRoom.warmTheMilk2'),
+  'cook on': say('potRoom.cookOn'),
+  'off the heat': say('potRoom.offTheHeat2'),
+  taste: say('potRoom.tasteIt'),
+  'taste again': say('potRoom.tasteItAgain'),
+  'count out': say('potRoom.countTheSpicesOut'),
+  pour: say('potRoom.pour2'),
 };
+const stepAgain = (name: string, step: Step) => (step.fix ? t('potRoom.again', { name }) : name);
 export const stepNext = (step: Step): string =>
   step.role === 'thicken'
-    ? `${step.adds.some((a) => a.stage === 'slurry') ? 'slurry in, ' : ''}stir ${step.cue === 'coats the spoon' ? 'until it coats the spoon' : 'to the first bubble'}`
-    : `${step.name ?? NEXT[step.role] ?? step.role}${step.fix ? ' again' : ''}`;
+    ? t('potRoom.stir4', {
+        in: step.adds.some((a) => a.stage === 'slurry') ? t('potRoom.slurryIn') : '',
+        bubble: step.cue === 'coats the spoon' ? t('potRoom.untilItCoatsTheSpoon') : t('potRoom.toTheFirstBubble'),
+      })
+    : stepAgain(step.name ?? t(NEXT[step.role] ?? `role.${step.role}`), step);
 
 /** What to do at once when it is seen. */
-export const SEEN_ADVICE: Partial<Record<Observation, string>> = {
-  lumps: 'Off the ring, whisk hard. What stays: through a sieve before it cools.',
-  'smells toasted': 'Off the ring now. Do not scrape: tip the top nine tenths into another pan.',
-  'too thick': 'Wait for the word below: it is judged cold. Then loosen with hot milk, a spoon at a time.',
-  'too thin': 'Let it bubble on first. Too thin in the pot is often right in the fridge.',
-  climbs: 'Off the ring, now. It falls back by itself; go on two lower.',
-  'tastes raw': 'It has to bubble on. Taste again in a minute, from a cold spoon.',
-  'grain hard': 'Lid on, low. Bite another in a few minutes.',
+export const SEEN_ADVICE: Partial<Record<Observation, Said>> = {
+  lumps: say('potRoom.offTheRingWhiskHard'),
+  'smells toasted': say('potRoom.offTheRingNowDo'),
+  'too thick': say('potRoom.waitForTheWordBelow'),
+  'too thin': say('potRoom.letItBubbleOnFirst'),
+  climbs: say('potRoom.offTheRingNowIt'),
+  'tastes raw': say('potRoom.itHasToBubbleOn'),
+  'grain hard': say('potRoom.lidOnLowBiteAnother'),
 };
 
 /** Faults that an observation leads to. */
@@ -246,50 +249,60 @@ export const LEADS_TO: Partial<Record<Observation, Fault>> = {
 };
 
 /** Harm in a cook's words: what it is, and the act when it is called. */
-export const HARM: Record<Harm, { band: string; call: string; act: string }> = {
-  'boil over': { band: 'boil-over', call: 'It climbs', act: 'off the ring, it falls back' },
-  curdle: { band: 'curdling', call: 'Egg about to curdle', act: 'off the heat, pour into the cold bowl' },
-  catch: { band: 'catching', call: 'The floor catches', act: 'turn down, scrape the bottom flat' },
+export const HARM: Record<Harm, { band: Said; call: Said; act: Said }> = {
+  'boil over': { band: say('potRoom.boilOver'), call: say('potRoom.itClimbs'), act: say('potRoom.offTheRingItFalls') },
+  curdle: {
+    band: say('potRoom.curdling'),
+    call: say('potRoom.eggAboutToCurdle'),
+    act: say('potRoom.offTheHeatPourInto'),
+  },
+  catch: {
+    band: say('potRoom.catching'),
+    call: say('potRoom.theFloorCatches'),
+    act: say('potRoom.turnDownScrapeTheBottom'),
+  },
 };
 
 /** What a call says, and the act that it names; where too little is known of the heat it asks to look. */
 export const callOf = (m: Margin): { call: string; act: string } =>
-  m.asks ? { call: 'Lift the spoon', act: 'a finger line stays? off the heat, into the cold bowl' } : HARM[m.harm];
+  m.asks
+    ? { call: t('potRoom.liftTheSpoon'), act: t('potRoom.aFingerLineStaysOff') }
+    : { call: t(HARM[m.harm].call), act: t(HARM[m.harm].act) };
 
 /** How far off harm is. */
 export function marginSays(m: Margin, fmt: Formatter): string {
-  if (m.state === 'alarm') return 'now';
+  if (m.state === 'alarm') return t('potRoom.now');
   if (m.harm === 'curdle' && m.spareK !== undefined && m.spareK < 20)
-    return `${fmt.degApart(Math.max(0, m.spareK))} to spare`;
-  if (m.inS !== undefined) return `in ${fmt.countdown(m.inS)}`;
-  return 'far';
+    return t('potRoom.toSpare', { spareK: fmt.degApart(Math.max(0, m.spareK)) });
+  if (m.inS !== undefined) return t('potRoom.in2', { inS: fmt.countdown(m.inS) });
+  return t('potRoom.far');
 }
 
 /** A stir so seldom is called for; between two the spoon rests. */
 export const SELDOM_S = 60;
-const PATTERN: Record<Pattern, string> = {
-  'figure of eight': 'slow eights',
-  'sweep the floor': 'sweep the whole floor',
-  'round the rim': 'round the rim',
-  'scrape the sides': 'scrape the sides down',
-  still: 'spoon still',
+const PATTERN: Record<Pattern, Said> = {
+  'figure of eight': say('potRoom.slowEights2'),
+  'sweep the floor': say('potRoom.sweepTheWholeFloor'),
+  'round the rim': say('potRoom.roundTheRim'),
+  'scrape the sides': say('potRoom.scrapeTheSidesDown'),
+  still: say('potRoom.spoonStill'),
 };
 export function paceSays(p: Pace): string {
-  const tool = p.tool === 'spoon' ? '' : `, ${p.tool === 'whisk' ? 'whisk' : 'flat scraper'}`;
+  const tool = p.tool === 'spoon' ? '' : `, ${p.tool === 'whisk' ? t('potRoom.whisk') : t('potRoom.flatScraper')}`;
   if (p.everyS >= SELDOM_S && Number.isFinite(p.everyS))
-    return `spoon still, a stir every ${Math.round(p.everyS / 60)}\u00a0min${tool}`;
+    return t('potRoom.spoonStillAStirEvery', { everyS: Math.round(p.everyS / 60), tool });
   return Number.isFinite(p.everyS)
-    ? `${PATTERN[p.pattern]}, ${Math.round(p.everyS * 2) / 2}\u00a0s\u00a0each${tool}`
-    : PATTERN.still;
+    ? t('potRoom.sEach2', { pattern: t(PATTERN[p.pattern]), everyS: Math.round(p.everyS * 2) / 2, tool })
+    : t(PATTERN.still);
 }
 export function restSays(p: Pace): string {
-  const owed = p.owedMin >= 1 ? `${Math.round(p.owedMin)} min of stirring still owed` : '';
+  const owed = p.owedMin >= 1 ? t('potRoom.minOfStirringStillOwed', { owedMin: Math.round(p.owedMin) }) : '';
   const rest = p.mayRest
     ? p.restS >= 60
-      ? 'the spoon may rest'
-      : `the spoon may rest ${Math.round(p.restS)} s`
+      ? t('potRoom.theSpoonMayRest')
+      : t('potRoom.theSpoonMayRestS', { restS: Math.round(p.restS) })
     : Number.isFinite(p.everyS)
-      ? 'no rest now'
+      ? t('potRoom.noRestNow')
       : '';
   return [rest, owed].filter(Boolean).join('; ');
 }
@@ -303,13 +316,18 @@ export function spokenLine(w: StepWords): string {
 /** What a ring gives, as the twin has learnt it. */
 export function ringSays(ring: { mean: number; low: number; high: number }): string {
   const pct = (x: number) => Math.round(x * 100);
-  return `your ring gives ${pct(ring.low)} to ${pct(ring.high)} % of its rating`;
+  return t('potRoom.yourRingGivesToOf', { low: pct(ring.low), high: pct(ring.high) });
 }
 
 /** The event that did not fit, named. */
 export function oddSays(event: CookEvent): string {
-  if (event.kind === 'observed') return `“${SEEN[event.what]}”`;
+  if (event.kind === 'observed') return `“${t(SEEN[event.what])}”`;
   if (event.kind === 'measured')
-    return { probe: 'That temperature', trail: 'That trail', scale: 'That weight', plate: 'That blob' }[event.what];
-  return 'That';
+    return {
+      probe: t('potRoom.thatTemperature'),
+      trail: t('potRoom.thatTrail'),
+      scale: t('potRoom.thatWeight'),
+      plate: t('potRoom.thatBlob'),
+    }[event.what];
+  return t('potRoom.that');
 }

@@ -16,18 +16,20 @@ import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
-import { useApp } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { signal } from '../shared/signal';
 import { useAsk } from '../shared/useAsk';
 import { useMounted, useNow } from '../shared/useNow';
 import { WeighOut } from './WeighOut';
+import { t } from '../../words';
 
 const MINUTE = 60_000;
 
 /** Everything ready beside the pot: long steps first, then what is kept back, lined and within reach; then the scale. */
 export function PrepRoom() {
+  const tell = useTell();
   const { fmt, where, ready, setWhere } = useApp();
   const router = useRouter();
   const mounted = useMounted();
@@ -68,10 +70,14 @@ export function PrepRoom() {
 
   if (!plan) {
     return (
-      <Room name="Prep" title="Prep" sub={mounted && ready ? 'nothing to make ready' : 'looking it up'}>
+      <Room
+        name={t('room.Prep')}
+        title={t('prepRoom.prep')}
+        sub={mounted && ready ? t('prepRoom.nothingToMakeReady') : t('prepRoom.lookingItUp')}
+      >
         {mounted && ready && plans.isSuccess ? (
-          <Empty word="no plan yet" text="Plan a pudding: what has to stand beside the pot is listed here.">
-            <Key kind="yolk" size="act" label="To the plans" onPress={() => router.push('/plan')} />
+          <Empty word={t('prepRoom.noPlanYet')} text={t('prepRoom.planAPuddingWhatHas')}>
+            <Key kind="yolk" size="act" label={t('prepRoom.toThePlans')} onPress={() => router.push('/plan')} />
           </Empty>
         ) : null}
       </Room>
@@ -125,7 +131,7 @@ export function PrepRoom() {
   const dishes = all.filter((p) => isSameDay(Date.parse(p.serve.at), Date.parse(plan.serve.at)));
   const switcher =
     dishes.length > 1 ? (
-      <View role="radiogroup" aria-label="Dish" className="flex-row flex-wrap gap-2 py-2">
+      <View role="radiogroup" aria-label={t('prepRoom.dish')} className="flex-row flex-wrap gap-2 py-2">
         {dishes.map((p, i) => (
           <Pressable
             key={p.id}
@@ -149,7 +155,9 @@ export function PrepRoom() {
 
   const side = (
     <View className="gap-2 py-2">
-      <Type kind="title" level={2}>{`Weighed, ${todo.length - left.length} of ${todo.length}`}</Type>
+      <Type kind="title" level={2}>
+        {t('prepRoom.weighedOf', { left: todo.length - left.length, todo: todo.length })}
+      </Type>
       {todo.map((w) => {
         const was = weighed(w.key);
         const off = was ? was.grams - w.grams : 0;
@@ -158,7 +166,7 @@ export function PrepRoom() {
             <View className="min-w-0 flex-1">
               <Type kind="strong">{w.ingredient.name}</Type>
               <Type kind="small" tone="quiet">
-                {`${w.into}${was && Math.abs(off) >= 0.5 ? `, ${fmt.grams(Math.abs(off))} ${off > 0 ? 'more' : 'less'} than planned` : ''}`}
+                {`${tell(w.into)}${was && Math.abs(off) >= 0.5 ? t('prepRoom.thanPlanned', { off: fmt.grams(Math.abs(off)), less: off > 0 ? t('prepRoom.more') : t('prepRoom.less') }) : ''}`}
               </Type>
             </View>
             <Type kind="title">{fmt.grams(was?.grams ?? w.grams)}</Type>
@@ -168,14 +176,14 @@ export function PrepRoom() {
       })}
       {prep.weighed.length ? (
         <Key
-          label="Weigh all again"
+          label={t('prepRoom.weighAllAgain')}
           kind="quiet"
           className="self-start"
           onPress={() => edit((now) => ({ ...now, weighed: [] }))}
         />
       ) : null}
       <Type kind="title" level={2} className="pt-3">
-        Other machines
+        {t('prepRoom.otherMachines')}
       </Type>
       <View className="flex-row flex-wrap gap-2">
         {MACHINES.map((m) => (
@@ -183,7 +191,7 @@ export function PrepRoom() {
             key={m}
             role="checkbox"
             selected={machines.includes(m)}
-            label={m}
+            label={t(`machine.${m}`)}
             onPress={() =>
               changeSettings({ machines: machines.includes(m) ? machines.filter((x) => x !== m) : [...machines, m] })
             }
@@ -191,16 +199,21 @@ export function PrepRoom() {
         ))}
       </View>
       <Type kind="small" tone="quiet">
-        What you have changes what the list says. The minutes are kitchen experience, within a quarter.
+        {t('prepRoom.whatYouHaveChangesWhat')}
       </Type>
     </View>
   );
 
   return (
     <Room
-      name="Prep"
+      name={t('room.Prep')}
       title={plan.name}
-      sub={`${done} of ${counted.length} ready, ${todo.length - left.length} of ${todo.length} weighed`}
+      sub={t('prepRoom.ofReadyOfWeighed', {
+        done,
+        counted: counted.length,
+        left: todo.length - left.length,
+        todo: todo.length,
+      })}
       tag={{
         letter: plan.name[0]!.toUpperCase(),
         tint: Math.max(
@@ -218,8 +231,8 @@ export function PrepRoom() {
                 size="act"
                 icon={Scale}
                 testID="weigh-out"
-                label="Weigh out"
-                sub={`${left.length} left, next ${left[0]!.ingredient.name}`}
+                label={t('prepRoom.weighOut')}
+                sub={t('prepRoom.leftNext', { left: left.length, ingredientName: left[0]!.ingredient.name })}
                 onPress={() => setWeighing(true)}
                 className="flex-1"
               />
@@ -227,8 +240,8 @@ export function PrepRoom() {
               <Key
                 kind="yolk"
                 size="act"
-                label="To the pot"
-                sub="it is on already"
+                label={t('prepRoom.toThePot')}
+                sub={t('prepRoom.itIsOnAlready')}
                 onPress={() => router.push(`/pot?cook=${going.id}` as '/')}
                 className="flex-1"
               />
@@ -237,14 +250,14 @@ export function PrepRoom() {
                 kind="yolk"
                 size="act"
                 testID="start-pot"
-                label="Light the pot"
-                sub="with what was really weighed"
+                label={t('prepRoom.lightThePot')}
+                sub={t('prepRoom.withWhatWasReallyWeighed')}
                 onPress={start}
                 className="flex-1"
               />
             )}
             {left.length > 0 && left.every((w) => w.side) ? (
-              <Key label="Weigh the side pots" icon={Scale} onPress={() => setWeighing(true)} />
+              <Key label={t('prepRoom.weighTheSidePots')} icon={Scale} onPress={() => setWeighing(true)} />
             ) : null}
           </View>
         )
@@ -268,7 +281,7 @@ export function PrepRoom() {
       ) : (
         <View className="mx-auto w-full max-w-[720px] px-3 pb-6 wide:px-6">
           {switcher}
-          {list.error ? <Notice text={`The list could not be made: ${list.error.message}`} /> : null}
+          {list.error ? <Notice text={t('prepRoom.theListCouldNotBe', { message: list.error.message })} /> : null}
           {PREP_GROUPS.map((group) => {
             const mine = items.filter((i) => i.group === group);
             if (mine.length === 0) return null;
@@ -312,32 +325,33 @@ function PrepRow({
   onTick: () => void;
   onLining: () => void;
 }) {
+  const tell = useTell();
   const { fmt } = useApp();
   const waiting = endMs !== undefined && endMs > nowMs;
   const tone = done && !waiting ? 'field' : 'ink';
-  const title = item.tempC === undefined ? item.title : `${item.title}, ${fmt.temp(item.tempC)}`;
+  const title = item.tempC === undefined ? item.title : `${tell(item.title)}, ${fmt.temp(item.tempC)}`;
   const body = (
     <>
       <View className="min-w-0 flex-1">
         <Type kind="key" tone={tone}>
-          {title}
+          {tell(title)}
         </Type>
         <Type kind="small" tone={tone === 'field' ? 'field' : 'quiet'}>
-          {item.how}
+          {tell(item.how)}
         </Type>
         {item.feel ? (
           <Type kind="smallStrong" tone={tone}>
-            {`Feel: ${item.feel}`}
+            {t('prepRoom.feel', { feel: tell(item.feel) })}
           </Type>
         ) : null}
       </View>
       {endMs !== undefined ? (
         <View className="items-end">
           <Type kind="title" tone={tone} role="timer">
-            {waiting ? fmt.countdown((endMs - nowMs) / 1000) : 'ready'}
+            {waiting ? fmt.countdown((endMs - nowMs) / 1000) : t('prepRoom.ready')}
           </Type>
           <Type kind="small" tone={tone === 'field' ? 'field' : 'quiet'}>
-            {waiting ? `till ${fmt.time(endMs)}` : `since ${fmt.time(endMs)}`}
+            {waiting ? t('prepRoom.till', { endMs: fmt.time(endMs) }) : t('prepRoom.since', { endMs: fmt.time(endMs) })}
           </Type>
         </View>
       ) : item.waitMin !== undefined ? (
@@ -359,7 +373,7 @@ function PrepRow({
         <Pressable
           role="checkbox"
           aria-checked={done}
-          aria-label={`${title}. ${item.how}`}
+          aria-label={`${tell(title)}. ${tell(item.how)}`}
           testID={`prep-${item.id}`}
           onPress={onTick}
           className={`min-h-[64px] flex-row items-center gap-3 rounded-key border-edge border-ink px-4 py-2 active:opacity-70 ${waiting ? 'bg-coolF' : done ? 'bg-ink' : 'bg-plate'}`}
@@ -367,8 +381,10 @@ function PrepRow({
           {body}
         </Pressable>
       )}
-      {item.caution && !done ? <Notice text={item.caution} /> : null}
-      {item.lining ? <Key label="Paper sizes, drawn" kind="quiet" className="self-start" onPress={onLining} /> : null}
+      {item.caution && !done ? <Notice text={tell(item.caution)} /> : null}
+      {item.lining ? (
+        <Key label={t('prepRoom.paperSizesDrawn')} kind="quiet" className="self-start" onPress={onLining} />
+      ) : null}
     </View>
   );
 }

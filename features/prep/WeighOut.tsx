@@ -13,8 +13,9 @@ import { Notice } from '../../ui/Notice';
 import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { useApp } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { useForecast } from '../shared/useForecast';
+import { t, named } from '../../words';
 
 /** Off by less than this it is as planned: the scale trembles so much, g and share. */
 const NEAR_G = 1;
@@ -38,6 +39,7 @@ export function WeighOut({
   onRecord: (item: string, grams: number, by: 'scale' | 'hand') => void;
   onClose: () => void;
 }) {
+  const tell = useTell();
   const { fmt } = useApp();
   const first = list.findIndex((w) => !prep.weighed.some((x) => x.item === w.key));
   const [index, setIndex] = useState(Math.max(0, first));
@@ -79,10 +81,10 @@ export function WeighOut({
   return (
     <View className="mx-auto w-full max-w-[720px] gap-3 px-4 py-3">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
-        <Key label="To the list" icon={ArrowLeft} onPress={onClose} />
-        <Type kind="strong">{`${index + 1} of ${list.length}`}</Type>
+        <Key label={t('prepRoom.toTheList')} icon={ArrowLeft} onPress={onClose} />
+        <Type kind="strong">{t('prepRoom.of', { index: index + 1, list: list.length })}</Type>
         <Key
-          label={scale ? 'Scale off' : 'Stand-in scale'}
+          label={scale ? t('prepRoom.scaleOff') : t('prepRoom.standInScale')}
           icon={Scale}
           selected={scale !== undefined}
           onPress={() => {
@@ -92,7 +94,9 @@ export function WeighOut({
         />
       </View>
       <View className="items-center gap-1 pt-2">
-        <Type kind="title" tone="quiet">{`into ${w.into}`}</Type>
+        <Type kind="title" tone="quiet">
+          {t('prepRoom.into', { into: tell(w.into) })}
+        </Type>
         <Type kind="instruction" level={2} className="text-center" testID="weigh-name">
           {w.ingredient.name}
         </Type>
@@ -100,16 +104,14 @@ export function WeighOut({
           {fmt.grams(w.grams)}
         </Type>
         <Spoons tbsp={spoons.tbsp} tsp={spoons.tsp} />
-        <Type tone="quiet">{`${fmt.spoons(spoons)}${w.carved ? ', kept back from the rest' : w.taste ? ', held back to taste' : ''}`}</Type>
+        <Type tone="quiet">{`${fmt.spoons(spoons)}${w.carved ? t('prepRoom.keptBackFromTheRest') : w.taste ? t('prepRoom.heldBackToTaste') : ''}`}</Type>
       </View>
       <Type className="text-center">
         {before.length === 0
-          ? `Put ${w.into} on the scale and press tare.`
-          : `Tare again: ${fmt.grams(total)} are in ${w.into} already.`}
+          ? t('prepRoom.putOnTheScaleAnd', { into: tell(w.into) })
+          : t('prepRoom.tareAgainAreInAlready', { total: fmt.grams(total), into: tell(w.into) })}
       </Type>
-      {pinch ? (
-        <Notice harm={false} text="So little is better measured with the spoon: a scale of whole grams guesses here." />
-      ) : null}
+      {pinch ? <Notice harm={false} text={t('prepRoom.soLittleIsBetterMeasured')} /> : null}
       {scale ? (
         <View className="gap-2">
           <View className="items-center rounded-plate border-edge border-ink bg-plate px-4 py-3">
@@ -117,7 +119,11 @@ export function WeighOut({
               {`${shown} g`}
             </Type>
             <Type kind="strong">
-              {near ? 'as planned' : off > 0 ? `${fmt.grams(off)} too much` : `${fmt.grams(-off)} more`}
+              {near
+                ? t('prepRoom.asPlanned')
+                : off > 0
+                  ? t('prepRoom.tooMuch', { off: fmt.grams(off) })
+                  : t('prepRoom.more2', { off: fmt.grams(-off) })}
             </Type>
             <View className="mt-2 h-4 w-full overflow-hidden rounded-full border-hair border-ink bg-sunk">
               <View
@@ -127,22 +133,22 @@ export function WeighOut({
             </View>
           </View>
           <View className="flex-row gap-2">
-            <Key label="Tare" size="live" onPress={() => scale.tare()} className="flex-1" />
+            <Key label={t('prepRoom.tare')} size="live" onPress={() => scale.tare()} className="flex-1" />
             <Pressable
               role="button"
-              aria-label={`Hold to pour ${w.ingredient.name} onto the stand-in scale`}
+              aria-label={t('prepRoom.holdToPourOntoThe', { ingredientName: w.ingredient.name })}
               testID="pour-hold"
               onPressIn={() => scale.pour(pouringOf(w.ingredient.group, w.grams - Math.max(0, reading?.grams ?? 0)))}
               onPressOut={() => scale.pour(undefined)}
               className="min-h-[64px] flex-[2] items-center justify-center rounded-key border-edge border-ink bg-plate px-3 active:bg-coolF"
             >
-              <Type kind="key">Hold to pour</Type>
+              <Type kind="key">{t('prepRoom.holdToPour')}</Type>
             </Pressable>
           </View>
         </View>
       ) : (
         <Stepper
-          name="I poured"
+          name={t('prepRoom.iPoured')}
           value={byHand ?? was?.grams ?? w.grams}
           unit="g"
           step={w.grams < 30 ? 0.5 : 1}
@@ -156,8 +162,11 @@ export function WeighOut({
         testID="weighed"
         label={
           near || shown === undefined
-            ? 'It is in'
-            : `It is in, ${fmt.grams(Math.abs(off))} ${off > 0 ? 'over' : 'short'}`
+            ? t('prepRoom.itIsIn')
+            : t('prepRoom.itIsIn2', {
+                off: fmt.grams(Math.abs(off)),
+                short: off > 0 ? t('prepRoom.over') : t('prepRoom.short'),
+              })
         }
         disabled={scale !== undefined && !(reading && reading.grams > 0)}
         onPress={() =>
@@ -165,9 +174,15 @@ export function WeighOut({
         }
       />
       <View className="flex-row gap-2">
-        <Key label="Back" icon={ArrowLeft} disabled={index === 0} onPress={() => go(index - 1)} className="flex-1" />
         <Key
-          label="Later"
+          label={t('prepRoom.back')}
+          icon={ArrowLeft}
+          disabled={index === 0}
+          onPress={() => go(index - 1)}
+          className="flex-1"
+        />
+        <Key
+          label={t('prepRoom.later')}
           icon={ArrowRight}
           disabled={index + 1 >= list.length}
           onPress={() => go(index + 1)}
@@ -181,16 +196,27 @@ export function WeighOut({
               harm={asIs.forecast.serving.word !== planned.serving.word}
               text={
                 asIs.forecast.serving.word === planned.serving.word
-                  ? `As it is weighed it still ${planned.serving.word} (${asIs.forecast.serving.place >= planned.serving.place ? 'a little firmer' : 'a little softer'}).`
-                  : `As it is weighed it ${asIs.forecast.serving.word}; as planned it ${planned.serving.word}. Mend it now, before it is hot: weigh the rest to match, or take some out.`
+                  ? t('prepRoom.asItIsWeighedIt', {
+                      word: t(`word.${planned.serving.word}`),
+                      softer:
+                        asIs.forecast.serving.place >= planned.serving.place
+                          ? t('prepRoom.aLittleFirmer')
+                          : t('prepRoom.aLittleSofter'),
+                    })
+                  : t('prepRoom.asItIsWeighedIt2', {
+                      word: t(`word.${asIs.forecast.serving.word}`),
+                      word2: t(`word.${planned.serving.word}`),
+                    })
               }
             />
           ) : (
-            <Type>Working out what that does …</Type>
+            <Type>{t('prepRoom.workingOutWhatThatDoes')}</Type>
           )}
         </View>
       ) : null}
-      {w.ingredient.allergens.length ? <Notice text={`Contains ${w.ingredient.allergens.join(', ')}.`} /> : null}
+      {w.ingredient.allergens.length ? (
+        <Notice text={t('prepRoom.contains', { allergens: named('allergen', w.ingredient.allergens) })} />
+      ) : null}
     </View>
   );
 }

@@ -7,18 +7,24 @@ import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
+import { t } from '../../words';
+import { issueSaid } from '../../core/formats/issues';
+import { useTell } from '../shared/App';
+import { numberOf } from '../shared/typed';
 
 const MILKS = ['milk_whole', 'milk_semi', 'coconut_milk', 'almond_drink', 'oat_drink', 'soy_drink', 'water'];
 const THICK = ['cornstarch', 'rice_flour', 'rice_ground', 'rice_short', 'semolina', 'cornmeal_fine', 'none'];
-const number = (text: string) => Number(text.replace(',', '.').trim() || '0');
+/** Nothing typed is none of it. */
+const number = (text: string) => (text.trim() === '' ? 0 : numberOf(text));
 const named = (ids: readonly string[]) =>
   ids.flatMap((id) => {
     const found = PANTRY.find((i) => i.id === id);
-    return found || id === 'none' ? [{ value: id, label: found?.name ?? 'egg alone' }] : [];
+    return found || id === 'none' ? [{ value: id, label: found?.name ?? t('rescueRoom.eggAlone') }] : [];
   });
 
 /** What is in a pot that was not cooked with the app, as far as a cook can say it at the stove. */
 export function HandForm({ onDone }: { onDone: (hand: ByHand) => void }) {
+  const tell = useTell();
   const [milkId, setMilkId] = useState('milk_whole');
   const [thickenerId, setThickenerId] = useState('cornstarch');
   const [milk, setMilk] = useState('700');
@@ -39,25 +45,30 @@ export function HandForm({ onDone }: { onDone: (hand: ByHand) => void }) {
   });
   const wrong = (field: keyof ByHand) => {
     const issue = parsed.error?.issues.find((i) => i.path[0] === field);
-    return issue ? { error: `It ${issue.message}.` } : {};
+    return issue ? { error: t('rescueRoom.it', { message: tell(issueSaid(issue)) }) } : {};
   };
   const empty = parsed.success && parsed.data.thickenerG <= 0 && parsed.data.yolks <= 0;
   return (
     <View className="mx-auto w-full max-w-[640px] gap-3 px-4 py-3">
-      <Type>About is enough: the model works from what you say, and doubts it a little.</Type>
-      <Choices label="Liquid" value={milkId} options={named(MILKS)} onChoose={setMilkId} />
+      <Type>{t('rescueRoom.aboutIsEnoughTheModel')}</Type>
+      <Choices label={t('rescueRoom.liquid')} value={milkId} options={named(MILKS)} onChoose={setMilkId} />
       <Field
-        label="How much liquid"
+        label={t('rescueRoom.howMuchLiquid')}
         unit="g"
         inputMode="decimal"
         value={milk}
         onChangeText={setMilk}
         {...wrong('milkG')}
       />
-      <Choices label="Thickened with" value={thickenerId} options={named(THICK)} onChoose={setThickenerId} />
+      <Choices
+        label={t('rescueRoom.thickenedWith')}
+        value={thickenerId}
+        options={named(THICK)}
+        onChoose={setThickenerId}
+      />
       {thickenerId === 'none' ? null : (
         <Field
-          label="How much of it"
+          label={t('rescueRoom.howMuchOfIt')}
           unit="g"
           inputMode="decimal"
           value={thickener}
@@ -65,28 +76,41 @@ export function HandForm({ onDone }: { onDone: (hand: ByHand) => void }) {
           {...wrong('thickenerG')}
         />
       )}
-      <Field label="Sugar" unit="g" inputMode="decimal" value={sugar} onChangeText={setSugar} {...wrong('sugarG')} />
-      <Field label="Yolks" inputMode="numeric" value={yolks} onChangeText={setYolks} {...wrong('yolks')} />
+      <Field
+        label={t('rescueRoom.sugar')}
+        unit="g"
+        inputMode="decimal"
+        value={sugar}
+        onChangeText={setSugar}
+        {...wrong('sugarG')}
+      />
+      <Field
+        label={t('rescueRoom.yolks')}
+        inputMode="numeric"
+        value={yolks}
+        onChangeText={setYolks}
+        {...wrong('yolks')}
+      />
       <Choices
-        label="It is"
+        label={t('rescueRoom.itIs')}
         value={hot ? 1 : 0}
         options={[
-          { value: 1, label: 'hot in the pot' },
-          { value: 0, label: 'cold' },
+          { value: 1, label: t('rescueRoom.hotInThePot') },
+          { value: 0, label: t('rescueRoom.cold') },
         ]}
         onChoose={(v) => setHot(v === 1)}
       />
       <Choices
-        label="It should"
+        label={t('rescueRoom.itShould')}
         value={word}
-        options={SET_WORDS.map((value) => ({ value, label: value }))}
+        options={SET_WORDS.map((value) => ({ value, label: t(`word.${value}`) }))}
         onChoose={setWord}
       />
-      {empty ? <Type tone="scorch">Some starch, grain or yolk should thicken it.</Type> : null}
+      {empty ? <Type tone="scorch">{t('rescueRoom.someStarchGrainOrYolk')}</Type> : null}
       <Key
         size="act"
         kind="yolk"
-        label="Go on"
+        label={t('rescueRoom.goOn')}
         disabled={!parsed.success || empty}
         onPress={() => parsed.success && onDone(parsed.data)}
       />

@@ -26,6 +26,7 @@ import { useCook, type NewEvent } from '../shared/useCook';
 import { useMounted, useNow } from '../shared/useNow';
 import { HandForm } from './HandForm';
 import { FAULT, FIRST_COLD, FIRST_HOT, SAVED } from './words';
+import { t } from '../../words';
 
 const MINUTE = 60_000;
 const isFault = (text: string | undefined): text is Fault => FAULTS.some((f) => f === text);
@@ -47,20 +48,20 @@ export function RescueRoom() {
   const c = useCook(mounted ? (cookId ?? 'none') : 'none', undefined);
   const batch = mounted && batchId ? batches.data?.find((b) => b.id === batchId) : undefined;
   const cook = cookId && mounted ? c.cook : undefined;
-  const name = cook?.plan.name ?? batch?.plan.name ?? (hand ? 'told by hand' : undefined);
+  const name = cook?.plan.name ?? batch?.plan.name ?? (hand ? t('rescueRoom.toldByHand') : undefined);
   const cooking = cook !== undefined && c.state?.stage === 'cooking';
   const hot = cooking || (hand?.hot ?? false);
   const where = cook
     ? cooking
-      ? 'in the pot'
-      : 'in its dish'
+      ? t('rescueRoom.inThePot')
+      : t('rescueRoom.inItsDish')
     : batch
-      ? 'from the book'
+      ? t('rescueRoom.fromTheBook')
       : hand
         ? hand.hot
-          ? 'hot'
-          : 'cold'
-        : 'pick the pudding';
+          ? t('rescueRoom.hot')
+          : t('rescueRoom.cold')
+        : t('rescueRoom.pickThePudding');
   const edit = useEdit('batches');
   const add = (...events: NewEvent[]) => {
     if (cook) c.add(...events);
@@ -79,13 +80,13 @@ export function RescueRoom() {
   const whole = mounted && ready && cooks.isSuccess && batches.isSuccess;
   return (
     <Room
-      name="Rescue"
+      name={t('room.Rescue')}
       rescue={false}
-      title="Rescue"
+      title={t('rescueRoom.rescue')}
       sub={name ? `${name}, ${where}` : where}
       actions={
         <Key
-          label="Back"
+          label={t('rescueRoom.back')}
           icon={ArrowLeft}
           stacked
           onPress={() =>
@@ -137,12 +138,12 @@ function Pick({ onHand, missing }: { onHand: () => void; missing: boolean }) {
   const recent = batches.toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at)).slice(0, 4);
   return (
     <View className="mx-auto w-full max-w-[640px] gap-2 px-4 py-3">
-      {missing ? <Notice text="That pudding is not kept in this browser. Pick one, or tell it by hand." /> : null}
+      {missing ? <Notice text={t('rescueRoom.thatPuddingIsNotKept')} /> : null}
       {going.map((c) => (
         <Row
           key={c.id}
           title={c.plan.name}
-          sub={`on since ${fmt.time(Date.parse(c.events[0]?.at ?? nowIso()))}`}
+          sub={t('rescueRoom.onSince', { nowIso: fmt.time(Date.parse(c.events[0]?.at ?? nowIso())) })}
           onPress={() => router.setParams({ cook: c.id })}
         />
       ))}
@@ -150,14 +151,14 @@ function Pick({ onHand, missing }: { onHand: () => void; missing: boolean }) {
         <Row
           key={b.id}
           title={b.plan.name}
-          sub={`of ${fmt.day(Date.parse(b.at))}`}
+          sub={t('rescueRoom.of', { at: fmt.day(Date.parse(b.at)) })}
           onPress={() => router.setParams({ batch: b.id })}
         />
       ))}
       {going.length + recent.length === 0 ? (
-        <Empty word="nothing cooked here yet" text="Tell what is in the pot, and the model works from that." />
+        <Empty word={t('rescueRoom.nothingCookedHereYet')} text={t('rescueRoom.tellWhatIsInThe')} />
       ) : null}
-      <Key label="Another: tell what is in it" size="amount" onPress={onHand} />
+      <Key label={t('rescueRoom.anotherTellWhatIsIn')} size="amount" onPress={onHand} />
     </View>
   );
 }
@@ -202,53 +203,56 @@ function Faults({ of, noted, wanted, step, hot, first, onAdd, onDone }: FaultsPr
   const r = data?.fault === fault ? data : undefined;
   return (
     <View className="mx-auto w-full max-w-[720px] gap-3 px-3 py-3 wide:px-6">
-      <View role="radiogroup" aria-label="What went wrong" className="flex-row flex-wrap gap-2">
+      <View role="radiogroup" aria-label={t('rescueRoom.whatWentWrong')} className="flex-row flex-wrap gap-2">
         {offered.map((f) => (
           <Key
             key={f}
             size="live"
             role="radio"
-            label={FAULT[f]}
+            label={t(FAULT[f])}
             selected={f === fault}
             onPress={() => setFault(f)}
             className="grow basis-[30%]"
           />
         ))}
         {all || offered === FAULTS ? null : (
-          <Key size="live" label="Something else" onPress={() => setAll(true)} className="grow basis-[30%]" />
+          <Key
+            size="live"
+            label={t('rescueRoom.somethingElse')}
+            onPress={() => setAll(true)}
+            className="grow basis-[30%]"
+          />
         )}
       </View>
       {fault === 'too sweet' ? (
         <Choices
-          label="How much too sweet"
+          label={t('rescueRoom.howMuchTooSweet')}
           value={much ? 1 : 0}
           options={[
-            { value: 0, label: 'a little' },
-            { value: 1, label: 'far too' },
+            { value: 0, label: t('rescueRoom.aLittle') },
+            { value: 1, label: t('rescueRoom.farToo') },
           ]}
           onChoose={(v) => setMuch(v === 1)}
         />
       ) : null}
       {fault === 'boiled over' ? (
         <Choices
-          label="What went over"
+          label={t('rescueRoom.whatWentOver')}
           value={lostG}
           options={[
-            { value: 60, label: 'a splash' },
-            { value: 150, label: 'a glass' },
-            { value: 350, label: 'a lake' },
+            { value: 60, label: t('rescueRoom.aSplash') },
+            { value: 150, label: t('rescueRoom.aGlass') },
+            { value: 350, label: t('rescueRoom.aLake') },
           ]}
           onChoose={setLostG}
         />
       ) : null}
-      {isError ? (
-        <Notice text="The model cannot work this one out: too little liquid, or an ingredient that is not known here. Off the heat, and pick another fault or tell it by hand." />
-      ) : null}
-      {!fault ? <Type tone="quiet">Pot off the ring first. Then say what it is.</Type> : null}
+      {isError ? <Notice text={t('rescueRoom.theModelCannotWorkThis')} /> : null}
+      {!fault ? <Type tone="quiet">{t('rescueRoom.potOffTheRingFirst')}</Type> : null}
       {r ? (
         <Path key={r.fault} r={r} wanted={wanted} step={step} onAdd={onAdd} onDone={onDone} />
       ) : fault && !isError ? (
-        <Type>Working it out …</Type>
+        <Type>{t('rescueRoom.workingItOut')}</Type>
       ) : null}
     </View>
   );
@@ -262,7 +266,7 @@ function Path({
   onAdd,
   onDone,
 }: Pick<FaultsProps, 'wanted' | 'step' | 'onAdd' | 'onDone'> & { r: Rescue }) {
-  const { fmt } = useApp();
+  const { fmt, tell } = useApp();
   const pantry = pantryWith();
   const now = useNow(1000);
   const [at, setAt] = useState(-1);
@@ -273,16 +277,20 @@ function Path({
   const headline = main
     ? `${fmt.grams(main.grams)} ${name(main.ingredientId)}`
     : r.added && minutes?.reach === 'time'
-      ? `${fmt.hours(minutes.minutes / 60)} more`
+      ? t('rescueRoom.more', { minutes: fmt.hours(minutes.minutes / 60) })
       : r.saved === 'no'
-        ? 'Start again'
+        ? t('rescueRoom.startAgain')
         : tell(r.then);
   const density = main && pantry.get(main.ingredientId)?.densityGPerMl;
   const spoons =
     main && density && r.added?.how === 'slurry' ? toSpoons(main.grams, density, fmt.settings.spoons) : undefined;
   const finish = () => {
     onAdd?.(
-      { kind: 'rescued', fault: r.fault, says: step === undefined && main ? `${headline}, ${tell(r.then)}` : tell(r.then) },
+      {
+        kind: 'rescued',
+        fault: r.fault,
+        says: step === undefined && main ? `${headline}, ${tell(r.then)}` : tell(r.then),
+      },
       // a pudding that is out of its pot is told, not cooked on
       ...(r.added && step !== undefined ? [{ kind: 'added' as const, ...r.added }] : []),
       ...(r.setting !== undefined && step !== undefined ? [{ kind: 'hobSet' as const, setting: r.setting }] : []),
@@ -294,7 +302,7 @@ function Path({
     onDone();
   };
   const accept = () => {
-    onAdd?.({ kind: 'rescued', fault: r.fault, says: 'left as it is' });
+    onAdd?.({ kind: 'rescued', fault: r.fault, says: t('rescueRoom.leftAsItIs') });
     onDone();
   };
   const leave = !r.added && r.steps.length === 1 && r.steps[0]!.seconds === undefined;
@@ -308,7 +316,7 @@ function Path({
     <View className="gap-3" testID="rescue">
       <Type>{tell(r.going)}</Type>
       <Type kind="strong" tone={r.saved === 'no' ? 'scorch' : r.saved === 'part' ? 'ink' : 'bay'}>
-        {SAVED[r.saved]}
+        {t(SAVED[r.saved])}
       </Type>
       {r.after ? (
         <SetStrip
@@ -317,7 +325,7 @@ function Path({
           high={r.after.high}
           wanted={stripMiddle(wanted)}
           labels
-          label={`Then it ${r.after.word}`}
+          label={t('rescueRoom.thenIt', { word: t(`word.${r.after.word}`) })}
         />
       ) : null}
       <View className="gap-1 border-y-hair border-line bg-plate px-3 py-3">
@@ -328,15 +336,21 @@ function Path({
           {spoons ? <Spoons tbsp={spoons.tbsp} tsp={spoons.tsp} /> : null}
         </View>
         {here ? (
-          <View className="gap-2" role="group" aria-label={`Step ${at + 1} of ${r.steps.length}`}>
-            <Type kind="small" tone="quiet">{`step ${at + 1} of ${r.steps.length}`}</Type>
+          <View
+            className="gap-2"
+            role="group"
+            aria-label={t('rescueRoom.stepOf2', { at: at + 1, steps: r.steps.length })}
+          >
+            <Type kind="small" tone="quiet">
+              {t('rescueRoom.stepOf', { at: at + 1, steps: r.steps.length })}
+            </Type>
             <Type kind="title">{tell(here.what)}</Type>
             {here.portions?.map((p) => (
               <Type key={p.ingredientId} kind="amount">{`${fmt.grams(p.grams)} ${name(p.ingredientId)}`}</Type>
             ))}
             {leftS === undefined ? null : (
               <Type kind="number" role="timer">
-                {leftS > 0 ? fmt.countdown(leftS) : `over by ${fmt.countdown(-leftS)}`}
+                {leftS > 0 ? fmt.countdown(leftS) : t('rescueRoom.overBy', { leftS: fmt.countdown(-leftS) })}
               </Type>
             )}
           </View>
@@ -354,7 +368,7 @@ function Path({
             ))}
           </View>
         )}
-        <Type tone="quiet">{`${tell(r.then)}${r.minutes >= 1 ? `. About ${fmt.hours(Math.round(r.minutes) / 60)}, done by ${fmt.time(now + r.minutes * MINUTE)}` : ''}.`}</Type>
+        <Type tone="quiet">{`${tell(r.then)}${r.minutes >= 1 ? t('rescueRoom.aboutDoneBy', { minutes: fmt.hours(Math.round(r.minutes) / 60), minutes2: fmt.time(now + r.minutes * MINUTE) }) : ''}.`}</Type>
       </View>
       <Type>{tell(r.orElse)}</Type>
       {r.again ? <Notice text={tell(r.again)} /> : null}
@@ -365,18 +379,18 @@ function Path({
         testID="rescue-act"
         label={
           leave
-            ? 'Good, leave it'
+            ? t('rescueRoom.goodLeaveIt')
             : at < 0
-              ? 'Do it now, step by step'
+              ? t('rescueRoom.doItNowStepBy')
               : at < r.steps.length - 1
-                ? 'Done, next'
+                ? t('rescueRoom.doneNext')
                 : onAdd
-                  ? 'Done, write it down'
-                  : 'Done'
+                  ? t('rescueRoom.doneWriteItDown')
+                  : t('rescueRoom.done')
         }
         onPress={() => (leave ? accept() : at < r.steps.length - 1 ? go(at + 1) : finish())}
       />
-      {onAdd && !leave ? <Key size="amount" label="Leave it as it is" onPress={accept} /> : null}
+      {onAdd && !leave ? <Key size="amount" label={t('rescueRoom.leaveItAsItIs')} onPress={accept} /> : null}
     </View>
   );
 }

@@ -1,25 +1,26 @@
 import type { Fault } from '../../core/cook/events';
+import { say, type Said } from '../../core/say';
 
 /** Faults as a cook names them, in the order in which they are offered. */
-export const FAULT: Record<Fault, string> = {
-  lumps: 'Lumps',
-  curdled: 'Curdled',
-  'too thin': 'Too thin',
-  'too thin, cold': 'Too thin, cold',
-  'too stiff': 'Too stiff',
-  catching: 'It catches',
-  caught: 'Caught, brown',
-  'boiled over': 'Boiled over',
-  'raw taste': 'Raw taste',
-  'grains hard': 'Grains hard',
-  'grains mush': 'Grains mush',
-  'too sweet': 'Too sweet',
-  split: 'Split with fruit',
-  weeping: 'Weeps',
-  skin: 'Skin',
-  'will not unmould': 'Will not turn out',
-  'not set in time': 'Not set in time',
-  'frozen too hard': 'Frozen too hard',
+export const FAULT: Record<Fault, Said> = {
+  lumps: say('rescueRoom.lumps'),
+  curdled: say('rescueRoom.curdled'),
+  'too thin': say('rescueRoom.tooThin'),
+  'too thin, cold': say('rescueRoom.tooThinCold'),
+  'too stiff': say('rescueRoom.tooStiff'),
+  catching: say('rescueRoom.itCatches'),
+  caught: say('rescueRoom.caughtBrown'),
+  'boiled over': say('rescueRoom.boiledOver'),
+  'raw taste': say('rescueRoom.rawTaste'),
+  'grains hard': say('rescueRoom.grainsHard'),
+  'grains mush': say('rescueRoom.grainsMush'),
+  'too sweet': say('rescueRoom.tooSweet'),
+  split: say('rescueRoom.splitWithFruit'),
+  weeping: say('rescueRoom.weeps'),
+  skin: say('rescueRoom.skin'),
+  'will not unmould': say('rescueRoom.willNotTurnOut'),
+  'not set in time': say('rescueRoom.notSetInTime'),
+  'frozen too hard': say('rescueRoom.frozenTooHard'),
 };
 
 /** The six that come first, hot in the pot and cold in the dish. */
@@ -34,7 +35,7 @@ export const FIRST_COLD: readonly Fault[] = [
 ];
 
 export const SAVED = {
-  all: 'All of it can be saved',
-  part: 'Part of it can be saved',
-  no: 'This one is lost',
+  all: say('rescueRoom.allOfItCanBe'),
+  part: say('rescueRoom.partOfItCanBe'),
+  no: say('rescueRoom.thisOneIsLost'),
 } as const;

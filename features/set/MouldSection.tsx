@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import Svg, { Ellipse, Line, Path } from 'react-native-svg';
 import { colour } from '../../ui/colours';
 import { Type } from '../../ui/Type';
+import { t } from '../../words';
 
 /** The dish cut through: how deep it is poured, how warm its middle is, and whether the cover lies on it. */
 export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp: string; covered: boolean }) {
@@ -9,7 +10,7 @@ export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp
     <View
       className="flex-row items-center"
       role="img"
-      aria-label={`poured ${Math.round(depthMm)} mm deep, middle ${temp}`}
+      aria-label={t('setRoom.pouredMmDeepMiddle', { depthMm: Math.round(depthMm), value: temp })}
     >
       <View className="h-[116px] w-[120px] items-center justify-center">
         <Svg width={120} height={114} viewBox="0 0 130 124" style={{ position: 'absolute' }} aria-hidden>
@@ -34,7 +35,7 @@ export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp
         <Type kind="amount" className="pt-4">
           {temp}
         </Type>
-        <Type kind="smallStrong">middle</Type>
+        <Type kind="smallStrong">{t('setRoom.middle')}</Type>
       </View>
       <View className="flex-row items-center gap-1">
         <Svg width={14} height={92} viewBox="0 0 14 92" aria-hidden>
@@ -44,7 +45,7 @@ export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp
         </Svg>
         <View>
           <Type kind="title">{Math.round(depthMm)}</Type>
-          <Type kind="small">mm</Type>
+          <Type kind="small">{t('setRoom.mm')}</Type>
         </View>
       </View>
     </View>

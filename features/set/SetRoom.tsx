@@ -23,6 +23,7 @@ import { useCook } from '../shared/useCook';
 import { useMounted, useNow } from '../shared/useNow';
 import { MouldSection } from './MouldSection';
 import { useSet } from './useSet';
+import { t } from '../../words';
 
 const HOUR = 3_600_000;
 
@@ -42,20 +43,16 @@ function NotYet({ c, ready }: { c: UsedCook; ready: boolean }) {
   const router = useRouter();
   const poured = c.cooks.filter((k) => !k.batchId && k.id !== c.cook?.id);
   return (
-    <Room name="Set" title="Set" sub={ready ? 'nothing in the fridge' : undefined}>
+    <Room name={t('room.Set')} title={t('setRoom.set')} sub={ready ? t('setRoom.nothingInTheFridge') : undefined}>
       {ready ? (
         <Empty
-          word="nothing poured yet"
-          text={
-            c.cook
-              ? `${c.cook.plan.name} is still in the pot. It comes here once it is poured.`
-              : 'Cook a plan and pour it: its cooling and its set show here.'
-          }
+          word={t('setRoom.nothingPouredYet')}
+          text={c.cook ? t('setRoom.isStillInThePot', { cookName: c.cook.plan.name }) : t('setRoom.cookAPlanAndPour')}
         >
           <Key
             kind="yolk"
             size="act"
-            label={c.cook ? 'Back to the pot' : 'To the plans'}
+            label={c.cook ? t('setRoom.backToThePot') : t('setRoom.toThePlans')}
             onPress={() => router.push((c.cook ? `/pot?cook=${c.cook.id}` : '/plan') as '/plan')}
             className="w-full max-w-[360px]"
           />
@@ -80,7 +77,10 @@ function Setting({ c }: { c: UsedCook }) {
   const set = useSet(cook, c.steps, state, now);
   useEffect(() => setWhere({ cookId: cook.id }), [cook.id, setWhere]);
 
-  const sub = `poured ${fmt.time(state.pouredMs)}${Number.isNaN(state.fridgeMs) ? '' : `, fridge since ${fmt.time(state.fridgeMs)}`}`;
+  const sub = t('setRoom.poured', {
+    pouredMs: fmt.time(state.pouredMs),
+    fridgeMs: Number.isNaN(state.fridgeMs) ? '' : t('setRoom.fridgeSince', { fridgeMs: fmt.time(state.fridgeMs) }),
+  });
   const head = {
     name: 'Set',
     title: plan.name,
@@ -92,7 +92,11 @@ function Setting({ c }: { c: UsedCook }) {
     return (
       <Room {...head}>
         <View className="px-4 py-8">
-          {set.error ? <Notice text={`No forecast: ${set.error.message}`} /> : <Type kind="title">Working it out</Type>}
+          {set.error ? (
+            <Notice text={t('setRoom.noForecast', { message: set.error.message })} />
+          ) : (
+            <Type kind="title">{t('setRoom.workingItOut')}</Type>
+          )}
         </View>
       </Room>
     );
@@ -104,7 +108,12 @@ function Setting({ c }: { c: UsedCook }) {
     (best, p) => (Math.abs(p.hours - sinceH) < Math.abs(best.hours - sinceH) ? p : best),
     f.set[0]!,
   );
-  const verb = plan.serve.style === 'turned out' ? 'stands' : plan.serve.style === 'cut' ? 'cuts' : 'set';
+  const verb =
+    plan.serve.style === 'turned out'
+      ? t('setRoom.stands')
+      : plan.serve.style === 'cut'
+        ? t('setRoom.cuts')
+        : t('setRoom.set2');
   const ready = Number.isFinite(f.readyH) && f.readyH <= hours;
   const depthM = f.depthMm / 1000;
   const slumpAt = (h: number) => {
@@ -122,9 +131,12 @@ function Setting({ c }: { c: UsedCook }) {
   const coolText =
     sinceH >= f.cool.below21H
       ? f.cool.safe
-        ? ['cooled', 'in time']
-        : ['too slow', 'to keep']
-      : [`below ${fmt.deg(SAFE_COOLING.toC)}`, `in ${fmt.hours(Math.max(0, f.cool.below21H - sinceH))}`];
+        ? [t('setRoom.cooled'), t('setRoom.inTime')]
+        : [t('setRoom.tooSlow'), t('setRoom.toKeep')]
+      : [
+          t('setRoom.below', { toC: fmt.deg(SAFE_COOLING.toC) }),
+          t('setRoom.in', { sinceH: fmt.hours(Math.max(0, f.cool.below21H - sinceH)) }),
+        ];
   const inRoomTooLong = Number.isNaN(state.fridgeMs) && sinceH > 2;
 
   const writeDown = () => {
@@ -151,10 +163,10 @@ function Setting({ c }: { c: UsedCook }) {
   };
   const act =
     state.stage === 'poured'
-      ? { label: 'Into the fridge', icon: Refrigerator, press: () => c.add({ kind: 'intoFridge' }) }
+      ? { label: t('setRoom.intoTheFridge'), icon: Refrigerator, press: () => c.add({ kind: 'intoFridge' }) }
       : state.stage === 'in the fridge' && plan.serve.style === 'turned out'
-        ? { label: 'Turned out', icon: undefined, press: () => c.add({ kind: 'turnedOut' }) }
-        : { label: 'Write it down', icon: undefined, press: writeDown };
+        ? { label: t('setRoom.turnedOut'), icon: undefined, press: () => c.add({ kind: 'turnedOut' }) }
+        : { label: t('setRoom.writeItDown'), icon: undefined, press: writeDown };
 
   return (
     <Room
@@ -170,31 +182,42 @@ function Setting({ c }: { c: UsedCook }) {
             className="max-w-[460px] flex-1"
             testID="set-act"
           />
-          {act.label === 'Write it down' ? null : (
-            <Key size="act" label="Write it down" onPress={writeDown} className="max-w-[130px]" />
+          {act.press === writeDown ? null : (
+            <Key size="act" label={t('setRoom.writeItDown')} onPress={writeDown} className="max-w-[130px]" />
           )}
-          <Key label="Undo" icon={Undo2} stacked disabled={!c.lastUndoable} onPress={c.undo} />
+          <Key label={t('setRoom.undo')} icon={Undo2} stacked disabled={!c.lastUndoable} onPress={c.undo} />
         </View>
       }
       right={
         <View className="gap-2">
           <Type kind="title" level={2}>
-            Mind
+            {t('setRoom.mind')}
           </Type>
-          {inRoomTooLong ? (
-            <Notice text="It has stood in the room for more than two hours: past the usual safe limit. Into the fridge now, or do not serve it." />
-          ) : null}
+          {inRoomTooLong ? <Notice text={t('setRoom.itHasStoodInThe')} /> : null}
           {f.cautions
-            .filter((k) => ['cooling', 'stand', 'coconut', 'keep', 'thin-milk'].includes(k.id))
+            .filter((k) =>
+              [
+                t('setRoom.cooling'),
+                t('setRoom.stand'),
+                t('setRoom.coconut'),
+                t('setRoom.keep'),
+                t('setRoom.thinMilk'),
+              ].includes(k.id),
+            )
             .map((k) => (
               <Notice key={k.id} text={tell(k.says)} />
             ))}
           <Notice
-            text={`Usual home limits: from ${fmt.temp(SAFE_COOLING.fromC)} to ${fmt.temp(SAFE_COOLING.toC)} within ${SAFE_COOLING.withinH} h, to ${fmt.temp(SAFE_COOLING.thenC)} within ${SAFE_COOLING.thenWithinH} h more. Cover it, date it, eat it within three days. Local food-safety rules come first.`}
+            text={t('setRoom.usualHomeLimitsFromTo', {
+              fromC: fmt.temp(SAFE_COOLING.fromC),
+              toC: fmt.temp(SAFE_COOLING.toC),
+              withinH: SAFE_COOLING.withinH,
+              thenC: fmt.temp(SAFE_COOLING.thenC),
+              thenWithinH: SAFE_COOLING.thenWithinH,
+            })}
           />
           <Type kind="small" tone="quiet">
-            The cooling is worked out for a still fridge with room around the dish. A crowded shelf is slower. A hot
-            dish warms its neighbours.
+            {t('setRoom.theCoolingIsWorkedOut')}
           </Type>
         </View>
       }
@@ -202,14 +225,21 @@ function Setting({ c }: { c: UsedCook }) {
       <View className="gap-3 px-4 py-3 wide:px-6">
         <View className="flex-row flex-wrap items-end justify-between gap-x-4">
           <View>
-            <Type tone="quiet">{ready ? `${verb} from` : `still ${f.serving.word} at`}</Type>
+            <Type tone="quiet">
+              {ready ? t('setRoom.from', { verb }) : t('setRoom.stillAt', { word: t(`word.${f.serving.word}`) })}
+            </Type>
             <Type kind="answer" testID="ready-at">
               {ready ? fmt.time(at(f.readyH)) : fmt.time(at(hours))}
             </Type>
           </View>
           <View className="items-end">
-            <Type kind="strong">{`${plan.serve.style === 'turned out' ? 'turn out' : 'serve'} at ${fmt.timeOn(Date.parse(plan.serve.at), now)}`}</Type>
-            <Type tone="quiet">{`${plan.serve.word} ${chanceWords(f.chance)}`}</Type>
+            <Type kind="strong">
+              {t('setRoom.at', {
+                serve: plan.serve.style === 'turned out' ? t('setRoom.turnOut') : t('setRoom.serve'),
+                now: fmt.timeOn(Date.parse(plan.serve.at), now),
+              })}
+            </Type>
+            <Type tone="quiet">{`${t(`word.${plan.serve.word}`)} ${chanceWords(f.chance)}`}</Type>
           </View>
         </View>
         <View className="flex-row flex-wrap items-center justify-between gap-2 wide:justify-start wide:gap-12">
@@ -218,13 +248,17 @@ function Setting({ c }: { c: UsedCook }) {
             usedRel={sinceH / limitH}
             notchRel={f.cool.below21H / limitH}
             over={!f.cool.safe}
-            label={`Safe cooling: below ${fmt.temp(SAFE_COOLING.toC)} at ${fmt.time(at(f.cool.below21H))}, limit ${fmt.time(at(limitH))}`}
+            label={t('setRoom.safeCoolingBelowAtLimit', {
+              toC: fmt.temp(SAFE_COOLING.toC),
+              below21H: fmt.time(at(f.cool.below21H)),
+              limitH: fmt.time(at(limitH)),
+            })}
           >
             <Type kind="strong">{coolText[0]}</Type>
             <Type kind="title" tone={f.cool.safe ? 'ink' : 'scorch'}>
               {coolText[1]}
             </Type>
-            <Type kind="small">{`limit ${fmt.time(at(limitH))}`}</Type>
+            <Type kind="small">{t('setRoom.limit', { limitH: fmt.time(at(limitH)) })}</Type>
           </CoolingRing>
         </View>
         <SetCurve
@@ -237,11 +271,15 @@ function Setting({ c }: { c: UsedCook }) {
           wantedPlace={stripMiddle(plan.serve.word)}
           timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
           temp={fmt.temp}
-          label={`Set and middle temperature from ${fmt.time(at(0))} to ${fmt.time(at(hours))}: ${f.serving.word} at serving`}
+          label={t('setRoom.setAndMiddleTemperatureFrom', {
+            at: fmt.time(at(0)),
+            at2: fmt.time(at(hours)),
+            word: t(`word.${f.serving.word}`),
+          })}
         />
         <Type className="border-y-hair border-line py-2">
-          <Type kind="strong">{plan.rest.covered ? 'Cover lies on the pudding. ' : 'Left open. '}</Type>
-          {plan.rest.covered ? 'No skin.' : 'A skin comes, and it cools faster.'}
+          <Type kind="strong">{plan.rest.covered ? t('setRoom.coverLiesOnThePudding') : t('setRoom.leftOpen')}</Type>
+          {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
         <View className="flex-row justify-around">
           {times.map((h) => {
@@ -253,11 +291,11 @@ function Setting({ c }: { c: UsedCook }) {
                 <MouldOutline
                   slumpRel={s.slumpRel}
                   kind={plan.serve.style}
-                  label={`at ${fmt.time(at(h))} ${says}`}
+                  label={t('setRoom.at2', { h: fmt.time(at(h)), says })}
                   size={108}
                 />
                 <Type kind="title">{fmt.time(at(h))}</Type>
-                {says ? <Type tone="quiet">{says}</Type> : null}
+                {says ? <Type tone="quiet">{t(`standing.${says}`)}</Type> : null}
               </View>
             );
           })}

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { emptyKitchen, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
-import { DEFAULT_SETTINGS } from '../../core/settings';
+import { DEFAULT_SETTINGS, LANGUAGES } from '../../core/settings';
 import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../../storage/hooks';
 import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
@@ -16,15 +16,18 @@ import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
-import { useApp } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { saveFile, saveKitchenFile } from '../shared/saveFile';
+import { t } from '../../words';
+import { numberOf } from '../shared/typed';
 
 type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
 
 export function SettingsRoom() {
+  const tell = useTell();
   const { ready } = useApp();
   const router = useRouter();
   const { settings, change } = useSettings();
@@ -45,21 +48,26 @@ export function SettingsRoom() {
     }
     const k = parsed.value;
     setAsking({
-      title: 'Put this kitchen in the place of yours?',
-      text: `${chosen.name} holds ${k.plans.length} plans, ${k.cooks.length} cooks and ${k.batches.length} batches. What is here now goes. Export it first if you want it back.`,
-      act: 'Put it in place',
+      title: t('settingsRoom.putThisKitchenInThe'),
+      text: t('settingsRoom.holdsPlansCooksAndBatches', {
+        chosenName: chosen.name,
+        plans: k.plans.length,
+        cooks: k.cooks.length,
+        batches: k.batches.length,
+      }),
+      act: t('settingsRoom.putItInPlace'),
       make: () => Promise.resolve(k),
     });
   };
 
   return (
     <Room
-      name="Settings"
-      title="Settings"
-      sub="kept on this device"
+      name={t('room.Settings')}
+      title={t('settingsRoom.settings')}
+      sub={t('settingsRoom.keptOnThisDevice')}
       actions={
         <Key
-          label="Back"
+          label={t('settingsRoom.back')}
           icon={ArrowLeft}
           stacked
           onPress={() => (router.canGoBack() ? router.back() : router.push('/plan'))}
@@ -69,7 +77,7 @@ export function SettingsRoom() {
       {s ? (
         <View className="mx-auto w-full max-w-[640px] gap-5 px-4 py-4">
           <Choices
-            label="Temperature"
+            label={t('settingsRoom.temperature')}
             value={s.temperature}
             options={[
               { value: 'C', label: '°C' },
@@ -78,62 +86,77 @@ export function SettingsRoom() {
             onChoose={(temperature) => change({ temperature })}
           />
           <Choices
-            label="Cups and spoons"
+            label={t('settingsRoom.cupsAndSpoons')}
             value={s.spoons}
             options={[
-              { value: 'metric', label: 'metric', sub: 'tbsp 15 ml, cup 250 ml' },
-              { value: 'us', label: 'US', sub: 'tbsp 14.8 ml, cup 237 ml' },
+              { value: 'metric', label: t('settingsRoom.metric'), sub: t('settingsRoom.tbsp15MlCup250') },
+              { value: 'us', label: t('settingsRoom.us'), sub: t('settingsRoom.tbsp148MlCup') },
             ]}
             onChoose={(spoons) => change({ spoons })}
           />
           <Choices
-            label="Clock"
+            label={t('settingsRoom.clock')}
             value={s.clock}
             options={[
               { value: '24', label: '19:30' },
-              { value: '12', label: '7:30 pm' },
+              { value: '12', label: t('settingsRoom.730Pm') },
             ]}
             onChoose={(clock) => change({ clock })}
           />
           <Choices
-            label="Light"
+            label={t('settingsRoom.light')}
             value={s.theme}
             options={[
-              { value: 'system', label: 'as the system' },
-              { value: 'day', label: 'day' },
-              { value: 'night', label: 'night' },
+              { value: 'system', label: t('settingsRoom.asTheSystem') },
+              { value: 'day', label: t('settingsRoom.day') },
+              { value: 'night', label: t('settingsRoom.night') },
             ]}
             onChoose={(theme) => change({ theme })}
           />
-          <Field label="Money" value={s.money} maxLength={4} onChangeText={(money) => change({ money })} />
+          <Field
+            label={t('settingsRoom.money')}
+            value={s.money}
+            maxLength={4}
+            onChangeText={(money) => change({ money })}
+          />
           <Choices
-            label="Sound and vibration"
+            label={t('settingsRoom.language')}
+            value={s.language}
+            options={LANGUAGES.map((value) => ({
+              value,
+              label: t(`language.${value}`),
+              sub: t(`language.${value}.sub`),
+            }))}
+            onChoose={(language) => change({ language })}
+          />
+          <Choices
+            label={t('settingsRoom.soundAndVibration')}
             value={s.sound ? 1 : 0}
             options={[
-              { value: 1, label: 'on' },
-              { value: 0, label: 'off' },
+              { value: 1, label: t('settingsRoom.on') },
+              { value: 0, label: t('settingsRoom.off') },
             ]}
             onChoose={(v) => change({ sound: v === 1 })}
           />
           <Packs />
           <View className="gap-2">
             <Type kind="title" level={2}>
-              Your kitchen in one file
+              {t('settingsRoom.yourKitchenInOneFile')}
             </Type>
-            <Key label="Export everything" size="amount" onPress={() => void saveKitchenFile()} />
+            <Key label={t('settingsRoom.exportEverything')} size="amount" onPress={() => void saveKitchenFile()} />
             <FileKey
-              label="Import a kitchen"
+              label={t('settingsRoom.importAKitchen')}
               size="amount"
               accept="application/json,.json"
-              fileLabel="Kitchen file"
+              fileLabel={t('settingsRoom.kitchenFile')}
               onFile={(f) => void read(f)}
             />
             <SetAside />
             {issues.length ? (
               <View role="alert">
-                <Notice text="Nothing was changed. This file is not a kitchen that can be read:">
+                <Notice text={t('settingsRoom.nothingWasChangedThisFile')}>
                   {issues.map((i) => (
-                    <Type key={i.path + i.message}>{`${i.path}: ${i.message}`}</Type>
+                    <Type key={i.path + tell(i.message)}>{`${i.path}: ${tell(i.message)}`}</Type>
                   ))}
                 </Notice>
               </View>
@@ -146,28 +169,28 @@ export function SettingsRoom() {
           </View>
           <View className="gap-2">
             <Type kind="title" level={2}>
-              Demo
+              {t('settingsRoom.demo')}
             </Type>
             <Key
-              label="Start my own kitchen"
+              label={t('settingsRoom.startMyOwnKitchen')}
               size="amount"
               onPress={() =>
                 setAsking({
-                  title: 'Start your own kitchen?',
-                  text: 'The choir supper and everything written here goes. Your settings stay.',
-                  act: 'Clear it',
+                  title: t('settingsRoom.startYourOwnKitchen'),
+                  text: t('settingsRoom.theChoirSupperAndEverything'),
+                  act: t('settingsRoom.clearIt'),
                   make: () => Promise.resolve(emptyKitchen(settings ?? DEFAULT_SETTINGS, nowIso())),
                 })
               }
             />
             <Key
-              label="Bring the demo back"
+              label={t('settingsRoom.bringTheDemoBack')}
               size="amount"
               onPress={() =>
                 setAsking({
-                  title: 'Bring the choir supper back?',
-                  text: 'What is here now goes. Export it first if you want it back.',
-                  act: 'Bring it back',
+                  title: t('settingsRoom.bringTheChoirSupperBack'),
+                  text: t('settingsRoom.whatIsHereNowGoes'),
+                  act: t('settingsRoom.bringItBack'),
                   make: async () => ({
                     ...(await ask('demo', [Date.now(), new Date().getTimezoneOffset()])),
                     settings: settings ?? DEFAULT_SETTINGS,
@@ -177,14 +200,13 @@ export function SettingsRoom() {
             />
           </View>
           <Type kind="small" tone="quiet">
-            Ovalis gives the usual home guidance. Local food-safety rules and professional advice come first. Nothing
-            leaves this device unless you export it.
+            {t('settingsRoom.ovalisGivesTheUsualHome')}
           </Type>
         </View>
       ) : ready ? null : null}
       <Sheet open={asking !== undefined} title={asking?.title ?? ''} onClose={() => setAsking(undefined)}>
         <Type>{asking?.text}</Type>
-        <Key label="Export first" size="amount" onPress={() => void saveKitchenFile()} />
+        <Key label={t('settingsRoom.exportFirst')} size="amount" onPress={() => void saveKitchenFile()} />
         <Key
           label={asking?.act ?? ''}
           kind="harm"
@@ -196,11 +218,11 @@ export function SettingsRoom() {
             setSaid('Working …');
             void make?.()
               .then((k) => replace.mutateAsync(k))
-              .then(() => setSaid('Done.'))
-              .catch((e: Error) => setSaid(`Not done, nothing was changed: ${e.message}`));
+              .then(() => setSaid(t('settingsRoom.done')))
+              .catch((e: Error) => setSaid(t('settingsRoom.notDoneNothingWasChanged', { message: e.message })));
           }}
         />
-        <Key label="Leave it as it is" size="amount" onPress={() => setAsking(undefined)} />
+        <Key label={t('settingsRoom.leaveItAsItIs')} size="amount" onPress={() => setAsking(undefined)} />
       </Sheet>
     </Room>
   );
@@ -213,7 +235,10 @@ function SetAside() {
   if (count === 0) return null;
   return (
     <Key
-      label={`Save the ${count} set-aside ${count === 1 ? 'record' : 'records'}`}
+      label={t('settingsRoom.saveTheSetAside', {
+        countOf: count,
+        records: count === 1 ? t('settingsRoom.record') : t('settingsRoom.records'),
+      })}
       size="amount"
       onPress={() => saveFile('ovalis-set-aside.json', JSON.stringify(aside.data, null, 1))}
     />
@@ -234,45 +259,56 @@ function Packs() {
     ...new Set(['milk_whole', 'cornstarch', ...(plans.data ?? []).flatMap((p) => p.items.map((i) => i.ingredientId))]),
   ];
   const pantry = pantryWith((plans.data ?? []).flatMap((p) => p.own));
-  const value = Number(grams.replace(',', '.'));
+  const value = numberOf(grams);
   const [price, setPrice] = useState('');
-  const paid = Number(price.replace(',', '.'));
-  const wrongPrice =
-    price !== '' && !(paid >= 0 && paid <= 10000) ? 'A sum such as 1.80 would do, or nothing.' : undefined;
-  const wrong = grams !== '' && !(value > 0 && value <= 20000) ? 'A number of grams above 0 would do.' : undefined;
+  const paid = numberOf(price);
+  const wrongPrice = price !== '' && !(paid >= 0 && paid <= 10000) ? t('settingsRoom.aSumSuchAs1') : undefined;
+  const wrong = grams !== '' && !(value > 0 && value <= 20000) ? t('settingsRoom.aNumberOfGramsAbove') : undefined;
   return (
     <View className="gap-2">
       <Type kind="title" level={2}>
-        Cans and packets
+        {t('settingsRoom.cansAndPackets')}
       </Type>
       {(packs.data ?? []).map((p) => (
         <View key={p.id} className="flex-row items-center gap-2">
           <View className="flex-1">
             <Row
               title={p.name}
-              sub={p.price === undefined ? 'no price' : fmt.money(p.price)}
+              sub={p.price === undefined ? t('settingsRoom.noPrice') : fmt.money(p.price)}
               value={fmt.grams(p.grams)}
             />
           </View>
-          <Key label="Remove" spoken={`Remove ${p.name}`} kind="quiet" onPress={() => remove.mutate(p.id)} />
+          <Key
+            label={t('settingsRoom.remove')}
+            spoken={t('settingsRoom.remove2', { name: p.name })}
+            kind="quiet"
+            onPress={() => remove.mutate(p.id)}
+          />
         </View>
       ))}
       <Choices
-        label="A packet of"
+        label={t('settingsRoom.aPacketOf')}
         value={ingredientId}
         options={used.map((id) => ({ value: id, label: pantry.get(id)?.name ?? id }))}
         onChoose={setIngredientId}
       />
       <Field
-        label="What it is called"
+        label={t('settingsRoom.whatItIsCalled')}
         value={name}
         onChangeText={setName}
-        placeholder="can of coconut milk"
+        placeholder={t('settingsRoom.canOfCoconutMilk')}
         maxLength={60}
       />
-      <Field label="Holds" unit="g" inputMode="decimal" value={grams} onChangeText={setGrams} error={wrong} />
       <Field
-        label="Costs, if you like"
+        label={t('settingsRoom.holds')}
+        unit="g"
+        inputMode="decimal"
+        value={grams}
+        onChangeText={setGrams}
+        error={wrong}
+      />
+      <Field
+        label={t('settingsRoom.costsIfYouLike')}
         unit={fmt.settings.money}
         inputMode="decimal"
         value={price}
@@ -280,7 +316,7 @@ function Packs() {
         error={wrongPrice}
       />
       <Key
-        label="Add this size"
+        label={t('settingsRoom.addThisSize')}
         disabled={name.trim() === '' || !(value > 0) || wrong !== undefined || wrongPrice !== undefined}
         onPress={() => {
           save.mutate({

@@ -1,10 +1,20 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  Fragment,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { useKitchenOpen, useSettings } from '../../storage/hooks';
 import { formatter, type Formatter } from '../../words/format';
 import type { Said } from '../../core/say';
-import { teller } from '../../words';
+import { direction, speak, spoken, teller } from '../../words';
 
 /** Where the cook is: carried from room to room, so that the work line leads to the same dish. */
 type Where = { planId?: string; cookId?: string; live: boolean };
@@ -51,6 +61,14 @@ function Inner({ children }: { children: ReactNode }) {
     query.addEventListener('change', follow);
     return () => query.removeEventListener('change', follow);
   }, [theme]);
+  const language = settings?.language ?? 'en';
+  useEffect(() => {
+    speak(language);
+    document.documentElement.lang = language;
+    document.documentElement.dir = direction(language);
+  }, [language]);
+  // what was said in another language is said anew: everything is drawn again
+  const saying = useSyncExternalStore(spoken.listen, spoken.now, spoken.now);
   // the same function for good: a room that says where it is on arrival must not be called back by what it said
   const setWhere = useCallback(
     (part: Partial<Where>) =>
@@ -71,7 +89,11 @@ function Inner({ children }: { children: ReactNode }) {
     }),
     [fmt, settings, where, setWhere, opened.data, opened.error],
   );
-  return <AppContext.Provider value={value}>{children}</AppContext.Provider>;
+  return (
+    <AppContext.Provider value={value}>
+      <Fragment key={saying}>{children}</Fragment>
+    </AppContext.Provider>
+  );
 }
 
 export function App({ children }: { children: ReactNode }) {

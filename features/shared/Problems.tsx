@@ -3,29 +3,26 @@ import { useProblems } from '../../storage/hooks';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { saveKitchenFile } from './saveFile';
+import { t } from '../../words';
+import { useTell } from './App';
 
 /** What storage could not do, said where every room shows it. */
 export function Problems() {
+  const tell = useTell();
   const { list, clear } = useProblems();
   if (!list.length) return null;
   return (
     <View role="alert" className="border-b-rim border-scorch bg-plate px-4 py-2">
       {list.map((p) =>
         p.kind === 'set aside' ? (
-          <Notice
-            key={p.key}
-            text={`One record (${p.key}) could not be read and was set aside, nothing else is touched. ${p.why}`}
-          />
+          <Notice key={p.key} text={t('shared.oneRecordCouldNotBe', { key: p.key, why: tell(p.why) })} />
         ) : (
-          <Notice
-            key={p.key}
-            text={`Not saved: ${p.why}. What you see is only in this tab. Export it now, then make room in the browser.`}
-          />
+          <Notice key={p.key} text={t('shared.notSavedWhatYouSee', { why: tell(p.why) })} />
         ),
       )}
       <View className="flex-row gap-2">
-        <Key label="Export everything" onPress={() => void saveKitchenFile()} />
-        <Key label="Put away" kind="quiet" onPress={clear} />
+        <Key label={t('shared.exportEverything')} onPress={() => void saveKitchenFile()} />
+        <Key label={t('shared.putAway')} kind="quiet" onPress={clear} />
       </View>
     </View>
   );

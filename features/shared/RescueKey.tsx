@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 
 import { Key } from '../../ui/Key';
 import { SpoonOut } from '../../ui/SpoonOut';
+import { t } from '../../words';
 
 /** Rescue is one tap away wherever something is cooked, set or looked back at. */
 export function RescueKey({
@@ -14,11 +15,11 @@ export function RescueKey({
   size?: 'anywhere' | 'live';
 }) {
   const router = useRouter();
-  const of = cookId ? `?cook=${cookId}` : batchId ? `?batch=${batchId}` : '';
+  const of = cookId ? t('shared.cook', { cookId }) : batchId ? t('shared.batch', { batchId }) : '';
   return (
     <Key
-      label="Rescue"
-      spoken="Rescue: something went wrong"
+      label={t('shared.rescue')}
+      spoken={t('shared.rescueSomethingWentWrong')}
       icon={SpoonOut}
       stacked
       size={size}

@@ -5,6 +5,7 @@ import { ScrollView, View } from 'react-native';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
 import { RescueKey } from './RescueKey';
+import { t } from '../../words';
 
 type RoomProps = {
   /** page title, read out and in the tab */
@@ -31,7 +32,7 @@ export function Room({ name, title, sub, tag, actions, rescue = {}, left, right,
   return (
     <View role="main" className="min-h-0 flex-1">
       <Head>
-        <title>{`${name} · Ovalis`}</title>
+        <title>{t('shared.ovalis', { name })}</title>
       </Head>
       <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 gap-y-1 border-b-rim border-ink px-3 py-1.5 wide:px-6 print:hidden">
         {tag ? <Tag {...tag} /> : null}

@@ -6,6 +6,7 @@ import Svg, { Ellipse, Line } from 'react-native-svg';
 import { colour } from '../../ui/colours';
 import { Type } from '../../ui/Type';
 import { useApp } from './App';
+import { t } from '../../words';
 
 const ROOMS = [
   { path: '/plan', name: 'Plan' },
@@ -23,7 +24,7 @@ export function Logo() {
         <Ellipse cx={19} cy={19} rx={16.5} ry={12.5} fill={colour.plate} stroke={colour.ink} strokeWidth={4.5} />
         <Ellipse cx={33} cy={9} rx={8} ry={6} fill={colour.yolk} stroke={colour.yolkEdge} strokeWidth={3} />
       </Svg>
-      <Type kind="amount">Ovalis</Type>
+      <Type kind="amount">{t('shared.ovalis2')}</Type>
     </View>
   );
 }
@@ -51,13 +52,13 @@ export function WorkLine() {
     (room === '/plan' || room === '/prep') && where.planId
       ? `?id=${where.planId}`
       : (room === '/pot' || room === '/set') && where.cookId
-        ? `?cook=${where.cookId}`
+        ? t('shared.cook', { cookId: where.cookId })
         : '';
   const away = path === '/settings';
   return (
     <View
       role="navigation"
-      aria-label="Rooms"
+      aria-label={t('shared.rooms')}
       className={clsx(
         'border-t-rim border-ink bg-field wide:h-[68px] wide:flex-row wide:items-center wide:border-b-rim wide:border-t-0 wide:px-6 print:hidden',
         where.live && 'hidden wide:flex',
@@ -80,7 +81,7 @@ export function WorkLine() {
                 {current ? (
                   <View className="mt-0.5 min-h-[46px] min-w-[62px] items-center justify-center rounded-[50%] bg-ink px-1.5 wide:min-w-[84px]">
                     <Type kind="title" tone="field">
-                      {r.name}
+                      {t(`room.${r.name}`)}
                     </Type>
                   </View>
                 ) : (
@@ -97,7 +98,7 @@ export function WorkLine() {
                         strokeWidth={2.5}
                       />
                     </Svg>
-                    <Type kind="strong">{r.name}</Type>
+                    <Type kind="strong">{t(`room.${r.name}`)}</Type>
                   </>
                 )}
               </Pressable>
@@ -113,7 +114,7 @@ export function WorkLine() {
             className="min-h-[48px] flex-row items-center gap-2 rounded-key border-edge border-ink bg-plate px-4"
           >
             <SettingsIcon size={20} color={colour.ink} strokeWidth={2.2} />
-            <Type kind="strong">Settings</Type>
+            <Type kind="strong">{t('shared.settings')}</Type>
           </Pressable>
         </Link>
       </View>

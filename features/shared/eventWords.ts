@@ -1,43 +1,46 @@
 import type { CookEvent, Measure, Observation } from '../../core/cook/events';
 import type { Step } from '../../core/cook/steps';
 import type { Formatter } from '../../words/format';
+import { t } from '../../words';
+import { say, type Said } from '../../core/say';
 
 /** What happened to a pot, as a cook reads it in the Pot and in the Book. */
-export const SEEN: Record<Observation, string> = {
-  steams: 'It steams',
-  'rim bubbles': 'Bubbles at the rim',
-  'edges thicken': 'Edges thicken',
-  'first bubble': 'First bubble',
-  'coats the spoon': 'Coats the spoon',
-  'no free milk': 'No milk behind the stroke',
-  'drags the whisk': 'Drags at the whisk',
-  'goes quiet': 'The hiss goes quiet',
-  plops: 'Slow plops',
-  'no bubble yet': 'No bubble yet',
-  'still thin': 'Still thin',
-  'tastes raw': 'Tastes raw',
-  'tastes cooked': 'Tastes cooked',
-  'grain hard': 'Grain still hard',
-  'grain soft': 'Grain soft through',
-  'at the mark': 'Down at the mark',
-  'bowl warm': 'Bowl feels warm',
-  lumps: 'Lumps',
-  'too thick': 'Too thick',
-  'too thin': 'Too thin',
-  'smells toasted': 'Smells toasted',
-  climbs: 'It climbs',
+export const SEEN: Record<Observation, Said> = {
+  steams: say('shared.itSteams'),
+  'rim bubbles': say('shared.bubblesAtTheRim'),
+  'edges thicken': say('shared.edgesThicken'),
+  'first bubble': say('shared.firstBubble'),
+  'coats the spoon': say('shared.coatsTheSpoon'),
+  'no free milk': say('shared.noMilkBehindTheStroke'),
+  'drags the whisk': say('shared.dragsAtTheWhisk'),
+  'goes quiet': say('shared.theHissGoesQuiet'),
+  plops: say('shared.slowPlops'),
+  'no bubble yet': say('shared.noBubbleYet'),
+  'still thin': say('shared.stillThin'),
+  'tastes raw': say('shared.tastesRaw'),
+  'tastes cooked': say('shared.tastesCooked'),
+  'grain hard': say('shared.grainStillHard'),
+  'grain soft': say('shared.grainSoftThrough'),
+  'at the mark': say('shared.downAtTheMark'),
+  'bowl warm': say('shared.bowlFeelsWarm'),
+  lumps: say('shared.lumps'),
+  'too thick': say('shared.tooThick'),
+  'too thin': say('shared.tooThin'),
+  'smells toasted': say('shared.smellsToasted'),
+  climbs: say('shared.itClimbs'),
 };
 
 export const MEASURED: Record<Measure, (value: number, fmt: Formatter) => string> = {
-  probe: (c, fmt) => `${fmt.temp(c)} in the pot`,
-  trail: (s) => `the trail closed in ${Math.round(s * 10) / 10} s`,
-  scale: (g, fmt) => `${fmt.grams(g)} with the pan`,
-  plate: (deg) => (deg >= 90 ? 'a cold blob stays upright' : `a cold blob runs at ${Math.round(deg)}° of tilt`),
+  probe: (c, fmt) => t('shared.inThePot', { c: fmt.temp(c) }),
+  trail: (s) => t('shared.theTrailClosedInS', { value: Math.round(s * 10) / 10 }),
+  scale: (g, fmt) => t('shared.withThePan', { g: fmt.grams(g) }),
+  plate: (deg) =>
+    deg >= 90 ? t('shared.aColdBlobStaysUpright') : t('shared.aColdBlobRunsAt', { deg: Math.round(deg) }),
 };
 
 /** What a step is called: the cook's own word, or what it is for. */
 export const stepName = (step: Pick<Step, 'role' | 'name' | 'fix'> | undefined): string | undefined =>
-  step && `${step.name ?? step.role}${step.fix ? ' again' : ''}`;
+  step && `${step.name ?? step.role}${step.fix ? t('shared.again') : ''}`;
 
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
@@ -50,54 +53,58 @@ export function eventSays(
 ): string | undefined {
   switch (e.kind) {
     case 'observed':
-      return SEEN[e.what];
+      return t(SEEN[e.what]);
     case 'measured':
       // what a device reads by itself is not a line of the story
-      return e.by === 'probe' ? undefined : `${MEASURED[e.what](e.value, fmt)}${e.by ? `, by the ${e.by}` : ''}`;
+      return e.by === 'probe'
+        ? undefined
+        : `${MEASURED[e.what](e.value, fmt)}${e.by ? t('shared.byThe', { e: t(`device.${e.by}`) }) : ''}`;
     case 'stepDone':
-      return `${capital(stepName(steps.find((s) => s.id === e.step)) ?? e.step)} done`;
+      return t('shared.done', { step: capital(stepName(steps.find((s) => s.id === e.step)) ?? e.step) });
     case 'steppedBack':
-      return 'Back a step';
+      return t('shared.backAStep');
     case 'paused':
-      return 'Paused';
+      return t('shared.paused');
     case 'resumed':
-      return 'Went on';
+      return t('shared.wentOn');
     case 'hobSet':
-      return e.setting === 0 ? 'Hob off' : `Hob to ${e.setting}`;
+      return e.setting === 0 ? t('shared.hobOff') : t('shared.hobTo', { setting: e.setting });
     case 'lidSet':
-      return `Lid ${e.lid}`;
+      return t('shared.lid', { lid: t(`lid.${e.lid}`) });
     case 'spoon':
-      return e.resting ? 'Spoon rests' : 'Stirring again';
+      return e.resting ? t('shared.spoonRests') : t('shared.stirringAgain');
     case 'stirred':
-      return 'Stirred';
+      return t('shared.stirred');
     case 'ladled':
-      return 'A ladle into the bowl';
+      return t('shared.aLadleIntoTheBowl');
     case 'added': {
       const what = e.portions.map((p) => `${fmt.grams(p.grams)} ${name(p.ingredientId)}`).join(' and ');
-      return what ? `${what} in${e.why === 'taste' ? ', to taste' : ''}` : 'More fire';
+      return what
+        ? t('shared.in', { what, taste: e.why === 'taste' ? t('shared.toTaste') : '' })
+        : t('shared.moreFire');
     }
     case 'counted':
-      return e.out ? `${name(e.item)} out` : `${name(e.item)} in`;
+      return e.out ? t('shared.out', { item: name(e.item) }) : t('shared.in2', { item: name(e.item) });
     case 'longer':
-      return `${fmt.hours(e.minutes / 60)} longer`;
+      return t('shared.longer', { minutes: fmt.hours(e.minutes / 60) });
     case 'rescued':
-      return `Rescue, ${e.fault}: ${e.says}`;
+      return t('shared.rescue2', { fault: t(`fault.${e.fault}`), says: e.says });
     case 'device':
-      return `${e.device} ${e.lost ? 'lost' : 'back'}`;
+      return `${t(`device.${e.device}`)} ${e.lost ? t('shared.lost') : t('shared.back')}`;
     case 'side':
-      return e.done ? 'Side pot done' : 'Side pot on';
+      return e.done ? t('shared.sidePotDone') : t('shared.sidePotOn');
     case 'clock':
-      return 'The clock was changed';
+      return t('shared.theClockWasChanged');
     case 'noted':
       return e.text;
     case 'weighed':
       return undefined;
     case 'poured':
-      return 'Poured';
+      return t('shared.poured');
     case 'intoFridge':
-      return 'Into the fridge';
+      return t('shared.intoTheFridge');
     case 'turnedOut':
-      return 'Turned out';
+      return t('shared.turnedOut');
     case 'started':
     case 'undone':
     case 'moved':

@@ -25,8 +25,6 @@ export const day = {
   'day.underTheLidItMay': '; under the lid it may rest',
   'day.value2': '{{all, minutes}}, {{spoon}}{{rest}}',
   'day.cook': 'cook',
-  'day.resources': 'resources',
-  'day.time': 'time',
   'day.value3': '{{name}}: {{inTwo}}',
   'day.potsFor_one': '{{n}} pots for {{count}} ring',
   'day.potsFor_other': '{{n}} pots for {{count}} rings',

@@ -22,5 +22,8 @@ export const shopping = {
   'shopping.buyEggs': '{{packs}} × {{pack}} {{name}} ({{eggs}} needed)',
   'shopping.buyPacks': '{{packs}} × {{pack}} {{name}} ({{needG, grams}} needed)',
   'shopping.buyLoose': '{{needG, grams}} {{name}}',
-  'shopping.ml': '{{ml, ml}}',
+  'shopping.shelled.almond': 'shelled almonds',
+  'shopping.shelled.hazelnut': 'shelled hazelnuts',
+  'shopping.shelled.cashew': 'shelled cashews',
+  'shopping.shelled.walnut': 'shelled walnuts',
 };

@@ -1,0 +1,13 @@
+/** ui. */
+export const ui = {
+  'ui.hob': 'hob {{value}}',
+  'ui.hobOf9': 'hob {{now}} of 9',
+  'ui.5CmOnThePaper': '5 cm on the paper',
+  'ui.middleNow': 'middle {{coreC}} now',
+  'ui.close': 'Close',
+  'ui.less': 'less {{name}}',
+  'ui.change': 'change {{name}}',
+  'ui.more': 'more {{name}}',
+  'ui.aNumberFromToWould': '{{name}}: a number from {{value}} to {{value2}} {{unit}} would do.',
+  'ui.undo': 'Undo',
+};
