@@ -39,7 +39,7 @@ describe('a collection', () => {
     ['not JSON', '{', /JSON/],
     ['the wrong shape', JSON.stringify({ v: 2, data: { id: 'a' } }), /text/],
     ['a newer version', JSON.stringify({ v: 9, data: { id: 'a', text: '' } }), /newer/],
-    ['no version', '{}', /version/],
+    ['no version', '{}', /noVersion/],
   ])('sets %s aside, says why, and shows the rest', async (_, text, why) => {
     const m = memory();
     m.map.set('notes/bad', text);

@@ -53,8 +53,8 @@ export type Shopping = {
   allergens: Allergen[];
 };
 
-const packName = (p: UsualPack): string =>
-  p.ml === undefined ? p.unit : `${p.unit}, ${p.ml >= 1000 ? `${p.ml / 1000} l` : `${p.ml} ml`}`;
+const packName = (p: UsualPack): Said =>
+  p.ml === undefined ? say(`pack.${p.unit}`) : say('shopping.packOf', { pack: say(`pack.${p.unit}`), ml: p.ml });
 
 /**
  * One list over several dishes: side pots and edible yield counted, home nut milk as its nuts, yolks and whites as

@@ -33,7 +33,9 @@ describe('questions of scripts', () => {
   it('swap: grams at equal set and what else changes', () => {
     const a = ok('swap', { plan, from: 'cornstarch', to: 'waxy_rice_flour' });
     expect(a.ok).toBe(true);
-    expect((a.changes as { what: string; risk?: string }[]).some((c) => c.risk === 'weeping' || c.what === 'hotPaS')).toBe(true);
+    expect(
+      (a.changes as { what: string; risk?: string }[]).some((c) => c.risk === 'weeping' || c.what === 'hotPaS'),
+    ).toBe(true);
     expect(wrong('swap', { plan, from: 'moon', to: 'rice_flour' })[0]!.path).toBe('from');
     expect(wrong('swap', { plan, from: 'cornstarch', to: 'moon' })[0]!.path).toBe('to');
   });
@@ -199,7 +201,7 @@ describe('a method written out step by step', () => {
     if (read.ok) throw new Error('was read');
     expect(read.issues[0]).toMatchObject({
       path: expect.stringMatching(/items\[\d\]\.stage/),
-      message: expect.stringMatching(/no step adds "slurry"/),
+      message: { code: 'issue.noStepAdds', stage: 'slurry' },
     });
   });
 });

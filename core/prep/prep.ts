@@ -179,8 +179,8 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
       group: 'long steps first',
       title:
         plan.dish.count > 1
-          ? say('prep.chillS', { count: plan.dish.count, kind: plan.dish.kind })
-          : say('prep.chillThe', { kind: plan.dish.kind }),
+          ? say(`prep.chill.${plan.dish.kind}`, { count: plan.dish.count })
+          : say(`prep.chillThe.${plan.dish.kind}`),
       how: say('prep.intoTheFreezerDryNot'),
       handsMin: 2,
       waitMin: PREP.chillMin,
@@ -496,7 +496,7 @@ const stageLeft = (plan: Plan, pantry: Pantry, stage: Stage): number =>
 function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
   const items: PrepItem[] = [];
   const { dish } = plan;
-  const them = dish.count > 1 ? `${dish.count} ${dish.kind}s` : say('prep.the', { kind: dish.kind });
+  const them = dish.count > 1 ? say(`dishes.${dish.kind}`, { count: dish.count }) : say(`prep.the.${dish.kind}`);
   const out = plan.serve.style === 'turned out';
   if (plan.serve.style === 'cut' || (out && dish.kind === 'bowl'))
     items.push({

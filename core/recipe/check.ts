@@ -489,8 +489,19 @@ function findings(r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[
     });
   const listed = new Set(r.lines.flatMap((l) => (l.ingredientId ? [l.ingredientId] : [])));
   const groups = new Set([...listed].map((id) => pantry.get(id)?.group));
+  const said = r.lines.map((l) => l.text.toLowerCase());
+  const notKnown = facts.mentions.flatMap((m) =>
+    m.unsure && !said.some((text) => text.includes(m.unsure!.toLowerCase())) ? [m.unsure] : [],
+  );
+  if (notKnown.length)
+    out.push({
+      id: 'named and not known',
+      level: 'mind',
+      says: say('check.notKnown', { names: notKnown.join(', ') }),
+      why: say('check.notKnownWhy'),
+    });
   const strange = facts.mentions.filter((m) => {
-    const i = pantry.get(m.id);
+    const i = m.unsure ? undefined : pantry.get(m.id);
     return i && !listed.has(m.id) && !groups.has(i.group) && !['water', 'salt', 'oil', 'butter'].includes(i.id);
   });
   if (strange.length)

@@ -6,7 +6,8 @@ import { namesIn } from './names';
 /** What a recipe's sentences say of heat, order and hands. Figures that it does not give stay undefined. */
 export type Facts = {
   /** ingredients named in the method, in order, with the first sentence that names each */
-  mentions: { id: string; at: number }[];
+  /** what the steps name, and where first; `unsure` where a word beside the name makes it something that is not known */
+  mentions: { id: string; at: number; unsure?: string }[];
   starch?: 'cold slurry' | 'cold together' | 'mixed with sugar' | 'in cold yolks' | 'rain' | 'fat first' | 'into hot';
   yolks?: 'tempered' | 'straight in' | 'cold together' | 'into a cooled base';
   sugarWithYolks: boolean;
@@ -174,8 +175,10 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
   let sugarAt = -1;
   let waterBoil = false;
   method.forEach((s, at) => {
-    const ids = namesIn(s);
-    for (const id of ids) if (!f.mentions.some((m) => m.id === id)) f.mentions.push({ id, at });
+    const named = namesIn(s);
+    const ids = named.map((n) => n.id);
+    for (const n of named)
+      if (!f.mentions.some((m) => m.id === n.id && m.unsure === n.unsure)) f.mentions.push({ ...n, at });
     const oven = /\b(oven|bake[ds]?|baking|grill)\b/i.test(s);
     // starch and grain
     const starchy = STARCHY.test(s) || ids.some((i) => /starch|flour|custard_powder/.test(i));

@@ -220,8 +220,22 @@ function unexplained(part: string, at: number, length: number): string | undefin
   return strange.length ? `${before}${found}${tail}`.replace(/\s+/g, ' ').trim().slice(0, 60) : undefined;
 }
 
-/** Every ingredient that a sentence names, in its order. */
-export function namesIn(sentence: string): string[] {
+/** What a step does, or how much of it: these stand before a name and leave it what it is. */
+const STEP_WORDS = new Set(
+  (
+    'add pour stir whisk beat heat warm mix blend fold whip bring put take keep reserve simmer boil scald cook melt soak rinse drain ' +
+    'sprinkle dissolve combine cream rub sift rain let leave set use make then when once while until after before now and but so ' +
+    'this that these those its their first second last both every enough more less most little much few thickened thin hot cold ' +
+    'one two three four five six eight ten half quarter third pinch knob dash stick sticks pod pods handful ladle ladles ladleful ' +
+    'spoonful spoonfuls tbsp tsp tablespoon teaspoon tablespoons teaspoons litre litres kg ml grams part parts top bottom same whole'
+  ).split(' '),
+);
+
+/**
+ * Every ingredient that a sentence names, in its order. A word right before the name that nothing explains ("hemp milk")
+ * comes along as `unsure`: what is named there is not known.
+ */
+export function namesIn(sentence: string): { id: string; unsure?: string }[] {
   const hits: { id: string; at: number; end: number; length: number }[] = [];
   for (const r of RULES) {
     const m = r.alias.exec(sentence);
@@ -230,5 +244,19 @@ export function namesIn(sentence: string): string[] {
   hits.sort((a, b) => b.length - a.length);
   const kept: typeof hits = [];
   for (const h of hits) if (!kept.some((k) => h.at < k.end && k.at < h.end)) kept.push(h);
-  return [...new Set(kept.sort((a, b) => a.at - b.at).map((h) => h.id))];
+  const named = kept
+    .sort((a, b) => a.at - b.at)
+    .map((h) => {
+      // only what touches the name, and not the word that a sentence begins with: that is what is done
+      const before = /(?<=[a-zà-ÿ,;:] )([a-zà-ÿ'’-]+) $/i.exec(sentence.slice(0, h.at).replace(/\s+$/, ' '));
+      const word = before?.[1]?.toLowerCase();
+      const strange =
+        word !== undefined &&
+        !PLAIN_WORDS.has(word) &&
+        !STEP_WORDS.has(word) &&
+        !PURPOSE.test(word) &&
+        !/(?:ing|ed|ly)$/.test(word);
+      return strange ? { id: h.id, unsure: sentence.slice(before!.index, h.end).trim() } : { id: h.id };
+    });
+  return named.filter((n, i) => named.findIndex((o) => o.id === n.id && o.unsure === n.unsure) === i);
 }

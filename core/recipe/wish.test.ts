@@ -10,6 +10,7 @@ describe('a wish in a sentence', () => {
   it('is read whole', () => {
     expect(readWish('cold, turned out, for fourteen, half past seven, no egg, from walnut milk', pantry)).toEqual({
       rules: ['no egg'],
+      unknown: [],
       people: 14,
       at: 19 * 60 + 30,
       style: 'turned out',
@@ -18,6 +19,7 @@ describe('a wish in a sentence', () => {
     });
     expect(readWish('a warm rice pudding for 6 singers, dairy-free, with oat milk', pantry)).toEqual({
       rules: ['no milk'],
+      unknown: [],
       family: 'whole-rice pudding',
       people: 6,
       warm: true,
@@ -32,8 +34,13 @@ describe('a wish in a sentence', () => {
     });
   });
   it('sets nothing that was not said', () => {
-    expect(readWish('something nice', pantry)).toEqual({ rules: [] });
-    expect(readWish('', pantry)).toEqual({ rules: [] });
+    expect(readWish('something nice', pantry)).toEqual({ rules: [], unknown: [] });
+    expect(readWish('', pantry)).toEqual({ rules: [], unknown: [] });
+  });
+  it('takes no milk that nothing explains, and says which', () => {
+    const w = readWish('a cold pudding for six from hemp milk', pantry);
+    expect(w.milkId).toBeUndefined();
+    expect(w.unknown).toEqual(['hemp milk']);
   });
   it('does not take a milk that a rule forbids', () => {
     expect(readWish('no nuts, almond milk', pantry).milkId).toBeUndefined();

@@ -16,6 +16,8 @@ export type Wish = {
   warm?: boolean;
   word?: SetWord;
   rules: Rule[];
+  /** what was said of a milk and is not known here */
+  unknown: string[];
 };
 
 const FAMILY_WORDS: readonly (readonly [RegExp, Family])[] = [
@@ -69,7 +71,7 @@ export function timeIn(text: string): number | undefined {
 /** Reads a wish. Words it does not know are left alone. */
 export function readWish(text: string, pantry: Pantry): Wish {
   const t = text.slice(0, 400);
-  const wish: Wish = { rules: RULE_WORDS.filter(([r]) => r.test(t)).map(([, rule]) => rule) };
+  const wish: Wish = { rules: RULE_WORDS.filter(([r]) => r.test(t)).map(([, rule]) => rule), unknown: [] };
   const family = FAMILY_WORDS.find(([r]) => r.test(t));
   if (family) wish.family = family[1];
   const forPeople =
@@ -94,6 +96,7 @@ export function readWish(text: string, pantry: Pantry): Wish {
       .map((w) => nameOf(w.join(' ')))
       .find((n) => n && n.unsure === undefined);
     const i = found && pantry.get(found.id);
+    if (!found) wish.unknown.push(words.join(' '));
     if (i?.group === 'milk' && ruleAgainst(i, wish.rules) === undefined) wish.milkId = i.id;
   }
   return wish;

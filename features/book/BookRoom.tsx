@@ -162,7 +162,7 @@ export function BookRoom() {
               <Pressable
                 key={b.id}
                 role="link"
-                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ?? t('bookRoom.notWrittenDown')}, ${told(b)}`}
+                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ? t(`word.${b.found.wordServing}`) : t('bookRoom.notWrittenDown')}, ${told(b)}`}
                 onPress={() => router.push(`/batch?id=${b.id}` as '/batch')}
                 className="gap-1 border-b-hair border-line px-4 py-3 active:opacity-70 wide:px-6"
               >
@@ -182,9 +182,11 @@ export function BookRoom() {
                     />
                   </View>
                   <View className="min-w-0 flex-1">
-                    <Type kind="strong">{b.found.wordServing ?? t('bookRoom.notWrittenDown')}</Type>
+                    <Type kind="strong">
+                      {b.found.wordServing ? t(`word.${b.found.wordServing}`) : t('bookRoom.notWrittenDown')}
+                    </Type>
                     <Type kind="small" tone="quiet">
-                      {[told(b), ...b.found.flaws].join(', ')}
+                      {[told(b), ...b.found.flaws.map((f) => t(`flaw.${f}`))].join(', ')}
                     </Type>
                   </View>
                 </View>

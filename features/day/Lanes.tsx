@@ -20,6 +20,14 @@ import { t } from '../../words';
 const ICONS = { hands: Hand, hob: Flame, oven: Microwave, fridge: Refrigerator } as const;
 const HOUR = 3_600_000;
 const MINUTE = 60_000;
+/** The room itself says where a block was put: the package of the drag adds nothing. */
+const SILENT = {
+  onDragStart: () => undefined,
+  onDragOver: () => undefined,
+  onDragEnd: () => undefined,
+  onDragCancel: () => undefined,
+};
+
 /** px; a shorter block is drawn this high, so that it can be read and hit */
 const LEAST_PX = 26;
 const SNAP_MIN = 5;
@@ -155,6 +163,7 @@ export function Lanes({
 
   return (
     <DndContext
+      accessibility={{ screenReaderInstructions: { draggable: t('dayRoom.howToMove') }, announcements: SILENT }}
       sensors={sensors}
       onDragStart={({ active }) => {
         const block = blocks.find((b) => b.id === active.id);

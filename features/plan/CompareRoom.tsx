@@ -120,7 +120,7 @@ function Amounts({ one, two }: { one: Plan; two: Plan }) {
   const pantry = pantryWith([...one.own, ...two.own]);
   const ids = [...new Set([...one.items, ...two.items].map((i) => i.ingredientId))];
   const of = (p: Plan, id: string) => p.items.find((i) => i.ingredientId === id)?.grams;
-  const cell = (g: number | undefined) => (g === undefined ? 'none' : fmt.grams(g));
+  const cell = (g: number | undefined) => (g === undefined ? t('planRoom.none') : fmt.grams(g));
   return (
     <View role="table" aria-label={t('planRoom.whatGoesIn')}>
       {ids.map((id) => (

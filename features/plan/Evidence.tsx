@@ -131,7 +131,7 @@ export const Evidence = memo(function Evidence({
       : []),
     [t('planRoom.look'), lookSays(forecast.look)],
     [
-      'Keeps',
+      t('planRoom.figure.keeps'),
       t('planRoom.days', {
         days: forecast.keeping.days,
         weepPctAt3Days:

@@ -23,7 +23,7 @@ import { UndoBar } from '../../ui/UndoBar';
 import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { useStable } from '../shared/useStable';
-import { FAMILY_SAYS, RULE_SAYS } from './words';
+import { FAMILY_SAYS, RULE_SAYS, wordSays } from './words';
 import { t } from '../../words';
 
 /** The plans there are: open one, or duplicate, archive, compare and look back; and a new one. */
@@ -299,12 +299,19 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       w.milkId && milks.find((m) => m.id === w.milkId)?.name,
       w.people && t('planRoom.for3', { people: w.people }),
       w.style && t(`style.${w.style}`),
-      w.warm === undefined ? '' : w.warm ? 'warm' : 'cold',
-      w.word,
+      w.warm === undefined ? '' : w.warm ? t('planRoom.warm') : t('planRoom.cold'),
+      w.word && wordSays(w.word),
       w.at !== undefined && fmt.time(startOfDay(Date.now()).getTime() + w.at * 60_000),
       ...w.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()),
     ].filter(Boolean);
-    setHeard(parts.length ? t('planRoom.heard', { parts: parts.join(', ') }) : t('planRoom.noneOfThatWasUnderstood'));
+    setHeard(
+      [
+        parts.length ? t('planRoom.heard', { parts: parts.join(', ') }) : t('planRoom.noneOfThatWasUnderstood'),
+        w.unknown.length ? t('planRoom.notUnderstood', { words: w.unknown.join(', ') }) : '',
+      ]
+        .filter(Boolean)
+        .join(' '),
+    );
   };
   const make = async () => {
     if (!milk) return;

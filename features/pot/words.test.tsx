@@ -5,6 +5,7 @@ import { DEFAULT_SETTINGS } from '../../core/settings';
 import { familyPlan, pantry } from '../../core/testing';
 import { SEEN } from '../shared/eventWords';
 import { formatter } from '../../words/format';
+import { t } from '../../words';
 import { spokenLine, stepNext, stepWords } from './words';
 
 const fmt = formatter(DEFAULT_SETTINGS);
@@ -17,9 +18,9 @@ const everyPlan = (family: (typeof FAMILIES)[number]): Plan[] => {
 };
 /** the key that ends a step, by what is waited for */
 const ENDS = {
-  steams: SEEN.steams,
-  'rim bubbles': SEEN['rim bubbles'],
-  'first bubble': SEEN['first bubble'],
+  steams: t(SEEN.steams),
+  'rim bubbles': t(SEEN['rim bubbles']),
+  'first bubble': t(SEEN['first bubble']),
   'coats the spoon': 'It coats the spoon',
   'grain soft': 'Soft through',
   'at the mark': 'Down to the mark',

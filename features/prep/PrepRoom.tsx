@@ -288,7 +288,7 @@ export function PrepRoom() {
             return (
               <View key={group} className="gap-2 pb-2 pt-3">
                 <Type kind="title" level={2}>
-                  {group[0]!.toUpperCase() + group.slice(1)}
+                  {t(`prepGroup.${group}`)}
                 </Type>
                 {mine.map((item) => (
                   <PrepRow

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { t } from '../../words';
 
-/** A figure as it is typed: a comma is a point, nothing is no number. */
-export const numberOf = (typed: string): number => {
-  const text = typed.trim().replace(',', '.');
+/** A figure as it is typed: a comma is a point, nothing is no number. What a form has read already is one. */
+export const numberOf = (typed: string | number): number => {
+  const text = String(typed).trim().replace(',', '.');
   return text === '' ? Number.NaN : Number(text);
 };
 

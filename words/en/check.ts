@@ -74,4 +74,7 @@ export const check = {
   'check.eitherWayIt': 'Either way it {{lo}}.',
   'check.thatIsAnythingFromTo': 'That is anything from "{{lo}}" to "{{hi}}". Weigh {{grams, grams}}.',
   'check.theSourFruitMaySplit': 'The sour fruit may split the milk.',
+  'check.notKnown': 'A step speaks of something that is not known here: {{names}}.',
+  'check.notKnownWhy':
+    'It counts as nothing, and what it is made of is not known: read its label before anybody with an allergy eats of it.',
 } as const;

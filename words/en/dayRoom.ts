@@ -121,4 +121,5 @@ export const dayRoom = {
   'dayRoom.at2': '{{verb}} at {{atMs}}',
   'dayRoom.takenIn': 'taken in',
   'dayRoom.leftOut2': 'left out',
+  'dayRoom.howToMove': 'Hold a block and drag it to another hour; it is asked for at the nearest minute that works.',
 };

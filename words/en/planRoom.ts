@@ -634,4 +634,8 @@ export const planRoom = {
   'own.protein': 'Protein in 100 g',
   'own.sugar': 'Sugar in 100 g',
   'own.starch': 'Starch in 100 g',
+  'planRoom.warm': 'warm',
+  'planRoom.cold': 'cold',
+  'planRoom.notUnderstood': 'Not known here: {{words}}.',
+  'planRoom.figure.keeps': 'Keeps',
 };

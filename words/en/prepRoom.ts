@@ -60,4 +60,12 @@ export const prepRoom = {
     'As it is weighed it {{word}}; as planned it {{word2}}. Mend it now, before it is hot: weigh the rest to match, or take some out.',
   'prepRoom.workingOutWhatThatDoes': 'Working out what that does …',
   'prepRoom.contains': 'Contains {{allergens}}.',
+  'prepGroup.long steps first': 'Long steps first',
+  'prepGroup.grain and nuts': 'Grain and nuts',
+  'prepGroup.milk and egg': 'Milk and egg',
+  'prepGroup.fruit': 'Fruit',
+  'prepGroup.kept back': 'Kept back',
+  'prepGroup.dish and oven': 'Dish and oven',
+  'prepGroup.machines': 'Machines',
+  'prepGroup.within reach': 'Within reach',
 };

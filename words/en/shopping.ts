@@ -26,4 +26,13 @@ export const shopping = {
   'shopping.shelled.hazelnut': 'shelled hazelnuts',
   'shopping.shelled.cashew': 'shelled cashews',
   'shopping.shelled.walnut': 'shelled walnuts',
+  'shopping.packOf': '{{pack}}, {{ml, ml}}',
+  'pack.bag': 'bag',
+  'pack.block': 'block',
+  'pack.box': 'box',
+  'pack.can': 'can',
+  'pack.carton': 'carton',
+  'pack.cup': 'cup',
+  'pack.jar': 'jar',
+  'pack.packet': 'packet',
 };

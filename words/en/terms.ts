@@ -241,4 +241,12 @@ export const terms = {
   'format.never': 'hardly ever',
   'format.timesInTen_one': 'once in 10',
   'format.timesInTen_other': '{{count}} times in 10',
+  'dishes.cup_one': '{{count}} cup',
+  'dishes.mould_one': '{{count}} mould',
+  'dishes.tray_one': '{{count}} tray',
+  'dishes.bowl_one': '{{count}} bowl',
+  'dishes.cup_other': '{{count}} cups',
+  'dishes.mould_other': '{{count}} moulds',
+  'dishes.tray_other': '{{count}} trays',
+  'dishes.bowl_other': '{{count}} bowls',
 };
