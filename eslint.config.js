@@ -12,53 +12,7 @@ const shells = [
   'nativewind',
 ];
 
-/** Words stand in words/: a text that a cook would read is a code elsewhere. */
-const message = 'a text that is read belongs into words/';
-const CODE = ':not([value=/^[a-zA-Z]+\\.[^ ]/])';
-const SENTENCE = "[value=/^[A-Z][a-zé’']+(,? [a-zé0-9’']+)+|[a-z]{2,} .*[a-z]{2,}[.!?]$|^[a-z]+(,? [a-z’]+){5,}$/]";
-const spared = (kind) =>
-  [
-    'ThrowStatement',
-    "CallExpression[callee.name='table']",
-    'TSLiteralType',
-    "CallExpression[callee.type='Super']",
-    // what the independent checker of a schedule finds is for a developer
-    "CallExpression[callee.object.name='wrong']",
-    'ImportDeclaration',
-    'NewExpression[callee.name=/Error$/]',
-  ]
-    .map((inside) => `:not(${inside} ${kind})`)
-    .join('');
-const CLASSES = ':not(JSXAttribute[name.name=/^(className|contentContainerClassName|d|transform|viewBox)$/] *)';
-const SHOWN = '/^(title|label|sub|text|word|placeholder|aria-label|spoken|note|hint|message|error)$/';
-const noSentence = [
-  { selector: `Literal${SENTENCE}${CODE}${spared('Literal')}${CLASSES}`, message },
-  { selector: `TemplateElement[value.raw=/[a-z]{3,},? [a-z]{2,}/]${spared('TemplateElement')}${CLASSES}`, message },
-];
-const noText = [
-  ...noSentence,
-  { selector: 'JSXText[value=/[A-Za-z]{2}/]', message },
-  { selector: `JSXAttribute[name.name=${SHOWN}] > Literal[value=/[A-Za-z]{2}/]`, message },
-  {
-    selector: `JSXAttribute[name.name=${SHOWN}] ConditionalExpression > Literal[value=/[A-Za-z]{2}/].consequent`,
-    message,
-  },
-  {
-    selector: `JSXAttribute[name.name=${SHOWN}] ConditionalExpression > Literal[value=/[A-Za-z]{2}/].alternate`,
-    message,
-  },
-  { selector: 'JSXElement > JSXExpressionContainer > Literal[value=/[A-Za-z]{2}/]', message },
-  {
-    selector:
-      'JSXElement > JSXExpressionContainer > ConditionalExpression > Literal[value=/[A-Za-z]{2}/]:not(:first-child)',
-    message,
-  },
-  {
-    selector:
-      'Property[key.name=/^(label|sub|title|cue|manner)$/] > Literal[value=/[A-Za-z]{2}/]:not([value=/[a-z]-/])',
-    message,
-  },
-];
+const words = { rules: { 'no-text': require('./scripts/noText.cjs') } };
 /** What reads a cook's own words knows them, and the demo is written in them. */
 const READERS = [
   'core/recipe/{names,amount,facts,text,lines,read,wish}.ts',
@@ -102,11 +56,13 @@ module.exports = defineConfig([
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts', ...READERS],
-    rules: { 'no-restricted-syntax': ['error', noNow, ...noSentence] },
+    plugins: { words },
+    rules: { 'words/no-text': ['error', 'sentences'] },
   },
   {
     files: ['features/**/*.{ts,tsx}', 'ui/**/*.{ts,tsx}'],
     ignores: ['**/*.test.*'],
-    rules: { 'no-restricted-syntax': ['error', ...noText] },
+    plugins: { words },
+    rules: { 'words/no-text': ['error', 'everything'] },
   },
 ]);

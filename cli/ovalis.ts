@@ -46,12 +46,18 @@ const [command, file] = process.argv.slice(2);
 if (command === 'forecast' && file) {
   const read = readPlanFile(readInput(file));
   if (!read.ok)
-    fail(['This is not a plan that can be forecast:', ...read.issues.map((i) => `  ${i.path}: ${english(i.message)}`)], 1);
+    fail(
+      ['This is not a plan that can be forecast:', ...read.issues.map((i) => `  ${i.path}: ${english(i.message)}`)],
+      1,
+    );
   print({ format: 'ovalis-forecast', version: 1, ...forecast(read.value, pantryWith(read.value.own)) });
 } else if (isAsk(command) && file) {
   const a = answer(command, readInput(file));
   if (!a.ok)
-    fail([`This is not a question that can be answered:`, ...a.issues.map((i) => `  ${i.path}: ${english(i.message)}`)], 1);
+    fail(
+      [`This is not a question that can be answered:`, ...a.issues.map((i) => `  ${i.path}: ${english(i.message)}`)],
+      1,
+    );
   print(a.value);
 } else if (command === 'schema' && isAsk(file)) print(askJsonSchema(file));
 else if (command === 'schema') print(planJsonSchema());

@@ -75,7 +75,9 @@ describe('the server', () => {
     it('refuses what is no kitchen, and says where', async () => {
       const r = await put({ ...good, version: 2 });
       expect(r.status).toBe(400);
-      expect(await r.json()).toMatchObject({ issues: [{ path: 'version', message: { code: 'issue.exactly', value: '1' } }] });
+      expect(await r.json()).toMatchObject({
+        issues: [{ path: 'version', message: { code: 'issue.exactly', value: '1' } }],
+      });
       expect((await put(good, 'other')).status).toBe(400);
       expect((await fetch(`${at}/kitchens/none/stream`)).status).toBe(404);
     });

@@ -3,7 +3,7 @@ import { Key } from './Key';
 import { Type } from './Type';
 
 /** One of several, as full keys. */
-export function Choices<V extends string | number>({
+export function Choices<V extends string | number | boolean>({
   label,
   value,
   options,
@@ -22,7 +22,7 @@ export function Choices<V extends string | number>({
       <View role="radiogroup" aria-label={label} className={column ? 'gap-2' : 'flex-row flex-wrap gap-2'}>
         {options.map((o) => (
           <Key
-            key={o.value}
+            key={String(o.value)}
             role="radio"
             label={o.label}
             sub={o.sub}

@@ -34,6 +34,7 @@ type Issue = {
   expected?: unknown;
   minimum?: number | bigint;
   maximum?: number | bigint;
+  inclusive?: boolean;
   format?: string;
   values?: readonly unknown[];
   params?: Record<string, unknown>;
@@ -55,7 +56,9 @@ export function issueSaid(i: Issue): Said {
           ? say(key === 'name' ? 'issue.named' : 'issue.notEmpty')
           : say(`issue.letters.${side}`, { count: limit });
       if (i.origin === 'array') return say(`issue.holds.${side}`, { count: limit });
-      return say(`issue.${side}.${unitOf(key)}`, { limit });
+      return i.inclusive === false && side === 'atLeast'
+        ? say(`issue.above.${unitOf(key)}`, { limit })
+        : say(`issue.${side}.${unitOf(key)}`, { limit });
     }
     case 'invalid_type':
       return TYPES.includes(String(i.expected))

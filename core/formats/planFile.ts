@@ -71,7 +71,7 @@ export const writePlanFile = (plan: Plan): string => JSON.stringify(plan, null, 
 export const planJsonSchema = (): unknown => ({
   $id: 'ovalis-plan-4.schema.json',
   // of the schema, not of the app
-  // eslint-disable-next-line no-restricted-syntax
+  // eslint-disable-next-line words/no-text
   title: 'Ovalis plan, version 4',
   ...z.toJSONSchema(PlanSchema, { io: 'input' }),
 });

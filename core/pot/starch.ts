@@ -5,7 +5,7 @@ import { arrhenius, clamp, table } from '../coefficients';
 const JANE = 'differential scanning calorimetry in excess water, Jane et al. 1999';
 const PEAKS = 'from peak viscosities at 8 %, Jane et al. 1999';
 // what it is called on the science page
-// eslint-disable-next-line no-restricted-syntax
+// eslint-disable-next-line words/no-text
 const TROUGH = 'trough over peak of the pasting curve';
 
 type Species = {

@@ -338,7 +338,7 @@ describe('the check-up', () => {
     const c = check(good);
     expect(c.items.filter((i) => i.level === 'mend')).toEqual([]);
     expect(item(c, 'set')!.says).toMatch(
-      new RegExp(`${c.forecast.serving.word} at serving, ${c.forecast.hot.word} hot`, 'i'),
+      new RegExp(`${c.forecast.serving.word} at serving and ${c.forecast.hot.word} hot`, 'i'),
     );
     expect(item(c, 'ratio cornstarch')!.says).toBe('80 g cornstarch to a litre.');
   });

@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from 'zod';
 import {
@@ -30,7 +30,8 @@ import { RULE_SAYS } from './words';
 import { t, named } from '../../words';
 import { useTell } from '../shared/App';
 import { say } from '../../core/say';
-import { fieldError, numberOf, typedNumber } from '../shared/typed';
+import { FormChoices, FormField } from '../shared/FormField';
+import { fieldError, numberOf, typed, typedNumber } from '../shared/typed';
 
 type Props = {
   open: boolean;
@@ -141,72 +142,65 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRe
   );
 }
 
+const nutGrams = z.number().positive().max(10000);
+const NutMilkTyped = z.object({
+  nut: z.enum(Object.keys(NUTS) as [Nut, ...Nut[]]),
+  nutG: typed(nutGrams),
+  waterG: typed(nutGrams),
+  filtered: z.boolean(),
+  /** how much milk is wanted, where that is asked */
+  wantedG: typed(nutGrams.optional(), undefined),
+});
+
 /** Nuts and water to milk, and the other way: how much of both for how much milk. */
 function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient) => void }) {
-  const [nut, setNut] = useState<Nut>('hazelnut');
-  const [nutG, setNutG] = useState('100');
-  const [waterG, setWaterG] = useState('400');
-  const [filtered, setFiltered] = useState(true);
-  const grams = numberOf;
-  const wrong = (typed: string) =>
-    grams(typed) > 0 && grams(typed) <= 10000 ? undefined : t('planRoom.aNumberOfGramsAbove');
-  const ok = !wrong(nutG) && !wrong(waterG);
-  const milk = ok ? nutMilk(nut, grams(nutG), grams(waterG), filtered) : undefined;
-  const [wantedG, setWantedG] = useState(needG > 0 ? String(Math.round(needG)) : '');
-  const wantedBad = wantedG === '' ? undefined : wrong(wantedG);
+  const { control, setValue } = useForm({
+    resolver: zodResolver(NutMilkTyped as never),
+    mode: 'onChange',
+    defaultValues: {
+      nut: 'hazelnut',
+      nutG: '100',
+      waterG: '400',
+      filtered: true,
+      wantedG: needG > 0 ? String(Math.round(needG)) : '',
+    },
+  });
+  const now = useWatch({ control });
+  const read = NutMilkTyped.safeParse({ ...now, wantedG: '' });
+  const milk = read.success ? nutMilk(read.data.nut, read.data.nutG, read.data.waterG, read.data.filtered) : undefined;
+  const wanted = NutMilkTyped.shape.wantedG.safeParse(now.wantedG).data;
   const forThat =
-    wantedG !== '' && !wantedBad && milk && milk.massG > 0
-      ? nutsFor(nut, grams(wantedG), grams(waterG) / grams(nutG), filtered)
+    read.success && wanted !== undefined && milk && milk.massG > 0
+      ? nutsFor(read.data.nut, wanted, read.data.waterG / read.data.nutG, read.data.filtered)
       : undefined;
   return (
     <>
-      <Choices
+      <FormChoices
+        control={control}
+        name="nut"
         label={t('planRoom.nut')}
-        value={nut}
         options={(Object.keys(NUTS) as Nut[]).map((n) => ({ value: n, label: t(`nut.${n}`) }))}
-        onChoose={setNut}
       />
-      <Field
-        label={t('planRoom.nutsShelled')}
-        unit="g"
-        inputMode="decimal"
-        value={nutG}
-        onChangeText={setNutG}
-        error={wrong(nutG)}
-      />
-      <Field
-        label={t('planRoom.water')}
-        unit="g"
-        inputMode="decimal"
-        value={waterG}
-        onChangeText={setWaterG}
-        error={wrong(waterG)}
-      />
-      <Choices
+      <FormField control={control} name="nutG" label={t('planRoom.nutsShelled')} unit="g" inputMode="decimal" />
+      <FormField control={control} name="waterG" label={t('planRoom.water')} unit="g" inputMode="decimal" />
+      <FormChoices
+        control={control}
+        name="filtered"
         label={t('planRoom.strained')}
-        value={filtered ? 1 : 0}
         options={[
-          { value: 1, label: t('planRoom.throughACloth') },
-          { value: 0, label: t('planRoom.notStrained') },
+          { value: true, label: t('planRoom.throughACloth') },
+          { value: false, label: t('planRoom.notStrained') },
         ]}
-        onChoose={(v) => setFiltered(v === 1)}
       />
       {milk ? (
         <>
-          <Field
-            label={t('planRoom.iWantMilk')}
-            unit="g"
-            inputMode="decimal"
-            value={wantedG}
-            onChangeText={setWantedG}
-            error={wantedBad}
-          />
+          <FormField control={control} name="wantedG" label={t('planRoom.iWantMilk')} unit="g" inputMode="decimal" />
           {forThat ? (
             <View className="gap-2" testID="nuts-for">
               <Type kind="strong">
                 {t('planRoom.gAndGWaterMake', {
                   nutG: Math.round(forThat.nutG),
-                  nut: t(`nut.${nut}`),
+                  nut: t(`nut.${read.data!.nut}`),
                   waterG: Math.round(forThat.waterG),
                 })}
               </Type>
@@ -214,8 +208,8 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
                 label={t('planRoom.takeThose')}
                 className="self-start"
                 onPress={() => {
-                  setNutG(String(Math.round(forThat.nutG)));
-                  setWaterG(String(Math.round(forThat.waterG)));
+                  setValue('nutG', String(Math.round(forThat.nutG)));
+                  setValue('waterG', String(Math.round(forThat.waterG)));
                 }}
               />
             </View>
@@ -289,9 +283,9 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
       allergens: [],
     },
   });
-  const submit = handleSubmit((typed) => {
-    const n = (k: 'fat' | 'protein' | 'sugar' | 'starch') => numberOf(typed[k]);
-    const milk = typed.group === 'milk';
+  const submit = handleSubmit((own) => {
+    const n = (k: 'fat' | 'protein' | 'sugar' | 'starch') => numberOf(own[k]);
+    const milk = own.group === 'milk';
     const named = n('fat') + n('protein') + n('sugar') + n('starch');
     const per100 = {
       water: milk ? Math.max(0, 99.3 - named) : 0,
@@ -308,13 +302,13 @@ function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: In
     }
     onDone({
       id: newId('own'),
-      name: typed.name.trim(),
-      group: typed.group,
-      ...(milk && typed.base ? { base: typed.base } : {}),
-      densityGPerMl: numberOf(typed.densityGPerMl),
+      name: own.name.trim(),
+      group: own.group,
+      ...(milk && own.base ? { base: own.base } : {}),
+      densityGPerMl: numberOf(own.densityGPerMl),
       per100,
       ...(n('starch') > 1 ? { thickener: 'maize starch' as const } : {}),
-      allergens: typed.allergens,
+      allergens: own.allergens,
       confidence: 'B',
       own: true,
     });

@@ -369,12 +369,12 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
           />
           <Choices
             label={t('planRoom.cover')}
-            value={plan.rest.covered ? 1 : 0}
+            value={plan.rest.covered}
             options={[
-              { value: 1, label: t('planRoom.liesOnThePudding'), sub: t('planRoom.noSkin') },
-              { value: 0, label: t('planRoom.open'), sub: t('planRoom.coolsFasterSkin') },
+              { value: true, label: t('planRoom.liesOnThePudding'), sub: t('planRoom.noSkin') },
+              { value: false, label: t('planRoom.open'), sub: t('planRoom.coolsFasterSkin') },
             ]}
-            onChoose={(v) => set({ covered: v === 1 })}
+            onChoose={(v) => set({ covered: v })}
           />
           <Type tone="quiet">{t('planRoom.aUsualFridgeIs', { value: fmt.temp(4) })}</Type>
         </>

@@ -149,12 +149,12 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
           />
           <Choices
             label={t('planRoom.lemonAgainstCrystals')}
-            value={side.acid ? 1 : 0}
+            value={side.acid}
             options={[
-              { value: 1, label: t('planRoom.aLittle') },
-              { value: 0, label: t('planRoom.none') },
+              { value: true, label: t('planRoom.aLittle') },
+              { value: false, label: t('planRoom.none') },
             ]}
-            onChoose={(v) => onChange({ ...side, acid: v === 1 })}
+            onChoose={(v) => onChange({ ...side, acid: v })}
           />
         </>
       );

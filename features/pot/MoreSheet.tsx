@@ -152,12 +152,12 @@ function Waiting({ c, now }: { c: ReturnType<typeof useCook>; now: number }) {
     <View className="gap-1" testID="waiting">
       <Choices
         label={t('potRoom.ifItMustWait')}
-        value={wrapped ? 1 : 0}
+        value={wrapped}
         options={[
-          { value: 0, label: t('potRoom.lidOn') },
-          { value: 1, label: t('potRoom.wrappedInABlanket') },
+          { value: false, label: t('potRoom.lidOn') },
+          { value: true, label: t('potRoom.wrappedInABlanket') },
         ]}
-        onChoose={(v) => setWrapped(v === 1)}
+        onChoose={(v) => setWrapped(v)}
       />
       {data?.map((h) => (
         <Type key={h.minutes}>

@@ -227,12 +227,12 @@ function Faults({ of, noted, wanted, step, hot, first, onAdd, onDone }: FaultsPr
       {fault === 'too sweet' ? (
         <Choices
           label={t('rescueRoom.howMuchTooSweet')}
-          value={much ? 1 : 0}
+          value={much}
           options={[
-            { value: 0, label: t('rescueRoom.aLittle') },
-            { value: 1, label: t('rescueRoom.farToo') },
+            { value: false, label: t('rescueRoom.aLittle') },
+            { value: true, label: t('rescueRoom.farToo') },
           ]}
-          onChoose={(v) => setMuch(v === 1)}
+          onChoose={(v) => setMuch(v)}
         />
       ) : null}
       {fault === 'boiled over' ? (

@@ -22,7 +22,11 @@ import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { saveFile, saveKitchenFile } from '../shared/saveFile';
 import { t } from '../../words';
-import { numberOf } from '../shared/typed';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import { PackSchema } from '../../core/units/packs';
+import { FormChoices, FormField } from '../shared/FormField';
+import { typed } from '../shared/typed';
 
 type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
 
@@ -131,12 +135,12 @@ export function SettingsRoom() {
           />
           <Choices
             label={t('settingsRoom.soundAndVibration')}
-            value={s.sound ? 1 : 0}
+            value={s.sound}
             options={[
-              { value: 1, label: t('settingsRoom.on') },
-              { value: 0, label: t('settingsRoom.off') },
+              { value: true, label: t('settingsRoom.on') },
+              { value: false, label: t('settingsRoom.off') },
             ]}
-            onChoose={(v) => change({ sound: v === 1 })}
+            onChoose={(v) => change({ sound: v })}
           />
           <Packs />
           <View className="gap-2">
@@ -245,25 +249,28 @@ function SetAside() {
   );
 }
 
+/** A size as it is typed; no price is none. */
+const PackTyped = PackSchema.omit({ id: true }).extend({
+  grams: typed(PackSchema.shape.grams),
+  price: typed(PackSchema.shape.price, undefined),
+});
+
 /** Can and packet sizes as this cook's shop has them. */
 function Packs() {
   const { fmt } = useApp();
   const packs = useCollection('packs');
   const save = useSave('packs');
   const remove = useRemove('packs');
-  const [name, setName] = useState('');
-  const [grams, setGrams] = useState('');
-  const [ingredientId, setIngredientId] = useState('milk_whole');
+  const { control, handleSubmit, formState, reset } = useForm({
+    resolver: zodResolver(PackTyped as never),
+    mode: 'onChange',
+    defaultValues: { ingredientId: 'milk_whole', name: '', grams: '', price: '' },
+  });
   const plans = useCollection('plans');
   const used = [
     ...new Set(['milk_whole', 'cornstarch', ...(plans.data ?? []).flatMap((p) => p.items.map((i) => i.ingredientId))]),
   ];
   const pantry = pantryWith((plans.data ?? []).flatMap((p) => p.own));
-  const value = numberOf(grams);
-  const [price, setPrice] = useState('');
-  const paid = numberOf(price);
-  const wrongPrice = price !== '' && !(paid >= 0 && paid <= 10000) ? t('settingsRoom.aSumSuchAs1') : undefined;
-  const wrong = grams !== '' && !(value > 0 && value <= 20000) ? t('settingsRoom.aNumberOfGramsAbove') : undefined;
   return (
     <View className="gap-2">
       <Type kind="title" level={2}>
@@ -286,50 +293,42 @@ function Packs() {
           />
         </View>
       ))}
-      <Choices
+      <FormChoices
+        control={control}
+        name="ingredientId"
         label={t('settingsRoom.aPacketOf')}
-        value={ingredientId}
         options={used.map((id) => ({ value: id, label: pantry.get(id)?.name ?? id }))}
-        onChoose={setIngredientId}
       />
-      <Field
+      <FormField
+        control={control}
+        name="name"
         label={t('settingsRoom.whatItIsCalled')}
-        value={name}
-        onChangeText={setName}
         placeholder={t('settingsRoom.canOfCoconutMilk')}
         maxLength={60}
       />
-      <Field
-        label={t('settingsRoom.holds')}
-        unit="g"
-        inputMode="decimal"
-        value={grams}
-        onChangeText={setGrams}
-        error={wrong}
-      />
-      <Field
+      <FormField control={control} name="grams" label={t('settingsRoom.holds')} unit="g" inputMode="decimal" />
+      <FormField
+        control={control}
+        name="price"
         label={t('settingsRoom.costsIfYouLike')}
         unit={fmt.settings.money}
         inputMode="decimal"
-        value={price}
-        onChangeText={setPrice}
-        error={wrongPrice}
       />
       <Key
         label={t('settingsRoom.addThisSize')}
-        disabled={name.trim() === '' || !(value > 0) || wrong !== undefined || wrongPrice !== undefined}
-        onPress={() => {
-          save.mutate({
-            id: newId('pack'),
-            ingredientId,
-            name: name.trim(),
-            grams: value,
-            ...(price === '' ? {} : { price: paid }),
-          });
-          setPrice('');
-          setName('');
-          setGrams('');
-        }}
+        disabled={!formState.isValid}
+        onPress={() =>
+          void handleSubmit((pack) => {
+            const { price, ...rest } = PackTyped.parse(pack);
+            save.mutate({
+              ...rest,
+              name: rest.name.trim(),
+              id: newId('pack'),
+              ...(price === undefined ? {} : { price }),
+            });
+            reset({ ingredientId: rest.ingredientId, name: '', grams: '', price: '' });
+          })()
+        }
       />
     </View>
   );

@@ -7,9 +7,12 @@ export const numberOf = (typed: string | number): number => {
   return text === '' ? Number.NaN : Number(text);
 };
 
+/** What a schema wants, as it is typed. @param empty what nothing typed stands for */
+export const typed = <S extends z.ZodType>(schema: S, empty: number | undefined = Number.NaN) =>
+  z.preprocess((v) => (typeof v !== 'string' ? v : v.trim() === '' ? empty : numberOf(v)), schema);
+
 /** A field that holds a number between two limits. */
-export const typedNumber = (min: number, max: number) =>
-  z.preprocess((v) => (typeof v === 'string' ? numberOf(v) : v), z.number().min(min).max(max));
+export const typedNumber = (min: number, max: number) => typed(z.number().min(min).max(max));
 
 /** What is wrong with a field: the schema's own sentence, or the sentence of a code. */
 export const fieldError = (message: string | undefined): string | undefined =>

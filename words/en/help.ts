@@ -8,5 +8,5 @@ export const help = {
   'help.letHelp': 'Let {{otherName}} help.',
   'help.halveTheItSetsBy': 'Halve the {{names}}: it sets by itself.',
   'help.giveUpTheWordIn': 'Give up the word in the pot: the one on the table can be had.',
-  'help.theNearestSetItCan': 'The nearest set it can have as it is: {{word}}.',
+  'help.theNearestSetItCan': 'The nearest set it can have as it is: $t(word.{{word}}).',
 };

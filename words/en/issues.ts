@@ -55,4 +55,9 @@ export const issues = {
   'record.wrong': '{{issues}}',
   'record.issue': '{{path}}: {{message}}',
   'record.refused': 'the browser refused',
+  'issue.above.grams': 'should be above {{limit, grams}}',
+  'issue.above.mm': 'should be above {{limit}} mm',
+  'issue.above.ml': 'should be above {{limit}} ml',
+  'issue.above.temp': 'should be above {{limit, temp}}',
+  'issue.above.plain': 'should be above {{limit}}',
 };

@@ -1,7 +1,6 @@
 /** rescueRoom. */
 export const rescueRoom = {
   'rescueRoom.eggAlone': 'egg alone',
-  'rescueRoom.it': 'It {{message}}.',
   'rescueRoom.aboutIsEnoughTheModel': 'About is enough: the model works from what you say, and doubts it a little.',
   'rescueRoom.liquid': 'Liquid',
   'rescueRoom.howMuchLiquid': 'How much liquid',

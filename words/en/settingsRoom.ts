@@ -46,8 +46,6 @@ export const settingsRoom = {
   'settingsRoom.record': 'record',
   'settingsRoom.records': 'records',
   'settingsRoom.saveTheSetAside': 'Save the {{countOf}} set-aside {{records}}',
-  'settingsRoom.aSumSuchAs1': 'A sum such as 1.80 would do, or nothing.',
-  'settingsRoom.aNumberOfGramsAbove': 'A number of grams above 0 would do.',
   'settingsRoom.cansAndPackets': 'Cans and packets',
   'settingsRoom.noPrice': 'no price',
   'settingsRoom.remove': 'Remove',

@@ -10,5 +10,5 @@ export const solve = {
   'solve.isNotInThePlan': '"{{ingredientId}}" is not in the plan, so its amount cannot move.',
   'solve.aWordInThePot': 'A word in the pot and one at serving need two thickeners that may move.',
   'solve.noMixOfTheseIs':
-    'No mix of these is "{{hotWord}}" in the pot and right at serving: the nearest is "{{word}}" hot. Choose another hot word or another pair.',
+    'No mix of these is "$t(word.{{hotWord}})" in the pot and right at serving: the nearest is "$t(word.{{word}})" hot. Choose another hot word or another pair.',
 };
