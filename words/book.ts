@@ -49,5 +49,5 @@ export const t = (
   const known = Object.fromEntries(
     Object.entries(figures).map(([k, v]) => [k, typeof v === 'boolean' ? '' : (v ?? '')]),
   );
-  return book.t(typeof said === 'string' ? said : said.code, known).trim();
+  return book.t(typeof said === 'string' ? said : said.code, known);
 };

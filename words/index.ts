@@ -32,16 +32,19 @@ for (const [name, write] of Object.entries(WAYS))
 
 const figureOf = (value: Figure, fmt: Formatter): unknown =>
   Array.isArray(value)
-    ? value.map((v: Said) => tell(v, fmt)).join(', ')
+    ? value.map((v: Said) => raw(v, fmt)).join(', ')
     : typeof value === 'object'
-      ? tell(value as Said, fmt)
+      ? raw(value as Said, fmt)
       : (value ?? '');
 
-/** The sentence of what core says. A code without one is shown as it is: the tests find it. */
-export function tell({ code, ...figures }: Said, fmt: Formatter): string {
+/** As it stands, with the spaces that its parts bring. */
+function raw({ code, ...figures }: Said, fmt: Formatter): string {
   const known = Object.fromEntries(Object.entries(figures).map(([name, value]) => [name, figureOf(value, fmt)]));
-  return book.t(code, { ...known, fmt }).trim();
+  return book.t(code, { ...known, fmt });
 }
+
+/** The sentence of what core says. A code without one is shown as it is: the tests find it. */
+export const tell = (said: Said, fmt: Formatter): string => raw(said, fmt).replace(/ {2,}/g, ' ').trim();
 
 // what a schema finds wrong is said in our words, also where a form shows it
 z.config({

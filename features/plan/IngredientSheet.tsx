@@ -31,7 +31,7 @@ import { t, named } from '../../words';
 import { useTell } from '../shared/App';
 import { say } from '../../core/say';
 import { FormChoices, FormField } from '../shared/FormField';
-import { fieldError, numberOf, typed, typedNumber } from '../shared/typed';
+import { fieldError, numberOf, typed, typedNumber, typedOr } from '../shared/typed';
 
 type Props = {
   open: boolean;
@@ -149,7 +149,7 @@ const NutMilkTyped = z.object({
   waterG: typed(nutGrams),
   filtered: z.boolean(),
   /** how much milk is wanted, where that is asked */
-  wantedG: typed(nutGrams.optional(), undefined),
+  wantedG: typedOr(nutGrams.optional(), undefined),
 });
 
 /** Nuts and water to milk, and the other way: how much of both for how much milk. */

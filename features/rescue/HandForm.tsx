@@ -8,7 +8,7 @@ import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { FormChoices, FormField } from '../shared/FormField';
-import { typed } from '../shared/typed';
+import { typedOr } from '../shared/typed';
 
 const MILKS = ['milk_whole', 'milk_semi', 'coconut_milk', 'almond_drink', 'oat_drink', 'soy_drink', 'water'];
 const THICK = ['cornstarch', 'rice_flour', 'rice_ground', 'rice_short', 'semolina', 'cornmeal_fine', 'none'];
@@ -21,10 +21,10 @@ const choices = (ids: readonly string[]) =>
 const { milkG, thickenerG, sugarG, yolks } = ByHandSchema.shape;
 /** As it is typed; nothing typed is none of it. */
 const HandSchema = ByHandSchema.extend({
-  milkG: typed(milkG, 0),
-  thickenerG: typed(thickenerG, 0),
-  sugarG: typed(sugarG, 0),
-  yolks: typed(yolks, 0),
+  milkG: typedOr(milkG, 0),
+  thickenerG: typedOr(thickenerG, 0),
+  sugarG: typedOr(sugarG, 0),
+  yolks: typedOr(yolks, 0),
 });
 
 /** What is in a pot that was not cooked with the app, as far as a cook can say it at the stove. */

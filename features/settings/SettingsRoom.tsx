@@ -26,7 +26,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { PackSchema } from '../../core/units/packs';
 import { FormChoices, FormField } from '../shared/FormField';
-import { typed } from '../shared/typed';
+import { typed, typedOr } from '../shared/typed';
 
 type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
 
@@ -252,7 +252,7 @@ function SetAside() {
 /** A size as it is typed; no price is none. */
 const PackTyped = PackSchema.omit({ id: true }).extend({
   grams: typed(PackSchema.shape.grams),
-  price: typed(PackSchema.shape.price, undefined),
+  price: typedOr(PackSchema.shape.price, undefined),
 });
 
 /** Can and packet sizes as this cook's shop has them. */

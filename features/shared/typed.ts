@@ -8,8 +8,9 @@ export const numberOf = (typed: string | number): number => {
 };
 
 /** What a schema wants, as it is typed. @param empty what nothing typed stands for */
-export const typed = <S extends z.ZodType>(schema: S, empty: number | undefined = Number.NaN) =>
+export const typedOr = <S extends z.ZodType>(schema: S, empty: number | undefined) =>
   z.preprocess((v) => (typeof v !== 'string' ? v : v.trim() === '' ? empty : numberOf(v)), schema);
+export const typed = <S extends z.ZodType>(schema: S) => typedOr(schema, Number.NaN);
 
 /** A field that holds a number between two limits. */
 export const typedNumber = (min: number, max: number) => typed(z.number().min(min).max(max));
