@@ -313,6 +313,9 @@ describe('the history of a plan', () => {
     expect(lines.some((l) => /^cornstarch: .* to 60 g$/.test(l))).toBe(true);
     expect(lines).toContain('wanted: mounds to slices');
     expect(lines).toContain('rules: none to no egg');
+    expect(changesBetween(pudding, { ...pudding, people: pudding.people + 2 }, pantry).map(english)).toEqual([
+      `people: ${pudding.people} to ${pudding.people + 2}`,
+    ]);
   });
 });
 

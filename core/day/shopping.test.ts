@@ -39,6 +39,7 @@ describe('shopping', () => {
   it('home nut milk is bought as nuts, fruit as it grows', () => {
     const home = plans[0]!.items.find((i) => i.ingredientId.startsWith('home_'))!;
     expect(line(list, 'nuts_hazelnut').needG).toBeCloseTo(nutsFor('hazelnut', home.grams, 4).nutG, 6);
+    expect(english(line(list, 'nuts_hazelnut').name)).toBe('shelled hazelnuts');
     expect(line(list, 'fruit_plum').needG).toBe(450);
     expect(line(list, 'fruit_plum').packs).toBeUndefined();
   });

@@ -7,7 +7,7 @@ import type { Pantry } from '../pantry/pantry';
 import { planOf, type PlanMeta, type Reading } from './read';
 import { type Said } from '../say';
 
-import { findings, mended, type Finding } from './findings';
+import { findings, type Finding } from './findings';
 
 /** A recipe held against the model: what it will be as written, what is missing or risky in it, and what would mend it. */
 export type CheckItem = {
@@ -76,7 +76,7 @@ export function checkUp(
   }
   const f = forecast(plan, pantry);
   const accept = new Set(done.map((d) => d.id));
-  const open = findings(mended(r, accept), plan, f, pantry)
+  const open = findings(r, plan, f, pantry)
     .filter((x) => !accept.has(x.id) || x.id === 'set')
     .map(({ fix, ...x }) => ({ ...x, ...(fix ? { fix: fix.says } : {}), accepted: false }));
   const rank = { mend: 0, mind: 1, fact: 2 } as const;

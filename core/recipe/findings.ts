@@ -9,7 +9,6 @@ import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { suggestSettings } from '../pot/hob';
 import { panFit } from '../vessels/fit';
-import type { Facts } from './facts';
 import type { Line } from './lines';
 import { type Reading } from './read';
 import { say, type Said } from '../say';
@@ -629,41 +628,29 @@ const sourSplits: Finder = ({ f }) => {
 };
 
 /**
- * Everything that is looked for, in its order: mends are made in it too, so that a later one sees the earlier; the set
- * comes last, once all else is mended. `settles` is what a mend changes in what the recipe says, so that it is not found
- * a second time.
+ * Everything that is looked for, in its order: mends are made in it too, so that a later one sees the earlier. The set comes
+ * first to the cook and last in the mending, once all else is right.
  */
-const FINDINGS: readonly { finds: Finder; settles?: Readonly<Record<string, Partial<Facts>>> }[] = [
-  { finds: setIs },
-  { finds: ratios },
-  { finds: noColdSlurry, settles: { 'no cold slurry': { starch: 'cold slurry' } } },
-  { finds: yolksIntoBoil, settles: { 'yolks into a boil': { yolks: 'tempered' } } },
-  { finds: custardBoiled, settles: { 'custard boiled': { bubbles: false } } },
-  { finds: starchNotBoiled, settles: { 'starch not boiled': { bubbles: true } } },
-  { finds: sugarEarly, settles: { 'sugar early': { sugarLate: true } } },
-  { finds: potTooSmall },
-  { finds: dishTooSmall },
-  { finds: tooDeepOrSlow },
-  { finds: notColdInTime },
-  { finds: spicesStay },
-  { finds: neverUsed },
-  { finds: neverListed },
-  { finds: bareSpoon },
-  { finds: sourSplits },
+const FINDINGS: readonly Finder[] = [
+  setIs,
+  ratios,
+  noColdSlurry,
+  yolksIntoBoil,
+  custardBoiled,
+  starchNotBoiled,
+  sugarEarly,
+  potTooSmall,
+  dishTooSmall,
+  tooDeepOrSlow,
+  notColdInTime,
+  spicesStay,
+  neverUsed,
+  neverListed,
+  bareSpoon,
+  sourSplits,
 ];
 
 export const findings = (r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[] => {
   const matter = matterOf(r, plan, f, pantry);
-  return FINDINGS.flatMap(({ finds }) => finds(matter));
+  return FINDINGS.flatMap((finds) => finds(matter));
 };
-
-/** The recipe's facts once mends are accepted. */
-export const mended = (r: Reading, accepted: ReadonlySet<string>): Reading => ({
-  ...r,
-  facts: Object.assign(
-    { ...r.facts },
-    ...FINDINGS.flatMap(({ settles = {} }) =>
-      Object.entries(settles).flatMap(([id, part]) => (accepted.has(id) ? [part] : [])),
-    ),
-  ) as Facts,
-});
