@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { atStages, lookUp, mixtureOfPortions, UnknownIngredientError } from '../plan/stages';
 import { notAdded } from '../plan/family';
-import { migratePlan, PlanSchema, type Plan } from '../plan/plan';
+import { migratePlan, PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { say } from '../say';
 import { parseJson, type FormatIssue, type Parsed } from './issues';
@@ -69,9 +69,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
 export const writePlanFile = (plan: Plan): string => JSON.stringify(plan, null, 2) + '\n';
 
 export const planJsonSchema = (): unknown => ({
-  $id: 'ovalis-plan-4.schema.json',
-  // of the schema, not of the app
-  // eslint-disable-next-line words/no-text
-  title: 'Ovalis plan, version 4',
+  $id: `${PLAN_FORMAT}-${PLAN_VERSION}.schema.json`,
+  title: `${PLAN_FORMAT}, version ${PLAN_VERSION}`,
   ...z.toJSONSchema(PlanSchema, { io: 'input' }),
 });

@@ -4,9 +4,6 @@ import { arrhenius, clamp, table } from '../coefficients';
 
 const JANE = 'differential scanning calorimetry in excess water, Jane et al. 1999';
 const PEAKS = 'from peak viscosities at 8 %, Jane et al. 1999';
-// what it is called on the science page
-// eslint-disable-next-line words/no-text
-const TROUGH = 'trough over peak of the pasting curve';
 
 type Species = {
   title: string;
@@ -30,7 +27,7 @@ const species = (s: Species) =>
     peakC: [s.gel[1], 'degC', s.gel[4], `peak, ${s.gel[3]}`],
     endC: [s.gel[2], 'degC', s.gel[4], `end, ${s.gel[3]}`],
     k8: [s.k8, 'Pa s^n', 'B', `consistency at 8 %, 95 degC, ${PEAKS}`],
-    integrityFloor: [s.integrityFloor, '1', 'B', TROUGH],
+    integrityFloor: [s.integrityFloor, '1', 'B', 'trough over peak of the pasting curve'],
     flowJPerMol: [s.flowJPerMol, 'J/mol', 'B', 'setback to 50 degC'],
     gel: [s.strength, '1', 'C', 'cold gel strength against maize'],
     retro: [s.retro, '1', 'B', 'slow firming over days (retrogradation), share'],
