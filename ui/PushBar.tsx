@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { Type } from './Type';
+import { LEFT_TO_RIGHT } from './leftToRight';
 
 export type Push = { name: string; from: number; to: number; tone: 'ink' | 'cool' | 'bay' };
 
@@ -12,7 +13,7 @@ const TONES = {
 /** What pushes the set, end to end on the strip's own scale of 0 to 5. The last edge is where the yolk sits. */
 export function PushBar({ pushes, label }: { pushes: readonly Push[]; label: string }) {
   return (
-    <View role="img" aria-label={label} className="h-9 flex-row">
+    <View {...LEFT_TO_RIGHT} role="img" aria-label={label} className="h-9 flex-row">
       {pushes.map((p) => {
         const share = Math.max(0, (p.to - p.from) / 5);
         if (share < 0.004) return null;

@@ -7,6 +7,7 @@ import { colour } from './colours';
 import { STRIP_WORDS } from './SetStrip';
 import { Type } from './Type';
 import { t } from '../words';
+import { LEFT_TO_RIGHT } from './leftToRight';
 
 export type CurvePoint = { hours: number; coreC: number; place: number };
 
@@ -62,7 +63,7 @@ export function SetCurve({
     { h: hours, text: timeAt(hours) },
   ];
   return (
-    <View role="img" aria-label={label}>
+    <View {...LEFT_TO_RIGHT} role="img" aria-label={label}>
       <View className="flex-row" aria-hidden>
         <View className="min-w-0 flex-1" onLayout={(e) => setW(Math.max(120, Math.round(e.nativeEvent.layout.width)))}>
           <Svg width={W} height={H} viewBox={`0 0 ${W} ${H}`}>

@@ -5,6 +5,7 @@ import Svg, { Ellipse, G, Line, Path } from 'react-native-svg';
 import { colour } from './colours';
 import { Type } from './Type';
 import { t } from '../words';
+import { LEFT_TO_RIGHT } from './leftToRight';
 
 export const STRIP_WORDS = ['drinks', 'coats', 'mounds', 'wobbles', 'slices'] as const;
 const UNIT = 72;
@@ -87,7 +88,7 @@ export function SetStrip(p: SetStripProps) {
       } as unknown as ViewProps)
     : ({ role: 'img' } as ViewProps);
   return (
-    <View>
+    <View {...LEFT_TO_RIGHT}>
       <View {...slider} aria-label={p.label} {...handle}>
         <Svg width="100%" viewBox="0 0 360 78" style={{ aspectRatio: 360 / 78 }} aria-hidden>
           {OUTLINES.map((d, i) => (

@@ -124,16 +124,6 @@ export function SettingsRoom() {
             onChangeText={(money) => change({ money })}
           />
           <Choices
-            label={t('settingsRoom.language')}
-            value={s.language}
-            options={LANGUAGES.map((value) => ({
-              value,
-              label: t(`language.${value}`),
-              sub: t(`language.${value}.sub`),
-            }))}
-            onChoose={(language) => change({ language })}
-          />
-          <Choices
             label={t('settingsRoom.soundAndVibration')}
             value={s.sound}
             options={[
@@ -143,6 +133,16 @@ export function SettingsRoom() {
             onChoose={(v) => change({ sound: v })}
           />
           <Packs />
+          <Choices
+            label={t('settingsRoom.language')}
+            value={s.language}
+            options={LANGUAGES.map((value) => ({
+              value,
+              label: t(`language.${value}`),
+              sub: t(`language.${value}.sub`),
+            }))}
+            onChoose={(language) => change({ language })}
+          />
           <View className="gap-2">
             <Type kind="title" level={2}>
               {t('settingsRoom.yourKitchenInOneFile')}
