@@ -15,6 +15,7 @@ import { useSettled } from '../shared/useSettled';
 import type { useAbout } from './useAbout';
 import { lookSays, whySays } from './words';
 import { t } from '../../words';
+import { LEFT_TO_RIGHT } from '../../ui/leftToRight';
 
 /** The chances follow once the thumb has rested this long, ms. */
 const REST_MS = 500;
@@ -133,7 +134,7 @@ export function Answer({
           place: place.toFixed(1),
         })}
       />
-      <View className="flex-row pt-0.5" aria-hidden>
+      <View {...LEFT_TO_RIGHT} className="flex-row pt-0.5" aria-hidden>
         {[
           t('planRoom.drinks'),
           t('planRoom.coats'),
