@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import { forecast } from '../core/model/forecast';
 import { answer, askJsonSchema, ASKS, type Ask } from '../core/formats/asks';
 import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
-import { pantryWith } from '../core/pantry/pantry';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { Said } from '../core/say';
 import { english } from '../words/english';
@@ -50,7 +49,7 @@ if (command === 'forecast' && file) {
       ['This is not a plan that can be forecast:', ...read.issues.map((i) => `  ${i.path}: ${english(i.message)}`)],
       1,
     );
-  print({ format: 'ovalis-forecast', version: 1, ...forecast(read.value, pantryWith(read.value.own)) });
+  print({ format: 'ovalis-forecast', version: 1, ...forecast(read.value) });
 } else if (isAsk(command) && file) {
   const a = answer(command, readInput(file));
   if (!a.ok)

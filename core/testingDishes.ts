@@ -12,14 +12,14 @@ const SUPPER = '2026-12-11T19:30:00.000Z';
 function dish(id: string, name: string, family: Family, change: Partial<Plan> = {}, milkId = 'milk_whole'): Plan {
   const start = newPlan({ id, name, milkId, people: 6, portionG: 120, serveAt: SUPPER, family }, pantry);
   const plan = { ...start, ...change };
-  return scaleToPeople(plan, 6, 120, forecast(plan, pantry).lossRel);
+  return scaleToPeople(plan, 6, 120, forecast(plan).lossRel);
 }
 const less = (plan: Plan, ingredientId: string, factor: number): Plan => ({
   ...plan,
   items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: Math.round(i.grams * factor) } : i)),
 });
 
-const solved = solveStarch(dish('starch', 'Vanilla evening pudding', 'starch-set milk pudding'), pantry).plan;
+const solved = solveStarch(dish('starch', 'Vanilla evening pudding', 'starch-set milk pudding')).plan;
 export const DISHES = {
   // a quarter of its starch was forgotten: it asks to be mended
   starch: less(solved, 'cornstarch', 0.75),

@@ -9,7 +9,6 @@ import { changesOf, stepsOf, type Step } from './cook/steps';
 import { forecast } from './model/forecast';
 import type { Plan } from './plan/plan';
 import { cueShows } from './kitchen/simulated';
-import type { Pantry } from './pantry/pantry';
 import type { Pot } from './pot/pot';
 import { fewOf, NO_HABITS, type Habits } from './twin/twin';
 
@@ -30,10 +29,10 @@ let n = 0;
 export const eventAt = (kind: CookEvent['kind'], ms: number, rest: object = {}): CookEvent =>
   CookEventSchema.parse({ kind, id: `v${n++}`, at: new Date(ms).toISOString(), ...rest });
 
-export function evening(plan: Plan, pantry: Pantry, truth: Partial<Habits> = {}): Evening {
+export function evening(plan: Plan, truth: Partial<Habits> = {}): Evening {
   return {
     cook: { id: 'evening', plan, events: [eventAt('started', T0)] },
-    steps: stepsOf(plan, pantry, forecast(plan, pantry)),
+    steps: stepsOf(plan, forecast(plan)),
     nowMs: T0,
     truth: { ...NO_HABITS, ...truth },
     twin: undefined,
@@ -43,23 +42,21 @@ export function evening(plan: Plan, pantry: Pantry, truth: Partial<Habits> = {})
 }
 
 /** Notes events, and works the steps out anew where they changed them. */
-export function note(e: Evening, pantry: Pantry, ...events: CookEvent[]): Evening {
+export function note(e: Evening, ...events: CookEvent[]): Evening {
   const cook = { ...e.cook, events: [...e.cook.events, ...events] };
-  return { ...e, cook, steps: stepsOf(cook.plan, pantry, forecast(cook.plan, pantry), changesOf(cook)) };
+  return { ...e, cook, steps: stepsOf(cook.plan, forecast(cook.plan), changesOf(cook)) };
 }
 
-export const potOf = (e: Evening, pantry: Pantry): Pot => onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth).pot;
+export const potOf = (e: Evening): Pot => onTheHob(e.cook, e.steps, e.nowMs, e.truth).pot;
 export const presentOf = (e: Evening): Step | undefined => {
   const state = foldCook(e.cook, e.steps);
   return state.stage === 'cooking' ? e.steps[state.stepIndex] : undefined;
 };
 
 /** The cue of the present step has come in the true pot. */
-function trueCue(e: Evening, pantry: Pantry): boolean {
+function trueCue(e: Evening): boolean {
   const step = presentOf(e);
-  return (
-    step !== undefined && cueShows(onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth), step, foldCook(e.cook, e.steps))
-  );
+  return step !== undefined && cueShows(onTheHob(e.cook, e.steps, e.nowMs, e.truth), step, foldCook(e.cook, e.steps));
 }
 
 export type Watch = {
@@ -75,7 +72,7 @@ export type Watch = {
 };
 
 /** Cooks on: steps end by their own cue or time, as an obedient cook ends them. */
-export function cookOn(start: Evening, pantry: Pantry, w: Watch = {}): Evening {
+export function cookOn(start: Evening, w: Watch = {}): Evening {
   let e = start;
   const every = (w.everyS ?? 3) * 1000;
   const end = start.nowMs + (w.horizonS ?? 4 * 3600) * 1000;
@@ -84,25 +81,23 @@ export function cookOn(start: Evening, pantry: Pantry, w: Watch = {}): Evening {
     const step = presentOf(e);
     if (!step) return e;
     if (w.particles) {
-      const twin = followTwin(e.cook, e.steps, pantry, e.nowMs, e.twin, w.particles);
+      const twin = followTwin(e.cook, e.steps, e.nowMs, e.twin, w.particles);
       const lit = twin.begun.size > 0;
       e = {
         ...e,
         twin,
-        view: lit ? viewOf(twin, e.cook, e.steps, pantry) : undefined,
+        view: lit ? viewOf(twin, e.cook, e.steps) : undefined,
         margins: lit ? marginsOf(fewOf(twin.twin, 16), controlsNow(e.cook, e.steps, e.nowMs)) : [],
       };
     }
     const more = w.at?.(e) ?? [];
-    if (more.length) e = note(e, pantry, ...more);
+    if (more.length) e = note(e, ...more);
     if (w.stop?.(e)) return e;
     const ran = (e.nowMs - state.stepStartedMs) / 1000;
-    const due =
-      step.ends === 'cue' ? trueCue(e, pantry) : step.heat ? ran >= step.seconds : ran >= Math.min(20, step.seconds);
+    const due = step.ends === 'cue' ? trueCue(e) : step.heat ? ran >= step.seconds : ran >= Math.min(20, step.seconds);
     if (due && presentOf(e)?.id === step.id)
       e = note(
         e,
-        pantry,
         ...(step.cue ? [eventAt('observed', e.nowMs, { what: step.cue })] : []),
         eventAt('stepDone', e.nowMs, { step: step.id }),
       );

@@ -1,14 +1,9 @@
 import type { Cook } from '../core/cook/events';
 import type { Plan } from '../core/plan/plan';
 import { emptyKitchen, type KitchenFile } from '../core/formats/kitchenFile';
-import { pantryWith } from '../core/pantry/pantry';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
 import { DISHES, type DishName } from '../core/testingDishes';
 import { cookOn, evening, presentOf } from '../core/testingEvening';
-
-/** Dishes of the choir's supper, each lit and waiting, in a kitchen whose devices are stand-ins. */
-const pantry = pantryWith();
-
 const cookOf = (name: DishName, at: Date): Cook => ({
   id: `evening-${name}`,
   plan: DISHES[name],
@@ -24,7 +19,7 @@ export const kitchenFor = (names: readonly DishName[], at: Date): KitchenFile =>
 
 /** A dish cooked as planned up to a step, and some seconds into it. */
 export function cookedTo(plan: Plan, step: string, intoS = 5): { cook: Cook; at: Date } {
-  const e = cookOn(evening(plan, pantry), pantry, { everyS: 5, stop: (x) => presentOf(x)?.id === step });
+  const e = cookOn(evening(plan));
   if (presentOf(e)?.id !== step) throw new Error(`${plan.name} has no ${step}: ${e.steps.map((s) => s.id).join(', ')}`);
   return { cook: { ...e.cook, id: 'evening-here' }, at: new Date(e.nowMs + intoS * 1000) };
 }

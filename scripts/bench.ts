@@ -68,21 +68,21 @@ function core() {
     { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' },
     pantry,
   );
-  const one = timed(60, () => runMethod(plan, pantry));
+  const one = timed(60, () => runMethod(plan));
   line('one cook of the pot (about 11 min)', `${one.toFixed(1)} ms, ${Math.round(1000 / one)} cooks/s`);
-  line('whole forecast with its doubt', `${timed(30, () => forecast(plan, pantry)).toFixed(1)} ms`);
-  line('solved for a word (aim < 100 ms)', `${timed(30, () => solveStarch(plan, pantry)).toFixed(1)} ms`);
-  line('the words alone, for a moving thumb', `${timed(60, () => point(plan, pantry)).toFixed(1)} ms`);
+  line('whole forecast with its doubt', `${timed(30, () => forecast(plan)).toFixed(1)} ms`);
+  line('solved for a word (aim < 100 ms)', `${timed(30, () => solveStarch(plan)).toFixed(1)} ms`);
+  line('the words alone, for a moving thumb', `${timed(60, () => point(plan)).toFixed(1)} ms`);
   line(
     'what would make a set possible, each way tried',
-    `${timed(5, () => whatWouldHelp(plan, pantry, { word: 'firm', free: [{ ingredientId: 'cornstarch', maxG: 30 }] })).toFixed(0)} ms`,
+    `${timed(5, () => whatWouldHelp(plan, { word: 'firm', free: [{ ingredientId: 'cornstarch', maxG: 30 }] })).toFixed(0)} ms`,
   );
-  const fits = SCHOOLS.filter((s) => s.fits(plan, pantry));
+  const fits = SCHOOLS.filter((s) => s.fits(plan));
   line(
     'one school, both sides cooked',
-    `${(timed(3, () => fits.forEach((s) => compareSchool(s, plan, pantry))) / fits.length).toFixed(0)} ms`,
+    `${(timed(3, () => fits.forEach((s) => compareSchool(s, plan))) / fits.length).toFixed(0)} ms`,
   );
-  line('fit, taste, portion, pushes of a plan', `${timed(15, () => aboutPlan(plan, pantry, [], 780)).toFixed(1)} ms`);
+  line('fit, taste, portion, pushes of a plan', `${timed(15, () => aboutPlan(plan, [], 780)).toFixed(1)} ms`);
   const options = { system: 'metric', eggSize: 'eu M' } as const;
   const long = WRITTEN.find((w) => w.way.startsWith('prose'))!.text;
   const list = WRITTEN.flatMap((w) => w.text.split('\n').filter((l) => /^[-*\d½¼]/.test(l))).slice(0, 32);
@@ -99,13 +99,13 @@ function core() {
     );
   line(
     'one thickener for another at equal set',
-    `${timed(15, () => swapThickener(plan, 'cornstarch', 'rice_ground', pantry)).toFixed(1)} ms`,
+    `${timed(15, () => swapThickener(plan, 'cornstarch', 'rice_ground')).toFixed(1)} ms`,
   );
   for (const [n, draws] of [
     ['250', 250],
     ['1,000 (aim < 1 s)', 1000],
   ] as const)
-    line(`chances over ${n} kitchens`, `${(timed(3, () => chances(plan, pantry, draws, 0.4)) / 1000).toFixed(2)} s`);
+    line(`chances over ${n} kitchens`, `${(timed(3, () => chances(plan, draws, 0.4)) / 1000).toFixed(2)} s`);
   const dish = { ...plan.dish, capacityMl: 1500, heightMm: 95 };
   const cold = () =>
     coolInDish({
@@ -128,7 +128,7 @@ function twin() {
     { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' },
     pantry,
   );
-  const steps = stepsOf(plan, pantry, forecast(plan, pantry));
+  const steps = stepsOf(plan, forecast(plan));
   const at = (s: number) => new Date(Date.UTC(2026, 11, 12, 12, 0, s)).toISOString();
   const cooking: Cook = {
     id: 'c',
@@ -140,20 +140,17 @@ function twin() {
     ],
   };
   const now = Date.parse(at(120));
-  const cloud = followTwin(cooking, steps, pantry, now);
+  const cloud = followTwin(cooking, steps, now);
   const n = cloud.twin.particles.length;
   line(
     `the twin, ${n} pots: three seconds on (aim < 50 ms)`,
-    `${timed(15, () => followTwin(cooking, steps, pantry, now + 3000, cloud)).toFixed(0)} ms`,
+    `${timed(15, () => followTwin(cooking, steps, now + 3000, cloud)).toFixed(0)} ms`,
   );
   line(
     'a reading told to it',
-    `${timed(15, () => tell(cloud.twin, plan, pantry, { what: 'probe', tempC: 40 })).toFixed(0)} ms`,
+    `${timed(15, () => tell(cloud.twin, plan, { what: 'probe', tempC: 40 })).toFixed(0)} ms`,
   );
-  line(
-    'what it says: 24 pots cooked on to the end',
-    `${timed(9, () => viewOf(cloud, cooking, steps, pantry)).toFixed(0)} ms`,
-  );
+  line('what it says: 24 pots cooked on to the end', `${timed(9, () => viewOf(cloud, cooking, steps)).toFixed(0)} ms`);
   const answer = (ms: number) => potApi.live(cooking, steps, ms);
   answer(now);
   let ms = now;
@@ -178,7 +175,7 @@ function twin() {
     }
   }
   line('three hours of live answers: heap after each hour', marks.map((m) => `${m.toFixed(0)} MB`).join(', '));
-  line('begun again from the events', `${timed(3, () => followTwin(cooking, steps, pantry, now)).toFixed(0)} ms`);
+  line('begun again from the events', `${timed(3, () => followTwin(cooking, steps, now)).toFixed(0)} ms`);
 }
 
 /** A day of six dishes for one pair of hands: laid out, and laid out anew after a block was put elsewhere. */
@@ -205,9 +202,9 @@ function days() {
       },
       pantry,
     );
-    return i === 0 ? { ...p, sides: [startSide('compote', 'c', p, pantry), startSide('toasting', 't', p, pantry)] } : p;
+    return i === 0 ? { ...p, sides: [startSide('compote', 'c', p), startSide('toasting', 't', p)] } : p;
   });
-  const works = plans.map((p) => workOf({ plan: p, forecast: forecast(p, pantry) }, pantry));
+  const works = plans.map((p) => workOf({ plan: p, forecast: forecast(p) }));
   const serves = Object.fromEntries(plans.map((p) => [p.id, Date.parse(p.serve.at)]));
   const day = { ...newDay('2026-12-12', '2026-12-12T07:00:00Z'), shelves: 3 };
   const first = timetable(day, works, serves);
@@ -221,7 +218,7 @@ function days() {
     `${timed(3, () =>
       timetable(
         day,
-        plans.map((p) => workOf({ plan: p, forecast: forecast(p, pantry) }, pantry)),
+        plans.map((p) => workOf({ plan: p, forecast: forecast(p) })),
         serves,
       ),
     ).toFixed(0)} ms`,
@@ -235,15 +232,14 @@ function days() {
   const late = { ...day, replannedAt: '2026-12-12T15:00:00Z' };
   line(
     'what would make a late day of 6 possible',
-    `${timed(1, () => changesFor(late, plans, (p) => workOf({ plan: p, forecast: forecast(p, pantry) }, pantry), {})).toFixed(0)} ms`,
+    `${timed(1, () => changesFor(late, plans, (p) => workOf({ plan: p, forecast: forecast(p) }), {})).toFixed(0)} ms`,
   );
 }
 
 /** A cook's events told from the beginning, as each answer of the live pot does. */
 function replay() {
-  const pantry = pantryWith();
   const plan = choirSupper(Date.UTC(2026, 11, 11, 12)).plans[1]!;
-  const steps = stepsOf(plan, pantry, forecast(plan, pantry));
+  const steps = stepsOf(plan, forecast(plan));
   const t0 = Date.UTC(2026, 11, 11, 12);
   const at = (i: number) => new Date(t0 + i * 1000).toISOString();
   const cookOf = (n: number): Cook => ({

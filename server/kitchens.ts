@@ -5,7 +5,6 @@ import { changesOf, stepsOf, type Step } from '../core/cook/steps';
 import { forecast } from '../core/model/forecast';
 import { FaultySchema, readDevices, seedOf, truthOf, type Faulty } from '../core/kitchen/simulated';
 import { issuesOf } from '../core/formats/issues';
-import { pantryWith } from '../core/pantry/pantry';
 import type { Cook } from '../core/cook/events';
 
 /** The stand-in kitchens that the server keeps: a cook is put, its devices stream. See docs/formats/devices.md. */
@@ -40,10 +39,9 @@ export function kitchens(now: () => number = Date.now): Router {
       res.status(400).json({ error: `the cook is "${cook.id}"; it should be "${req.params.id}"` });
       return;
     }
-    const pantry = pantryWith(cook.plan.own);
     let steps: Step[];
     try {
-      steps = stepsOf(cook.plan, pantry, forecast(cook.plan, pantry), changesOf(cook));
+      steps = stepsOf(cook.plan, forecast(cook.plan), changesOf(cook));
     } catch (e) {
       res.status(400).json({ error: (e as Error).message });
       return;
@@ -68,14 +66,7 @@ export function kitchens(now: () => number = Date.now): Router {
       const k = kept.get(id);
       if (!k) return void res.end();
       k.usedMs = now();
-      for (const reading of readDevices(
-        k.cook,
-        k.steps,
-        pantryWith(k.cook.plan.own),
-        now() + k.aheadMs,
-        truthOf(seedOf(id)),
-        k.faults,
-      ))
+      for (const reading of readDevices(k.cook, k.steps, now() + k.aheadMs, truthOf(seedOf(id)), k.faults))
         res.write(`event: reading\ndata: ${JSON.stringify(reading)}\n\n`);
     };
     tell();

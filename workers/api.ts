@@ -32,10 +32,10 @@ import type { SpoonSystem } from '../core/units/measures';
 import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';
 import { say } from '../core/say';
+import { pantryOf } from '../core/plan/stages';
 
 /** Lets what waits for the worker in, between two slices of a long work. */
 const breathe = () => new Promise((ok) => setTimeout(ok, 0));
-const of = (plan: Plan) => pantryWith(plan.own);
 
 /** Many kitchens, in slices: `goOn` is told how many are cooked and answers whether anybody still waits. */
 async function chances(
@@ -44,7 +44,7 @@ async function chances(
   seed: number,
   goOn: (done: number) => boolean | Promise<boolean>,
 ): Promise<Chances | undefined> {
-  const run = monteCarlo(plan, of(plan), draws, seed);
+  const run = monteCarlo(plan, draws, seed);
   for (;;) {
     const next = run.next();
     if (next.done) return next.value;
@@ -55,40 +55,40 @@ async function chances(
 
 /** What the model's worker answers. A plan carries its own ingredients, so nothing else is needed. */
 export const modelApi = {
-  forecast: (plan: Plan) => forecast(plan, of(plan)),
-  point: (plan: Plan) => point(plan, of(plan)),
+  forecast: (plan: Plan) => forecast(plan),
+  point: (plan: Plan) => point(plan),
   chances,
-  about: (plan: Plan, packs: Pack[], endMassG: number) => aboutPlan(plan, of(plan), packs, endMassG),
-  swap: (plan: Plan, fromId: string, toId: string) => swapThickener(plan, fromId, toId, of(plan)),
-  solve: (plan: Plan) => solveStarch(plan, of(plan)),
+  about: (plan: Plan, packs: Pack[], endMassG: number) => aboutPlan(plan, packs, endMassG),
+  swap: (plan: Plan, fromId: string, toId: string) => swapThickener(plan, fromId, toId),
+  solve: (plan: Plan) => solveStarch(plan),
   /** Amounts for a wish, or what would make it possible. */
   solveFor: (plan: Plan, ask: Ask, system: SpoonSystem) => {
-    const answer = solve(plan, of(plan), ask, system);
-    return { answer, help: answer.ok ? [] : whatWouldHelp(plan, of(plan), ask) };
+    const answer = solve(plan, ask, system);
+    return { answer, help: answer.ok ? [] : whatWouldHelp(plan, ask) };
   },
   wish: (text: string) => readWish(text, pantryWith()),
   /** The schools that fit, and the side each is on now. */
   schools: (plan: Plan) =>
-    SCHOOLS.filter((s) => s.fits(plan, of(plan))).map((s) => ({
+    SCHOOLS.filter((s) => s.fits(plan)).map((s) => ({
       id: s.id,
       question: s.question,
       sides: s.sides.map((x) => x.name),
-      now: sideNow(s, plan, of(plan)),
+      now: sideNow(s, plan),
     })),
   school: (plan: Plan, id: string) => {
     const school = SCHOOLS.find((s) => s.id === id)!;
-    return { ...compareSchool(school, plan, of(plan)), plans: school.sides.map((s) => s.apply(plan, of(plan))) };
+    return { ...compareSchool(school, plan), plans: school.sides.map((s) => s.apply(plan)) };
   },
-  candidates: (plan: Plan, fromId: string) => candidatesFor(plan, of(plan), fromId),
+  candidates: (plan: Plan, fromId: string) => candidatesFor(plan, fromId),
   /** One thing for another, and what it costs with its amounts brought back and without. */
   instead: (plan: Plan, fromId: string, c: Candidate) => {
-    const swapped = swapIngredient(plan, fromId, c, of(plan));
+    const swapped = swapIngredient(plan, fromId, c);
     return swapped.ok
-      ? { ...swapped, costs: costsOf(plan, swapped.plan, of(plan)), costsAsIs: costsOf(plan, swapped.asIs, of(plan)) }
+      ? { ...swapped, costs: costsOf(plan, swapped.plan), costsAsIs: costsOf(plan, swapped.asIs) }
       : swapped;
   },
   tools: (plan: Plan) =>
-    TOOL_SWAPS.filter((t) => t.fits(plan, of(plan))).map(({ id, missing, instead, note }) => ({
+    TOOL_SWAPS.filter((t) => t.fits(plan)).map(({ id, missing, instead, note }) => ({
       id,
       missing,
       instead,
@@ -97,30 +97,30 @@ export const modelApi = {
   tool: (plan: Plan, id: string) => {
     const t = TOOL_SWAPS.find((x) => x.id === id)!;
     const next = t.apply(plan);
-    return { plan: next, costs: costsOf(plan, t.atWorst?.(next, of(plan)) ?? next, of(plan)) };
+    return { plan: next, costs: costsOf(plan, t.atWorst?.(next) ?? next) };
   },
   dishes: (plan: Plan, endMassG: number, vessels: Vessel[]) => dishSwaps(plan, endMassG, vessels),
-  costs: (plan: Plan, other: Plan) => costsOf(plan, other, of(other)),
+  costs: (plan: Plan, other: Plan) => costsOf(plan, other),
   free: (plan: Plan, what: FreeOf) => {
-    const s = makeFree(plan, what, of(plan));
-    return s.ok ? { ...s, costs: costsOf(plan, s.plan, of(plan)), changes: changesBetween(plan, s.plan, of(plan)) } : s;
+    const s = makeFree(plan, what);
+    return s.ok ? { ...s, costs: costsOf(plan, s.plan), changes: changesBetween(plan, s.plan) } : s;
   },
   compare: (a: Plan, b: Plan) => {
-    const [ta, tb] = [tell(say('plain', { text: a.name }), a, of(a)), tell(say('plain', { text: b.name }), b, of(b))];
+    const [ta, tb] = [tell(say('plain', { text: a.name }), a), tell(say('plain', { text: b.name }), b)];
     return {
       a: ta,
       b: tb,
       differences: differences(ta, tb),
-      changes: changesBetween(a, b, pantryWith([...a.own, ...b.own])),
+      changes: changesBetween(a, b),
     };
   },
-  startSide: (kind: SideKind, id: string, plan: Plan) => startSide(kind, id, plan, of(plan)),
+  startSide: (kind: SideKind, id: string, plan: Plan) => startSide(kind, id, plan),
   read: (text: string, own: Plan['own'], options: ReadOptions) => readRecipe(text, pantryWith(own), options),
   mend: (line: Line, change: { ingredientId?: string; grams?: number }, own: Plan['own'], options: ReadOptions) =>
     mendLine(line, change, pantryWith(own), options),
   check: (reading: Reading, own: Plan['own'], meta: PlanMeta, accepted: string[]) =>
     checkUp(reading, pantryWith(own), meta, accepted),
-  nextTime: (batch: Batch, like: Batch[]) => nextTime(batch, like, pantryWith(batch.plan.own)),
+  nextTime: (batch: Batch, like: Batch[]) => nextTime(batch, like),
   ...dayApi,
   ...potApi,
   demo: (nowMs: number, offsetMin: number) => choirSupper(nowMs, offsetMin),

@@ -7,13 +7,13 @@ import { shoppingOf, shoppingText } from '../core/day/shopping';
 import { workOf, type DishWork } from '../core/day/tasks';
 import { forecast } from '../core/model/forecast';
 import type { Plan } from '../core/plan/plan';
-import { pantryWith } from '../core/pantry/pantry';
 import { prepOf, sideWeighings } from '../core/prep/prep';
 import type { Machine, Settings } from '../core/settings';
 import type { Pack } from '../core/units/packs';
 import { speak, teller } from '../words';
+import { pantryOf } from '../core/plan/stages';
 
-const of = (plan: Plan) => pantryWith(plan.own);
+const of = (plan: Plan) => pantryOf(plan);
 
 /** Work of plans that were asked about lately: a drag asks for the same dishes many times. */
 const KEPT = 40;
@@ -26,7 +26,7 @@ function workFor(plan: Plan, machines: readonly Machine[]): DishWork {
   const key = JSON.stringify([rest, serve, machines]);
   const known = works.get(key);
   if (known) return known;
-  const work = workOf({ plan, forecast: forecast(plan, of(plan)) }, of(plan), machines);
+  const work = workOf({ plan, forecast: forecast(plan) }, machines);
   works.set(key, work);
   if (works.size > KEPT) works.delete(works.keys().next().value!);
   return work;
@@ -73,7 +73,7 @@ export const dayApi = {
     return { ...list, text: shoppingText(list, title, teller(settings)) };
   },
   prep: (plan: Plan, machines: Machine[]) => ({
-    items: prepOf(plan, of(plan), machines),
-    beside: sideWeighings(plan, of(plan)),
+    items: prepOf(plan, machines),
+    beside: sideWeighings(plan),
   }),
 };

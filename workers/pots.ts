@@ -36,7 +36,7 @@ export type Live = Omit<LivePot, 'on'> & {
 };
 
 function follow(cook: Cook, steps: Step[], nowMs: number): Followed {
-  const followed = followTwin(cook, steps, pantryWith(cook.plan.own), nowMs, clouds.get(cook.id));
+  const followed = followTwin(cook, steps, nowMs, clouds.get(cook.id));
   clouds.delete(cook.id);
   clouds.set(cook.id, followed);
   if (clouds.size > MOST_CLOUDS) clouds.delete(clouds.keys().next().value!);
@@ -45,17 +45,14 @@ function follow(cook: Cook, steps: Step[], nowMs: number): Followed {
 
 /** The twin at this moment, the one pot that stands for it cooked on to the table, and how far it is from harm. */
 function live(cook: Cook, steps: Step[], nowMs: number): Live {
-  const pantry = pantryWith(cook.plan.own);
   const followed = follow(cook, steps, nowMs);
-  const twin = viewOf(followed, cook, steps, pantry);
-  const { on, ...pot } = livePot(cook, steps, pantry, nowMs, twin.habits);
+  const twin = viewOf(followed, cook, steps);
+  const { on, ...pot } = livePot(cook, steps, nowMs, twin.habits);
   const state = foldCook(cook, steps);
   const step = steps[state.stepIndex];
   const controls = controlsNow(cook, steps, nowMs);
   const lit = step !== undefined && on.begun.size > 0 && state.stage === 'cooking';
-  const guide = step
-    ? guideOf(step, on.plan, pantry, on.setup, on.pot, on.fromG, state.ladles, pot.forecast)
-    : undefined;
+  const guide = step ? guideOf(step, on.plan, on.setup, on.pot, on.fromG, state.ladles, pot.forecast) : undefined;
   const ladling = stillLadling(guide, stepSeconds(state, nowMs));
   return {
     ...pot,
@@ -75,28 +72,26 @@ const COLD_AFTER_H = 0.75;
 
 /** A cook, live or poured, as something that can be mended. */
 function situation(cook: Cook, nowMs: number): { s: Situation; told: Told } {
-  const pantry = pantryWith(cook.plan.own);
-  const steps = stepsOf(cook.plan, pantry, forecast(cook.plan, pantry), changesOf(cook));
+  const steps = stepsOf(cook.plan, forecast(cook.plan), changesOf(cook));
   const state = foldCook(cook, steps);
   const cooking = state.stage === 'cooking';
   const atMs = cooking || Number.isNaN(state.pouredMs) ? nowMs : state.pouredMs;
-  const { habits } = viewOf(follow(cook, steps, atMs), cook, steps, pantry);
-  const on = onTheHob(cook, steps, pantry, atMs, habits);
-  if (cooking && on.begun.size > 0) return { s: situationOf(cook, steps, pantry, nowMs, on), told: {} };
+  const { habits } = viewOf(follow(cook, steps, atMs), cook, steps);
+  const on = onTheHob(cook, steps, atMs, habits);
+  if (cooking && on.begun.size > 0) return { s: situationOf(cook, steps, nowMs, on), told: {} };
   if (cooking || state.stage === 'not started') return { s: ofPlan(cook.plan, true), told: {} };
   const standingH = Math.max(0, (nowMs - state.pouredMs) / 3_600_000);
   const cold = standingH > COLD_AFTER_H;
   return {
-    s: finished(on.plan, pantry, on.setup, on.pot, cold ? cook.plan.rest.fridgeC : undefined),
+    s: finished(on.plan, on.setup, on.pot, cold ? cook.plan.rest.fridgeC : undefined),
     told: { standingH },
   };
 }
 
 /** A plan that was not cooked with the app: as its method leaves it. */
 function ofPlan(plan: Plan, hot: boolean): Situation {
-  const pantry = pantryWith(plan.own);
-  const setup = potSetup(plan, pantry);
-  return finished(plan, pantry, setup, runMethod(plan, pantry).pot, hot ? undefined : plan.rest.fridgeC);
+  const setup = potSetup(plan);
+  return finished(plan, setup, runMethod(plan).pot, hot ? undefined : plan.rest.fridgeC);
 }
 
 export type RescueAsk =
@@ -123,8 +118,8 @@ export const potApi = {
     return minutes.map((m) => holding(s.pot, s.setup, m, wrapped));
   },
   /** The pots beside this plan's pot. */
-  sides: (plan: Plan): SideAnswer[] => plan.sides.map((s) => sideOf(s, plan, pantryWith(plan.own))),
+  sides: (plan: Plan): SideAnswer[] => plan.sides.map((s) => sideOf(s, plan)),
   /** The kitchen that ships with the app, where no server has one. */
   devices: (cook: Cook, steps: Step[], nowMs: number, faults: Faulty[]): DeviceReading[] =>
-    readDevices(cook, steps, pantryWith(cook.plan.own), nowMs, truthOf(seedOf(cook.id)), faults),
+    readDevices(cook, steps, nowMs, truthOf(seedOf(cook.id)), faults),
 };

@@ -4,7 +4,6 @@ import { newDay } from '../core/day/record';
 import { changesOf, stepsOf } from '../core/cook/steps';
 import { choirSupper } from '../core/demo/choirSupper';
 import { DEFAULT_SETTINGS } from '../core/settings';
-import { pantryWith } from '../core/pantry/pantry';
 import { forecast } from '../core/model/forecast';
 import { FAULTS } from '../core/cook/events';
 import { SCHOOLS } from '../core/advice/schools';
@@ -17,8 +16,7 @@ const demo = choirSupper(NOON);
 const [plan, other] = [demo.plans[0]!, demo.plans[1]!];
 const [cook] = demo.cooks as [Cook];
 const stepsFor = (c: Cook) => {
-  const pantry = pantryWith(c.plan.own);
-  return stepsOf(c.plan, pantry, forecast(c.plan, pantry), changesOf(c));
+  return stepsOf(c.plan, forecast(c.plan), changesOf(c));
 };
 const steps = stepsFor(cook);
 /** comes out of a worker as it went in */
@@ -63,8 +61,7 @@ describe('a pot that is on', () => {
   const live = (c: Cook, atMs: number) => modelApi.live(c, stepsFor(c), atMs);
   /** the twin of a pot that nobody has looked at before */
   const fresh = (atMs: number) => {
-    const pantry = pantryWith(cook.plan.own);
-    return viewOf(followTwin(cook, steps, pantry, atMs), cook, steps, pantry);
+    return viewOf(followTwin(cook, steps, atMs), cook, steps);
   };
 
   it('says the same whether it was watched all the while or only now looked at, and beside another', () => {

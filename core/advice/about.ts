@@ -1,5 +1,4 @@
 import { servingStress } from '../model/forecast';
-import type { Pantry } from '../pantry/pantry';
 import { sideOf, type SideAnswer } from '../sides/sides';
 import type { Pack } from '../units/packs';
 import { cutGrid, dishFit, panFit, type CutGrid, type DishFit, type PanFit } from '../vessels/fit';
@@ -30,54 +29,54 @@ export type About = {
 const TOLD = 5;
 
 /** What each thing that thickens brings: the plan without it, cooked coarsely. */
-function pushesOf(plan: Plan, pantry: Pantry): About['pushes'] {
+function pushesOf(plan: Plan): About['pushes'] {
   const thickens = plan.items.filter((i) => {
-    const x = lookUp(pantry, plan, i.ingredientId);
+    const x = lookUp(plan, i.ingredientId);
     return i.grams > 0 && i.stage !== 'top' && (x.group === 'thickener' || x.egg || x.ground || x.gum || x.pulp);
   });
   if (thickens.length < 2)
     return thickens.map((i) => ({
       ingredientId: i.ingredientId,
-      name: lookUp(pantry, plan, i.ingredientId).name,
+      name: lookUp(plan, i.ingredientId).name,
       steps: 1,
     }));
-  const { place } = servingStress(plan, pantry);
+  const { place } = servingStress(plan);
   return thickens
     .slice(0, TOLD)
     .map((i) => {
-      const without = refreshCarveOuts({ ...plan, items: plan.items.filter((o) => o !== i) }, pantry);
+      const without = refreshCarveOuts({ ...plan, items: plan.items.filter((o) => o !== i) });
       return {
         ingredientId: i.ingredientId,
-        name: lookUp(pantry, plan, i.ingredientId).name,
-        steps: Math.max(0, place - servingStress(without, pantry).place),
+        name: lookUp(plan, i.ingredientId).name,
+        steps: Math.max(0, place - servingStress(without).place),
       };
     })
     .sort((a, b) => b.steps - a.steps);
 }
 
 /** @param endMassG what is left after cooking, from the forecast */
-export function aboutPlan(plan: Plan, pantry: Pantry, packs: readonly Pack[], endMassG: number): About {
-  const sides = plan.sides.map((s) => sideOf(s, plan, pantry));
+export function aboutPlan(plan: Plan, packs: readonly Pack[], endMassG: number): About {
+  const sides = plan.sides.map((s) => sideOf(s, plan));
   const used = [...plan.items, ...sides.flatMap((s) => s.uses)];
   const dish = dishFit(plan, endMassG);
   return {
-    portion: portionOf(plan, pantry, packs),
-    taste: tasteOf(plan, pantry, endMassG),
-    allergens: allAllergens(plan, pantry),
-    pan: panFit(plan, pantry),
+    portion: portionOf(plan, packs),
+    taste: tasteOf(plan, endMassG),
+    allergens: allAllergens(plan),
+    pan: panFit(plan),
     dish,
     ...(plan.dish.form && plan.serve.style === 'cut'
       ? { cut: cutGrid(plan.dish.form, Math.max(1, Math.ceil(plan.people / plan.dish.count))) }
       : {}),
     sides,
-    freeOf: couldBeFreeOf(plan, pantry),
+    freeOf: couldBeFreeOf(plan),
     breaks: plan.rules.flatMap((rule) =>
       used
         .filter((u, i) => u.grams > 0 && used.findIndex((o) => o.ingredientId === u.ingredientId) === i)
-        .map((u) => lookUp(pantry, plan, u.ingredientId))
+        .map((u) => lookUp(plan, u.ingredientId))
         .filter((i) => breaksRule(i, rule))
         .map((i) => ({ rule, ingredientId: i.id, name: i.name })),
     ),
-    pushes: pushesOf(plan, pantry),
+    pushes: pushesOf(plan),
   };
 }

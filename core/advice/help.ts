@@ -1,8 +1,7 @@
 import { servingStress } from '../model/forecast';
-import type { Pantry } from '../pantry/pantry';
 import { stripMiddle, wordAt } from '../texture/words';
 import { refreshCarveOuts, usualStage, withGrams } from '../plan/amounts';
-import { lookUp } from '../plan/stages';
+import { lookUp, pantryOf } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
 import { ruleAgainst } from '../plan/rules';
@@ -15,40 +14,37 @@ export type Help = { says: Said; plan: Plan };
 const COLD_C = 6;
 
 /** The plan with one more thing in it. */
-const withMore = (plan: Plan, ingredientId: string, grams: number, pantry: Pantry): Plan =>
+const withMore = (plan: Plan, ingredientId: string, grams: number): Plan =>
   plan.items.some((i) => i.ingredientId === ingredientId)
-    ? withGrams(plan, ingredientId, Math.max(grams, 1), pantry)
-    : refreshCarveOuts(
-        {
-          ...plan,
-          items: [...plan.items, { ingredientId, grams, stage: usualStage(lookUp(pantry, plan, ingredientId)) }],
-        },
-        pantry,
-      );
+    ? withGrams(plan, ingredientId, Math.max(grams, 1))
+    : refreshCarveOuts({
+        ...plan,
+        items: [...plan.items, { ingredientId, grams, stage: usualStage(lookUp(plan, ingredientId)) }],
+      });
 
 /**
  * What would make an impossible wish possible: each way tried on the model, only those told that work, least first.
  * Empty when the wish is possible, or when nothing tried helps.
  */
-export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
-  if (solve(plan, pantry, ask).ok) return [];
+export function whatWouldHelp(plan: Plan, ask: Ask): Help[] {
+  if (solve(plan, ask).ok) return [];
   const word = ask.word ?? plan.serve.word;
   const liquidG = plan.items
-    .filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk')
+    .filter((i) => lookUp(plan, i.ingredientId).group === 'milk')
     .reduce((s, i) => s + i.grams, 0);
   const out: Help[] = [];
   const attempt = (says: Said, changed: Plan, changedAsk: Ask = ask): boolean => {
-    const s: Solution = solve(changed, pantry, changedAsk);
-    const ok = s.ok && wordAt(servingStress(s.plan, pantry).place) === (changedAsk.word ?? changed.serve.word);
+    const s: Solution = solve(changed, changedAsk);
+    const ok = s.ok && wordAt(servingStress(s.plan).place) === (changedAsk.word ?? changed.serve.word);
     if (ok)
       out.push({ says, plan: { ...s.plan, serve: { ...s.plan.serve, word: changedAsk.word ?? changed.serve.word } } });
     return ok;
   };
   if (liquidG <= 0) {
-    attempt(say('help.addMilkThereIsNothing'), withMore(plan, 'milk_whole', 500, pantry));
+    attempt(say('help.addMilkThereIsNothing'), withMore(plan, 'milk_whole', 500));
     return out;
   }
-  const items = (group: string) => plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group);
+  const items = (group: string) => plan.items.filter((i) => lookUp(plan, i.ingredientId).group === group);
   if (plan.serve.tempC > COLD_C + 2)
     attempt(say('help.serveItAtInsteadOf', { toC: COLD_C, fromC: plan.serve.tempC }), {
       ...plan,
@@ -74,7 +70,7 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
     )
       break;
   for (const id of ['cornstarch', 'rice_flour', 'potato_starch']) {
-    const other = pantry.get(id);
+    const other = pantryOf(plan).get(id);
     if (!other || ruleAgainst(other, plan.rules) || ask.free?.some((f) => f.ingredientId === id)) continue;
     const there = plan.items.find((i) => i.ingredientId === id);
     const free = ask.hotWord ? [...(ask.free ?? []), { ingredientId: id }] : [{ ingredientId: id }];
@@ -83,7 +79,7 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
         there
           ? say('help.letTheMoveAsWell', { otherName: other.name })
           : say('help.letHelp', { otherName: other.name }),
-        there ? plan : withMore(plan, id, liquidG * 0.02, pantry),
+        there ? plan : withMore(plan, id, liquidG * 0.02),
         { ...ask, free },
       )
     )
@@ -93,7 +89,7 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
     const moves = new Set((ask.free ?? []).map((f) => f.ingredientId));
     const still = items(group).filter((i) => !moves.has(i.ingredientId) && i.grams > 0);
     if (!still.length || (group === 'thickener' && !ask.free)) continue;
-    const names = still.map((i) => lookUp(pantry, plan, i.ingredientId).name).join(' and ');
+    const names = still.map((i) => lookUp(plan, i.ingredientId).name).join(' and ');
     attempt(say('help.halveTheItSetsBy', { names }), {
       ...plan,
       items: plan.items.map((i) => (still.includes(i) ? { ...i, grams: i.grams / 2 } : i)),
@@ -103,21 +99,21 @@ export function whatWouldHelp(plan: Plan, pantry: Pantry, ask: Ask): Help[] {
     const { hotWord: _h, ...cold } = ask;
     attempt(say('help.giveUpTheWordIn'), plan, cold);
   }
-  out.push(...nearest(plan, pantry, ask, word, liquidG));
+  out.push(...nearest(plan, ask, word, liquidG));
   return out;
 }
 
 /** The nearest set to be had as it is: with the most and the least of what may move. */
-function nearest(plan: Plan, pantry: Pantry, ask: Ask, word: SetWord, liquidG: number): Help[] {
-  const first = plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'thickener');
+function nearest(plan: Plan, ask: Ask, word: SetWord, liquidG: number): Help[] {
+  const first = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'thickener');
   const free = ask.free ?? (first ? [{ ingredientId: first.ingredientId }] : []);
   if (!free.length) return [];
   const ends = ([0, 1] as const).map((end) => {
     const p = free.reduce(
-      (q, f) => withGrams(q, f.ingredientId, end ? (f.maxG ?? liquidG * MAX_SHARE) : (f.minG ?? 1), pantry),
+      (q, f) => withGrams(q, f.ingredientId, end ? (f.maxG ?? liquidG * MAX_SHARE) : (f.minG ?? 1)),
       plan,
     );
-    const { place } = servingStress(p, pantry);
+    const { place } = servingStress(p);
     return { plan: p, word: wordAt(place), far: Math.abs(place - stripMiddle(word)) };
   });
   const best = ends.reduce((a, b) => (b.far < a.far ? b : a));

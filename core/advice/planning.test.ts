@@ -2,12 +2,11 @@ import * as fc from 'fast-check';
 import { forecast, servingStress } from '../model/forecast';
 import { choirSupper } from '../demo/choirSupper';
 import { WHICH, whichIs } from '../pantry/whichOne';
-import { pantryWith } from '../pantry/pantry';
 import { pantry, testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { withGrams } from '../plan/amounts';
 import { massG } from '../matter/mixture';
-import { allergensOf, atStages, wholeMixture } from '../plan/stages';
+import { allergensOf, atStages, wholeMixture, pantryOf } from '../plan/stages';
 import { whatWouldHelp } from './help';
 import { beginsSitting, changesBetween, KEPT, outlived, SITTING_MS, type PastPlan } from '../plan/history';
 import { methodOf } from '../plan/family';
@@ -21,7 +20,7 @@ import { heldShare, holdBack, holdSweetness, tasteOf } from '../plan/sweetness';
 import { english } from '../../words/english';
 
 const solved = (p: Plan) => {
-  const s = solveStarch(p, pantry);
+  const s = solveStarch(p);
   if (!s.ok) throw new Error(english(s.why));
   return s.plan;
 };
@@ -31,7 +30,7 @@ const family = (f: Plan['family']) =>
     { id: 'p', name: f, milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z', family: f },
     pantry,
   );
-const sweetShare = (p: Plan) => wholeMixture(p, pantry).sweetG / massG(wholeMixture(p, pantry));
+const sweetShare = (p: Plan) => wholeMixture(p).sweetG / massG(wholeMixture(p));
 
 describe('occasion rules', () => {
   it('know what breaks them, by what is in it', () => {
@@ -48,7 +47,7 @@ describe('occasion rules', () => {
     expect(heldShare(holdBack({ ...pudding, rules: ['nobody tastes'] }, 'sugar', 0.2), 'sugar')).toBe(0);
   });
   it('stand-ins that a rule forbids are not offered', () => {
-    const free = candidatesFor({ ...pudding, rules: ['no nuts', 'no coconut'] }, pantry, 'milk_whole', 30);
+    const free = candidatesFor({ ...pudding, rules: ['no nuts', 'no coconut'] }, 'milk_whole', 30);
     expect(free.length).toBeGreaterThan(3);
     for (const c of free) expect(pantry.get(c.toId)!.allergens).not.toEqual(expect.arrayContaining(['tree nuts']));
     expect(free.some((c) => c.toId.startsWith('coconut'))).toBe(false);
@@ -59,36 +58,31 @@ describe('what is held back to taste', () => {
   it('comes out of the total, changes nothing of the physics, and follows its amount', () => {
     const held = holdBack(pudding, 'sugar', 0.25);
     const sum = (p: Plan) =>
-      Object.values(atStages(p, pantry))
+      Object.values(atStages(p))
         .flat()
         .filter((x) => x.ingredient.id === 'sugar')
         .reduce((s, x) => s + x.grams, 0);
     expect(sum(held)).toBeCloseTo(sum(pudding), 6);
-    expect(forecast(held, pantry).serving).toEqual(forecast(pudding, pantry).serving);
-    const more = withGrams(held, 'sugar', 2 * held.items.find((i) => i.ingredientId === 'sugar')!.grams, pantry);
+    expect(forecast(held).serving).toEqual(forecast(pudding).serving);
+    const more = withGrams(held, 'sugar', 2 * held.items.find((i) => i.ingredientId === 'sugar')!.grams);
     expect(heldShare(more, 'sugar')).toBeCloseTo(0.25, 2);
-    const t = tasteOf(held, pantry, 780);
+    const t = tasteOf(held, 780);
     expect(t.sweetPct - t.withoutHeldPct).toBeCloseTo((100 * t.heldG) / 780, 6);
   });
 });
 
 describe('sweetness', () => {
   it('is on what is left after cooking, and sour fruit hides it', () => {
-    const t = tasteOf(pudding, pantry, 780);
-    expect(t.sweetPct).toBeCloseTo((100 * wholeMixture(pudding, pantry).sweetG) / 780, 6);
+    const t = tasteOf(pudding, 780);
+    expect(t.sweetPct).toBeCloseTo((100 * wholeMixture(pudding).sweetG) / 780, 6);
     const sour = tasteOf(
       { ...pudding, items: [...pudding.items, { ingredientId: 'lemon_juice', grams: 30, stage: 'off the heat' }] },
-      pantry,
       810,
     );
     expect(sour.feltPct).toBeLessThan(t.feltPct - 0.3);
     expect(english(sour.says)).toMatch(/fruity|sharp/);
     // lemon juice is near 6 % acid
-    const pure = tasteOf(
-      { ...pudding, items: [{ ingredientId: 'lemon_juice', grams: 100, stage: 'pot' }] },
-      pantry,
-      100,
-    );
+    const pure = tasteOf({ ...pudding, items: [{ ingredientId: 'lemon_juice', grams: 100, stage: 'pot' }] }, 100);
     expect(pure.sourPct).toBeGreaterThan(5);
     expect(pure.sourPct).toBeLessThan(7);
   });
@@ -99,14 +93,14 @@ describe('sweetness', () => {
       ['sugar', 'honey'],
       ['sugar', 'erythritol'],
     ] as const) {
-      const s = swapIngredient(pudding, from, { toId: to, factor: 1, note: undefined }, pantry);
+      const s = swapIngredient(pudding, from, { toId: to, factor: 1, note: undefined });
       if (!s.ok) throw new Error(english(s.why));
       expect(sweetShare(s.plan) / sweetShare(pudding)).toBeCloseTo(1, 1.7);
     }
     fc.assert(
       fc.property(fc.double({ min: 100, max: 3000, noNaN: true }), (g) => {
-        const next = withGrams(pudding, 'milk_whole', g, pantry);
-        expect(sweetShare(holdSweetness(pudding, next, pantry)) / sweetShare(pudding)).toBeCloseTo(1, 1);
+        const next = withGrams(pudding, 'milk_whole', g);
+        expect(sweetShare(holdSweetness(pudding, next)) / sweetShare(pudding)).toBeCloseTo(1, 1);
       }),
     );
   });
@@ -115,50 +109,47 @@ describe('sweetness', () => {
 describe('I have none', () => {
   it('any ingredient of the pantry has something in its place, at equal set where amounts can bring it', () => {
     for (const id of ['milk_whole', 'cornstarch', 'sugar', 'vanilla', 'salt']) {
-      const c = candidatesFor(pudding, pantry, id);
+      const c = candidatesFor(pudding, id);
       if (id !== 'salt') expect(c.length).toBeGreaterThan(0);
       for (const one of c.slice(0, 3)) {
-        const s = swapIngredient(pudding, id, one, pantry);
+        const s = swapIngredient(pudding, id, one);
         if (!s.ok) continue;
         expect(s.plan.items.some((i) => i.ingredientId === id)).toBe(false);
-        if (s.held)
-          expect(servingStress(s.plan, pantry).stress / servingStress(pudding, pantry).stress).toBeCloseTo(1, 0.9);
+        if (s.held) expect(servingStress(s.plan).stress / servingStress(pudding).stress).toBeCloseTo(1, 0.9);
       }
     }
   });
   it('a thin nut milk softens it as it is, and the compensation brings the word back', () => {
-    const s = swapIngredient(pudding, 'milk_whole', { toId: 'almond_drink', factor: 1, note: undefined }, pantry);
+    const s = swapIngredient(pudding, 'milk_whole', { toId: 'almond_drink', factor: 1, note: undefined });
     if (!s.ok) throw new Error(english(s.why));
-    expect(servingStress(s.asIs, pantry).stress).toBeLessThan(0.9 * servingStress(pudding, pantry).stress);
-    expect(forecast(s.plan, pantry).serving.word).toBe(forecast(pudding, pantry).serving.word);
+    expect(servingStress(s.asIs).stress).toBeLessThan(0.9 * servingStress(pudding).stress);
+    expect(forecast(s.plan).serving.word).toBe(forecast(pudding).serving.word);
     const starch = (p: Plan) => p.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
     expect(starch(s.plan)).toBeGreaterThan(starch(pudding));
-    expect(costsOf(pudding, s.plan, pantry).some((d) => d.what === 'cream' || d.what.startsWith('hot'))).toBe(true);
+    expect(costsOf(pudding, s.plan).some((d) => d.what === 'cream' || d.what.startsWith('hot'))).toBe(true);
   });
   it.each(TOOL_SWAPS.map((t) => [t.id, t] as const))('no %s: what stands in is a plan that cooks', (_, tool) => {
     const plans = FAMILIES.map(family).concat(
       { ...pudding, starchMeasure: 'scale' },
       { ...pudding, choices: { heat: 'double boiler' } },
     );
-    const fits = plans.filter((p) => tool.fits(p, pantry));
+    const fits = plans.filter((p) => tool.fits(p));
     expect(fits.length).toBeGreaterThan(0);
     for (const p of fits) {
-      const q = PlanSchema.parse((tool.atWorst ?? ((x: Plan) => tool.apply(x)))(tool.apply(p), pantry));
-      expect(methodOf(q, pantry).length).toBeGreaterThan(2);
-      expect(Number.isFinite(forecast(q, pantry).serving.yieldPa)).toBe(true);
+      const q = PlanSchema.parse((tool.atWorst ?? ((x: Plan) => tool.apply(x)))(tool.apply(p)));
+      expect(methodOf(q).length).toBeGreaterThan(2);
+      expect(Number.isFinite(forecast(q).serving.yieldPa)).toBe(true);
     }
   });
   it('no whisk costs lumps, no thermometer costs curds, no oven is thickened in the pan', () => {
     const tool = (id: string) => TOOL_SWAPS.find((t) => t.id === id)!;
     const rain = { ...family('porridge'), choices: { grain: 'into boiling milk' as const } };
-    expect(forecast(tool('whisk').apply(rain), pantry).risks.lumps.chance).toBeGreaterThan(
-      forecast(rain, pantry).risks.lumps.chance,
-    );
+    expect(forecast(tool('whisk').apply(rain)).risks.lumps.chance).toBeGreaterThan(forecast(rain).risks.lumps.chance);
     const custard = family('stirred custard');
-    expect(forecast(tool('thermometer').atWorst!(custard, pantry), pantry).risks.curdle.chance).toBeGreaterThan(
-      forecast(custard, pantry).risks.curdle.chance,
+    expect(forecast(tool('thermometer').atWorst!(custard)).risks.curdle.chance).toBeGreaterThan(
+      forecast(custard).risks.curdle.chance,
     );
-    expect(methodOf(tool('oven').apply(family('baked slab')), pantry).some((s) => s.do === 'bake')).toBe(false);
+    expect(methodOf(tool('oven').apply(family('baked slab'))).some((s) => s.do === 'bake')).toBe(false);
   });
   it('other dishes come as many as it takes, and say what they cost', () => {
     const swaps = dishSwaps({ ...pudding, serve: { ...pudding.serve, style: 'turned out' } }, 780, []);
@@ -173,7 +164,7 @@ describe('made free of', () => {
   const of = (f: 'coconut pudding' | 'soy pudding') =>
     solvedOr(wanting(testPlan({}, f === 'soy pudding' ? 'soy_drink' : 'coconut_milk'), 'mounds'));
   const solvedOr = (p: Plan) => {
-    const s = solveStarch(p, pantry);
+    const s = solveStarch(p);
     return s.ok ? s.plan : p;
   };
   it.each([
@@ -189,24 +180,24 @@ describe('made free of', () => {
     ['soy', 'soy pudding'],
   ] as const)('%s: a %s', (what, f) => {
     const p = f === 'coconut pudding' || f === 'soy pudding' ? of(f) : plan(f);
-    expect(couldBeFreeOf(p, pantry)).toContain(what);
-    const s = makeFree(p, what, pantry);
+    expect(couldBeFreeOf(p)).toContain(what);
+    const s = makeFree(p, what);
     if (!s.ok) throw new Error(english(s.why));
-    expect(couldBeFreeOf(s.plan, pantry)).not.toContain(what);
+    expect(couldBeFreeOf(s.plan)).not.toContain(what);
     expect(PlanSchema.safeParse(s.plan).success).toBe(true);
-    if (what === 'milk') expect(allergensOf(s.plan, pantry)).not.toContain('milk');
-    if (s.held) expect(servingStress(s.plan, pantry).place).toBeCloseTo(servingStress(p, pantry).place, 0.6);
+    if (what === 'milk') expect(allergensOf(s.plan)).not.toContain('milk');
+    if (s.held) expect(servingStress(s.plan).place).toBeCloseTo(servingStress(p).place, 0.6);
     expect(sweetShare(s.plan) / sweetShare(p)).toBeCloseTo(1, 0.9);
   });
   it('keeps the other rules: milk-free where nuts, soy and coconut are out is oat', () => {
-    const s = makeFree({ ...pudding, rules: ['no nuts', 'no soy', 'no coconut'] }, 'milk', pantry);
+    const s = makeFree({ ...pudding, rules: ['no nuts', 'no soy', 'no coconut'] }, 'milk');
     expect(s.ok && s.plan.items.some((i) => i.ingredientId === 'oat_drink')).toBe(true);
   });
   it('any plan at all can be asked, and comes out free or says why not', () => {
     fc.assert(
       fc.property(anyPlan, fc.constantFrom('egg' as const, 'milk' as const, 'wheat' as const), (p, what) => {
-        const s = makeFree(p, what, pantry);
-        return s.ok ? !couldBeFreeOf(s.plan, pantry).includes(what) : english(s.why).length > 10;
+        const s = makeFree(p, what);
+        return s.ok ? !couldBeFreeOf(s.plan).includes(what) : english(s.why).length > 10;
       }),
       { numRuns: 12 },
     );
@@ -215,7 +206,7 @@ describe('made free of', () => {
 
 describe('what would help', () => {
   it('is empty for a wish that can be had', () => {
-    expect(whatWouldHelp(pudding, pantry, { word: 'wobbles' })).toEqual([]);
+    expect(whatWouldHelp(pudding, { word: 'wobbles' })).toEqual([]);
   });
   it.each([
     [
@@ -249,19 +240,19 @@ describe('what would help', () => {
   ])(
     '%s: each way told makes it possible',
     (_, plan, ask) => {
-      expect(solve(plan, pantry, ask).ok).toBe(false);
-      const ways = whatWouldHelp(plan, pantry, ask);
+      expect(solve(plan, ask).ok).toBe(false);
+      const ways = whatWouldHelp(plan, ask);
       expect(ways.length).toBeGreaterThan(0);
       for (const w of ways) {
         expect(PlanSchema.safeParse(w.plan).success).toBe(true);
-        expect(forecast(w.plan, pantry).serving.word).toBe(w.plan.serve.word);
+        expect(forecast(w.plan).serving.word).toBe(w.plan.serve.word);
       }
     },
     30_000,
   );
   it('without milk there is one thing to do', () => {
     const dry = { ...pudding, items: pudding.items.filter((i) => i.ingredientId !== 'milk_whole'), carveOuts: [] };
-    expect(english(whatWouldHelp(dry, pantry, {})[0]!.says)).toMatch(/Add milk/);
+    expect(english(whatWouldHelp(dry, {})[0]!.says)).toMatch(/Add milk/);
   });
 });
 
@@ -277,13 +268,13 @@ describe('a portion', () => {
       carveOuts: [],
     };
     const packs = [{ id: 'a', ingredientId: 'milk_whole', name: 'carton', grams: 1000, price: 2 }];
-    const portion = portionOf(p, pantry, packs);
+    const portion = portionOf(p, packs);
     // whole milk 62 kcal, sugar 400 kcal in 100 g
     expect(portion.energyKcal).toBeCloseTo((622 + 400) / 4, -1);
     expect(portion.energyKJ / portion.energyKcal).toBeCloseTo(4.184, 6);
     expect(portion.cost).toBeCloseTo(0.5, 6);
     expect(portion.unpriced).toEqual(['sugar']);
-    expect(portionOf(p, pantry, []).cost).toBeUndefined();
+    expect(portionOf(p, []).cost).toBeUndefined();
   });
 });
 
@@ -303,17 +294,17 @@ describe('the history of a plan', () => {
     expect(outlived(many, 'p').map((p) => p.id)).toEqual(['h2', 'h1', 'h0']);
   });
   it('says what changed in words, and nothing where nothing did', () => {
-    expect(changesBetween(pudding, pudding, pantry)).toEqual([]);
+    expect(changesBetween(pudding, pudding)).toEqual([]);
     const next = {
-      ...withGrams(pudding, 'cornstarch', 60, pantry),
+      ...withGrams(pudding, 'cornstarch', 60),
       serve: { ...pudding.serve, word: 'slices' as const },
       rules: ['no egg' as const],
     };
-    const lines = changesBetween(pudding, next, pantry).map(english);
+    const lines = changesBetween(pudding, next).map(english);
     expect(lines.some((l) => /^cornstarch: .* to 60 g$/.test(l))).toBe(true);
     expect(lines).toContain('wanted: mounds to slices');
     expect(lines).toContain('rules: none to no egg');
-    expect(changesBetween(pudding, { ...pudding, people: pudding.people + 2 }, pantry).map(english)).toEqual([
+    expect(changesBetween(pudding, { ...pudding, people: pudding.people + 2 }).map(english)).toEqual([
       `people: ${pudding.people} to ${pudding.people + 2}`,
     ]);
   });
@@ -335,7 +326,7 @@ it('the demo’s plans are plans of this version and keep their own rules', () =
   const demo = choirSupper(Date.parse('2026-12-11T12:00:00Z'), 0);
   for (const p of demo.plans) {
     expect(PlanSchema.safeParse(p).success).toBe(true);
-    const y = pantryWith(p.own);
+    const y = pantryOf(p);
     for (const i of p.items) expect(ruleAgainst(y.get(i.ingredientId)!, p.rules)).toBeUndefined();
   }
 });

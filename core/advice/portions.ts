@@ -1,5 +1,4 @@
 import type { Pack } from '../units/packs';
-import type { Pantry } from '../pantry/pantry';
 import { sideUses } from '../sides/sides';
 import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
@@ -20,20 +19,20 @@ export type Portion = {
   unpriced: string[];
 };
 
-const uses = (plan: Plan, pantry: Pantry) => [
+const uses = (plan: Plan) => [
   ...plan.items.map(({ ingredientId, grams }) => ({ ingredientId, grams })),
-  ...sideUses(plan, pantry),
+  ...sideUses(plan),
 ];
 
 /** One portion's energy and cost, side pots shared out among all. @param packs with prices where the cook gave them */
-export function portionOf(plan: Plan, pantry: Pantry, packs: readonly Pack[]): Portion {
+export function portionOf(plan: Plan, packs: readonly Pack[]): Portion {
   let kcal = 0;
   let cost = 0;
   let priced = false;
   const unpriced = new Set<string>();
-  for (const { ingredientId, grams } of uses(plan, pantry)) {
+  for (const { ingredientId, grams } of uses(plan)) {
     if (grams <= 0) continue;
-    const i = lookUp(pantry, plan, ingredientId);
+    const i = lookUp(plan, ingredientId);
     const p = i.per100;
     const sugar = SWEETENER_KCAL[ingredientId] ?? KCAL.sugar;
     kcal +=
@@ -54,6 +53,6 @@ export function portionOf(plan: Plan, pantry: Pantry, packs: readonly Pack[]): P
 }
 
 /** Allergens of the plan and of what is cooked beside it. */
-export const allAllergens = (plan: Plan, pantry: Pantry): string[] => [
-  ...new Set(uses(plan, pantry).flatMap((u) => (u.grams > 0 ? lookUp(pantry, plan, u.ingredientId).allergens : []))),
+export const allAllergens = (plan: Plan): string[] => [
+  ...new Set(uses(plan).flatMap((u) => (u.grams > 0 ? lookUp(plan, u.ingredientId).allergens : []))),
 ];

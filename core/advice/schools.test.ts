@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { chances, monteCarlo } from '../model/chances';
-import { pantry, testPlan } from '../testing';
+import { testPlan } from '../testing';
 import { refreshCarveOuts } from '../plan/amounts';
 import type { Plan } from '../plan/plan';
 import { compareSchool, SCHOOLS } from './schools';
@@ -9,7 +9,7 @@ import { english } from '../../words/english';
 
 const base = testPlan();
 const plan = (family: Plan['family'], items: Plan['items'], more: Partial<Plan> = {}): Plan =>
-  refreshCarveOuts({ ...base, family, items, ...more }, pantry);
+  refreshCarveOuts({ ...base, family, items, ...more });
 const rice = plan(
   'whole-rice pudding',
   [
@@ -60,14 +60,13 @@ const of = (id: string, p: Plan) =>
   compareSchool(
     SCHOOLS.find((s) => s.id === id)!,
     p,
-    pantry,
   );
 
 describe('schools side by side', () => {
   it('every one fits some plan and changes something that the model can see', () => {
     const mute = SCHOOLS.filter((s) => {
-      const fits = [turned, rice, ground, custard, bare, baked, topped].filter((p) => s.fits(p, pantry));
-      return !fits.some((p) => compareSchool(s, p, pantry).differences.some((d) => d.length > 0));
+      const fits = [turned, rice, ground, custard, bare, baked, topped].filter((p) => s.fits(p));
+      return !fits.some((p) => compareSchool(s, p).differences.some((d) => d.length > 0));
     });
     expect(mute.map((s) => s.id)).toEqual([]);
   });
@@ -118,7 +117,7 @@ describe('schools side by side', () => {
 
 describe('solving', () => {
   it('finds the middle of the word, and says what level spoons do', () => {
-    const s = solve(base, pantry, { word: 'wobbles' });
+    const s = solve(base, { word: 'wobbles' });
     if (!s.ok) throw new Error(english(s.why));
     expect(s.stressPa).toBeGreaterThan(75);
     expect(s.stressPa).toBeLessThan(230);
@@ -126,28 +125,28 @@ describe('solving', () => {
     expect(s.amounts[0]!.spoons.tbsp).toBeGreaterThan(2);
   });
   it('two thickeners: one word hot, one at serving', () => {
-    const two = refreshCarveOuts(
-      { ...base, items: [...base.items, { ingredientId: 'potato_starch', grams: 20, stage: 'slurry' }] },
-      pantry,
-    );
+    const two = refreshCarveOuts({
+      ...base,
+      items: [...base.items, { ingredientId: 'potato_starch', grams: 20, stage: 'slurry' }],
+    });
     const ask = { free: [{ ingredientId: 'potato_starch' }, { ingredientId: 'cornstarch' }], word: 'mounds' as const };
-    const thin = solve(two, pantry, { ...ask, hotWord: 'coats' });
-    const thick = solve(two, pantry, { ...ask, hotWord: 'firm' });
+    const thin = solve(two, { ...ask, hotWord: 'coats' });
+    const thick = solve(two, { ...ask, hotWord: 'firm' });
     expect(thin.ok).toBe(true);
     expect(thick.ok).toBe(false);
     if (!thick.ok) expect(english(thick.why)).toMatch(/nearest/);
   });
   it('holds limits, and says which one is in the way', () => {
-    const s = solve(base, pantry, { word: 'slices', free: [{ ingredientId: 'cornstarch', maxG: 20 }] });
+    const s = solve(base, { word: 'slices', free: [{ ingredientId: 'cornstarch', maxG: 20 }] });
     expect(s.ok).toBe(false);
     if (!s.ok) expect(english(s.why)).toMatch(/20 g/);
-    const low = solve(base, pantry, { word: 'pours', free: [{ ingredientId: 'cornstarch', minG: 60, maxG: 90 }] });
+    const low = solve(base, { word: 'pours', free: [{ ingredientId: 'cornstarch', minG: 60, maxG: 90 }] });
     if (low.ok) throw new Error('should not reach it');
     expect(english(low.why)).toMatch(/least cornstarch/);
-    expect(solve(base, pantry, { free: [{ ingredientId: 'moon' }] }).ok).toBe(false);
+    expect(solve(base, { free: [{ ingredientId: 'moon' }] }).ok).toBe(false);
   });
   it('the mass in the dishes comes out as asked', () => {
-    const s = solve(base, pantry, { endMassG: 1200 });
+    const s = solve(base, { endMassG: 1200 });
     if (!s.ok) throw new Error(english(s.why));
     expect(Math.abs(s.endMassG / 1200 - 1)).toBeLessThan(0.01);
   });
@@ -157,16 +156,16 @@ describe('solving', () => {
     ['semolina', 1.29],
     ['cornmeal_fine', 1.24],
   ])('a gram of cornstarch is %f g of %s at equal set', (id, perGram) => {
-    const s = swapThickener(base, 'cornstarch', id, pantry);
+    const s = swapThickener(base, 'cornstarch', id);
     if (!s.ok) throw new Error(english(s.why));
     expect(Math.abs(s.perGram / perGram - 1)).toBeLessThan(0.15);
   });
   it('a swap there and back gives what was', () => {
     fc.assert(
       fc.property(fc.constantFrom('rice_flour', 'potato_starch', 'tapioca_starch', 'wheat_flour'), (id) => {
-        const there = swapThickener(base, 'cornstarch', id, pantry);
+        const there = swapThickener(base, 'cornstarch', id);
         if (!there.ok) throw new Error(english(there.why));
-        const back = swapThickener(there.plan, id, 'cornstarch', pantry);
+        const back = swapThickener(there.plan, id, 'cornstarch');
         if (!back.ok) throw new Error(english(back.why));
         const was = base.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
         expect(Math.abs(back.grams / was - 1)).toBeLessThan(0.02);
@@ -179,25 +178,22 @@ describe('solving', () => {
 describe('chances', () => {
   const spooned = { ...base, starchMeasure: 'level spoons' as const };
   it('add up, are the same for a seed and others for another', () => {
-    const a = chances(spooned, pantry, 200, 0.3);
+    const a = chances(spooned, 200, 0.3);
     expect(Object.values(a.serving).reduce((s, v) => s + v, 0)).toBeCloseTo(1, 9);
-    expect(chances(spooned, pantry, 200, 0.3)).toEqual(a);
-    expect(chances(spooned, pantry, 200, 0.7).yieldPa.p50).not.toBe(a.yieldPa.p50);
+    expect(chances(spooned, 200, 0.3)).toEqual(a);
+    expect(chances(spooned, 200, 0.7).yieldPa.p50).not.toBe(a.yieldPa.p50);
   });
   it('the spread of a spooned 6 % pudding is that of the notes, and weighing narrows it', () => {
-    const six: Plan = refreshCarveOuts(
-      {
-        ...spooned,
-        items: [
-          { ingredientId: 'milk_whole', grams: 850, stage: 'pot' },
-          { ingredientId: 'cornstarch', grams: 60, stage: 'slurry' },
-          { ingredientId: 'sugar', grams: 90, stage: 'pot' },
-        ],
-      },
-      pantry,
-    );
+    const six: Plan = refreshCarveOuts({
+      ...spooned,
+      items: [
+        { ingredientId: 'milk_whole', grams: 850, stage: 'pot' },
+        { ingredientId: 'cornstarch', grams: 60, stage: 'slurry' },
+        { ingredientId: 'sugar', grams: 90, stage: 'pot' },
+      ],
+    });
     const width = (p: Plan) => {
-      const c = chances(p, pantry, 300, 0.4);
+      const c = chances(p, 300, 0.4);
       return Math.log(c.yieldPa.p95 / c.yieldPa.p5);
     };
     const wide = width(six);
@@ -207,7 +203,7 @@ describe('chances', () => {
   });
   it('names what matters: the starch and the model for a boiled pudding, hob and steam for a reduced one', () => {
     const top = (p: Plan) =>
-      chances(p, pantry, 300, 0.2)
+      chances(p, 300, 0.2)
         .matters.slice(0, 4)
         .map((m) => m.name);
     expect(top(spooned).slice(0, 2).sort()).toEqual(['measuring the starch', 'the model of the set']);
@@ -216,11 +212,11 @@ describe('chances', () => {
     );
   });
   it('a rich custard near its limit curdles in some kitchens', () => {
-    expect(chances(custard, pantry, 150, 0.5).curdles).toBeGreaterThan(0.01);
-    expect(chances(base, pantry, 100, 0.5).curdles).toBe(0);
+    expect(chances(custard, 150, 0.5).curdles).toBeGreaterThan(0.01);
+    expect(chances(base, 100, 0.5).curdles).toBe(0);
   });
   it('tells how far it is, so that it can be stopped', () => {
-    const run = monteCarlo(base, pantry, 60, 0.5, 20);
+    const run = monteCarlo(base, 60, 0.5, 20);
     expect([run.next().value, run.next().value]).toEqual([20, 40]);
   });
 });

@@ -1,6 +1,5 @@
 import { forecast, type Forecast } from '../model/forecast';
 import { RISKS, type RiskName } from '../model/risks';
-import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { refreshCarveOuts } from '../plan/amounts';
 import { topLayerOf } from '../model/topLayer';
@@ -13,57 +12,50 @@ import { say, type Said } from '../say';
  * The schools: where cooks part ways, as two (or three) ways to cook one plan. The model says what each costs in
  * minutes, set and risk; it does not say who is right.
  */
-export type Side = { name: Said; apply(plan: Plan, pantry: Pantry): Plan };
+export type Side = { name: Said; apply(plan: Plan): Plan };
 export type School = {
   id: string;
   question: Said;
-  fits(plan: Plan, pantry: Pantry): boolean;
+  fits(plan: Plan): boolean;
   sides: readonly Side[];
 };
 
 const choose =
   (choices: Partial<Choices>) =>
   (plan: Plan): Plan => ({ ...plan, choices: { ...plan.choices, ...choices } });
-const groupOf = (plan: Plan, pantry: Pantry, i: PlanItem) => lookUp(pantry, plan, i.ingredientId).group;
-const has = (plan: Plan, pantry: Pantry, group: string) =>
-  plan.items.some((i) => i.grams > 0 && groupOf(plan, pantry, i) === group);
-const kindOf = (plan: Plan, pantry: Pantry, i: PlanItem) => lookUp(pantry, plan, i.ingredientId).thickener;
-const grainy = (plan: Plan, pantry: Pantry) =>
+const groupOf = (plan: Plan, i: PlanItem) => lookUp(plan, i.ingredientId).group;
+const has = (plan: Plan, group: string) => plan.items.some((i) => i.grams > 0 && groupOf(plan, i) === group);
+const kindOf = (plan: Plan, i: PlanItem) => lookUp(plan, i.ingredientId).thickener;
+const grainy = (plan: Plan) =>
   plan.items.some((i) => {
-    const kind = kindOf(plan, pantry, i);
+    const kind = kindOf(plan, i);
     return kind !== undefined && GRAINS[kind].form !== 'powder';
   });
-const kernels = (plan: Plan, pantry: Pantry) =>
+const kernels = (plan: Plan) =>
   plan.items.some((i) => {
-    const kind = kindOf(plan, pantry, i);
+    const kind = kindOf(plan, i);
     return kind !== undefined && GRAINS[kind].form === 'kernel';
   });
-const baked = (plan: Plan, pantry: Pantry) => methodOf(plan, pantry).some((s) => s.do === 'bake');
+const baked = (plan: Plan) => methodOf(plan).some((s) => s.do === 'bake');
 const stage =
   (group: string, to: PlanItem['stage']) =>
-  (plan: Plan, pantry: Pantry): Plan =>
-    refreshCarveOuts(
-      { ...plan, items: plan.items.map((i) => (groupOf(plan, pantry, i) === group ? { ...i, stage: to } : i)) },
-      pantry,
-    );
+  (plan: Plan): Plan =>
+    refreshCarveOuts({ ...plan, items: plan.items.map((i) => (groupOf(plan, i) === group ? { ...i, stage: to } : i)) });
 const swapMain =
   (group: string, toId: string, factor = 1) =>
-  (plan: Plan, pantry: Pantry): Plan => {
-    const first = plan.items.filter((i) => groupOf(plan, pantry, i) === group).sort((a, b) => b.grams - a.grams)[0];
+  (plan: Plan): Plan => {
+    const first = plan.items.filter((i) => groupOf(plan, i) === group).sort((a, b) => b.grams - a.grams)[0];
     if (!first || first.ingredientId === toId) return plan;
     const id = (x: string) => (x === first.ingredientId ? toId : x);
-    return refreshCarveOuts(
-      {
-        ...plan,
-        items: plan.items.map((i) => ({
-          ...i,
-          ingredientId: id(i.ingredientId),
-          grams: i === first ? i.grams * factor : i.grams,
-        })),
-        carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: id(c.ingredientId) })),
-      },
-      pantry,
-    );
+    return refreshCarveOuts({
+      ...plan,
+      items: plan.items.map((i) => ({
+        ...i,
+        ingredientId: id(i.ingredientId),
+        grams: i === first ? i.grams * factor : i.grams,
+      })),
+      carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: id(c.ingredientId) })),
+    });
   };
 const cookOn =
   (cookOnMin: number) =>
@@ -74,46 +66,43 @@ const rest =
 
 /** Water for whole rice, parts by weight (B). */
 const RICE_WATER = 2.5;
-const riceG = (plan: Plan, pantry: Pantry) =>
+const riceG = (plan: Plan) =>
   plan.items
-    .filter((i) => kindOf(plan, pantry, i) && GRAINS[kindOf(plan, pantry, i)!].form === 'kernel')
+    .filter((i) => kindOf(plan, i) && GRAINS[kindOf(plan, i)!].form === 'kernel')
     .reduce((s, i) => s + i.grams, 0);
-const isMilk = (plan: Plan, pantry: Pantry, i: PlanItem) =>
-  groupOf(plan, pantry, i) === 'milk' && i.ingredientId !== 'water';
+const isMilk = (plan: Plan, i: PlanItem) => groupOf(plan, i) === 'milk' && i.ingredientId !== 'water';
 /** Rice is in water, and its milk follows late. */
-const inWater = (plan: Plan, pantry: Pantry) =>
+const inWater = (plan: Plan) =>
   plan.items.some((i) => i.ingredientId === 'water' && i.stage === 'pot') &&
-  plan.items.some((i) => isMilk(plan, pantry, i) && i.stage === 'late');
+  plan.items.some((i) => isMilk(plan, i) && i.stage === 'late');
 /** Share of the rice's water that comes out of its milk. */
 const FROM_MILK = 0.5;
 
 /** Milk that was water: rice first boiled in water, and the milk follows late. */
-const waterFirst = (plan: Plan, pantry: Pantry): Plan => {
-  if (inWater(plan, pantry)) return plan;
-  const waterG = RICE_WATER * riceG(plan, pantry);
+const waterFirst = (plan: Plan): Plan => {
+  if (inWater(plan)) return plan;
+  const waterG = RICE_WATER * riceG(plan);
   return {
     ...plan,
     carveOuts: plan.carveOuts.filter((c) => c.taste),
     items: [
       ...plan.items.map((i) =>
-        isMilk(plan, pantry, i)
-          ? { ...i, grams: Math.max(0, i.grams - FROM_MILK * waterG), stage: 'late' as const }
-          : i,
+        isMilk(plan, i) ? { ...i, grams: Math.max(0, i.grams - FROM_MILK * waterG), stage: 'late' as const } : i,
       ),
       { ingredientId: 'water', grams: waterG, stage: 'pot' as const },
     ],
   };
 };
 /** And back: all of it milk, from the start. */
-const milkThroughout = (plan: Plan, pantry: Pantry): Plan => {
-  if (!inWater(plan, pantry)) return plan;
-  const waterG = RICE_WATER * riceG(plan, pantry);
+const milkThroughout = (plan: Plan): Plan => {
+  if (!inWater(plan)) return plan;
+  const waterG = RICE_WATER * riceG(plan);
   return {
     ...plan,
     items: plan.items
       .filter((i) => i.ingredientId !== 'water')
       .map((i) =>
-        isMilk(plan, pantry, i) && i.stage === 'late'
+        isMilk(plan, i) && i.stage === 'late'
           ? { ...i, grams: i.grams + FROM_MILK * waterG, stage: 'pot' as const }
           : i,
       ),
@@ -121,19 +110,16 @@ const milkThroughout = (plan: Plan, pantry: Pantry): Plan => {
 };
 /** Share that is left where cooking down does half of the starch's work. */
 const REDUCED = 0.6;
-const thickeners = (plan: Plan, pantry: Pantry, factor: number): PlanItem[] =>
-  plan.items.map((i) => (groupOf(plan, pantry, i) === 'thickener' ? { ...i, grams: i.grams * factor } : i));
-const byReduction = (plan: Plan, pantry: Pantry): Plan =>
+const thickeners = (plan: Plan, factor: number): PlanItem[] =>
+  plan.items.map((i) => (groupOf(plan, i) === 'thickener' ? { ...i, grams: i.grams * factor } : i));
+const byReduction = (plan: Plan): Plan =>
   plan.choices.reduceTo === REDUCED
     ? plan
-    : refreshCarveOuts(
-        { ...plan, choices: { ...plan.choices, reduceTo: REDUCED }, items: thickeners(plan, pantry, 0.5) },
-        pantry,
-      );
-const byStarch = (plan: Plan, pantry: Pantry): Plan => {
+    : refreshCarveOuts({ ...plan, choices: { ...plan.choices, reduceTo: REDUCED }, items: thickeners(plan, 0.5) });
+const byStarch = (plan: Plan): Plan => {
   if (plan.choices.reduceTo !== REDUCED) return plan;
   const { reduceTo: _r, ...choices } = plan.choices;
-  return refreshCarveOuts({ ...plan, choices, items: thickeners(plan, pantry, 2) }, pantry);
+  return refreshCarveOuts({ ...plan, choices, items: thickeners(plan, 2) });
 };
 const yes = () => true;
 
@@ -141,7 +127,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'sugar with grains',
     question: say('schools.whenDoesTheSugarGo'),
-    fits: (p, y) => has(p, y, 'sweet'),
+    fits: (p) => has(p, 'sweet'),
     sides: [
       { name: say('schools.fromTheStart'), apply: stage('sweet', 'pot') },
       { name: say('schools.lateWhenTheGrainIs'), apply: stage('sweet', 'late') },
@@ -171,14 +157,14 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.intoWhichWater'),
     fits: kernels,
     sides: [
-      { name: say('schools.coldWater'), apply: (p, y) => choose({ grain: 'into cold milk' })(waterFirst(p, y)) },
-      { name: say('schools.boilingWater'), apply: (p, y) => choose({ grain: 'into boiling milk' })(waterFirst(p, y)) },
+      { name: say('schools.coldWater'), apply: (p) => choose({ grain: 'into cold milk' })(waterFirst(p)) },
+      { name: say('schools.boilingWater'), apply: (p) => choose({ grain: 'into boiling milk' })(waterFirst(p)) },
     ],
   },
   {
     id: 'yolks',
     question: say('schools.howDoTheYolksGo'),
-    fits: (p, y) => has(p, y, 'egg'),
+    fits: (p) => has(p, 'egg'),
     sides: [
       { name: say('schools.tempered'), apply: choose({ yolks: 'tempered' }) },
       { name: say('schools.straightIn'), apply: choose({ yolks: 'straight in' }) },
@@ -196,7 +182,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'end point',
     question: say('schools.whenIsItDone'),
-    fits: (p, y) => has(p, y, 'thickener'),
+    fits: (p) => has(p, 'thickener'),
     sides: [
       { name: say('schools.itBubblesAndCooksOn'), apply: choose({ end: 'bubbles and cooks on' }) },
       { name: say('schools.itCoatsTheSpoon'), apply: choose({ end: 'coats the spoon' }) },
@@ -206,7 +192,7 @@ export const SCHOOLS: readonly School[] = [
     id: 'thickening by',
     question: say('schools.whatMakesItThick'),
     // a frozen cream is always cooked down
-    fits: (p, y) => has(p, y, 'thickener') && p.family !== 'frozen cream',
+    fits: (p) => has(p, 'thickener') && p.family !== 'frozen cream',
     sides: [
       { name: say('schools.starch'), apply: byStarch },
       { name: say('schools.cookingDownHalfTheStarch'), apply: byReduction },
@@ -252,13 +238,13 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'egg',
     question: say('schools.whichEgg'),
-    fits: (p, y) => has(p, y, 'egg'),
+    fits: (p) => has(p, 'egg'),
     sides: [
       { name: say('schools.yolks'), apply: swapMain('egg', 'yolk') },
       { name: say('schools.wholeEgg'), apply: swapMain('egg', 'egg', 1.5) },
       {
         name: say('schools.none'),
-        apply: (p, y) => ({ ...p, items: p.items.map((i) => (groupOf(p, y, i) === 'egg' ? { ...i, grams: 0 } : i)) }),
+        apply: (p) => ({ ...p, items: p.items.map((i) => (groupOf(p, i) === 'egg' ? { ...i, grams: 0 } : i)) }),
       },
     ],
   },
@@ -317,19 +303,19 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'coarse grain',
     question: say('schools.groundAtHome'),
-    fits: (p, y) => p.items.some((i) => ['ground rice', 'rice flour'].includes(kindOf(p, y, i) ?? '')),
+    fits: (p) => p.items.some((i) => ['ground rice', 'rice flour'].includes(kindOf(p, i) ?? '')),
     sides: [
       {
         name: say('schools.groundAtHome2'),
-        apply: (p, y) => stageGrain(swapMain('thickener', 'rice_ground')(p, y), y),
+        apply: (p) => stageGrain(swapMain('thickener', 'rice_ground')(p)),
       },
-      { name: say('schools.shopFlour'), apply: (p, y) => stageGrain(swapMain('thickener', 'rice_flour')(p, y), y) },
+      { name: say('schools.shopFlour'), apply: (p) => stageGrain(swapMain('thickener', 'rice_flour')(p)) },
     ],
   },
   {
     id: 'starch and reduction',
     question: say('schools.starchBeforeOrAfterCooking'),
-    fits: (p, y) => has(p, y, 'thickener') && !grainy(p, y),
+    fits: (p) => has(p, 'thickener') && !grainy(p),
     sides: [
       { name: say('schools.earlyThenReduce'), apply: choose({ starch: 'early', reduceTo: 0.75 }) },
       { name: say('schools.reduceStarchLast'), apply: choose({ starch: 'last', reduceTo: 0.75 }) },
@@ -338,7 +324,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'after thickening',
     question: say('schools.howLongAfterItThickens'),
-    fits: (p, y) => has(p, y, 'thickener'),
+    fits: (p) => has(p, 'thickener'),
     sides: [
       { name: say('schools.twoMinutes'), apply: cookOn(2) },
       { name: say('schools.tenMinutes'), apply: cookOn(10) },
@@ -347,7 +333,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'egg in',
     question: say('schools.andOnceTheEggIs'),
-    fits: (p, y) => has(p, y, 'egg') && !baked(p, y),
+    fits: (p) => has(p, 'egg') && !baked(p),
     sides: [
       { name: say('schools.heatOffAtOnce'), apply: choose({ eggOff: 'heat off at once' }) },
       { name: say('schools.minutesMore'), apply: choose({ eggOff: 'minutes more' }) },
@@ -357,7 +343,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'sugar colour',
     question: say('schools.whiteOrBrownSugar'),
-    fits: (p, y) => has(p, y, 'sweet'),
+    fits: (p) => has(p, 'sweet'),
     sides: [
       { name: say('schools.white'), apply: swapMain('sweet', 'sugar') },
       { name: say('schools.brown'), apply: swapMain('sweet', 'brown') },
@@ -366,7 +352,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'flavours',
     question: say('schools.whenDoTheFlavoursGo'),
-    fits: (p, y) => p.items.some((i) => lookUp(y, p, i.ingredientId).aromaHalfS !== undefined),
+    fits: (p) => p.items.some((i) => lookUp(p, i.ingredientId).aromaHalfS !== undefined),
     sides: [
       { name: say('schools.atTheEnd'), apply: stage('flavour', 'off the heat') },
       { name: say('schools.fromTheStart'), apply: stage('flavour', 'pot') },
@@ -378,7 +364,7 @@ export const SCHOOLS: readonly School[] = [
     fits: yes,
     sides: [
       { name: say('schools.undiluted'), apply: undiluted },
-      { name: say('schools.halfWater'), apply: (p, y) => halfWater(p, y) },
+      { name: say('schools.halfWater'), apply: (p) => halfWater(p) },
     ],
   },
   {
@@ -393,7 +379,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'cream at the sides',
     question: say('schools.whatOfTheCreamThat'),
-    fits: (p, y) => mainLiquid(p, y)?.base === 'dairy',
+    fits: (p) => mainLiquid(p)?.base === 'dairy',
     sides: [
       { name: say('schools.scrapedDownAsItForms'), apply: choose({ sides: 'scraped down' }) },
       { name: say('schools.stirredBackAtTheEnd'), apply: choose({ sides: 'stirred back' }) },
@@ -402,7 +388,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'top layer',
     question: say('schools.howDoesTheTopLayer'),
-    fits: (p, y) => topLayerOf(p, y) !== undefined,
+    fits: (p) => topLayerOf(p) !== undefined,
     sides: [
       { name: say('schools.pouredOnRaw'), apply: choose({ top: 'raw' }) },
       { name: say('schools.cookedDownFirst'), apply: choose({ top: 'cooked down first' }) },
@@ -411,7 +397,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'raisins and nuts',
     question: say('schools.whereDoThePiecesGo'),
-    fits: (p, y) => has(p, y, 'piece'),
+    fits: (p) => has(p, 'piece'),
     sides: [
       { name: say('schools.inThePot'), apply: stage('piece', 'pot') },
       { name: say('schools.onTopOnly'), apply: stage('piece', 'top') },
@@ -419,50 +405,39 @@ export const SCHOOLS: readonly School[] = [
   },
 ];
 
-function stageGrain(plan: Plan, pantry: Pantry): Plan {
-  return refreshCarveOuts(
-    {
-      ...plan,
-      items: plan.items.map((i) => {
-        const kind = kindOf(plan, pantry, i);
-        return kind ? { ...i, stage: GRAINS[kind].form === 'powder' ? ('slurry' as const) : ('grain' as const) } : i;
-      }),
-    },
-    pantry,
-  );
+function stageGrain(plan: Plan): Plan {
+  return refreshCarveOuts({
+    ...plan,
+    items: plan.items.map((i) => {
+      const kind = kindOf(plan, i);
+      return kind ? { ...i, stage: GRAINS[kind].form === 'powder' ? ('slurry' as const) : ('grain' as const) } : i;
+    }),
+  });
 }
 
 /** Milk and as much water in one stage: halved by {@link halfWater}, and back. */
-function undiluted(plan: Plan, pantry: Pantry): Plan {
+function undiluted(plan: Plan): Plan {
   const water = plan.items.find((i) => i.ingredientId === 'water');
   const milk = plan.items
-    .filter((i) => isMilk(plan, pantry, i) && i.stage === water?.stage)
+    .filter((i) => isMilk(plan, i) && i.stage === water?.stage)
     .sort((a, b) => b.grams - a.grams)[0];
   if (!water || !milk || Math.abs(water.grams - milk.grams) > 1) return plan;
-  return refreshCarveOuts(
-    {
-      ...plan,
-      items: plan.items
-        .filter((i) => i !== water)
-        .map((i) => (i === milk ? { ...i, grams: i.grams + water.grams } : i)),
-    },
-    pantry,
-  );
+  return refreshCarveOuts({
+    ...plan,
+    items: plan.items.filter((i) => i !== water).map((i) => (i === milk ? { ...i, grams: i.grams + water.grams } : i)),
+  });
 }
 
-function halfWater(plan: Plan, pantry: Pantry): Plan {
-  const milk = plan.items.filter((i) => groupOf(plan, pantry, i) === 'milk').sort((a, b) => b.grams - a.grams)[0];
+function halfWater(plan: Plan): Plan {
+  const milk = plan.items.filter((i) => groupOf(plan, i) === 'milk').sort((a, b) => b.grams - a.grams)[0];
   if (!milk || plan.items.some((i) => i.ingredientId === 'water')) return plan;
-  return refreshCarveOuts(
-    {
-      ...plan,
-      items: [
-        ...plan.items.map((i) => (i === milk ? { ...i, grams: i.grams / 2 } : i)),
-        { ingredientId: 'water', grams: milk.grams / 2, stage: milk.stage },
-      ],
-    },
-    pantry,
-  );
+  return refreshCarveOuts({
+    ...plan,
+    items: [
+      ...plan.items.map((i) => (i === milk ? { ...i, grams: i.grams / 2 } : i)),
+      { ingredientId: 'water', grams: milk.grams / 2, stage: milk.stage },
+    ],
+  });
 }
 
 /** What is told of one way to cook it. */
@@ -489,9 +464,9 @@ export type Told = {
   topMm: number;
 };
 
-export function tell(name: Said, plan: Plan, pantry: Pantry): Told {
-  const f = forecast(plan, pantry);
-  const heats = methodOf(plan, pantry).filter((s) => s.do === 'heat');
+export function tell(name: Said, plan: Plan): Told {
+  const f = forecast(plan);
+  const heats = methodOf(plan).filter((s) => s.do === 'heat');
   const stirringMin = heats.reduce((sum, s, i) => {
     const took = f.phases[i];
     return s.stirEveryS !== null && s.stirEveryS <= 15 && took ? sum + (took.endS - took.startS) / 60 : sum;
@@ -579,8 +554,8 @@ export function differences(a: Told, b: Told): Difference[] {
 export type Compared = { school: string; question: Said; sides: Told[]; differences: Difference[][] };
 
 /** A plan cooked by each side of a school; differences are against the first side. */
-export function compareSchool(school: School, plan: Plan, pantry: Pantry): Compared {
-  const sides = school.sides.map((s) => tell(s.name, s.apply(plan, pantry), pantry));
+export function compareSchool(school: School, plan: Plan): Compared {
+  const sides = school.sides.map((s) => tell(s.name, s.apply(plan)));
   return {
     school: school.id,
     question: school.question,
@@ -590,9 +565,9 @@ export function compareSchool(school: School, plan: Plan, pantry: Pantry): Compa
 }
 
 /** What a plan comes to in the pot and the dish: two plans with the same of it are one way of cooking. */
-const wayOf = (plan: Plan, pantry: Pantry): string =>
+const wayOf = (plan: Plan): string =>
   JSON.stringify([
-    methodOf(plan, pantry),
+    methodOf(plan),
     plan.items,
     plan.rest,
     plan.choices.mould ?? 'rinsed',
@@ -602,7 +577,7 @@ const wayOf = (plan: Plan, pantry: Pantry): string =>
   ]);
 
 /** The side that a plan is on, by its place, or -1 where it is on none. */
-export function sideNow(school: School, plan: Plan, pantry: Pantry): number {
-  const now = wayOf(plan, pantry);
-  return school.sides.findIndex((s) => wayOf(s.apply(plan, pantry), pantry) === now);
+export function sideNow(school: School, plan: Plan): number {
+  const now = wayOf(plan);
+  return school.sides.findIndex((s) => wayOf(s.apply(plan)) === now);
 }

@@ -1,5 +1,4 @@
 import { judge, servingStress } from '../model/forecast';
-import type { Pantry } from '../pantry/pantry';
 import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace } from '../texture/words';
 import { toSpoons, type SpoonSystem } from '../units/measures';
 import { refreshCarveOuts, scale, usualStage, withGrams } from '../plan/amounts';
@@ -42,8 +41,8 @@ const SLOPE = 2.9;
 const SPOONED = boundsFor('spooned', 0.04);
 
 /** Where the pot is on the strip as it leaves the fire, as a yield stress, Pa. */
-const hotStress = (plan: Plan, pantry: Pantry): number => {
-  const { run } = servingStress(plan, pantry);
+const hotStress = (plan: Plan): number => {
+  const { run } = servingStress(plan);
   const hot = judge(
     plan,
     { pot: run.pot, addsMl: run.addsMl },
@@ -59,16 +58,16 @@ type Inner = { ok: true; plan: Plan; stressPa: number; endMassG: number } | { ok
 type Miss = (p: Plan, stress: number, depthM: number) => number;
 
 /** One factor over the free thickeners, in the proportions they have, until the yield stress at serving is right. */
-function solveFactor(plan: Plan, pantry: Pantry, free: readonly Required<Free>[], aimAt: Miss, word: SetWord): Inner {
+function solveFactor(plan: Plan, free: readonly Required<Free>[], aimAt: Miss, word: SetWord): Inner {
   const grams = (id: string) => plan.items.find((i) => i.ingredientId === id)?.grams ?? 0;
   const start = free.map((f) => Math.max(grams(f.ingredientId), 1e-3));
   const at = (ln: number) => {
     const factor = Math.exp(ln);
     const next = free.reduce(
-      (p, f, i) => withGrams(p, f.ingredientId, Math.min(f.maxG, Math.max(f.minG, start[i]! * factor)), pantry),
+      (p, f, i) => withGrams(p, f.ingredientId, Math.min(f.maxG, Math.max(f.minG, start[i]! * factor))),
       plan,
     );
-    const s = servingStress(next, pantry);
+    const s = servingStress(next);
     return { next, stress: s.stress, error: aimAt(next, s.stress, s.run.depthM), endMassG: massG(s.run.pot.content) };
   };
   let lo = Math.min(...free.map((f, i) => Math.log(Math.max(f.minG, 1e-3) / start[i]!)));
@@ -96,28 +95,28 @@ function solveFactor(plan: Plan, pantry: Pantry, free: readonly Required<Free>[]
     // an end that was not tried yet is tried before the middle is halved
     x = inside ? newton : !sawHigh ? hi : !sawLow ? lo : (lo + hi) / 2;
     const next = at(x);
-    if (!sawHigh && x === hi && next.error < -CLOSE_LN) return { ok: false, plan, why: tooSoft(plan, pantry, free) };
+    if (!sawHigh && x === hi && next.error < -CLOSE_LN) return { ok: false, plan, why: tooSoft(plan, free) };
     if (!sawLow && x === lo && next.error > CLOSE_LN)
-      return word === 'drinks' ? done(next) : { ok: false, plan, why: tooFirm(plan, pantry, free) };
+      return word === 'drinks' ? done(next) : { ok: false, plan, why: tooFirm(plan, free) };
     best = next;
   }
   return done(best);
 }
 
-const name = (plan: Plan, pantry: Pantry, id: string) => lookUp(pantry, plan, id).name;
-const tooSoft = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): Said =>
+const name = (plan: Plan, id: string) => lookUp(plan, id).name;
+const tooSoft = (plan: Plan, free: readonly Required<Free>[]): Said =>
   say('solve.noAmountOfUpTo', {
-    and: free.map((f) => name(plan, pantry, f.ingredientId)).join(' and '),
+    and: free.map((f) => name(plan, f.ingredientId)).join(' and '),
     and2: free.map((f) => `${Math.round(f.maxG)} g`).join(' and '),
   });
-const tooFirm = (plan: Plan, pantry: Pantry, free: readonly Required<Free>[]): Said =>
-  say('solve.itIsFirmerThanThat', { and: free.map((f) => name(plan, pantry, f.ingredientId)).join(' and ') });
+const tooFirm = (plan: Plan, free: readonly Required<Free>[]): Said =>
+  say('solve.itIsFirmerThanThat', { and: free.map((f) => name(plan, f.ingredientId)).join(' and ') });
 
 /** Most thickener that still makes sense for this much liquid. */
 export const MAX_SHARE = 0.28;
 
-function freeOf(plan: Plan, pantry: Pantry, ask: Ask): { free: Required<Free>[]; liquidG: number } | { why: Said } {
-  const of = (group: string) => plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group);
+function freeOf(plan: Plan, ask: Ask): { free: Required<Free>[]; liquidG: number } | { why: Said } {
+  const of = (group: string) => plan.items.filter((i) => lookUp(plan, i.ingredientId).group === group);
   const liquidG = of('milk').reduce((s, i) => s + i.grams, 0);
   if (liquidG <= 0) return { why: say('solve.thereIsNoMilkIn') };
   const first = of('thickener')[0];
@@ -139,22 +138,22 @@ function freeOf(plan: Plan, pantry: Pantry, ask: Ask): { free: Required<Free>[];
  * Grams of the free thickeners for a wanted word at serving (and in the pot), with the mass after evaporation right:
  * the middle of each word's band. Works on ln grams against ln stress, which is nearly a straight line.
  */
-export function solve(plan: Plan, pantry: Pantry, ask: Ask = {}, system: SpoonSystem = 'metric'): Solution {
-  const found = freeOf(plan, pantry, ask);
+export function solve(plan: Plan, ask: Ask = {}, system: SpoonSystem = 'metric'): Solution {
+  const found = freeOf(plan, ask);
   if ('why' in found) return { ok: false, plan, why: found.why };
   const word = ask.word ?? plan.serve.word;
   const error: Miss = (p, stress, depthM) =>
     Math.log(Math.max(1e-9, stress) / (ask.stressPa ?? aimPa(word, boundsFor(p.serve.style, depthM))));
   const once = (from: Plan): Inner => {
-    if (!ask.hotWord) return solveFactor(from, pantry, found.free, error, word);
+    if (!ask.hotWord) return solveFactor(from, found.free, error, word);
     if (found.free.length < 2) return { ok: false, plan, why: say('solve.aWordInThePot') };
-    return solveHot(from, pantry, found.free, error, word, ask.hotWord);
+    return solveHot(from, found.free, error, word, ask.hotWord);
   };
   let inner = once(plan);
   for (let i = 0; i < 2 && inner.ok && ask.endMassG !== undefined; i++) {
     const ratio = ask.endMassG / inner.endMassG;
     if (Math.abs(ratio - 1) < 0.003) break;
-    inner = once(refreshCarveOuts(scale(inner.plan, ratio), pantry));
+    inner = once(refreshCarveOuts(scale(inner.plan, ratio)));
   }
   if (!inner.ok) return inner;
   const { plan: exact } = inner;
@@ -163,51 +162,38 @@ export function solve(plan: Plan, pantry: Pantry, ask: Ask = {}, system: SpoonSy
     return {
       ingredientId: f.ingredientId,
       grams,
-      spoons: toSpoons(grams, lookUp(pantry, plan, f.ingredientId).densityGPerMl, system),
+      spoons: toSpoons(grams, lookUp(plan, f.ingredientId).densityGPerMl, system),
     };
   });
-  const spooned = amounts.reduce((p, a) => withGrams(p, a.ingredientId, a.spoons.grams, pantry), exact);
+  const spooned = amounts.reduce((p, a) => withGrams(p, a.ingredientId, a.spoons.grams), exact);
   return {
     ok: true,
     plan: exact,
     amounts,
     stressPa: inner.stressPa,
-    spoonStressRatio: servingStress(spooned, pantry).stress / Math.max(1e-9, inner.stressPa),
+    spoonStressRatio: servingStress(spooned).stress / Math.max(1e-9, inner.stressPa),
     endMassG: inner.endMassG,
   };
 }
 
 /** Two words at once: the share of the first thickener is moved until the pot is right, the factor until the dish is. */
-function solveHot(
-  plan: Plan,
-  pantry: Pantry,
-  free: readonly Required<Free>[],
-  error: Miss,
-  word: SetWord,
-  hotWord: SetWord,
-): Inner {
+function solveHot(plan: Plan, free: readonly Required<Free>[], error: Miss, word: SetWord, hotWord: SetWord): Inner {
   const total =
     free.reduce((s, f) => s + (plan.items.find((i) => i.ingredientId === f.ingredientId)?.grams ?? 0), 0) || 10;
   const wanted = Math.log(aimPa(hotWord, boundsFor('spooned', 0.04)));
   const at = (share: number) => {
     const split = free.reduce(
       (p, f, i) =>
-        withGrams(
-          p,
-          f.ingredientId,
-          Math.max(0.01, total * (i === 0 ? share : (1 - share) / (free.length - 1))),
-          pantry,
-        ),
+        withGrams(p, f.ingredientId, Math.max(0.01, total * (i === 0 ? share : (1 - share) / (free.length - 1)))),
       plan,
     );
     const inner = solveFactor(
       split,
-      pantry,
       free.map((f) => ({ ...f, minG: Math.min(f.minG, 0.01) })),
       error,
       word,
     );
-    return { inner, miss: inner.ok ? Math.log(hotStress(inner.plan, pantry)) - wanted : NaN };
+    return { inner, miss: inner.ok ? Math.log(hotStress(inner.plan)) - wanted : NaN };
   };
   let lo = { share: 0.02, ...at(0.02) };
   let hi = { share: 0.98, ...at(0.98) };
@@ -215,7 +201,7 @@ function solveHot(
   if (!hi.inner.ok) return hi.inner;
   if (lo.miss * hi.miss > 0) {
     const nearest = Math.abs(lo.miss) < Math.abs(hi.miss) ? lo : hi;
-    const word = wordAt(stripPlace(hotStress(nearest.inner.plan, pantry), 0, SPOONED));
+    const word = wordAt(stripPlace(hotStress(nearest.inner.plan), 0, SPOONED));
     return {
       ok: false,
       plan,
@@ -236,8 +222,8 @@ function solveHot(
 export type Solved = { ok: true; plan: Plan; grams: number; starchId: string } | { ok: false; why: Said; plan: Plan };
 
 /** The grams of the plan's first thickener that set it to its wanted word at serving. */
-export function solveStarch(plan: Plan, pantry: Pantry): Solved {
-  const s = solve(plan, pantry);
+export function solveStarch(plan: Plan): Solved {
+  const s = solve(plan);
   if (!s.ok) return s;
   const first = s.amounts[0]!;
   return { ok: true, plan: s.plan, grams: first.grams, starchId: first.ingredientId };
@@ -251,22 +237,18 @@ export function swapThickener(
   plan: Plan,
   fromId: string,
   toId: string,
-  pantry: Pantry,
 ): { ok: true; plan: Plan; grams: number; perGram: number } | { ok: false; plan: Plan; why: Said } {
   const from = plan.items.find((i) => i.ingredientId === fromId);
   if (!from) return { ok: false, plan, why: say('solve.isNotInThePlan', { ingredientId: fromId }) };
-  const { stress } = servingStress(plan, pantry);
-  const to = lookUp(pantry, plan, toId);
-  const swapped = refreshCarveOuts(
-    {
-      ...plan,
-      items: plan.items.map((i) =>
-        i.ingredientId === fromId ? { ingredientId: toId, grams: Math.max(1, i.grams), stage: usualStage(to) } : i,
-      ),
-    },
-    pantry,
-  );
-  const s = solve(swapped, pantry, { free: [{ ingredientId: toId }], stressPa: Math.max(stress, 1e-4) });
+  const { stress } = servingStress(plan);
+  const to = lookUp(plan, toId);
+  const swapped = refreshCarveOuts({
+    ...plan,
+    items: plan.items.map((i) =>
+      i.ingredientId === fromId ? { ingredientId: toId, grams: Math.max(1, i.grams), stage: usualStage(to) } : i,
+    ),
+  });
+  const s = solve(swapped, { free: [{ ingredientId: toId }], stressPa: Math.max(stress, 1e-4) });
   if (!s.ok) return s;
   const { grams } = s.amounts[0]!;
   return { ok: true, plan: s.plan, grams, perGram: grams / Math.max(1e-9, from.grams) };

@@ -1,13 +1,12 @@
 import { servingStress } from '../model/forecast';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { DISHES, type Dish } from '../pantry/kitchen';
-import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { yieldAtPlace } from '../texture/words';
 import { asDish, type Vessel } from '../vessels/vessel';
 import { dishFit } from '../vessels/fit';
 import { refreshCarveOuts, usualStage } from '../plan/amounts';
-import { lookUp } from '../plan/stages';
+import { lookUp, pantryOf } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Family, Plan } from '../plan/plan';
 import { ruleAgainst } from '../plan/rules';
@@ -105,10 +104,10 @@ const INSTEAD: Readonly<Record<string, readonly Instead[]>> = {
 export type Candidate = { toId: string; note: Said | undefined; factor: number };
 
 /** What could stand in for an ingredient: cooks' own swaps first, then its group; the plan's rules are kept. */
-export function candidatesFor(plan: Plan, pantry: Pantry, fromId: string, most = 8): Candidate[] {
-  const from = lookUp(pantry, plan, fromId);
+export function candidatesFor(plan: Plan, fromId: string, most = 8): Candidate[] {
+  const from = lookUp(plan, fromId);
   const known = (INSTEAD[fromId] ?? []).map(([toId, factor, note]) => ({ toId, factor, note }));
-  const group = [...pantry.values(), ...plan.own]
+  const group = [...pantryOf(plan).values()]
     .filter((i) => i.group === from.group && (from.group !== 'thickener' || i.thickener !== undefined))
     .filter((i) => from.group !== 'milk' || i.id !== 'water')
     .map((i) => ({
@@ -121,16 +120,16 @@ export function candidatesFor(plan: Plan, pantry: Pantry, fromId: string, most =
     .filter((c) => {
       if (seen.has(c.toId)) return false;
       seen.add(c.toId);
-      const to = plan.own.find((o) => o.id === c.toId) ?? pantry.get(c.toId);
+      const to = pantryOf(plan).get(c.toId);
       return to !== undefined && ruleAgainst(to, plan.rules) === undefined;
     })
     .slice(0, most);
 }
 
 /** The thickener that a set is held with: the first that is not a whole grain. */
-export const holdsWith = (plan: Plan, pantry: Pantry, but?: string): string | undefined =>
+export const holdsWith = (plan: Plan, but?: string): string | undefined =>
   plan.items.find((i) => {
-    const x = lookUp(pantry, plan, i.ingredientId);
+    const x = lookUp(plan, i.ingredientId);
     return (
       i.ingredientId !== but &&
       x.group === 'thickener' &&
@@ -139,23 +138,23 @@ export const holdsWith = (plan: Plan, pantry: Pantry, but?: string): string | un
   })?.ingredientId;
 
 /** `next` with its thickener moved so that it sets like `before`. Undefined where no amount does. */
-export function holdSet(before: Plan, next: Plan, pantry: Pantry, but?: string): Plan | undefined {
-  const id = holdsWith(next, pantry, but);
+export function holdSet(before: Plan, next: Plan, but?: string): Plan | undefined {
+  const id = holdsWith(next, but);
   if (!id) return undefined;
   // a custard that only flows has its place on the strip and no yield stress
-  const { stress, place, bounds } = servingStress(before, pantry);
+  const { stress, place, bounds } = servingStress(before);
   const stressPa = Math.max(stress, yieldAtPlace(place, bounds));
-  const s = solve(next, pantry, { free: [{ ingredientId: id, minG: 0.2 }], stressPa });
+  const s = solve(next, { free: [{ ingredientId: id, minG: 0.2 }], stressPa });
   return s.ok ? s.plan : undefined;
 }
 
 /** Sweetness and set brought back; twice, because sugar softens and starch dilutes. */
-function bringBack(before: Plan, next: Plan, pantry: Pantry): { plan: Plan; held: boolean } {
+function bringBack(before: Plan, next: Plan): { plan: Plan; held: boolean } {
   let plan = next;
   let held = true;
   for (let i = 0; i < 2 && held; i++) {
-    const sweet = holdSweetness(before, plan, pantry);
-    const set = holdSet(before, sweet, pantry);
+    const sweet = holdSweetness(before, plan);
+    const set = holdSet(before, sweet);
     held = set !== undefined;
     plan = set ?? sweet;
   }
@@ -163,9 +162,9 @@ function bringBack(before: Plan, next: Plan, pantry: Pantry): { plan: Plan; held
 }
 
 /** Another thing in the place of one, its own amount; nothing brought back yet. */
-export function replaceItem(plan: Plan, fromId: string, toId: string, factor: number, pantry: Pantry): Plan {
-  const to = lookUp(pantry, plan, toId);
-  const from = lookUp(pantry, plan, fromId);
+export function replaceItem(plan: Plan, fromId: string, toId: string, factor: number): Plan {
+  const to = lookUp(plan, toId);
+  const from = lookUp(plan, fromId);
   const there = plan.items.find((i) => i.ingredientId === toId);
   const items = plan.items.flatMap((i) => {
     if (i.ingredientId === toId) return [];
@@ -174,32 +173,29 @@ export function replaceItem(plan: Plan, fromId: string, toId: string, factor: nu
     const stage = to.group === from.group && to.comesOut === from.comesOut ? i.stage : usualStage(to);
     return [{ ingredientId: toId, grams, stage }];
   });
-  return refreshCarveOuts(
-    {
-      ...plan,
-      items,
-      carveOuts: plan.carveOuts
-        .filter((c) => c.ingredientId !== toId)
-        .map((c) => (c.ingredientId === fromId ? { ...c, ingredientId: toId, grams: c.grams * factor } : c)),
-    },
-    pantry,
-  );
+  return refreshCarveOuts({
+    ...plan,
+    items,
+    carveOuts: plan.carveOuts
+      .filter((c) => c.ingredientId !== toId)
+      .map((c) => (c.ingredientId === fromId ? { ...c, ingredientId: toId, grams: c.grams * factor } : c)),
+  });
 }
 
 export type Swapped = { ok: true; plan: Plan; asIs: Plan; held: boolean } | { ok: false; plan: Plan; why: Said };
 
 /** One ingredient for another at equal set and sweetness, where amounts can bring that about. */
-export function swapIngredient(plan: Plan, fromId: string, c: Candidate, pantry: Pantry): Swapped {
+export function swapIngredient(plan: Plan, fromId: string, c: Candidate): Swapped {
   const item = plan.items.find((i) => i.ingredientId === fromId);
   if (!item) return { ok: false, plan, why: say('solve.isNotInThePlan', { ingredientId: fromId }) };
-  const from = lookUp(pantry, plan, fromId);
-  const to = lookUp(pantry, plan, c.toId);
-  const asIs = replaceItem(plan, fromId, c.toId, c.factor, pantry);
+  const from = lookUp(plan, fromId);
+  const to = lookUp(plan, c.toId);
+  const asIs = replaceItem(plan, fromId, c.toId, c.factor);
   if (from.group === 'thickener' && to.group === 'thickener') {
-    const s = swapThickener(plan, fromId, c.toId, pantry);
+    const s = swapThickener(plan, fromId, c.toId);
     return s.ok ? { ok: true, plan: tidy(s.plan), asIs, held: true } : { ok: false, plan, why: s.why };
   }
-  return { ok: true, asIs, ...bringBack(plan, asIs, pantry) };
+  return { ok: true, asIs, ...bringBack(plan, asIs) };
 }
 
 const tidy = (plan: Plan): Plan => ({
@@ -208,8 +204,8 @@ const tidy = (plan: Plan): Plan => ({
 });
 
 /** What another plan costs against this one. */
-export const costsOf = (plan: Plan, other: Plan, pantry: Pantry): Difference[] =>
-  differences(tell(say('advice.asPlanned'), plan, pantry), tell(say('advice.instead'), other, pantry));
+export const costsOf = (plan: Plan, other: Plan): Difference[] =>
+  differences(tell(say('advice.asPlanned'), plan), tell(say('advice.instead'), other));
 
 const WITHOUT_EGG: Partial<Record<Family, Family>> = {
   'stirred custard': 'starch-set milk pudding',
@@ -291,15 +287,15 @@ const CREAMY_FAT_PCT = 15;
  * The plan without egg, milk, wheat, nuts or alcohol, at the same set: each offending thing swapped, or taken out with
  * milk and starch in its place.
  */
-export function makeFree(plan: Plan, what: FreeOf, pantry: Pantry): Swapped {
-  const offends = plan.items.filter((i) => isIt(lookUp(pantry, plan, i.ingredientId), what));
+export function makeFree(plan: Plan, what: FreeOf): Swapped {
+  const offends = plan.items.filter((i) => isIt(lookUp(plan, i.ingredientId), what));
   const sides = plan.sides.filter((s) => {
     const id = 'whatId' in s ? s.whatId : 'liquidId' in s ? s.liquidId : 'spiceId' in s ? s.spiceId : undefined;
-    return !(id && isIt(lookUp(pantry, plan, id), what));
+    return !(id && isIt(lookUp(plan, id), what));
   });
   let next: Plan = { ...plan, sides };
   for (const item of offends) {
-    const i = lookUp(pantry, plan, item.ingredientId);
+    const i = lookUp(plan, item.ingredientId);
     const swaps = [
       ...(what === 'milk' && i.per100.fat > CREAMY_FAT_PCT && i.group === 'milk'
         ? ([['coconut_cream', Math.min(1.2, i.per100.fat / 29), '']] as const)
@@ -309,14 +305,14 @@ export function makeFree(plan: Plan, what: FreeOf, pantry: Pantry): Swapped {
       ...(FREE_SWAPS[what][i.group] ?? []),
     ];
     const to = swaps.find(([id]) => {
-      const x = pantry.get(id);
+      const x = pantryOf(plan).get(id);
       return x && !isIt(x, what) && ruleAgainst(x, plan.rules) === undefined;
     });
-    if (to) next = replaceItem(next, item.ingredientId, to[0], to[1], pantry);
+    if (to) next = replaceItem(next, item.ingredientId, to[0], to[1]);
     else {
       // nothing stands in: it goes, and its water and fat come back as milk
       const milk = next.items
-        .filter((x) => lookUp(pantry, next, x.ingredientId).group === 'milk' && x.ingredientId !== item.ingredientId)
+        .filter((x) => lookUp(next, x.ingredientId).group === 'milk' && x.ingredientId !== item.ingredientId)
         .sort((a, b) => b.grams - a.grams)[0];
       if (!milk && i.group === 'milk') return { ok: false, plan, why: say('solve.noMilkAllowed') };
       const back = i.group === 'egg' ? item.grams : 0;
@@ -340,28 +336,28 @@ export function makeFree(plan: Plan, what: FreeOf, pantry: Pantry): Swapped {
     const { yolks: _y, eggOff: _e, bath: _b, ovenC: _o, ...choices } = next.choices;
     next = { ...next, choices };
   }
-  if (!next.items.some((i) => lookUp(pantry, next, i.ingredientId).group === 'thickener'))
+  if (!next.items.some((i) => lookUp(next, i.ingredientId).group === 'thickener'))
     next = { ...next, items: [...next.items, { ingredientId: 'cornstarch', grams: 20, stage: 'slurry' }] };
-  next = refreshCarveOuts(next, pantry);
-  return { ok: true, asIs: next, ...bringBack(plan, next, pantry) };
+  next = refreshCarveOuts(next);
+  return { ok: true, asIs: next, ...bringBack(plan, next) };
 }
 
 /** What the plan could be made free of: only what is in it. */
-export const couldBeFreeOf = (plan: Plan, pantry: Pantry): FreeOf[] =>
-  FREE_OF.filter((w) => plan.items.some((i) => i.grams > 0 && isIt(lookUp(pantry, plan, i.ingredientId), w)));
+export const couldBeFreeOf = (plan: Plan): FreeOf[] =>
+  FREE_OF.filter((w) => plan.items.some((i) => i.grams > 0 && isIt(lookUp(plan, i.ingredientId), w)));
 
 export type ToolSwap = {
   id: string;
   missing: Said;
   instead: Said;
   note: Said;
-  fits(plan: Plan, pantry: Pantry): boolean;
+  fits(plan: Plan): boolean;
   apply(plan: Plan): Plan;
   /** how it goes when it goes badly, where that is what it costs */
-  atWorst?(plan: Plan, pantry: Pantry): Plan;
+  atWorst?(plan: Plan): Plan;
 };
 
-const baked = (p: Plan, y: Pantry) => methodOf(p, y).some((s) => s.do === 'bake');
+const baked = (p: Plan) => methodOf(p).some((s) => s.do === 'bake');
 const choose = (plan: Plan, c: Partial<Plan['choices']>): Plan => ({ ...plan, choices: { ...plan.choices, ...c } });
 /** Without a thermometer a custard is judged a few degrees late, K (C). */
 const BLIND_K = 3;
@@ -388,12 +384,11 @@ export const TOOL_SWAPS: readonly ToolSwap[] = [
     missing: say('advice.aThermometer'),
     instead: say('advice.theBackOfASpoon'),
     note: say('advice.stopWhenAFingerLine'),
-    fits: (p, y) =>
-      methodOf(p, y).some((s) => s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC > 75),
+    fits: (p) => methodOf(p).some((s) => s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC > 75),
     apply: (p) => p,
-    atWorst: (p, y) => ({
+    atWorst: (p) => ({
       ...p,
-      steps: methodOf(p, y).map((s) =>
+      steps: methodOf(p).map((s) =>
         s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC < 84
           ? { ...s, until: { reach: 'temperature' as const, tempC: s.until.tempC + BLIND_K } }
           : s,

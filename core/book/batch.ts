@@ -4,7 +4,6 @@ import type { Forecast } from '../model/forecast';
 import { lookUp } from '../plan/stages';
 import { PlanSchema, type Plan } from '../plan/plan';
 import { SET_WORDS } from '../texture/words';
-import type { Pantry } from '../pantry/pantry';
 
 export const FLAWS = ['lumps', 'caught', 'raw taste', 'skin', 'weeping', 'slumped', 'cracked', 'grainy'] as const;
 export type Flaw = (typeof FLAWS)[number];
@@ -51,13 +50,11 @@ export type Batch = z.infer<typeof BatchSchema>;
 export const batchCook = (b: Batch): Cook => ({ id: b.cookId ?? b.id, plan: b.plan, events: b.events });
 
 /** g of everything that thickens by its starch, as the plan has it. */
-export const thickenerG = (plan: Plan, pantry: Pantry): number =>
-  plan.items
-    .filter((i) => lookUp(pantry, plan, i.ingredientId).thickener !== undefined)
-    .reduce((sum, i) => sum + i.grams, 0);
+export const thickenerG = (plan: Plan): number =>
+  plan.items.filter((i) => lookUp(plan, i.ingredientId).thickener !== undefined).reduce((sum, i) => sum + i.grams, 0);
 
 /** What a forecast promised of a plan. @throws UnknownIngredientError */
-export function promiseOf(f: Forecast, plan: Plan, pantry: Pantry): BatchPromise {
+export function promiseOf(f: Forecast, plan: Plan): BatchPromise {
   return {
     hotPlace: f.hot.place,
     servingPlace: f.serving.place,
@@ -65,7 +62,7 @@ export function promiseOf(f: Forecast, plan: Plan, pantry: Pantry): BatchPromise
     high: f.doubt.high,
     sdLn: f.doubt.sdLn,
     depthMm: f.depthMm,
-    starchG: thickenerG(plan, pantry),
+    starchG: thickenerG(plan),
     minutes: f.minutes.total,
   };
 }

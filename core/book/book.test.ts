@@ -1,12 +1,12 @@
 import { forecast } from '../model/forecast';
-import { pantry, testPlan, wanting } from '../testing';
+import { testPlan, wanting } from '../testing';
 import { solveStarch } from '../advice/solve';
 import type { SetWord } from '../texture/words';
 import { BatchSchema, promiseOf, type Batch, type Found } from './batch';
 import { learnFirmness, missLn, nextTime } from './nextTime';
 
-const solved = solveStarch(wanting(testPlan({ starchMeasure: 'scale' }), 'mounds'), pantry).plan;
-const promise = promiseOf(forecast(solved, pantry), solved, pantry);
+const solved = solveStarch(wanting(testPlan({ starchMeasure: 'scale' }), 'mounds')).plan;
+const promise = promiseOf(forecast(solved), solved);
 const batch = (found: Partial<Found>, id = 'b'): Batch =>
   BatchSchema.parse({
     id,
@@ -39,18 +39,17 @@ describe('what batches teach', () => {
 
 describe('next time', () => {
   it('asks for more starch after a soft batch, less after a firm one, and the new plan is forecast right', () => {
-    const soft = nextTime(said('coats'), [said('coats')], pantry);
+    const soft = nextTime(said('coats'), [said('coats')]);
     expect(soft.advice[0]).toMatchObject({ kind: 'starch' });
     expect(starch(soft.plan)).toBeGreaterThan(starch(solved));
-    expect(forecast(soft.plan, pantry).serving.word).toBe('mounds');
-    const firm = nextTime(said('wobbles'), [said('wobbles')], pantry);
+    expect(forecast(soft.plan).serving.word).toBe('mounds');
+    const firm = nextTime(said('wobbles'), [said('wobbles')]);
     expect(starch(firm.plan)).toBeLessThan(starch(solved));
   });
   it('changes one thing for each flaw that the method can mend', () => {
     const n = nextTime(
       batch({ wordServing: 'mounds', sweetness: 'too much', flaws: ['raw taste', 'caught', 'lumps'] }),
       [],
-      pantry,
     );
     expect(n.advice.map((a) => a.kind).sort()).toEqual(expect.arrayContaining(['cook on', 'heat', 'slurry', 'sugar']));
     expect(n.plan.method.cookOnMin).toBe(solved.method.cookOnMin + 2);
@@ -59,7 +58,7 @@ describe('next time', () => {
     expect(sugar(n.plan) / sugar(solved)).toBeCloseTo(0.9, 1);
   });
   it('leaves a hit as it is', () => {
-    const n = nextTime(said('mounds'), [said('mounds')], pantry);
+    const n = nextTime(said('mounds'), [said('mounds')]);
     expect(Math.abs(starch(n.plan) - starch(solved))).toBeLessThan(2.5);
   });
 });

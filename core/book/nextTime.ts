@@ -3,7 +3,6 @@ import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import { starchSdRel } from '../model/forecast';
-import type { Pantry } from '../pantry/pantry';
 import { GEL } from '../set/firmness';
 import { boundsFor, stripMiddle, yieldAtPlace } from '../texture/words';
 import type { Batch, Flaw } from './batch';
@@ -55,17 +54,17 @@ const SUGAR_STEP = 0.1;
  * each flaw that the method can mend.
  * @param like batches of the same milk, this one among them
  */
-export function nextTime(batch: Batch, like: readonly Batch[], pantry: Pantry): NextTime {
+export function nextTime(batch: Batch, like: readonly Batch[]): NextTime {
   const learnt = learnFirmness(like.length ? like : [batch]);
   const advice: Advice[] = [];
   let plan: Plan = { ...batch.plan, firmness: { factor: learnt.factor, sdLn: learnt.sdLn } };
   const has = (f: Flaw) => batch.found.flaws.includes(f);
 
-  const sweet = plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'sweet');
+  const sweet = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'sweet');
   if (sweet && batch.found.sweetness && batch.found.sweetness !== 'right') {
     const toG = Math.round(sweet.grams * (batch.found.sweetness === 'too much' ? 1 - SUGAR_STEP : 1 + SUGAR_STEP));
     advice.push({ kind: 'sugar', fromG: sweet.grams, toG, ingredientId: sweet.ingredientId });
-    plan = withGrams(plan, sweet.ingredientId, toG, pantry);
+    plan = withGrams(plan, sweet.ingredientId, toG);
   }
   const { cookOnMin, heatSetting, slurryAtC } = plan.method;
   if (has('raw taste')) {
@@ -87,11 +86,11 @@ export function nextTime(batch: Batch, like: readonly Batch[], pantry: Pantry): 
     advice.push({ kind: 'slurry', fromC: slurryAtC, toC: 45 });
     plan = { ...plan, method: { ...plan.method, slurryAtC: 45 } };
   }
-  const solved = solveStarch(plan, pantry);
+  const solved = solveStarch(plan);
   if (solved.ok) {
     const fromG = batch.plan.items.find((i) => i.ingredientId === solved.starchId)?.grams ?? 0;
     const toG = Math.round(solved.grams);
-    plan = withGrams(solved.plan, solved.starchId, toG, pantry);
+    plan = withGrams(solved.plan, solved.starchId, toG);
     if (learnt.batches > 0 && Math.abs(toG - fromG) >= 1)
       advice.unshift({ kind: 'starch', fromG, toG, ingredientId: solved.starchId });
   }

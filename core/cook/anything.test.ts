@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { FAMILIES, type Family } from '../plan/plan';
 import { forecast } from '../model/forecast';
-import { familyPlan, pantry } from '../testing';
+import { familyPlan } from '../testing';
 import { fewOf } from '../twin/twin';
 import { CookSchema, MEASURES, OBSERVATIONS, type Cook, type CookEvent } from './events';
 import { foldCook } from './fold';
@@ -17,8 +17,8 @@ const T0 = Date.parse('2026-12-12T12:00:00.000Z');
 const dishes = Object.fromEntries(
   FAMILIES.map((f) => {
     const plan = familyPlan(f);
-    const whole = forecast(plan, pantry);
-    return [f, { plan, whole, ids: stepsOf(plan, pantry, whole).map((s) => s.id) }];
+    const whole = forecast(plan);
+    return [f, { plan, whole, ids: stepsOf(plan, whole).map((s) => s.id) }];
   }),
 ) as Record<Family, { plan: Cook['plan']; whole: ReturnType<typeof forecast>; ids: string[] }>;
 
@@ -69,21 +69,21 @@ const evenings = (family: Family) =>
 it.each(FAMILIES)('a %s: any taps in any order leave a pot that can be shown', (family) => {
   fc.assert(
     fc.property(evenings(family), ({ cook, nowMs }) => {
-      const steps = stepsOf(cook.plan, pantry, dishes[family].whole, changesOf(cook));
+      const steps = stepsOf(cook.plan, dishes[family].whole, changesOf(cook));
       const state = foldCook(cook, steps);
       expect(state.stepIndex).toBeGreaterThanOrEqual(0);
       expect(state.stepIndex).toBeLessThan(steps.length);
       // told again from its own text it is the same
       expect(foldCook(CookSchema.parse(JSON.parse(JSON.stringify(cook))), steps)).toEqual(state);
 
-      const followed = followTwin(cook, steps, pantry, nowMs, undefined, 24);
-      const view = viewOf(followed, cook, steps, pantry);
+      const followed = followTwin(cook, steps, nowMs, undefined, 24);
+      const view = viewOf(followed, cook, steps);
       expect(view.heartC.low).toBeLessThanOrEqual(view.heartC.high);
       for (const spread of [view.heartC, view.ring, view.cueInS, view.thickensInS, view.doneInS])
         if (spread) for (const x of [spread.low, spread.mean, spread.high]) expect(Number.isFinite(x)).toBe(true);
       expect(view.heartC.high).toBeLessThan(400);
 
-      const live = livePot(cook, steps, pantry, nowMs, view.habits);
+      const live = livePot(cook, steps, nowMs, view.habits);
       expect(live.forecast.serving.place).toBeGreaterThanOrEqual(0);
       expect(live.forecast.serving.place).toBeLessThanOrEqual(6);
       expect(live.now.massG).toBeGreaterThan(0);
@@ -95,11 +95,11 @@ it.each(FAMILIES)('a %s: any taps in any order leave a pot that can be shown', (
         expect(Number.isFinite(m.used + m.trendPerMin + m.unavoidable)).toBe(true);
       }
       const step = steps[state.stepIndex]!;
-      const on = onTheHob(cook, steps, pantry, nowMs, view.habits);
+      const on = onTheHob(cook, steps, nowMs, view.habits);
       const pace = paceOf(step, steps, state, nowMs, on.setup, on.pot, controls);
       expect(pace.everyS).toBeGreaterThan(0);
       expect(pace.owedMin).toBeGreaterThanOrEqual(0);
-      const guide = guideOf(step, on.plan, pantry, on.setup, on.pot, on.fromG, state.ladles, live.forecast);
+      const guide = guideOf(step, on.plan, on.setup, on.pot, on.fromG, state.ladles, live.forecast);
       // what never comes is Infinity; only a layer that nothing carries has no minute
       for (const [name, x] of Object.entries(guide ?? {})) if (name !== 'carriesMin') expect(x).not.toBeNaN();
     }),

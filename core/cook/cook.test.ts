@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { forecast } from '../model/forecast';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
-import { familyPlan, pantry, testPlan } from '../testing';
+import { familyPlan, testPlan } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';
 import { countingEvents } from './counting';
 import { foldCook, stepSeconds } from './fold';
@@ -12,8 +12,8 @@ import { ringDiffers } from './ring';
 import { changesOf, notInYet, stepsOf, type Step } from './steps';
 
 const plan = testPlan();
-const promised = forecast(plan, pantry);
-const steps = stepsOf(plan, pantry, promised);
+const promised = forecast(plan);
+const steps = stepsOf(plan, promised);
 const T0 = Date.parse('2026-12-12T12:00:00.000Z');
 
 /** Events from short notes: kind, seconds after the start, anything else. */
@@ -105,7 +105,7 @@ describe('the live pot', () => {
   const warm = steps[2]!.seconds;
 
   it('stands where the plan said when it is cooked as planned', () => {
-    const live = livePot(upTo(warm), steps, pantry, T0 + (160 + warm) * 1000);
+    const live = livePot(upTo(warm), steps, T0 + (160 + warm) * 1000);
     expect(Math.abs(live.now.bulkC - plan.method.slurryAtC)).toBeLessThan(2);
     expect(Math.abs(live.cueInS - steps[3]!.seconds)).toBeLessThan(15);
     expect(live.forecast.serving.word).toBe(promised.serving.word);
@@ -113,25 +113,25 @@ describe('the live pot', () => {
   it('is the same whether it is asked once or replayed from a reload', () => {
     const c = upTo(warm);
     const at = T0 + (200 + warm) * 1000;
-    expect(livePot(JSON.parse(JSON.stringify(c)) as Cook, steps, pantry, at)).toEqual(livePot(c, steps, pantry, at));
+    expect(livePot(JSON.parse(JSON.stringify(c)) as Cook, steps, at)).toEqual(livePot(c, steps, at));
   });
   it('cools while it is paused and says so', () => {
     const c = upTo(warm, ev('paused', 170 + warm));
-    const soon = livePot(c, steps, pantry, T0 + (180 + warm) * 1000).now.bulkC;
-    const later = livePot(c, steps, pantry, T0 + (780 + warm) * 1000).now.bulkC;
+    const soon = livePot(c, steps, T0 + (180 + warm) * 1000).now.bulkC;
+    const later = livePot(c, steps, T0 + (780 + warm) * 1000).now.bulkC;
     expect(later).toBeLessThan(soon - 3);
   });
   it('never gets there with the hob off', () => {
     const c = upTo(warm, ev('hobSet', 161 + warm, { setting: 0 }));
-    expect(livePot(c, steps, pantry, T0 + (170 + warm) * 1000).cueInS).toBeNaN();
+    expect(livePot(c, steps, T0 + (170 + warm) * 1000).cueInS).toBeNaN();
   });
   it.each([0.75, 1.3])('learns from the first bubble that the ring gives %f of its rating', (factor) => {
     const weak = { ...plan, hob: { ...plan.hob, powerTrim: factor } };
-    const real = stepsOf(weak, pantry, forecast(weak, pantry));
+    const real = stepsOf(weak, forecast(weak));
     const bubbleAt = 160 + real[2]!.seconds + real[3]!.seconds;
     const c = upTo(real[2]!.seconds, ev('observed', bubbleAt, { what: 'first bubble' }), done('thicken', bubbleAt));
-    const f = followTwin(c, steps, pantry, T0 + bubbleAt * 1000);
-    const { ring } = viewOf(f, c, steps, pantry);
+    const f = followTwin(c, steps, T0 + bubbleAt * 1000);
+    const { ring } = viewOf(f, c, steps);
     expect(Math.abs(ring.mean / factor - 1)).toBeLessThan(0.12);
     // narrower than before anything was seen
     expect(ring.high - ring.low).toBeLessThan(0.45);
@@ -145,10 +145,10 @@ describe('the twin follows the cook', () => {
   it('goes on from where it was, and says the same as one that begins again', () => {
     const c = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: 40 }), done('warm', 160 + warm));
     const at = (s: number) => T0 + s * 1000;
-    const half = followTwin(c, steps, pantry, at(160 + warm / 3), undefined, few);
-    const on = followTwin(c, steps, pantry, at(200 + warm), half, few);
-    const whole = followTwin(c, steps, pantry, at(200 + warm), undefined, few);
-    const heart = (f: typeof on) => viewOf(f, c, steps, pantry).heartC.mean;
+    const half = followTwin(c, steps, at(160 + warm / 3), undefined, few);
+    const on = followTwin(c, steps, at(200 + warm), half, few);
+    const whole = followTwin(c, steps, at(200 + warm), undefined, few);
+    const heart = (f: typeof on) => viewOf(f, c, steps).heartC.mean;
     // the integrator stops at another place, nothing else differs
     expect(Math.abs(heart(on) - heart(whole))).toBeLessThan(1);
     expect(on.known).toEqual(whole.known);
@@ -156,40 +156,38 @@ describe('the twin follows the cook', () => {
   });
   it('what was noted late or undone makes it begin again', () => {
     const at = T0 + (160 + warm) * 1000;
-    const before = followTwin(lit(), steps, pantry, at, undefined, few);
+    const before = followTwin(lit(), steps, at, undefined, few);
     const late = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: 20 }));
-    expect(followTwin(late, steps, pantry, at + 1000, before, few)).toEqual(
-      followTwin(late, steps, pantry, at + 1000, undefined, few),
-    );
+    expect(followTwin(late, steps, at + 1000, before, few)).toEqual(followTwin(late, steps, at + 1000, undefined, few));
     const undone = lit(
       ev('measured', 160 + warm / 2, { what: 'probe', value: 20, id: 'm' }),
       ev('undone', 161 + warm, { target: 'm' }),
     );
-    const colder = followTwin(late, steps, pantry, at + 2000, undefined, few);
-    const again = followTwin(undone, steps, pantry, at + 2000, colder, few);
+    const colder = followTwin(late, steps, at + 2000, undefined, few);
+    const again = followTwin(undone, steps, at + 2000, colder, few);
     expect(again.known.some((k) => k.startsWith('m@'))).toBe(false);
   });
   it('a thermometer that reads low moves the minute of the cue, with its doubt; a wild one is called odd', () => {
     const at = T0 + (160 + warm / 2) * 1000;
-    const blind = viewOf(followTwin(lit(), steps, pantry, at), lit(), steps, pantry);
+    const blind = viewOf(followTwin(lit(), steps, at), lit(), steps);
     const low = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: blind.heartC.mean - 8 }));
-    const told = viewOf(followTwin(low, steps, pantry, at), low, steps, pantry);
+    const told = viewOf(followTwin(low, steps, at), low, steps);
     expect(told.odd).toBeUndefined();
     expect(told.heartC.mean).toBeLessThan(blind.heartC.mean - 4);
     expect(told.cueInS!.mean).toBeGreaterThan(blind.cueInS!.mean + 5);
     expect(told.heartC.high - told.heartC.low).toBeLessThan(blind.heartC.high - blind.heartC.low);
     expect(told.doneInS!.low).toBeLessThanOrEqual(told.doneInS!.high);
     const wild = lit(ev('measured', 160 + warm / 2, { what: 'probe', value: blind.heartC.mean + 50, id: 'wild' }));
-    expect(viewOf(followTwin(wild, steps, pantry, at), wild, steps, pantry).odd).toBe('wild');
+    expect(viewOf(followTwin(wild, steps, at), wild, steps).odd).toBe('wild');
   });
   it('says when it will first thicken, and no more once it has', () => {
     const at = T0 + (160 + warm / 2) * 1000;
-    const before = viewOf(followTwin(lit(), steps, pantry, at, undefined, few), lit(), steps, pantry);
+    const before = viewOf(followTwin(lit(), steps, at, undefined, few), lit(), steps);
     expect(before.thickensInS!.mean).toBeGreaterThan(before.cueInS!.mean);
     expect(before.thickensInS!.mean).toBeLessThan(before.doneInS!.mean);
     const on = lit(done('warm', 160 + warm));
     const after = T0 + (160 + warm + 0.95 * steps[3]!.seconds) * 1000;
-    const view = viewOf(followTwin(on, steps, pantry, after, undefined, few), on, steps, pantry);
+    const view = viewOf(followTwin(on, steps, after, undefined, few), on, steps);
     expect(view.thickensInS).toBeUndefined();
     expect(view.doneInS).toBeDefined();
   });
@@ -204,23 +202,23 @@ describe('the twin follows the cook', () => {
   it('the pan on the scale counts without the pan', () => {
     const at = new Date(T0).toISOString();
     const heavy = { ...plan, pan: { ...plan.pan, massG: 1000 } };
-    const weighed = (value: number) => seenBy({ kind: 'measured', id: 'a', at, what: 'scale', value }, heavy, pantry);
+    const weighed = (value: number) => seenBy({ kind: 'measured', id: 'a', at, what: 'scale', value }, heavy);
     expect(weighed(1900)).toEqual({ what: 'scale', massG: 900 });
     expect(weighed(900)).toBeUndefined();
-    expect(seenBy({ kind: 'noted', id: 'a', at, text: 'x' }, plan, pantry)).toBeUndefined();
+    expect(seenBy({ kind: 'noted', id: 'a', at, text: 'x' }, plan)).toBeUndefined();
   });
   it('what was noted at a wrong time counts at the right one once it is corrected', () => {
     const at = T0 + (160 + warm) * 1000;
     const early = ev('measured', 160 + warm / 4, { what: 'probe', value: 30, id: 'm' });
     const wrong = lit({ ...early, at: new Date(at - 1000).toISOString() });
-    const first = followTwin(wrong, steps, pantry, at, undefined, few);
+    const first = followTwin(wrong, steps, at, undefined, few);
     const mended: Cook = {
       ...wrong,
       events: [...wrong.events, ev('moved', 170 + warm, { target: 'm', to: early.at })],
     };
     expect(countingEvents(mended).find((e) => e.id === 'm')!.at).toBe(early.at);
-    const then = followTwin(mended, steps, pantry, at + 1000, first, few);
-    expect(then).toEqual(followTwin(mended, steps, pantry, at + 1000, undefined, few));
+    const then = followTwin(mended, steps, at + 1000, first, few);
+    expect(then).toEqual(followTwin(mended, steps, at + 1000, undefined, few));
     expect(then.known).not.toEqual(first.known);
   });
 });
@@ -246,11 +244,11 @@ describe('beside the plan', () => {
       why: 'fix',
       id: 'milk',
     });
-    const before = livePot(cooking(), steps, pantry, T0 + now * 1000);
-    const after = livePot(cooking(milk), steps, pantry, T0 + now * 1000);
+    const before = livePot(cooking(), steps, T0 + now * 1000);
+    const after = livePot(cooking(milk), steps, T0 + now * 1000);
     expect(after.now.massG - before.now.massG).toBeGreaterThan(148);
     expect(after.forecast.serving.place).toBeLessThan(before.forecast.serving.place - 0.3);
-    const undone = livePot(cooking(milk, ev('undone', now, { target: 'milk' })), steps, pantry, T0 + now * 1000);
+    const undone = livePot(cooking(milk, ev('undone', now, { target: 'milk' })), steps, T0 + now * 1000);
     expect(undone.now.massG).toBeCloseTo(before.now.massG, 6);
   });
   it('an undoing that is undone brings the event back', () => {
@@ -268,7 +266,7 @@ describe('beside the plan', () => {
       ev('added', now, { id: 'more', portions: [], tempC: 6, how: 'slurry', why: 'fix', after: 'cook on', heat }),
       ev('longer', now, { step: 'cook on', minutes: 3 }),
     );
-    const changed = stepsOf(plan, pantry, promised, changesOf(c));
+    const changed = stepsOf(plan, promised, changesOf(c));
     expect(changed.map((s) => s.id)).toEqual([
       'weigh',
       'slurry',
@@ -282,7 +280,7 @@ describe('beside the plan', () => {
     ]);
     expect(changed.map((s) => s.role).slice(4, 7)).toEqual(['cook on', 'thicken', 'cook on']);
     expect(changed[4]!.seconds).toBe(plan.method.cookOnMin * 60 + 180);
-    expect(livePot(c, changed, pantry, T0 + now * 1000).forecast.serving.word).toBeDefined();
+    expect(livePot(c, changed, T0 + now * 1000).forecast.serving.word).toBeDefined();
   });
   it('a correction’s fire keeps its name when another correction is taken back', () => {
     const fire = [{ do: 'heat', role: 'thicken', setting: 5, until: { reach: 'bubble' } }];
@@ -290,36 +288,36 @@ describe('beside the plan', () => {
       ev('added', now, { id, portions: [], tempC: 6, how: 'slurry', why: 'fix', after, heat: fire });
     const both = [fix('first', 'cook on'), fix('second', 'off the heat'), done('second', now + 300)];
     const ids = (...more: CookEvent[]) =>
-      stepsOf(plan, pantry, promised, changesOf(cooking(...both, ...more))).map((s) => s.id);
+      stepsOf(plan, promised, changesOf(cooking(...both, ...more))).map((s) => s.id);
     expect(ids()).toEqual(expect.arrayContaining(['first', 'second']));
     expect(ids(ev('undone', now + 400, { target: 'first' }))).toContain('second');
     expect(ids(ev('undone', now + 400, { target: 'first' }))).not.toContain('first');
   });
   it('what a step is called decides nothing: renamed, it is watched, cautioned and baked as before', () => {
-    const method = methodOf(plan, pantry);
+    const method = methodOf(plan);
     const own = (rename: boolean) =>
       ({
         ...plan,
         steps: method.map((s) => (s.do === 'heat' && rename ? { ...s, name: `ours, ${s.role}` } : s)),
       }) as Plan;
     const bare = ({ id, role, cue, watch }: Step) => ({ id, role, cue, watch });
-    expect(stepsOf(own(true), pantry, promised).map(bare)).toEqual(stepsOf(own(false), pantry, promised).map(bare));
+    expect(stepsOf(own(true), promised).map(bare)).toEqual(stepsOf(own(false), promised).map(bare));
     const weak = (p: Plan) => ({ ...p, hob: { ...p.hob, ratedW: 200 } });
-    const cautions = forecast(weak(own(false)), pantry).cautions;
-    expect(forecast(weak(own(true)), pantry).cautions).toEqual(cautions);
-    expect(cautions.length).toBeGreaterThan(forecast(own(true), pantry).cautions.length);
+    const cautions = forecast(weak(own(false))).cautions;
+    expect(forecast(weak(own(true))).cautions).toEqual(cautions);
+    expect(cautions.length).toBeGreaterThan(forecast(own(true)).cautions.length);
     const slab = familyPlan('baked slab');
     const named = {
       ...slab,
-      steps: methodOf(slab, pantry).map((s) => (s.do === 'bake' ? { ...s, name: 'bread oven' } : s)),
+      steps: methodOf(slab).map((s) => (s.do === 'bake' ? { ...s, name: 'bread oven' } : s)),
     };
-    const oven = stepsOf(named, pantry, forecast(named, pantry)).find((s) => s.role === 'bake')!;
+    const oven = stepsOf(named, forecast(named)).find((s) => s.role === 'bake')!;
     expect([oven.name, inTheOven(oven)]).toEqual(['bread oven', true]);
   });
   it('a method that does not pour cooks its last fire once', () => {
-    const method = methodOf(plan, pantry);
+    const method = methodOf(plan);
     const noPour = { ...plan, steps: method.filter((s) => s.do !== 'pour') };
-    const own = stepsOf(noPour, pantry, forecast(noPour, pantry));
+    const own = stepsOf(noPour, forecast(noPour));
     const at = own.findIndex((s) => s.role === 'off the heat');
     let s = 0;
     const c = {
@@ -327,13 +325,8 @@ describe('beside the plan', () => {
       plan: noPour,
       events: [ev('started', 0), ...own.slice(0, at).map((x) => done(x.id, (s += x.seconds)))],
     };
-    const live = livePot(c, own, pantry, T0 + (s + 30) * 1000);
-    const poured = livePot(
-      { ...c, plan: { ...noPour, steps: method as Plan['steps'] } },
-      own,
-      pantry,
-      T0 + (s + 30) * 1000,
-    );
+    const live = livePot(c, own, T0 + (s + 30) * 1000);
+    const poured = livePot({ ...c, plan: { ...noPour, steps: method as Plan['steps'] } }, own, T0 + (s + 30) * 1000);
     expect(live.forecast.endMassG).toBeCloseTo(poured.forecast.endMassG, 6);
     expect(live.forecast.serving.yieldPa).toBeCloseTo(poured.forecast.serving.yieldPa, 6);
   });
@@ -349,13 +342,13 @@ describe('beside the plan', () => {
   });
   it('a reduction is reckoned from where it began, not from now', () => {
     const frozen = familyPlan('frozen cream');
-    const f = forecast(frozen, pantry);
-    const own = stepsOf(frozen, pantry, f);
+    const f = forecast(frozen);
+    const own = stepsOf(frozen, f);
     const at = own.findIndex((s) => s.id === 'reduce');
     let s = 0;
     const events = [ev('started', 0), ...own.slice(0, at).map((x) => done(x.id, (s += x.seconds)))];
     const c = { id: 'c', plan: frozen, events };
-    const half = livePot(c, own, pantry, T0 + (s + own[at]!.seconds / 2) * 1000);
+    const half = livePot(c, own, T0 + (s + own[at]!.seconds / 2) * 1000);
     expect(half.cueInS / own[at]!.seconds).toBeGreaterThan(0.4);
     expect(half.cueInS / own[at]!.seconds).toBeLessThan(0.6);
   });
@@ -367,7 +360,7 @@ describe('to taste, and counted', () => {
     carveOuts: [{ ingredientId: 'sugar', grams: 20, stage: 'off the heat' as const, taste: true }],
   };
   const spiced: typeof own = { ...own, items: [...own.items, { ingredientId: 'cinnamon', grams: 4, stage: 'pot' }] };
-  const list = stepsOf(spiced, pantry, forecast(spiced, pantry));
+  const list = stepsOf(spiced, forecast(spiced));
   it('is asked for before it thickens; what was counted in comes out there', () => {
     const ids = list.map((s) => s.id);
     expect(ids).toContain('taste');
@@ -380,7 +373,7 @@ describe('to taste, and counted', () => {
       ...own,
       items: [...own.items, { ingredientId: 'fruit_raspberry', grams: 60, stage: 'off the heat' }],
     };
-    expect(stepsOf(fruity, pantry, forecast(fruity, pantry)).map((s) => s.id)).toContain('taste again');
+    expect(stepsOf(fruity, forecast(fruity)).map((s) => s.id)).toContain('taste again');
   });
   it('what is held back goes in by the cook’s hand alone, and is expected until it was tasted', () => {
     const lit = list.findIndex((s) => s.heat);
@@ -388,14 +381,14 @@ describe('to taste, and counted', () => {
     const events = [ev('started', 0), ...list.slice(0, lit).map((x) => done(x.id, (s += x.seconds)))];
     const c: Cook = { id: 'c', plan: spiced, events };
     const at = T0 + (s + 30) * 1000;
-    const before = livePot(c, list, pantry, at).forecast.sweetnessPct;
+    const before = livePot(c, list, at).forecast.sweetnessPct;
     const half = ev('added', s + 20, {
       portions: [{ ingredientId: 'sugar', grams: 10 }],
       tempC: 20,
       how: 'stirred in',
       why: 'taste',
     });
-    const after = livePot({ ...c, events: [...events, half] }, list, pantry, at).forecast.sweetnessPct;
+    const after = livePot({ ...c, events: [...events, half] }, list, at).forecast.sweetnessPct;
     expect(before - after).toBeGreaterThan(0.5);
   });
   it('names what is not in yet', () => {

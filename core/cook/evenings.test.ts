@@ -3,7 +3,6 @@ import { forecast } from '../model/forecast';
 import { readPot } from '../pot/pot';
 import { DISHES } from '../testingDishes';
 import { cookOn, evening, potOf, presentOf, type Evening } from '../testingEvening';
-import { pantry } from '../testing';
 import { CookSchema } from './events';
 import { followTwin, viewOf } from './follow';
 import { foldCook } from './fold';
@@ -27,7 +26,7 @@ describe.each([
   ['boiler', 'cook on', ['weigh', 'slurry', 'warm', 'thicken', 'cook on', 'off the heat', 'pour']],
 ] as const)('an evening of %s: by what is seen, killed once, to the book', (name, dies, roles) => {
   const plan = DISHES[name];
-  const middle = cookOn(evening(plan, pantry, TRUTH), pantry, {
+  const middle = cookOn(evening(plan, TRUTH), {
     everyS: 12,
     stop: (e) => presentOf(e)?.role === (dies as StepRole),
   });
@@ -36,30 +35,30 @@ describe.each([
     const again = killed(middle);
     expect(foldCook(again.cook, again.steps)).toEqual(foldCook(middle.cook, middle.steps));
     const nowMs = middle.nowMs + 30_000;
-    const before = followTwin(middle.cook, middle.steps, pantry, middle.nowMs, undefined, POTS);
-    const on = followTwin(middle.cook, middle.steps, pantry, nowMs, before, POTS);
-    const anew = followTwin(again.cook, again.steps, pantry, nowMs, undefined, POTS);
-    const heart = (f: typeof on) => viewOf(f, again.cook, again.steps, pantry).heartC.mean;
+    const before = followTwin(middle.cook, middle.steps, middle.nowMs, undefined, POTS);
+    const on = followTwin(middle.cook, middle.steps, nowMs, before, POTS);
+    const anew = followTwin(again.cook, again.steps, nowMs, undefined, POTS);
+    const heart = (f: typeof on) => viewOf(f, again.cook, again.steps).heartC.mean;
     expect(Math.abs(heart(anew) - heart(on))).toBeLessThan(0.1);
   });
   it('is poured with every step done in its order, smooth, and can be written down', () => {
-    const end = cookOn(killed(middle), pantry, { everyS: 12 });
+    const end = cookOn(killed(middle), { everyS: 12 });
     const state = foldCook(end.cook, end.steps);
     expect(state.stage).toBe('poured');
     const done = state.done.map((d) => end.steps.find((s) => s.id === d.step)!.role);
     expect(done).toEqual(end.steps.map((s) => s.role));
     expect(done).toEqual(expect.arrayContaining([...roles]));
-    const pot = readPot(potOf(end, pantry));
+    const pot = readPot(potOf(end));
     expect(pot.curd).toBeLessThan(0.1);
     expect(pot.scorch).toBeLessThan(0.6);
-    const live = livePot(end.cook, end.steps, pantry, end.nowMs, end.truth);
+    const live = livePot(end.cook, end.steps, end.nowMs, end.truth);
     const batch = BatchSchema.parse({
       id: 'b',
       cookId: end.cook.id,
       at: new Date(state.pouredMs).toISOString(),
       plan,
       events: end.cook.events,
-      promise: promiseOf(forecast(plan, pantry), plan, pantry),
+      promise: promiseOf(forecast(plan), plan),
       found: { flaws: [], note: '', wordServing: live.forecast.serving.word },
     });
     expect(batch.events).toHaveLength(end.cook.events.length);

@@ -1,6 +1,6 @@
 import { forecast } from '../model/forecast';
 import type { Family } from '../plan/plan';
-import { familyPlan, pantry } from '../testing';
+import { familyPlan } from '../testing';
 import { CookEventSchema, type Cook, type CookEvent } from './events';
 import { foldCook } from './fold';
 import { livePot } from './live';
@@ -10,8 +10,8 @@ import { stepsOf } from './steps';
 const T0 = Date.parse('2026-12-12T12:00:00.000Z');
 const setUp = (family: Family) => {
   const plan = familyPlan(family);
-  const promised = forecast(plan, pantry);
-  return { plan, promised, steps: stepsOf(plan, pantry, promised) };
+  const promised = forecast(plan);
+  return { plan, promised, steps: stepsOf(plan, promised) };
 };
 /** Events of a cook that goes as forecast, up to `upTo`. */
 function walked({ plan, steps }: ReturnType<typeof setUp>, upTo: string): { cook: Cook; atMs: number } {
@@ -42,7 +42,7 @@ describe('the live cook of every kind', () => {
     (family) => {
       const s = setUp(family);
       const { cook, atMs } = walked(s, 'off the heat');
-      const live = livePot(cook, s.steps, pantry, atMs);
+      const live = livePot(cook, s.steps, atMs);
       const before = s.promised.phases.findIndex((p) => p.role === 'off the heat') - 1;
       const there = s.promised.trace.filter((r) => r.tS <= s.promised.phases[before]!.endS + 1).at(-1)!;
       expect(Math.abs(live.now.bulkC - there.bulkC)).toBeLessThan(4);
@@ -54,8 +54,8 @@ describe('the live cook of every kind', () => {
     const s = setUp('stirred custard');
     const { cook, atMs } = walked(s, 'thicken');
     const step = s.steps.find((x) => x.id === 'thicken')!;
-    const onTime = livePot(cook, s.steps, pantry, atMs + step.seconds * 1000);
-    const late = livePot(cook, s.steps, pantry, atMs + (step.seconds + 420) * 1000);
+    const onTime = livePot(cook, s.steps, atMs + step.seconds * 1000);
+    const late = livePot(cook, s.steps, atMs + (step.seconds + 420) * 1000);
     expect(late.now.curd).toBeGreaterThan(onTime.now.curd + 0.1);
     expect(late.forecast.risks.curdle.chance).toBeGreaterThan(onTime.forecast.risks.curdle.chance);
   });
@@ -69,14 +69,14 @@ describe('the live cook of every kind', () => {
         CookEventSchema.parse({ kind: 'hobSet', id: 'off', at: new Date(atMs + 1000).toISOString(), setting: 0 }),
       ],
     };
-    const on = livePot(cook, s.steps, pantry, atMs + 240_000).now.bulkC;
-    expect(livePot(off, s.steps, pantry, atMs + 240_000).now.bulkC).toBeLessThan(on - 2);
+    const on = livePot(cook, s.steps, atMs + 240_000).now.bulkC;
+    expect(livePot(off, s.steps, atMs + 240_000).now.bulkC).toBeLessThan(on - 2);
   });
   it('nothing in the bowl is lost: the custard weighs what went in', () => {
     const s = setUp('stirred custard');
     const { cook, atMs } = walked(s, 'off the heat');
     const inG = s.plan.items.filter((i) => i.stage !== 'off the heat').reduce((sum, i) => sum + i.grams, 0);
-    const now = livePot(cook, s.steps, pantry, atMs).now.massG;
+    const now = livePot(cook, s.steps, atMs).now.massG;
     expect(now).toBeGreaterThan(inG * 0.93);
     expect(now).toBeLessThanOrEqual(inG * 1.01);
     expect(foldCook(cook, s.steps).done).toHaveLength(4);

@@ -1,5 +1,4 @@
 import type { Plan } from '../plan/plan';
-import type { Pantry } from '../pantry/pantry';
 import {
   addToTwin,
   beginStep,
@@ -37,7 +36,7 @@ export type Followed = {
 const SEED = 0.37;
 
 /** What an event tells the twin, if it tells anything. @param step the step it happened in, @param ladles so far in it */
-export function seenBy(event: CookEvent, plan: Plan, pantry: Pantry, step?: Step, ladles = 0): Seen | undefined {
+export function seenBy(event: CookEvent, plan: Plan, step?: Step, ladles = 0): Seen | undefined {
   if (event.kind === 'measured')
     switch (event.what) {
       case 'probe':
@@ -56,7 +55,7 @@ export function seenBy(event: CookEvent, plan: Plan, pantry: Pantry, step?: Step
       return until?.reach === 'share' ? { what: 'at the mark', share: until.share } : undefined;
     }
     case 'bowl warm': {
-      const bowl = step && bowlOf(step, plan, pantry);
+      const bowl = step && bowlOf(step, plan);
       return bowl && ladles > 0 ? { what: 'bowl warm', bowl, ladles } : undefined;
     }
     case 'coats the spoon':
@@ -89,7 +88,6 @@ const nameOf = (m: { event: CookEvent; atMs: number }) => `${m.event.id}@${m.atM
 export function followTwin(
   cook: Cook,
   steps: readonly Step[],
-  pantry: Pantry,
   nowMs: number,
   before?: Followed,
   particles = TWIN.particles,
@@ -103,7 +101,7 @@ export function followTwin(
     before.atMs <= nowMs &&
     before.known.every((id, i) => ids[i] === id) &&
     moments.every((m) => !('event' in m) || knew.has(nameOf(m)) || m.atMs >= before.atMs);
-  let twin = goesOn ? before.twin : startTwin(plan, pantry, SEED, particles);
+  let twin = goesOn ? before.twin : startTwin(plan, SEED, particles);
   const begun = new Set(goesOn ? before.begun : []);
   let odd = goesOn ? before.odd : undefined;
   const from = goesOn ? before.atMs : -Infinity;
@@ -116,12 +114,12 @@ export function followTwin(
       if (known.has(nameOf(m))) continue;
       if (m.event.kind === 'added') {
         const { event } = m;
-        twin = addToTwin(twin, plan, pantry, (own, pot) => addedTo(event, own, pantry)(pot));
+        twin = addToTwin(twin, plan, (own, pot) => addedTo(event, own)(pot));
         continue;
       }
-      const seen = seenBy(m.event, plan, pantry, step, ladles);
+      const seen = seenBy(m.event, plan, step, ladles);
       if (!seen || begun.size === 0) continue;
-      const told = tell(twin, plan, pantry, seen);
+      const told = tell(twin, plan, seen);
       twin = told.twin;
       odd = told.contradicts ? m.event.id : undefined;
       continue;
@@ -133,8 +131,8 @@ export function followTwin(
     if (inTheOven(m.step) || (!m.step.heat && begun.size === 0) || m.toMs <= from) continue;
     if (m.step.heat && !begun.has(m.step.id)) {
       begun.add(m.step.id);
-      for (let i = 0; i < additionsOf(m.step, plan, pantry, 'as tasted').length; i++)
-        twin = addToTwin(twin, plan, pantry, (own, pot) => additionsOf(m.step, own, pantry, 'as tasted')[i]!(pot));
+      for (let i = 0; i < additionsOf(m.step, plan, 'as tasted').length; i++)
+        twin = addToTwin(twin, plan, (own, pot) => additionsOf(m.step, own, 'as tasted')[i]!(pot));
       twin = beginStep(twin);
     }
     twin = cookTwin(twin, m.controls, (m.toMs - Math.max(from, m.fromMs)) / 1000);
@@ -163,12 +161,12 @@ export type TwinView = {
 /** Pots that are cooked on to say when. */
 const AHEAD = 24;
 
-export function viewOf(f: Followed, cook: Cook, steps: readonly Step[], pantry: Pantry): TwinView {
+export function viewOf(f: Followed, cook: Cook, steps: readonly Step[]): TwinView {
   const { twin } = f;
   const present = steps[foldCook(cook, steps).stepIndex];
   const times = fewOf(twin, AHEAD).map(({ habits, setup, pot, fromG }) => {
-    const own = withHabits(cook.plan, pantry, habits).plan;
-    const ahead = cookAhead(cook, steps, pantry, f.atMs, { plan: own, setup, pot, begun: f.begun, fromG });
+    const own = withHabits(cook.plan, habits).plan;
+    const ahead = cookAhead(cook, steps, f.atMs, { plan: own, setup, pot, begun: f.begun, fromG });
     return { cue: ahead.cueInS, thickens: ahead.thickensInS, done: ahead.allCame ? ahead.pot.tS - pot.tS : NaN };
   });
   const over = (read: (t: (typeof times)[number]) => number): Spread | undefined => {

@@ -1,6 +1,6 @@
 import { EGG } from '../pot/egg';
 import { severityOf } from '../pot/pot';
-import { familyPlan, pantry, testPlan } from '../testing';
+import { familyPlan, testPlan } from '../testing';
 import { cookOn, evening, note, eventAt, presentOf } from '../testingEvening';
 import type { Plan } from '../plan/plan';
 import { forecast } from '../model/forecast';
@@ -9,13 +9,12 @@ import { guideOf, holding, stillLadling, type Guide } from './guides';
 import { controlsNow, onTheHob } from './live';
 import { paceOf, restSeconds } from './pacer';
 
-const until = (plan: Plan, step: string) =>
-  cookOn(evening(plan, pantry), pantry, { stop: (x) => presentOf(x)?.id === step });
+const until = (plan: Plan, step: string) => cookOn(evening(plan), { stop: (x) => presentOf(x)?.id === step });
 
 function guideAt<K extends Guide['kind']>(plan: Plan, step: string, kind: K, ladled = 0) {
   const e = until(plan, step);
-  const on = onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth);
-  const g = guideOf(presentOf(e)!, plan, pantry, on.setup, on.pot, on.fromG, ladled, forecast(plan, pantry));
+  const on = onTheHob(e.cook, e.steps, e.nowMs, e.truth);
+  const g = guideOf(presentOf(e)!, plan, on.setup, on.pot, on.fromG, ladled, forecast(plan));
   expect(g?.kind).toBe(kind);
   return { g: g as Extract<Guide, { kind: K }>, e, on };
 }
@@ -67,7 +66,7 @@ describe('guides', () => {
   });
   it('held warm it cools and thickens, and says the milk that loosens it', () => {
     const e = until(familyPlan('ground-rice cream'), 'pour');
-    const { pot, setup } = onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth);
+    const { pot, setup } = onTheHob(e.cook, e.steps, e.nowMs, e.truth);
     const [soon, late] = [holding(pot, setup, 10, false), holding(pot, setup, 40, false)];
     expect(late!.bulkC).toBeLessThan(soon!.bulkC);
     expect(late!.thicker).toBeGreaterThan(1);
@@ -80,7 +79,7 @@ describe('the pacer', () => {
   const paced = (plan: Plan, step: string, plusS = 0) => {
     const e = until(plan, step);
     const at = e.nowMs + plusS * 1000;
-    const on = onTheHob(e.cook, e.steps, pantry, at, e.truth);
+    const on = onTheHob(e.cook, e.steps, at, e.truth);
     return paceOf(
       presentOf(e)!,
       e.steps,
@@ -105,14 +104,14 @@ describe('the pacer', () => {
   });
   it('a rest as long as it says leaves no more than a trace', () => {
     const e = until(testPlan(), 'cook on');
-    const { pot, setup } = onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth);
+    const { pot, setup } = onTheHob(e.cook, e.steps, e.nowMs, e.truth);
     const c = controlsNow(e.cook, e.steps, e.nowMs);
     expect(restSeconds(pot, setup, c)).toBeLessThan(restSeconds(pot, setup, { ...c, setting: 0 }) + 1);
   });
   it('a resting spoon is still', () => {
     const e = until(testPlan(), 'cook on');
-    const rested = note(e, pantry, eventAt('spoon', e.nowMs, { resting: true }));
-    const on = onTheHob(rested.cook, rested.steps, pantry, rested.nowMs + 1000, rested.truth);
+    const rested = note(e, eventAt('spoon', e.nowMs, { resting: true }));
+    const on = onTheHob(rested.cook, rested.steps, rested.nowMs + 1000, rested.truth);
     const p = paceOf(
       presentOf(rested)!,
       rested.steps,

@@ -3,7 +3,6 @@ import { massG } from '../matter/mixture';
 import { atStages, mixtureOfPortions } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
-import type { Pantry } from '../pantry/pantry';
 import { depthMm, loosenG } from '../pot/corrections';
 import { BOWL_HEAT, safeLadleG, temper } from '../pot/egg';
 import { netW } from '../pot/hob';
@@ -53,10 +52,10 @@ export type Guide =
     };
 
 /** The egg's bowl before its ladles; undefined where a step tempers nothing. */
-export function bowlOf(step: Step, plan: Plan, pantry: Pantry): Bowl | undefined {
+export function bowlOf(step: Step, plan: Plan): Bowl | undefined {
   const add = step.adds.find((a) => a.ladleG !== undefined);
   if (!add?.ladleG) return undefined;
-  const m = mixtureOfPortions(atStages(plan, pantry)[add.stage]);
+  const m = mixtureOfPortions(atStages(plan)[add.stage]);
   if (m.eggProteinG <= 0) return undefined;
   const heat =
     m.whiteG > m.yolkG ? BOWL_HEAT.egg : m.sugarG > 0.4 * m.yolkG ? BOWL_HEAT['yolk and sugar'] : BOWL_HEAT.yolk;
@@ -70,14 +69,13 @@ export function bowlOf(step: Step, plan: Plan, pantry: Pantry): Bowl | undefined
 export function guideOf(
   step: Step,
   plan: Plan,
-  pantry: Pantry,
   setup: PotSetup,
   pot: Pot,
   fromG: number,
   ladled: number,
   forecast: Pick<Forecast, 'bake' | 'top'>,
 ): Guide | undefined {
-  const bowl = bowlOf(step, plan, pantry);
+  const bowl = bowlOf(step, plan);
   if (bowl) {
     // the bowl is not in the pot yet while it is being warmed: the ladles are as hot as the pot is
     const bowlC = temper(bowl.massG, bowl.heatJPerGK, bowl.tempC, bowl.ladleG, pot.bulkC, MOST_LADLES);

@@ -4,7 +4,6 @@ import { forecastFrom, type Forecast } from '../model/forecast';
 import { methodOf } from '../plan/family';
 import { offTheHob, type AddStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
-import type { Pantry } from '../pantry/pantry';
 import {
   addToPot,
   cook as cookOn,
@@ -104,13 +103,8 @@ export const tasteOf = (cook: Cook, steps: readonly Step[]): Taste => {
 };
 
 /** What goes in at the start of a step, of a plan as it was measured. */
-export function additionsOf(
-  step: Step | undefined,
-  plan: Plan,
-  pantry: Pantry,
-  taste: Taste,
-): ((pot: Pot) => Addition)[] {
-  const stages = atStages(plan, pantry);
+export function additionsOf(step: Step | undefined, plan: Plan, taste: Taste): ((pot: Pot) => Addition)[] {
+  const stages = atStages(plan);
   return (step?.adds ?? [])
     .map((add) => ({ add, portions: stages[add.stage].filter((p) => taste === 'as planned' || !p.taste) }))
     .filter(({ portions }) => portions.length > 0)
@@ -120,14 +114,14 @@ export function additionsOf(
           additionOf(add, mixtureOfPortions(portions), pot).addition,
     );
 }
-const withAdds = (pot: Pot, step: Step | undefined, plan: Plan, pantry: Pantry, setup: PotSetup, taste: Taste): Pot =>
-  additionsOf(step, plan, pantry, taste).reduce((p, addition) => addToPot(p, addition(p), setup), pot);
+const withAdds = (pot: Pot, step: Step | undefined, plan: Plan, setup: PotSetup, taste: Taste): Pot =>
+  additionsOf(step, plan, taste).reduce((p, addition) => addToPot(p, addition(p), setup), pot);
 
 /** What the cook put in beside the plan. */
-export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: Plan, pantry: Pantry) {
+export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: Plan) {
   const mixture = mixtureOfPortions(
     added.portions.map(({ ingredientId, grams }) => ({
-      ingredient: lookUp(pantry, plan, ingredientId),
+      ingredient: lookUp(plan, ingredientId),
       grams,
       carved: false,
     })),
@@ -147,28 +141,20 @@ export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: 
 /** The pot has left its pan. */
 export const inTheOven = (step: Step): boolean => step.role === 'bake';
 
-function replayPot(
-  cook: Cook,
-  plan: Plan,
-  steps: readonly Step[],
-  pantry: Pantry,
-  setup: PotSetup,
-  nowMs: number,
-  sampleS: number,
-) {
-  let pot: Pot = startPot(plan, pantry, setup);
+function replayPot(cook: Cook, plan: Plan, steps: readonly Step[], setup: PotSetup, nowMs: number, sampleS: number) {
+  let pot: Pot = startPot(plan, setup);
   const { trace, keep } = sampler(sampleS, 0);
   const seen = new Set<StepId>();
   let fromG = massG(pot.content);
   for (const m of momentsOf(cook, steps, nowMs)) {
     if ('event' in m) {
-      if (m.event.kind === 'added') pot = addToPot(pot, addedTo(m.event, plan, pantry)(pot), setup);
+      if (m.event.kind === 'added') pot = addToPot(pot, addedTo(m.event, plan)(pot), setup);
       continue;
     }
     if (inTheOven(m.step) || (!m.step.heat && seen.size === 0)) continue;
     if (m.step.heat && !seen.has(m.step.id)) {
       seen.add(m.step.id);
-      pot = withAdds(pot, m.step, plan, pantry, setup, 'as tasted');
+      pot = withAdds(pot, m.step, plan, setup, 'as tasted');
       fromG = massG(pot.content);
     }
     pot = cookOn(pot, setup, m.controls, (m.toMs - m.fromMs) / 1000, undefined, keep).pot;
@@ -191,7 +177,7 @@ export type OnTheHob = {
  * @returns the pot at the pouring; s to the present step's end and to the first thickening (NaN if it does not come, or
  * has been); whether every cue came
  */
-export function cookAhead(cook: Cook, steps: readonly Step[], pantry: Pantry, nowMs: number, on: OnTheHob) {
+export function cookAhead(cook: Cook, steps: readonly Step[], nowMs: number, on: OnTheHob) {
   const { plan, setup, begun } = on;
   const state = foldCook(cook, steps);
   const present = steps[state.stepIndex];
@@ -201,7 +187,7 @@ export function cookAhead(cook: Cook, steps: readonly Step[], pantry: Pantry, no
   let allCame = true;
   for (const step of steps.slice(state.stepIndex)) {
     if (state.stage !== 'cooking' || !step.heat) continue;
-    if (!begun.has(step.id)) pot = withAdds(pot, step, plan, pantry, setup, taste);
+    if (!begun.has(step.id)) pot = withAdds(pot, step, plan, setup, taste);
     const here = step.id === present?.id;
     let phase: Phase = { ...phaseOf(step.heat), limitS: HORIZON_S };
     if (here && state.setting !== undefined) phase = { ...withoutWatts(phase), setting: state.setting };
@@ -226,13 +212,12 @@ export function cookAhead(cook: Cook, steps: readonly Step[], pantry: Pantry, no
 export function onTheHob(
   cook: Cook,
   steps: readonly Step[],
-  pantry: Pantry,
   nowMs: number,
   habits: Habits = NO_HABITS,
   sampleS = 0,
 ): OnTheHob & { trace: PotReading[] } {
-  const { plan, setup } = withHabits(cook.plan, pantry, habits);
-  return { plan, setup, ...replayPot(cook, plan, steps, pantry, setup, nowMs, sampleS) };
+  const { plan, setup } = withHabits(cook.plan, habits);
+  return { plan, setup, ...replayPot(cook, plan, steps, setup, nowMs, sampleS) };
 }
 
 /** What the hands and the ring do now. */
@@ -245,23 +230,17 @@ export const controlsNow = (cook: Cook, steps: readonly Step[], nowMs: number): 
  * Replays the cook's events on the model to `nowMs`, then cooks on as planned. Pure: the time comes in.
  * @param habits how this pot differs from the plan's, as the twin has learnt it
  */
-export function livePot(
-  cook: Cook,
-  steps: readonly Step[],
-  pantry: Pantry,
-  nowMs: number,
-  habits: Habits = NO_HABITS,
-): LivePot {
-  const { trace, ...on } = onTheHob(cook, steps, pantry, nowMs, habits, 5);
+export function livePot(cook: Cook, steps: readonly Step[], nowMs: number, habits: Habits = NO_HABITS): LivePot {
+  const { trace, ...on } = onTheHob(cook, steps, nowMs, habits, 5);
   const { plan, setup, pot } = on;
-  const { pot: ahead, cueInS } = cookAhead(cook, steps, pantry, nowMs, on);
-  const run = runSteps(plan, pantry, setup, ahead, offTheHob(methodOf(plan, pantry)));
+  const { pot: ahead, cueInS } = cookAhead(cook, steps, nowMs, on);
+  const run = runSteps(plan, setup, ahead, offTheHob(methodOf(plan)));
   return {
     on,
     now: readPot(pot),
     boilsC: pot.boilsC,
     cueInS,
     trace,
-    forecast: forecastFrom(plan, pantry, { ...run, trace }),
+    forecast: forecastFrom(plan, { ...run, trace }),
   };
 }

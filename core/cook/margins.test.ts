@@ -2,7 +2,7 @@ import { EGG } from '../pot/egg';
 import { FOAM } from '../pot/foam';
 import { cook, severityOf } from '../pot/pot';
 import { SCORCH } from '../pot/scorch';
-import { familyPlan, pantry, testPlan } from '../testing';
+import { familyPlan, testPlan } from '../testing';
 import { calls, cookOn, evening, eventAt, note, potOf, presentOf, T0 } from '../testingEvening';
 import { onTheHob, controlsNow } from './live';
 import { curdlesAtC, MARGIN, marginsOf } from './margins';
@@ -13,8 +13,8 @@ const particles = 60;
 const custard = familyPlan('stirred custard');
 /** A cook who does not look up: the ring stays as it is, nothing ends the step. */
 const atThicken = (plan = custard, truth = {}) => {
-  let e = evening(plan, pantry, truth);
-  e = cookOn(e, pantry, { stop: (x) => presentOf(x)?.id === 'thicken' });
+  let e = evening(plan, truth);
+  e = cookOn(e, { stop: (x) => presentOf(x)?.id === 'thicken' });
   return e;
 };
 
@@ -26,18 +26,17 @@ describe('curdling', () => {
   ])('a custard left on the ring is called before it is felt, in time for the ring: %s', (_name, truth) => {
     let e = atThicken(custard, truth);
     // turned up and left: nobody says that it coats
-    e = note(e, pantry, eventAt('hobSet', e.nowMs, { setting: custard.method.simmerSetting }));
+    e = note(e, eventAt('hobSet', e.nowMs, { setting: custard.method.simmerSetting }));
     let called = NaN;
     for (let i = 0; i < 400 && Number.isNaN(called); i++) {
       // a thermometer hangs in it
-      if (i % 5 === 0)
-        e = note(e, pantry, eventAt('measured', e.nowMs, { what: 'probe', value: potOf(e, pantry).bulkC }));
-      e = cookOn(e, pantry, { particles, horizonS: 3, stop: () => true });
+      if (i % 5 === 0) e = note(e, eventAt('measured', e.nowMs, { what: 'probe', value: potOf(e).bulkC }));
+      e = cookOn(e, { particles, horizonS: 3, stop: () => true });
       if (calls(e)?.harm === 'curdle') called = e.nowMs;
       else e = { ...e, nowMs: e.nowMs + 3000 };
     }
     expect(called).not.toBeNaN();
-    const atCall = onTheHob(e.cook, e.steps, pantry, called, e.truth);
+    const atCall = onTheHob(e.cook, e.steps, called, e.truth);
     expect(severityOf(atCall.pot)).toBeLessThan(EGG.smooth);
     // eight seconds until the ring is off and the pot is stirred on it: still smooth
     const controls = controlsNow(e.cook, e.steps, called);
@@ -51,10 +50,9 @@ describe('curdling', () => {
     let e = atThicken();
     const heard: number[] = [];
     for (let i = 0; i < 200 && presentOf(e)?.id === 'thicken'; i++) {
-      if (i % 5 === 0)
-        e = note(e, pantry, eventAt('measured', e.nowMs, { what: 'probe', value: potOf(e, pantry).bulkC }));
-      e = cookOn(e, pantry, { particles, horizonS: 3 });
-      if (calls(e)?.harm === 'curdle') heard.push(potOf(e, pantry).bulkC);
+      if (i % 5 === 0) e = note(e, eventAt('measured', e.nowMs, { what: 'probe', value: potOf(e).bulkC }));
+      e = cookOn(e, { particles, horizonS: 3 });
+      if (calls(e)?.harm === 'curdle') heard.push(potOf(e).bulkC);
     }
     // only in the last degree before its end, if at all
     expect(Math.min(99, ...heard)).toBeGreaterThan(80.5);
@@ -64,18 +62,21 @@ describe('curdling', () => {
     const sure: number[] = [];
     let asked = NaN;
     for (let i = 0; i < 40 && presentOf(e)?.id === 'thicken'; i++) {
-      e = cookOn(e, pantry, { particles: 200, horizonS: 3 });
+      e = cookOn(e, { particles: 200, horizonS: 3 });
       const m = e.margins.find((x) => x.harm === 'curdle');
       if (m?.state !== 'alarm') continue;
-      if (!m.asks) sure.push(potOf(e, pantry).bulkC);
-      else if (Number.isNaN(asked) && potOf(e, pantry).bulkC < 80) {
+      if (!m.asks) sure.push(potOf(e).bulkC);
+      else if (Number.isNaN(asked) && potOf(e).bulkC < 80) {
         asked = m.unavoidable;
-        const told = note(e, pantry, eventAt('observed', e.nowMs, { what: 'still thin' }));
-        const after = cookOn({ ...told, nowMs: told.nowMs + 500 }, pantry, {
-          particles: 200,
-          horizonS: 1,
-          stop: () => true,
-        });
+        const told = note(e, eventAt('observed', e.nowMs, { what: 'still thin' }));
+        const after = cookOn(
+          { ...told, nowMs: told.nowMs + 500 },
+          {
+            particles: 200,
+            horizonS: 1,
+            stop: () => true,
+          },
+        );
         expect(after.margins.find((x) => x.harm === 'curdle')!.unavoidable).toBeLessThan(asked);
       }
     }
@@ -84,27 +85,27 @@ describe('curdling', () => {
     expect(Math.min(99, ...sure)).toBeGreaterThan(79);
   });
   it('says how many degrees are left, and that starch keeps it smooth', () => {
-    const e = cookOn(atThicken(), pantry, { particles, horizonS: 9 });
+    const e = cookOn(atThicken(), { particles, horizonS: 9 });
     const m = e.margins.find((x) => x.harm === 'curdle')!;
     expect(m.spareK).toBeGreaterThan(0);
     expect(m.used).toBeLessThan(1);
     const starchy = familyPlan('stirred custard');
     starchy.items.push({ ingredientId: 'cornstarch', grams: 40, stage: 'pot' });
-    const hot = cookOn(evening(starchy, pantry), pantry, { stop: (x) => presentOf(x)?.id === 'off the heat' });
-    const { pot, setup } = onTheHob(hot.cook, hot.steps, pantry, hot.nowMs, hot.truth);
+    const hot = cookOn(evening(starchy), { stop: (x) => presentOf(x)?.id === 'off the heat' });
+    const { pot, setup } = onTheHob(hot.cook, hot.steps, hot.nowMs, hot.truth);
     expect(curdlesAtC(pot, setup)).toBe(Infinity);
   });
   it('there is none without egg', () => {
-    const lit = cookOn(evening(testPlan(), pantry), pantry, { stop: (x) => presentOf(x)?.id === 'warm' });
-    const e = cookOn(lit, pantry, { particles, horizonS: 9 });
+    const lit = cookOn(evening(testPlan()), { stop: (x) => presentOf(x)?.id === 'warm' });
+    const e = cookOn(lit, { particles, horizonS: 9 });
     expect(e.margins.map((m) => m.harm)).toEqual(['boil over', 'catch']);
   });
 });
 
 describe('catching and boiling over', () => {
   const thick = () => {
-    const e = cookOn(evening(testPlan(), pantry), pantry, { stop: (x) => presentOf(x)?.id === 'cook on' });
-    return onTheHob(e.cook, e.steps, pantry, e.nowMs + 5000, e.truth);
+    const e = cookOn(evening(testPlan()), { stop: (x) => presentOf(x)?.id === 'cook on' });
+    return onTheHob(e.cook, e.steps, e.nowMs + 5000, e.truth);
   };
   it('a spoon that rests over a hot ring is called before the film; a stirred pot is not', () => {
     const { pot, setup } = thick();
@@ -125,8 +126,8 @@ describe('catching and boiling over', () => {
   });
   it('milk in a full pan on full heat is called before it is at the rim', () => {
     const plan = testPlan({ pan: { ...testPlan().pan, heightMm: 60, diameterMm: 160 } });
-    const e = evening(plan, pantry);
-    const { pot, setup } = onTheHob(e.cook, e.steps, pantry, T0, e.truth);
+    const e = evening(plan);
+    const { pot, setup } = onTheHob(e.cook, e.steps, T0, e.truth);
     const full = { setting: 9, stirEveryS: Infinity, lid: 'off' as const };
     let p = pot;
     let called = NaN;
@@ -151,5 +152,5 @@ describe('catching and boiling over', () => {
 
 it('potOf is the pot that the twin is not told about', () => {
   const e = atThicken(custard, { hob: 1 });
-  expect(potOf(e, pantry).bulkC).not.toBeCloseTo(onTheHob(e.cook, e.steps, pantry, e.nowMs).pot.bulkC, 0);
+  expect(potOf(e).bulkC).not.toBeCloseTo(onTheHob(e.cook, e.steps, e.nowMs).pot.bulkC, 0);
 });

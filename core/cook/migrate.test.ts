@@ -1,4 +1,4 @@
-import { pantry, testPlan } from '../testing';
+import { testPlan } from '../testing';
 import { methodOf } from '../plan/family';
 import { migrateCook } from './migrate';
 import { CookSchema } from './events';
@@ -9,7 +9,7 @@ const at = '2026-12-12T12:00:00.000Z';
 /** A cook as version 5 wrote it: fires named by what they are for, a correction's fire by its number. */
 function old() {
   const { version: _v, ...plan } = testPlan();
-  const steps = methodOf(testPlan(), pantry).map((s) => {
+  const steps = methodOf(testPlan()).map((s) => {
     if (s.do !== 'heat') return s;
     const { role, ...rest } = s;
     return { ...rest, name: role === 'cook on' ? 'slow stir' : role };
@@ -55,7 +55,7 @@ describe('a cook of version 5', () => {
     expect(fires.map((s) => [s.role, s.name])).toContainEqual(['thicken', undefined]);
   });
   it('has every noted step among its steps, under its present name', () => {
-    const ids = stepsOf(cook.plan, pantry, { phases: [] }, changesOf(cook)).map((s) => s.id);
+    const ids = stepsOf(cook.plan, { phases: [] }, changesOf(cook)).map((s) => s.id);
     const noted = cook.events.flatMap((e) => (e.kind === 'stepDone' ? [e.step] : []));
     expect(noted).toEqual(['weigh', 'thicken', 'heat', 'fix', 'fix/2']);
     for (const id of noted) expect(ids).toContain(id);

@@ -3,7 +3,6 @@ import { methodOf } from '../plan/family';
 import { HEAT_ROLES, type AddStep, type HeatRole, type HeatStep, type MethodStep, type Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
-import type { Pantry } from '../pantry/pantry';
 import { waterBoilsC } from '../pot/air';
 import { GRAINS } from '../pot/grain';
 import { countingEvents } from './counting';
@@ -126,14 +125,14 @@ export function changesOf(cook: Pick<Cook, 'events'>): StepChanges {
 }
 
 /** What comes out again before it thickens. */
-export const comesOut = (plan: Plan, pantry: Pantry): StagedPortion[] => {
-  const stages = atStages(plan, pantry);
+export const comesOut = (plan: Plan): StagedPortion[] => {
+  const stages = atStages(plan);
   return [...stages.pot, ...stages.grain, ...stages.slurry, ...stages.bowl].filter((p) => p.ingredient.comesOut);
 };
 
 /** What was held back to be added by tasting. */
-export const toTaste = (plan: Plan, pantry: Pantry): StagedPortion[] =>
-  Object.values(atStages(plan, pantry))
+export const toTaste = (plan: Plan): StagedPortion[] =>
+  Object.values(atStages(plan))
     .flat()
     .filter((p) => p.taste);
 
@@ -147,11 +146,10 @@ export const notInYet = (steps: readonly Step[], stepIndex: number): StagedPorti
  */
 export function stepsOf(
   plan: Plan,
-  pantry: Pantry,
   forecast: Pick<Forecast, 'phases' | 'bake'>,
   changes: StepChanges = UNCHANGED,
 ): Step[] {
-  const stages = atStages(plan, pantry);
+  const stages = atStages(plan);
   const all = Object.values(stages).flat();
   const seen = new Map<string, number>();
   const called = (role: StepRole, own: { id?: string | undefined; name?: string | undefined } = {}) => {
@@ -171,8 +169,8 @@ export function stepsOf(
   const steps: Step[] = [by('weigh', 'done', WEIGH_S * plan.items.length, all)];
   if (stages.slurry.length) steps.push(by('slurry', 'done', 60, stages.slurry));
   if (stages.bowl.length) steps.push(by('beat the egg', 'done', 120, stages.bowl));
-  const held = toTaste(plan, pantry);
-  const out = comesOut(plan, pantry);
+  const held = toTaste(plan);
+  const out = comesOut(plan);
   const fruit = [...stages.late, ...stages['off the heat'], ...stages['fold in']].some(
     (p) => p.ingredient.group === 'fruit',
   );
@@ -187,7 +185,7 @@ export function stepsOf(
   };
   let adds: AddStep[] = [];
   let phase = 0;
-  for (const step of methodOf(plan, pantry)) {
+  for (const step of methodOf(plan)) {
     const portions = adds.flatMap((a) => stages[a.stage]).filter((p) => !p.taste);
     if (thickens(step, phase > 0, stages, kernels)) beforeThick();
     switch (step.do) {

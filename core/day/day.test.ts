@@ -4,7 +4,6 @@ import type { Cook } from '../cook/events';
 import { choirSupper } from '../demo/choirSupper';
 import { forecast } from '../model/forecast';
 import { FAMILIES, type Family, type Plan } from '../plan/plan';
-import { pantryWith } from '../pantry/pantry';
 import { startSide } from '../sides/sides';
 import { familyPlan, testPlan } from '../testing';
 import { actsOf, nextAct } from './acts';
@@ -15,14 +14,11 @@ import { DAY } from './table';
 import { spoonOf, workOf, withWait, type DishWork } from './tasks';
 import { english } from '../../words/english';
 import { say } from '../say';
-
-const pantry = pantryWith();
 const SERVE = '2026-12-12T19:30:00Z';
 const MIN = 60_000;
 const at = (iso: string) => Date.parse(`2026-12-12T${iso}:00Z`);
 const day: Day = newDay('2026-12-12', '2026-12-12T08:00:00Z');
-const workFor = (p: Plan) =>
-  workOf({ plan: p, forecast: forecast(p, pantryWith(p.own)) }, pantryWith(p.own), ['blender']);
+const workFor = (p: Plan) => workOf({ plan: p, forecast: forecast(p) }, ['blender']);
 
 const named = (family: Family, id: string, change: Partial<Plan> = {}): Plan =>
   familyPlan(family, { id, name: `${family} ${id}`, ...change });
@@ -30,10 +26,10 @@ const named = (family: Family, id: string, change: Partial<Plan> = {}): Plan =>
 const works: DishWork[] = [
   ...FAMILIES.map((f, i) => named(f, `f${i}`)),
   named('starch-set milk pudding', 's0', {
-    sides: [startSide('compote', 'c', testPlan(), pantry), startSide('toasting', 't', testPlan(), pantry)],
+    sides: [startSide('compote', 'c', testPlan()), startSide('toasting', 't', testPlan())],
   }),
   named('baked slab', 's1', {
-    sides: [startSide('second layer', 'l', testPlan(), pantry), startSide('syrup', 'y', testPlan(), pantry)],
+    sides: [startSide('second layer', 'l', testPlan()), startSide('syrup', 'y', testPlan())],
   }),
   named('porridge', 's2', {
     serve: { ...testPlan().serve, tempC: 60, at: SERVE },

@@ -2,14 +2,14 @@ import * as fc from 'fast-check';
 import { choirSupper } from '../demo/choirSupper';
 import type { Plan } from '../plan/plan';
 import { nutsFor } from '../pantry/nutMilk';
-import { pantryWith } from '../pantry/pantry';
 import { FRUITS } from '../plan/sidePot';
 import { pantry, testPlan } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { EGG_BOX, shoppingOf, shoppingText } from './shopping';
 import { english } from '../../words/english';
+import { pantryOf } from '../plan/stages';
 
-const of = (p: Plan) => pantryWith(p.own);
+const of = (p: Plan) => pantryOf(p);
 const k = choirSupper(Date.parse('2026-12-11T12:00:00Z'));
 const plans = k.plans.slice(0, 3);
 const line = (s: ReturnType<typeof shoppingOf>, id: string) => {

@@ -86,15 +86,14 @@ export function shoppingOf(
   let wholeG = 0;
   const eggPlans = new Set<string>();
   for (const plan of plans) {
-    const pantry = pantryOf(plan);
     const uses = [
       ...plan.items.map((i) => ({ id: i.ingredientId, grams: i.grams })),
       ...plan.sides.flatMap((s) =>
-        sideOf(s, plan, pantry).uses.map((u) => ({ id: u.ingredientId, grams: u.boughtG ?? u.grams })),
+        sideOf(s, plan).uses.map((u) => ({ id: u.ingredientId, grams: u.boughtG ?? u.grams })),
       ),
     ];
     for (const { id, grams } of uses) {
-      const ingredient = lookUp(pantry, plan, id);
+      const ingredient = lookUp(plan, id);
       const home = homeMilkOf(id);
       if (home) {
         const { nut } = home;
@@ -156,11 +155,10 @@ export function shoppingOf(
     allergens: [
       ...new Set(
         plans.flatMap((p) => {
-          const pantry = pantryOf(p);
           return [
             ...p.items.filter((i) => i.grams > 0).map((i) => i.ingredientId),
-            ...p.sides.flatMap((s) => sideOf(s, p, pantry).uses.map((u) => u.ingredientId)),
-          ].flatMap((id) => lookUp(pantry, p, id).allergens);
+            ...p.sides.flatMap((s) => sideOf(s, p).uses.map((u) => u.ingredientId)),
+          ].flatMap((id) => lookUp(p, id).allergens);
         }),
       ),
     ],

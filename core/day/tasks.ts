@@ -4,7 +4,6 @@ import { KITCHEN_SD } from '../model/forecast';
 import { methodOf } from '../plan/family';
 import type { RestStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
-import type { Pantry } from '../pantry/pantry';
 import type { PrepItem } from '../prep/items';
 import { prepOf } from '../prep/prep';
 import { fridgeCm2 } from '../prep/vessels';
@@ -102,7 +101,7 @@ function waitOf(item: PrepItem): { uses: Uses; longest?: number } {
  * nothing here knows the hour.
  * @param wait which wait the dish is planned with: the plan's own, or the least that still sets
  */
-export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines: readonly Machine[] = []): DishWork {
+export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machine[] = []): DishWork {
   const id = (key: string) => `${plan.id}:${key}`;
   const tasks: Task[] = [];
   const relations: Relation[] = [];
@@ -131,7 +130,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
   };
 
   // the pot: one stretch without a gap, from the first fire to the dish
-  const steps = stepsOf(plan, pantry, f);
+  const steps = stepsOf(plan, f);
   const chain: string[] = [];
   for (const s of steps) {
     if (s.heat) {
@@ -201,7 +200,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
     relations.push(follows(weigh, beaten), follows(beaten, lit), within(beaten, lit, DAY.beatenMax));
   }
   const baked = steps.find((s) => s.role === 'bake');
-  const prep = prepOf(plan, pantry, machines).filter((i) => !i.advice);
+  const prep = prepOf(plan, machines).filter((i) => !i.advice);
   const short = prep.filter((i) => i.waitMin === undefined && i.id !== 'whip-whites' && !i.id.startsWith('peel-'));
   const ready = put(
     'ready',
@@ -243,7 +242,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
 
   // from the dish to the table
   const warm = plan.serve.tempC >= DAY.warmFrom;
-  const rests = methodOf(plan, pantry).filter((s): s is RestStep => s.do === 'rest' && s.minutes > 0);
+  const rests = methodOf(plan).filter((s): s is RestStep => s.do === 'rest' && s.minutes > 0);
   let last = pour;
   let bakeMin = 0;
   if (baked) {
@@ -314,7 +313,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, pantry: Pantry, machines
 
   for (const side of plan.sides) {
     if (side.kind === 'infusion') continue;
-    const a = sideOf(side, plan, pantry);
+    const a = sideOf(side, plan);
     const peel = prep.find((i) => i.id === `peel-${side.id}`);
     const pot = put(
       `side-${side.id}`,

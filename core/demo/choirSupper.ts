@@ -9,7 +9,7 @@ import type { Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import type { KitchenFile } from '../formats/kitchenFile';
 import { nutMilk } from '../pantry/nutMilk';
-import { pantryWith, type Pantry } from '../pantry/pantry';
+import { pantryWith } from '../pantry/pantry';
 import { DISHES, HOBS, PANS } from '../pantry/kitchen';
 import { suggestSettings } from '../pot/hob';
 import { DEFAULT_SETTINGS } from '../settings';
@@ -63,42 +63,38 @@ function design(w: Want): Plan {
       ...(w.extra ?? []),
     ],
   };
-  const solved = solveStarch(refreshCarveOuts(plan, pantry), pantry);
-  const fitted = scaleToPeople(solved.plan, w.people, w.portionG, forecast(solved.plan, pantry).lossRel);
-  const again = solveStarch(fitted, pantry).plan;
+  const solved = solveStarch(refreshCarveOuts(plan));
+  const fitted = scaleToPeople(solved.plan, w.people, w.portionG, forecast(solved.plan).lossRel);
+  const again = solveStarch(fitted).plan;
   const whole = again.items.map((i) => ({
     ...i,
     grams: i.grams >= 20 ? Math.round(i.grams) : Math.round(i.grams * 2) / 2,
   }));
-  return refreshCarveOuts({ ...again, items: whole }, pantry);
+  return refreshCarveOuts({ ...again, items: whole });
 }
 
 /** The batch as another kitchen's pot would have made it: its words are read off the model with other truths. */
 function cookedOnce(
   id: string,
   plan: Plan,
-  pantry: Pantry,
   at: number,
   truth: { firmness: number; power: number; starch: number },
   found: Partial<Found>,
 ): Batch {
-  const promised = forecast(plan, pantry);
-  const real = forecast(
-    {
-      ...plan,
-      firmness: { ...plan.firmness, factor: plan.firmness.factor * truth.firmness },
-      hob: { ...plan.hob, powerTrim: plan.hob.powerTrim * truth.power },
-      items: plan.items.map((i) => (i.ingredientId === 'cornstarch' ? { ...i, grams: i.grams * truth.starch } : i)),
-    },
-    pantry,
-  );
-  const { events, endMs } = walk(plan, pantry, at - real.minutes.total * 60_000, id);
+  const promised = forecast(plan);
+  const real = forecast({
+    ...plan,
+    firmness: { ...plan.firmness, factor: plan.firmness.factor * truth.firmness },
+    hob: { ...plan.hob, powerTrim: plan.hob.powerTrim * truth.power },
+    items: plan.items.map((i) => (i.ingredientId === 'cornstarch' ? { ...i, grams: i.grams * truth.starch } : i)),
+  });
+  const { events, endMs } = walk(plan, at - real.minutes.total * 60_000, id);
   return {
     id,
     at: iso(endMs),
     plan,
     events,
-    promise: promiseOf(promised, plan, pantry),
+    promise: promiseOf(promised, plan),
     found: {
       wordHot: real.hot.word,
       wordServing: real.serving.word,
@@ -111,14 +107,8 @@ function cookedOnce(
 }
 
 /** Events of a cook that goes as forecast, up to and without `upTo`. */
-function walk(
-  plan: Plan,
-  pantry: Pantry,
-  startMs: number,
-  tag: string,
-  upTo?: string,
-): { events: CookEvent[]; endMs: number } {
-  const steps = stepsOf(plan, pantry, forecast(plan, pantry));
+function walk(plan: Plan, startMs: number, tag: string, upTo?: string): { events: CookEvent[]; endMs: number } {
+  const steps = stepsOf(plan, forecast(plan));
   let ms = startMs;
   const events: CookEvent[] = [{ kind: 'started', id: `${tag}-e0`, at: iso(ms) }];
   for (const [i, step] of steps.entries()) {
@@ -149,7 +139,6 @@ function supper(nowMs: number, offsetMin: number): number {
 export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
   const hazelnut = nutMilk('hazelnut', 250, 1000);
   const { massG: _m, fatPct: _f, ...homeHazelnut } = hazelnut;
-  const pantry = pantryWith([homeHazelnut]);
   const at = supper(nowMs, offsetMin);
 
   const plans = [
@@ -226,7 +215,6 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
     cookedOnce(
       'b-hazel-1',
       hazel,
-      pantry,
       ago(18),
       { firmness: 0.62, power: 0.92, starch: 0.95 },
       { flaws: ['slumped'], note: 'Two of the moulds slid. Altos liked it anyway.' },
@@ -234,7 +222,6 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
     cookedOnce(
       'b-vanilla-1',
       vanilla,
-      pantry,
       ago(12),
       { firmness: 0.95, power: 0.95, starch: 1.02 },
       { note: 'Smooth. Gone before the second set of songs.' },
@@ -242,7 +229,6 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
     cookedOnce(
       'b-coconut-1',
       coconut,
-      pantry,
       ago(9),
       { firmness: 1.3, power: 0.9, starch: 1.04 },
       { sweetness: 'too much', note: 'Cut clean with a wet knife.' },
@@ -250,14 +236,13 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
     cookedOnce(
       'b-hazel-2',
       hazel,
-      pantry,
       ago(4),
       { firmness: 0.66, power: 0.9, starch: 1 },
       { note: 'Softer again than promised: the small ring?' },
     ),
   ];
 
-  const { events, endMs } = walk(vanilla, pantry, 0, 'c1', 'thicken');
+  const { events, endMs } = walk(vanilla, 0, 'c1', 'thicken');
   const shift = nowMs - endMs - 45_000;
   const cook: Cook = {
     id: 'c-vanilla',

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { forecast } from '../model/forecast';
 import { migratePlan, type Plan } from '../plan/plan';
-import { pantry, testPlan } from '../testing';
+import { testPlan } from '../testing';
 import { answer, askJsonSchema, ASKS, type Ask } from './asks';
 import { readKitchenFile } from './kitchenFile';
 import { readPlanFile, writePlanFile } from './planFile';
@@ -165,27 +165,27 @@ describe('a method written out step by step', () => {
     const read = readPlanFile(writePlanFile(written));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
     expect(read.value.steps).toEqual(steps);
-    const f = forecast(read.value, pantry);
+    const f = forecast(read.value);
     expect(f.phases.map((p) => p.name)).toEqual(['up', 'thick', 'stand']);
     expect(f.phases[2]!.endS - f.phases[2]!.startS).toBeCloseTo(600, 6);
-    expect(f.cool.below21H).toBeLessThan(forecast(plan, pantry).cool.below21H);
+    expect(f.cool.below21H).toBeLessThan(forecast(plan).cool.below21H);
   });
   it('starch left in the jug is missing from the set', () => {
     const withLeft = (left: number): Plan => ({
       ...written,
       steps: steps.map((s) => (s.do === 'add' && s.stage === 'slurry' ? { ...s, left } : s)),
     });
-    const all = forecast(withLeft(0), pantry).serving.yieldPa;
-    const most = forecast(withLeft(0.2), pantry).serving.yieldPa;
+    const all = forecast(withLeft(0)).serving.yieldPa;
+    const most = forecast(withLeft(0.2)).serving.yieldPa;
     expect(most / all).toBeLessThan(0.75);
     expect(most / all).toBeGreaterThan(0.35);
   });
   it('a wrapped pot stays hot, a lid keeps its water, a lid ajar keeps some', () => {
     const standing = (change: object) =>
-      forecast(
-        { ...written, steps: steps.map((s) => (s.do === 'heat' && s.name === 'stand' ? { ...s, ...change } : s)) },
-        pantry,
-      );
+      forecast({
+        ...written,
+        steps: steps.map((s) => (s.do === 'heat' && s.name === 'stand' ? { ...s, ...change } : s)),
+      });
     const end = (f: ReturnType<typeof forecast>) => f.trace.at(-1)!.bulkC;
     expect(end(standing({ wrapped: true, lid: 'on' }))).toBeGreaterThan(
       end(standing({ wrapped: false, lid: 'on' })) + 1,

@@ -18,6 +18,7 @@ import { COOLING_RULES, SAFE_COOLING_RULES } from '../set/safety';
 import { parseJson, type Parsed } from './issues';
 import { checkPlan } from './planFile';
 import { say, type Said } from '../say';
+import { pantryOf } from '../plan/stages';
 
 /** Questions that scripts ask the model, as JSON in and out: one schema each, `version` 1. */
 const plan = z
@@ -134,7 +135,7 @@ const answerOf = (ask: Ask, value: object): Parsed<unknown> => ({
 });
 
 const thickenersOf = (p: Plan): string[] => {
-  const pantry = pantryWith(p.own);
+  const pantry = pantryOf(p);
   return p.items.map((i) => i.ingredientId).filter((id) => pantry.get(id)?.group === 'thickener');
 };
 const thickens = (p: Plan, id: string): boolean => thickenersOf(p).includes(id);
@@ -160,7 +161,6 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       if (wrong.length) return { ok: false, issues: wrong };
       const s = solve(
         p,
-        pantryWith(p.own),
         {
           ...(free
             ? {
@@ -185,16 +185,16 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       const { plan: p, from, to } = q.value;
       const wrong = checkPlan(p, 'plan.');
       if (wrong.length) return { ok: false, issues: wrong };
-      const pantry = pantryWith(p.own);
+      const pantry = pantryOf(p);
       if (!thickens(p, from)) return fail('from', say('issue.oneOf', { values: thickenersOf(p).join(', ') }));
       if (pantry.get(to)?.group !== 'thickener') return fail('to', say('issue.notAThickener', { id: to }));
-      const s = swapThickener(p, from, to, pantry);
+      const s = swapThickener(p, from, to);
       return answerOf(
         'swap',
         s.ok
           ? {
               ...s,
-              changes: differences(tell(say('schools.before'), p, pantry), tell(say('schools.after'), s.plan, pantry)),
+              changes: differences(tell(say('schools.before'), p), tell(say('schools.after'), s.plan)),
             }
           : { ok: false, why: s.why },
       );
@@ -205,24 +205,23 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       const { plan: p, school, with: other } = q.value;
       const wrong = [...checkPlan(p, 'plan.'), ...(other ? checkPlan(other, 'with.') : [])];
       if (wrong.length) return { ok: false, issues: wrong };
-      const pantry = pantryWith([...p.own, ...(other?.own ?? [])]);
       if (other) {
-        const a = tell(say('plain', { text: p.name }), p, pantry);
-        const b = tell(say('plain', { text: other.name }), other, pantry);
+        const a = tell(say('plain', { text: p.name }), p);
+        const b = tell(say('plain', { text: other.name }), other);
         return answerOf('compare', { sides: [a, b], differences: differences(a, b) });
       }
       const asked = SCHOOLS.find((s) => s.id === school);
-      if (asked && !asked.fits(p, pantry))
+      if (asked && !asked.fits(p))
         return fail(
           'school',
           say('issue.doesNotFit', {
-            values: SCHOOLS.filter((s) => s.fits(p, pantry))
+            values: SCHOOLS.filter((s) => s.fits(p))
               .map((s) => s.id)
               .join(', '),
           }),
         );
-      const schools = SCHOOLS.filter((s) => (school ? s.id === school : s.fits(p, pantry)));
-      return answerOf('compare', { schools: schools.map((s) => compareSchool(s, p, pantry)) });
+      const schools = SCHOOLS.filter((s) => (school ? s.id === school : s.fits(p)));
+      return answerOf('compare', { schools: schools.map((s) => compareSchool(s, p)) });
     }
     case 'cool': {
       const q = parseJson(text, ASKS.cool);
@@ -291,7 +290,7 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
       if (!q.ok) return q;
       const wrong = checkPlan(q.value.plan, 'plan.');
       if (wrong.length) return { ok: false, issues: wrong };
-      return answerOf('montecarlo', chances(q.value.plan, pantryWith(q.value.plan.own), q.value.draws, q.value.seed));
+      return answerOf('montecarlo', chances(q.value.plan, q.value.draws, q.value.seed));
     }
   }
 }

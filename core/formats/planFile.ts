@@ -20,7 +20,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
   const known = [...pantry.keys(), ...plan.own.map((i) => i.id)];
   const issues: FormatIssue[] = plan.items.flatMap((item, i) => {
     try {
-      lookUp(pantry, plan, item.ingredientId);
+      lookUp(plan, item.ingredientId);
       return [];
     } catch (e) {
       if (!(e instanceof UnknownIngredientError)) throw e;
@@ -49,7 +49,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
     }
   });
   if (!issues.length && plan.steps) {
-    const forgotten = notAdded(plan, pantryWith(plan.own), plan.steps);
+    const forgotten = notAdded(plan, plan.steps);
     plan.items.forEach((item, i) => {
       if (item.grams > 0 && forgotten.includes(item.stage))
         issues.push({
@@ -58,7 +58,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
         });
     });
   }
-  if (!issues.length && mixtureOfPortions(atStages(plan, pantryWith(plan.own)).pot).waterG <= 1)
+  if (!issues.length && mixtureOfPortions(atStages(plan).pot).waterG <= 1)
     issues.push({
       path: `${prefix}items`,
       message: say('issue.noLiquidInPot'),

@@ -1,4 +1,4 @@
-import { testPlan, pantry } from '../testing';
+import { testPlan } from '../testing';
 import { cookOn, evening, presentOf, type Evening } from '../testingEvening';
 import { massG } from '../matter/mixture';
 import { NO_HABITS } from '../twin/twin';
@@ -6,11 +6,11 @@ import { onTheHob } from '../cook/live';
 import { readDevices, seedOf, truthOf, type Faulty } from './simulated';
 
 const warming = (s: number): Evening => {
-  const e = cookOn(evening(testPlan(), pantry), pantry, { stop: (x) => presentOf(x)?.id === 'warm' });
+  const e = cookOn(evening(testPlan()), { stop: (x) => presentOf(x)?.id === 'warm' });
   return { ...e, nowMs: e.nowMs + s * 1000 };
 };
 const read = (e: Evening, faults: Faulty[] = [], truth = NO_HABITS) =>
-  readDevices(e.cook, e.steps, pantry, e.nowMs, truth, faults);
+  readDevices(e.cook, e.steps, e.nowMs, truth, faults);
 const probe = (e: Evening, faults: Faulty[] = []) => read(e, faults).find((r) => r.device === 'probe')!;
 const fault = (e: Evening, f: Partial<Faulty>): Faulty => ({
   device: 'probe',
@@ -24,7 +24,7 @@ const fault = (e: Evening, f: Partial<Faulty>): Faulty => ({
 describe('the stand-in kitchen', () => {
   it('its probe is the true pot a little while ago; its scale the pan with all in it', () => {
     const e = warming(100);
-    const { pot, setup } = onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth);
+    const { pot, setup } = onTheHob(e.cook, e.steps, e.nowMs, e.truth);
     const r = probe(e);
     if (!('tempC' in r)) throw new Error('lost');
     expect(r.tempC).toBeLessThan(pot.bulkC + 1);

@@ -6,7 +6,6 @@ import { foldCook, type CookState } from '../cook/fold';
 import { inTheOven, onTheHob, type OnTheHob } from '../cook/live';
 import type { Step } from '../cook/steps';
 import { massG } from '../matter/mixture';
-import type { Pantry } from '../pantry/pantry';
 import { EGG } from '../pot/egg';
 import { netW } from '../pot/hob';
 import { bodyOf } from '../pot/paste';
@@ -104,12 +103,11 @@ const trembles = (seed: number, atMs: number, sd: number): number =>
 export function readDevices(
   cook: Cook,
   steps: readonly Step[],
-  pantry: Pantry,
   nowMs: number,
   truth: Habits,
   faults: readonly Faulty[] = [],
 ): DeviceReading[] {
-  const { trace, ...on } = onTheHob(cook, steps, pantry, nowMs, truth, SIMULATED.sampleS);
+  const { trace, ...on } = onTheHob(cook, steps, nowMs, truth, SIMULATED.sampleS);
   const { pot, setup } = on;
   const state = foldCook(cook, steps);
   const step = steps[state.stepIndex];

@@ -1,5 +1,4 @@
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
-import type { Pantry } from '../pantry/pantry';
 import type { Plan } from '../plan/plan';
 import { lookUp, mainLiquid, wholeMixture } from '../plan/stages';
 import { EGG } from '../pot/egg';
@@ -39,14 +38,14 @@ type Judged = {
 };
 
 /** The cautions of a forecast, in the order in which they matter. */
-export function cautionsOf(plan: Plan, f: Judged, pantry: Pantry): Caution[] {
+export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   const out: Caution[] = [];
   const warn = (id: string, figures: Record<string, Figure> = {}) =>
     void out.push({ id, says: say(`caution.${id}`, figures) });
-  const m = wholeMixture(plan, pantry);
+  const m = wholeMixture(plan);
   const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);
-  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(pantry, plan, i.ingredientId));
-  const base = mainLiquid(plan, pantry)?.base;
+  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));
+  const base = mainLiquid(plan)?.base;
   const late = (of: 'thicken' | 'simmer') => f.phases.some((p) => p.role.startsWith(of) && !p.reached);
 
   if (f.egg) warn(f.egg.safe ? 'egg-ok' : 'egg', { safeC: EGG.safeC });

@@ -5,7 +5,6 @@ import { dishHistory, judge, starchSdRel } from './forecast';
 import { lookUp } from '../plan/stages';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';
-import type { Pantry } from '../pantry/pantry';
 import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { NO_TUNING, readPot, RAW_TASTE, severityOf, type Tuning } from '../pot/pot';
@@ -58,15 +57,9 @@ type Draw = { inputs: Record<string, number>; stress: number; minutes: number };
  * @param seed 0 to 1
  * @throws UnknownIngredientError, RangeError
  */
-export function* monteCarlo(
-  plan: Plan,
-  pantry: Pantry,
-  draws: number,
-  seed: number,
-  every = 25,
-): Generator<number, Chances> {
+export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25): Generator<number, Chances> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1);
-  const nominal = runMethod(plan, pantry, { toleranceScale: COARSE });
+  const nominal = runMethod(plan, { toleranceScale: COARSE });
   const { ageServingH, coldestServingC } = dishHistory(plan, nominal, plan.rest.hours);
   const rice = nominal.pot.fractions.some(
     (f) => GRAINS[f.kind].species !== 'maize' && GRAINS[f.kind].species !== 'wheat',
@@ -86,7 +79,7 @@ export function* monteCarlo(
   let raw = 0;
   let stands = 0;
   const all: Draw[] = [];
-  const groups = plan.items.map((i) => lookUp(pantry, plan, i.ingredientId).group);
+  const groups = plan.items.map((i) => lookUp(plan, i.ingredientId).group);
   const has = (g: string) => groups.some((x) => x === g);
   for (let i = 0; i < draws; i++) {
     const z = {
@@ -113,7 +106,7 @@ export function* monteCarlo(
       egg: 1 + SPREAD.egg * z['the eggs'],
     };
     const scale = (id: string, index: number) => {
-      const g = groups[index] ?? lookUp(pantry, plan, id).group;
+      const g = groups[index] ?? lookUp(plan, id).group;
       return g in factor ? Math.max(0.05, factor[g as keyof typeof factor]) : 1;
     };
     const minutes = Math.max(0.2, 1 + SPREAD.minutes * z['the minutes']);
@@ -147,7 +140,7 @@ export function* monteCarlo(
       grain: Math.max(0.3, 1 + SPREAD.grain * z['the grind']),
       startK: SPREAD.startK * z['the start'],
     };
-    const run = runMethod(drawn, pantry, { toleranceScale: COARSE, tuning });
+    const run = runMethod(drawn, { toleranceScale: COARSE, tuning });
     const bounds = boundsFor(plan.serve.style, run.depthM);
     const s = judge(drawn, run, age, bounds);
     const h = judge(
@@ -212,8 +205,8 @@ export function* monteCarlo(
 }
 
 /** All draws at once, for scripts and tests. */
-export function chances(plan: Plan, pantry: Pantry, draws = 1000, seed = 0.5): Chances {
-  const run = monteCarlo(plan, pantry, draws, seed, draws);
+export function chances(plan: Plan, draws = 1000, seed = 0.5): Chances {
+  const run = monteCarlo(plan, draws, seed, draws);
   for (;;) {
     const next = run.next();
     if (next.done) return next.value;

@@ -5,8 +5,7 @@ import { withGrams, withMilk } from '../plan/amounts';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, boundsFor } from '../texture/words';
 import { nutMilk } from '../pantry/nutMilk';
-import { pantryWith } from '../pantry/pantry';
-import { pantry, testPlan, wanting } from '../testing';
+import { testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { english } from '../../words/english';
 
@@ -28,7 +27,7 @@ const base = () => {
 
 describe('the forecast', () => {
   it('6 % pudding: hot, cold, loss, raw and scorch inside the ranges kitchens give', () => {
-    const f = forecast(base(), pantry);
+    const f = forecast(base());
     expect(f.serving.modulusPa).toBeGreaterThan(450);
     expect(f.serving.modulusPa).toBeLessThan(1300);
     expect(f.hot.viscosityPaS).toBeGreaterThan(0.6);
@@ -41,10 +40,10 @@ describe('the forecast', () => {
     expect(f.minutes.total).toBeLessThan(20);
   });
 
-  it('is the same twice', () => expect(forecast(base(), pantry)).toEqual(forecast(base(), pantry)));
+  it('is the same twice', () => expect(forecast(base())).toEqual(forecast(base())));
 
   it('is thinner in the pot than at serving, and firmer the day after', () => {
-    const f = forecast(wanting(testPlan(), 'mounds'), pantry);
+    const f = forecast(wanting(testPlan(), 'mounds'));
     expect(f.hot.place).toBeLessThan(f.serving.place);
     expect(f.nextDay.yieldPa).toBeGreaterThan(f.serving.yieldPa);
   });
@@ -52,7 +51,7 @@ describe('the forecast', () => {
   it('rises with every gram of starch', () => {
     let before = 0;
     for (let g = 15; g <= 120; g += 15) {
-      const { yieldPa } = forecast(withGrams(base(), 'cornstarch', g, pantry), pantry).serving;
+      const { yieldPa } = forecast(withGrams(base(), 'cornstarch', g)).serving;
       expect(yieldPa).toBeGreaterThan(before);
       before = yieldPa;
     }
@@ -60,14 +59,14 @@ describe('the forecast', () => {
 
   it('doubts spoons more than a scale, and heaped ones most', () => {
     const sd = (starchMeasure: 'scale' | 'level spoons' | 'rounded spoons') =>
-      forecast({ ...base(), starchMeasure }, pantry).doubt.sdLn;
+      forecast({ ...base(), starchMeasure }).doubt.sdLn;
     expect(sd('scale')).toBeLessThan(sd('level spoons'));
     expect(sd('level spoons')).toBeLessThan(sd('rounded spoons'));
     expect(starchSdRel('rounded spoons')).toBe(0.2);
   });
 
   it('has the spread that a thousand kitchens had: ln sd of the set between .35 and .6 with level spoons', () => {
-    const { sdLn, sources } = forecast({ ...base(), starchMeasure: 'level spoons' }, pantry).doubt;
+    const { sdLn, sources } = forecast({ ...base(), starchMeasure: 'level spoons' }).doubt;
     expect(sdLn).toBeGreaterThan(0.35);
     expect(sdLn).toBeLessThan(0.6);
     expect(sources.reduce((s, x) => s + x.share, 0)).toBeCloseTo(1, 9);
@@ -81,14 +80,14 @@ describe('the forecast', () => {
   });
 
   it('what the batches taught moves the set and narrows the doubt', () => {
-    const plain = forecast(base(), pantry);
-    const learnt = forecast({ ...base(), firmness: { factor: 0.7, sdLn: 0.12 } }, pantry);
+    const plain = forecast(base());
+    const learnt = forecast({ ...base(), firmness: { factor: 0.7, sdLn: 0.12 } });
     expect(learnt.serving.modulusPa / plain.serving.modulusPa).toBeCloseTo(0.7, 6);
     expect(learnt.doubt.sdLn).toBeLessThan(plain.doubt.sdLn);
   });
 
   it('says who pushes where: milk firmer than water, sugar softer than none, steam firmer than a lid', () => {
-    const push = Object.fromEntries(forecast(base(), pantry).pushes.map((p) => [p.of, p.steps]));
+    const push = Object.fromEntries(forecast(base()).pushes.map((p) => [p.of, p.steps]));
     expect(push['milk']).toBeGreaterThan(0.1);
     expect(push['sugar']).toBeLessThan(0);
     expect(push['steam lost']).toBeGreaterThan(0);
@@ -96,13 +95,13 @@ describe('the forecast', () => {
 
   it('turned out, it says whether it stands', () => {
     const plan = wanting(testPlan(), 'wobbles', 'turned out');
-    expect(forecast(withGrams(plan, 'cornstarch', 20, pantry), pantry).standing.stands).toBe(false);
-    expect(forecast(withGrams(plan, 'cornstarch', 120, pantry), pantry).standing.stands).toBe(true);
+    expect(forecast(withGrams(plan, 'cornstarch', 20)).standing.stands).toBe(false);
+    expect(forecast(withGrams(plan, 'cornstarch', 120)).standing.stands).toBe(true);
   });
 });
 
 describe('cautions', () => {
-  const ids = (plan: Parameters<typeof forecast>[0]) => forecast(plan, pantryWith(plan.own)).cautions.map((c) => c.id);
+  const ids = (plan: Parameters<typeof forecast>[0]) => forecast(plan).cautions.map((c) => c.id);
   it('always warns of hot paste', () => expect(ids(base())).toContain('hot'));
   it('warns when the pan is too full, the dish too small, the layer too deep to cool safely', () => {
     const plan = base();
@@ -127,16 +126,16 @@ describe('cautions', () => {
         hob: { kind: 'gas', ratedW: 3500, powerTrim: 1 },
       }),
     ).toContain('scorch');
-    expect(ids(withGrams(plan, 'sugar', 800, pantry))).toContain('sugar');
+    expect(ids(withGrams(plan, 'sugar', 800))).toContain('sugar');
   });
   it('warns that nut milk sets softer and that coconut softens warm', () => {
     const plan = base();
-    expect(ids(withMilk(plan, 'milk_whole', 'almond_drink', pantry))).toContain('thin-milk');
-    const coconut = withMilk(plan, 'milk_whole', 'coconut_milk', pantry);
+    expect(ids(withMilk(plan, 'milk_whole', 'almond_drink'))).toContain('thin-milk');
+    const coconut = withMilk(plan, 'milk_whole', 'coconut_milk');
     expect(ids({ ...coconut, serve: { ...coconut.serve, tempC: 25 } })).toContain('coconut');
     const { massG: _m, fatPct: _f, ...home } = nutMilk('hazelnut', 200, 800);
-    const own = withMilk({ ...plan, own: [home] }, 'milk_whole', home.id, pantryWith([home]));
-    expect(forecast(own, pantryWith([home])).allergens).toEqual(['tree nuts']);
+    const own = withMilk({ ...plan, own: [home] }, 'milk_whole', home.id);
+    expect(forecast(own).allergens).toEqual(['tree nuts']);
   });
 });
 
@@ -144,7 +143,7 @@ describe('any plan that can be written', () => {
   it('is forecast without a fault: every figure is a number, every share between 0 and 1', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const f = forecast(plan, pantry);
+        const f = forecast(plan);
         for (const part of [f.hot, f.serving, f.nextDay]) {
           for (const v of [part.place, part.yieldPa, part.modulusPa, part.viscosityPaS])
             expect(Number.isFinite(v) && v >= 0).toBe(true);
@@ -203,15 +202,12 @@ describe('sense', () => {
     fc.assert(
       fc.property(fc.constantFrom(...kinds), share(10, 90), share(1.02, 1.5), (id, grams, factor) => {
         const at = (g: number) =>
-          forecast(
-            {
-              ...base(),
-              items: base().items.map((i) =>
-                i.ingredientId === 'cornstarch' ? { ...i, ingredientId: id, grams: g } : i,
-              ),
-            },
-            pantry,
-          );
+          forecast({
+            ...base(),
+            items: base().items.map((i) =>
+              i.ingredientId === 'cornstarch' ? { ...i, ingredientId: id, grams: g } : i,
+            ),
+          });
         const a = at(grams);
         const b = at(grams * factor);
         expect(b.serving.yieldPa).toBeGreaterThanOrEqual(a.serving.yieldPa * 0.999);
@@ -223,7 +219,7 @@ describe('sense', () => {
   it('more stirring never makes a hotter floor, and never catches more', () => {
     fc.assert(
       fc.property(share(1, 60), share(1.2, 4), (everyS, factor) => {
-        const at = (stirEveryS: number) => forecast({ ...base(), method: { ...base().method, stirEveryS } }, pantry);
+        const at = (stirEveryS: number) => forecast({ ...base(), method: { ...base().method, stirEveryS } });
         const more = at(everyS);
         const less = at(Math.min(300, everyS * factor));
         expect(more.peak.panC).toBeLessThanOrEqual(less.peak.panC + 0.3);
@@ -236,22 +232,18 @@ describe('sense', () => {
     fc.assert(
       fc.property(share(20, 90), share(1.05, 1.6), share(900, 2500), (heightMm, factor, ratedW) => {
         const deep = (h: number) =>
-          forecast(
-            { ...base(), dish: { ...base().dish, count: 1, kind: 'bowl', capacityMl: h * 18, heightMm: h } },
-            pantry,
-          );
+          forecast({ ...base(), dish: { ...base().dish, count: 1, kind: 'bowl', capacityMl: h * 18, heightMm: h } });
         const a = deep(heightMm);
         const b = deep(heightMm * factor);
         if (b.depthMm > a.depthMm) expect(b.cool.below21H).toBeGreaterThanOrEqual(a.cool.below21H - 0.02);
-        const fire = (w: number) => forecast({ ...base(), hob: { ...base().hob, ratedW: w } }, pantry).minutes.toBubble;
+        const fire = (w: number) => forecast({ ...base(), hob: { ...base().hob, ratedW: w } }).minutes.toBubble;
         expect(fire(ratedW * factor)).toBeLessThanOrEqual(fire(ratedW) + 0.02);
       }),
       { numRuns: 10 },
     );
   });
   it('longer on the fire leaves less and never firms less for ground rice', () => {
-    const at = (cookOnMin: number) =>
-      forecast({ ...groundRice(), method: { ...groundRice().method, cookOnMin } }, pantry);
+    const at = (cookOnMin: number) => forecast({ ...groundRice(), method: { ...groundRice().method, cookOnMin } });
     expect(at(12).endMassG).toBeLessThan(at(4).endMassG);
     expect(at(12).serving.yieldPa).toBeGreaterThan(at(4).serving.yieldPa);
   });
@@ -259,19 +251,19 @@ describe('sense', () => {
 
 describe('families', () => {
   it('a stirred custard is tempered, thick, safe and smooth; the same to bubbling is not', () => {
-    const f = forecast(custard(), pantry);
+    const f = forecast(custard());
     expect(f.egg!.safe).toBe(true);
     expect(f.egg!.set).toBeGreaterThan(0.8);
     expect(f.risks.curdle.chance).toBeLessThan(0.3);
     expect(f.ladlesC.length).toBeGreaterThan(3);
-    const boiled = forecast(custard({ choices: { eggOff: 'to bubbling' } }), pantry);
+    const boiled = forecast(custard({ choices: { eggOff: 'to bubbling' } }));
     expect(boiled.risks.curdle.chance).toBeGreaterThan(0.7);
     expect(english(boiled.risks.curdle.why)).toMatch(/°C/);
   });
   it('yolk stirred in with the heat off at once may not be safe, and it is said', () => {
-    const f = forecast(custard({ choices: { eggOff: 'heat off at once' } }), pantry);
+    const f = forecast(custard({ choices: { eggOff: 'heat off at once' } }));
     expect(f.egg!.safe || f.cautions.some((c) => c.id === 'egg' && /71/.test(english(c.says)))).toBe(true);
-    expect(f.egg!.hottestC).toBeLessThan(forecast(custard(), pantry).egg!.hottestC);
+    expect(f.egg!.hottestC).toBeLessThan(forecast(custard()).egg!.hottestC);
   });
   it('a baked custard stands and names its oven', () => {
     const f = forecast(
@@ -284,7 +276,6 @@ describe('families', () => {
         ],
         { dish: { kind: 'cup', count: 6, capacityMl: 150, heightMm: 45, wall: 'ceramic' } },
       ),
-      pantry,
     );
     expect(f.bake!.reached).toBe(true);
     expect(f.serving.modulusPa).toBeGreaterThan(400);
@@ -301,7 +292,6 @@ describe('families', () => {
         ],
         { method: { ...testPlan().method, cookOnMin: 0 } },
       ),
-      pantry,
     );
     expect(f.bite).toBeGreaterThan(0.9);
     expect(['pours', 'coats', 'mounds', 'holds a trail']).toContain(f.serving.word);
@@ -322,28 +312,27 @@ describe('families', () => {
           rest: { ...testPlan().rest, hours: 12 },
         },
       ),
-      pantry,
     );
     expect(f.lossRel).toBeGreaterThan(0.4);
     expect(f.frozenH).toBeGreaterThan(1);
     expect(f.frozenH).toBeLessThan(12);
   });
   it('grains in the mouth, tint and gloss are told', () => {
-    expect(forecast(groundRice(), pantry).look.smooth).toBe('grainy');
-    expect(forecast(base(), pantry).look.smooth).toBe('smooth');
+    expect(forecast(groundRice()).look.smooth).toBe('grainy');
+    expect(forecast(base()).look.smooth).toBe('smooth');
     const brown = {
       ...base(),
       items: base().items.map((i) => (i.ingredientId === 'sugar' ? { ...i, ingredientId: 'brown' } : i)),
     };
-    expect(forecast(brown, pantry).look.cream).toBeGreaterThan(forecast(base(), pantry).look.cream);
+    expect(forecast(brown).look.cream).toBeGreaterThan(forecast(base()).look.cream);
   });
   it('nothing of the plan is forgotten: what a family has no step for goes in before the pot leaves the fire', () => {
     const plan = {
       ...base(),
       items: [...base().items, { ingredientId: 'raisins', grams: 50, stage: 'late' as const }],
     };
-    expect(forecast({ ...plan, family: 'baked custard' }, pantry).endMassG).toBeGreaterThan(
-      forecast({ ...base(), family: 'baked custard' }, pantry).endMassG + 30,
+    expect(forecast({ ...plan, family: 'baked custard' }).endMassG).toBeGreaterThan(
+      forecast({ ...base(), family: 'baked custard' }).endMassG + 30,
     );
   });
 });

@@ -1,5 +1,5 @@
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
-import { allergensOf, atStages, wholeMixture } from '../plan/stages';
+import { allergensOf, atStages, wholeMixture, pantryOf } from '../plan/stages';
 import { STAGES, type Plan } from '../plan/plan';
 import {
   type SetWord,
@@ -12,7 +12,6 @@ import {
   type Bounds,
 } from '../texture/words';
 import type { Bake } from '../oven/bake';
-import type { Pantry } from '../pantry/pantry';
 import { breaksAfterMin, depthMm } from '../pot/corrections';
 import { aromaRate, infused, lookOf, type Look } from '../pot/flavour';
 import { GRAINS } from '../pot/grain';
@@ -177,10 +176,9 @@ export function dishHistory(plan: Plan, run: Run, watchH: number) {
 /** Yield stress at serving, Pa: the quick answer that the solver and the doubt ask for. */
 export function servingStress(
   plan: Plan,
-  pantry: Pantry,
   tuning?: Tuning,
 ): { stress: number; place: number; run: Run; bounds: Bounds; ageH: number } {
-  const run = runMethod(plan, pantry, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
+  const run = runMethod(plan, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
   const bounds = boundsFor(plan.serve.style, run.depthM);
   const { ageServingH, coldestServingC } = dishHistory(plan, run, plan.rest.hours);
   const at = servingAge(plan, ageServingH, coldestServingC);
@@ -191,8 +189,8 @@ export function servingStress(
 /** The words alone, for a thumb that is still moving: one coarse cook, no doubt and no risks. */
 export type Point = { serving: { word: SetWord; place: number }; hot: { word: SetWord } };
 
-export function point(plan: Plan, pantry: Pantry): Point {
-  const { place, run } = servingStress(plan, pantry);
+export function point(plan: Plan): Point {
+  const { place, run } = servingStress(plan);
   return { serving: { word: wordAt(place), place }, hot: { word: hotIn(plan, run).word } };
 }
 
@@ -213,12 +211,11 @@ const servingAge = (plan: Plan, ageH: number, coldestC: number): Age => ({
  */
 function doubtOf(
   plan: Plan,
-  pantry: Pantry,
   age: Age,
   bounds: Bounds,
 ): { sdLn: number; sources: { of: DoubtSource; share: number }[] } {
   const stress = (changed: Plan, tuning?: Tuning) => {
-    const run = runMethod(changed, pantry, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
+    const run = runMethod(changed, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
     // by its place on the strip, so that what only flows is doubted too
     return yieldAtPlace(judge(changed, run, age, bounds).place, bounds);
   };
@@ -227,9 +224,7 @@ function doubtOf(
   const group = (g: string, factor: number): Plan => ({
     ...plan,
     items: plan.items.map((i) =>
-      (plan.own.find((o) => o.id === i.ingredientId) ?? pantry.get(i.ingredientId))?.group === g
-        ? { ...i, grams: i.grams * factor }
-        : i,
+      pantryOf(plan).get(i.ingredientId)?.group === g ? { ...i, grams: i.grams * factor } : i,
     ),
   });
   const parts = [
@@ -253,8 +248,8 @@ function doubtOf(
 }
 
 /** Steps on the strip that milk (against water), sugar (against none) and the steam lost (against its water put back) bring. */
-function pushesOf(plan: Plan, pantry: Pantry, age: Age, bounds: Bounds): Forecast['pushes'] {
-  const cooked = (changed: Plan) => runMethod(changed, pantry, { toleranceScale: COARSE });
+function pushesOf(plan: Plan, age: Age, bounds: Bounds): Forecast['pushes'] {
+  const cooked = (changed: Plan) => runMethod(changed, { toleranceScale: COARSE });
   const judged = (changed: Plan, run: Run) => judge(changed, run, age, bounds).place;
   const run = cooked(plan);
   const base = judged(plan, run);
@@ -263,7 +258,7 @@ function pushesOf(plan: Plan, pantry: Pantry, age: Age, bounds: Bounds): Forecas
     ...run,
     pot: { ...pot, content: { ...pot.content, waterG: pot.content.waterG + pot.evaporatedG } },
   };
-  const groupOf = (id: string) => (plan.own.find((o) => o.id === id) ?? pantry.get(id))?.group;
+  const groupOf = (id: string) => pantryOf(plan).get(id)?.group;
   const toWater = (id: string) => (groupOf(id) === 'milk' ? 'water' : id);
   const water: Plan = {
     ...plan,
@@ -305,12 +300,11 @@ function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
  * The whole forecast of a plan: pot, oven, dish, fridge, spoon.
  * @throws UnknownIngredientError, RangeError (nothing liquid in the pot)
  */
-export const forecast = (plan: Plan, pantry: Pantry): Forecast =>
-  forecastFrom(plan, pantry, runMethod(plan, pantry, { sampleS: 5 }));
+export const forecast = (plan: Plan): Forecast => forecastFrom(plan, runMethod(plan, { sampleS: 5 }));
 
 /** The same, from a pot that was really cooked: the live cook hands in its own. */
-export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
-  const whole = wholeMixture(plan, pantry);
+export function forecastFrom(plan: Plan, run: Run): Forecast {
+  const whole = wholeMixture(plan);
   const { pot } = run;
   const m = pot.content;
   const endMassG = massG(m);
@@ -327,7 +321,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
   const age = servingAge(plan, ageServingH, coldestServingC);
   const serving = judge(plan, run, age, bounds);
   const nextDay = judge(plan, run, { ...age, ageH: ageServingH + 24, hours: plan.rest.hours + 24 }, bounds);
-  const doubt = doubtOf(plan, pantry, age, bounds);
+  const doubt = doubtOf(plan, age, bounds);
   const spread = Math.exp(1.2816 * doubt.sdLn);
   const stands = standing(serving.yieldPa, serving.modulusPa, depthM);
   const ready = set.find((p) => p.hours > 0.2 && p.coreC < 30 && p.yieldPa >= bounds[plan.serve.word] * 0.98);
@@ -344,10 +338,10 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
   const pieces = Math.min(0.35, (2 * m.piecesG) / endMassG);
   const release = plan.choices.mould === 'greased' ? 0.98 : 0.95;
   const cutBound = boundsFor(plan.serve.style === 'turned out' ? 'turned out' : 'cut', depthM).slices;
-  const portions = STAGES.flatMap((stage) => atStages(plan, pantry)[stage].map((p) => ({ ...p, stage })));
+  const portions = STAGES.flatMap((stage) => atStages(plan)[stage].map((p) => ({ ...p, stage })));
   const starchG = pot.fractions.reduce((s, f) => s + f.starchG, 0);
   const egg = eggReport(run);
-  const top = topLayerOf(plan, pantry);
+  const top = topLayerOf(plan);
   const first = (what: PhaseEnd | undefined) => (what ? what.endS / 60 : 0);
   const partial: Omit<Forecast, 'cautions'> = {
     hot,
@@ -358,7 +352,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
       high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds),
       ...doubt,
     },
-    pushes: pushesOf(plan, pantry, age, bounds),
+    pushes: pushesOf(plan, age, bounds),
     chance: chanceOf(plan.serve.word, yieldAtPlace(serving.place, bounds), doubt.sdLn, bounds),
     standing: stands,
     depthMm: depthM * 1000,
@@ -377,7 +371,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
     rawPer100G: readPot(pot).rawPer100G,
     bite: body.bite,
     scorch: pot.scorch,
-    risks: risksOf(plan, pantry, run, weeps),
+    risks: risksOf(plan, run, weeps),
     ...(egg ? { egg } : {}),
     ...(run.bake ? { bake: run.bake } : {}),
     ...(top ? { top } : {}),
@@ -432,7 +426,7 @@ export function forecastFrom(plan: Plan, pantry: Pantry, run: Run): Forecast {
       below5H: below(Math.max(SAFE_COOLING.thenC, lastC + 1.5)),
       safe: rule.safe,
     },
-    allergens: allergensOf(plan, pantry),
+    allergens: allergensOf(plan),
   };
-  return { ...partial, cautions: cautionsOf(plan, partial, pantry) };
+  return { ...partial, cautions: cautionsOf(plan, partial) };
 }

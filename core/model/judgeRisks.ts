@@ -1,5 +1,4 @@
 import { phOf } from '../matter/mixture';
-import type { Pantry } from '../pantry/pantry';
 import { mainLiquid } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { EGG } from '../pot/egg';
@@ -37,11 +36,11 @@ function whyCurdle(plan: Plan, { bake, pot }: Run): Said {
 }
 
 /** What may go wrong with a run, each with its chance and what brings it. */
-export function risksOf(plan: Plan, pantry: Pantry, run: Run, weepsPct: number): Record<RiskName, Risk> {
+export function risksOf(plan: Plan, run: Run, weepsPct: number): Record<RiskName, Risk> {
   const { pot } = run;
   const reading = readPot(pot);
   const worst = Math.max(severityOf(pot), run.bake ? severityOf(pot, run.bake.curdEdge) : 0);
-  const base = mainLiquid(plan, pantry)?.base ?? 'water';
+  const base = mainLiquid(plan)?.base ?? 'water';
   const ph = phOf(pot.content);
   return {
     lumps: { chance: pot.lumps, why: run.lumpEntry ? say(`lumps.${run.lumpEntry}`) : say('lumps.none') },

@@ -5,7 +5,6 @@ import { FRIDGE_C, methodOf } from '../plan/family';
 import type { AddStep, HeatStep, MethodStep, Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
-import type { Pantry } from '../pantry/pantry';
 import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { lumpRisk, type StarchEntry } from '../pot/lumps';
@@ -26,11 +25,11 @@ import { PLACE_C, COOLING, type Stay } from '../set/cooling';
 
 /** Runs a whole method: pot, additions, pouring, oven; and says where the dish stands afterwards. */
 
-export function potSetup(plan: Plan, pantry: Pantry, tuning?: Tuning): PotSetup {
+export function potSetup(plan: Plan, tuning?: Tuning): PotSetup {
   return {
     pan: plan.pan,
     hob: plan.hob,
-    base: mainLiquid(plan, pantry)?.base ?? 'water',
+    base: mainLiquid(plan)?.base ?? 'water',
     roomC: plan.room.tempC,
     altitudeM: plan.room.altitudeM,
     ...(tuning ? { tuning } : {}),
@@ -154,29 +153,28 @@ export function dishOf(plan: Plan, massLeftG: number, addsMl = 0): { depthM: num
 export type RunOptions = { tuning?: Tuning; sampleS?: number; toleranceScale?: number };
 
 /** The pot as it stands before the fire. @throws RangeError when nothing liquid is in it */
-export const startPot = (plan: Plan, pantry: Pantry, setup: PotSetup): Pot =>
-  fillPot(setup, mixtureOfPortions(atStages(plan, pantry).pot), FRIDGE_C);
+export const startPot = (plan: Plan, setup: PotSetup): Pot =>
+  fillPot(setup, mixtureOfPortions(atStages(plan).pot), FRIDGE_C);
 
 /**
  * The whole method of a plan.
  * @throws UnknownIngredientError, RangeError (nothing liquid in the pot)
  */
-export function runMethod(plan: Plan, pantry: Pantry, o: RunOptions = {}): Run {
-  const setup = potSetup(plan, pantry, o.tuning);
-  const start = startPot(plan, pantry, setup);
-  return runSteps(plan, pantry, setup, start, methodOf(plan, pantry), o);
+export function runMethod(plan: Plan, o: RunOptions = {}): Run {
+  const setup = potSetup(plan, o.tuning);
+  const start = startPot(plan, setup);
+  return runSteps(plan, setup, start, methodOf(plan), o);
 }
 
 /** The same from a pot that is already on the way, with the steps that are left. */
 export function runSteps(
   plan: Plan,
-  pantry: Pantry,
   setup: PotSetup,
   start: Pot,
   steps: readonly MethodStep[],
   o: RunOptions = {},
 ): Run {
-  const stages = atStages(plan, pantry);
+  const stages = atStages(plan);
   const sampleS = o.sampleS ?? 0;
   let pot = start;
   const { trace, keep } = sampler(sampleS, pot.tS);

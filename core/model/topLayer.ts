@@ -4,7 +4,6 @@ import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
 import { FRIDGE_C } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
-import type { Pantry } from '../pantry/pantry';
 import { cook, fillPot } from '../pot/pot';
 import { stopOf } from '../pot/program';
 import { potSetup } from './run';
@@ -26,10 +25,10 @@ export type TopLayer = {
 };
 
 /** The top layer of a plan, or undefined when nothing liquid is kept for it. */
-export function topLayerOf(plan: Plan, pantry: Pantry): TopLayer | undefined {
-  const m = mixtureOfPortions(atStages(plan, pantry).top);
+export function topLayerOf(plan: Plan): TopLayer | undefined {
+  const m = mixtureOfPortions(atStages(plan).top);
   if (m.waterG < TOP.leastG) return undefined;
-  const setup = { ...potSetup(plan, pantry), base: mainLiquid(plan, pantry)?.base ?? ('water' as const) };
+  const setup = { ...potSetup(plan), base: mainLiquid(plan)?.base ?? ('water' as const) };
   const raw = fillPot(setup, m, FRIDGE_C);
   const fire = { setting: plan.method.simmerSetting, stirEveryS: plan.method.stirEveryS, lid: 'off' as const };
   const { pot } =

@@ -1,4 +1,3 @@
-import type { Pantry } from '../pantry/pantry';
 import { lookUp } from './stages';
 import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
@@ -9,41 +8,35 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 export const SLURRY_PARTS = 2.5;
 
 /** The plan with another amount of one ingredient; the slurry's carve-out follows the starch. */
-export function withGrams(plan: Plan, ingredientId: string, grams: number, pantry: Pantry): Plan {
+export function withGrams(plan: Plan, ingredientId: string, grams: number): Plan {
   const clean = Math.max(0, Math.min(20000, grams));
   const was = plan.items.find((i) => i.ingredientId === ingredientId)?.grams ?? 0;
-  return refreshCarveOuts(
-    {
-      ...plan,
-      items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: clean } : i)),
-      // what is held back to taste stays the same share
-      carveOuts: plan.carveOuts.map((c) =>
-        c.taste && c.ingredientId === ingredientId && was > 0
-          ? { ...c, grams: Math.round(((c.grams * clean) / was) * 10) / 10 }
-          : c,
-      ),
-    },
-    pantry,
-  );
+  return refreshCarveOuts({
+    ...plan,
+    items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: clean } : i)),
+    // what is held back to taste stays the same share
+    carveOuts: plan.carveOuts.map((c) =>
+      c.taste && c.ingredientId === ingredientId && was > 0
+        ? { ...c, grams: Math.round(((c.grams * clean) / was) * 10) / 10 }
+        : c,
+    ),
+  });
 }
 
 /** Another milk in the place of one, same grams. */
-export function withMilk(plan: Plan, fromId: string, toId: string, pantry: Pantry): Plan {
+export function withMilk(plan: Plan, fromId: string, toId: string): Plan {
   const swap = (id: string) => (id === fromId ? toId : id);
-  return refreshCarveOuts(
-    {
-      ...plan,
-      items: plan.items.map((i) => ({ ...i, ingredientId: swap(i.ingredientId) })),
-      carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: swap(c.ingredientId) })),
-    },
-    pantry,
-  );
+  return refreshCarveOuts({
+    ...plan,
+    items: plan.items.map((i) => ({ ...i, ingredientId: swap(i.ingredientId) })),
+    carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: swap(c.ingredientId) })),
+  });
 }
 
 /** Carves the slurry's liquid out of the pot's largest milk: enough to wet the starch, never more than half of it. */
-export function refreshCarveOuts(plan: Plan, pantry: Pantry): Plan {
+export function refreshCarveOuts(plan: Plan): Plan {
   const of = (group: string) =>
-    plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === group).sort((a, b) => b.grams - a.grams);
+    plan.items.filter((i) => lookUp(plan, i.ingredientId).group === group).sort((a, b) => b.grams - a.grams);
   const milk = of('milk').find((i) => i.stage === 'pot');
   const starchG = of('thickener')
     .filter((i) => i.stage === 'slurry')

@@ -1,6 +1,6 @@
 import { forecast } from '../model/forecast';
 import { limitsFor, LIMITS } from '../model/limits';
-import { familyPlan, pantry } from '../testing';
+import { familyPlan } from '../testing';
 import { atStages } from './stages';
 import { methodOf, notAdded } from './family';
 import { MethodStepSchema, type MethodStep } from './method';
@@ -11,19 +11,18 @@ const choosing = (family: Family, choices: Choices): Plan => {
   return { ...plan, choices: { ...plan.choices, ...choices } };
 };
 const names = (plan: Plan) =>
-  methodOf(plan, pantry).map((s) => (s.do === 'heat' ? s.role : s.do === 'add' ? `add ${s.stage}` : s.do));
-const heats = (plan: Plan) =>
-  methodOf(plan, pantry).filter((s): s is Extract<MethodStep, { do: 'heat' }> => s.do === 'heat');
+  methodOf(plan).map((s) => (s.do === 'heat' ? s.role : s.do === 'add' ? `add ${s.stage}` : s.do));
+const heats = (plan: Plan) => methodOf(plan).filter((s): s is Extract<MethodStep, { do: 'heat' }> => s.do === 'heat');
 
 describe('every family', () => {
   it.each(FAMILIES)('%s begins with a plan that can be written, cooked and eaten', (family) => {
     const plan = familyPlan(family);
     expect(PlanSchema.parse(plan)).toEqual(plan);
-    const steps = methodOf(plan, pantry);
+    const steps = methodOf(plan);
     for (const s of steps) expect(MethodStepSchema.parse(s)).toEqual(s);
-    expect(notAdded(plan, pantry, steps)).toEqual([]);
+    expect(notAdded(plan, steps)).toEqual([]);
     expect(steps.filter((s) => s.do === 'pour')).toHaveLength(1);
-    const f = forecast(plan, pantry);
+    const f = forecast(plan);
     expect(f.phases.every((p) => p.reached)).toBe(true);
     expect(Math.abs(f.endMassG / (6 * 130) - 1)).toBeLessThan(0.2);
     expect(f.scorch).toBeLessThan(1);
@@ -38,7 +37,7 @@ describe('every family', () => {
     ['porridge', ['coats', 'mounds', 'holds a trail']],
     ['baked slab', ['slices', 'firm']],
   ] as const)('%s comes out as its cooks expect', (family, words) =>
-    expect(words).toContain(forecast(familyPlan(family), pantry).serving.word),
+    expect(words).toContain(forecast(familyPlan(family)).serving.word),
   );
 });
 
@@ -57,11 +56,11 @@ describe('methods', () => {
     ]));
   it('a custard is tempered and stops below the bubble', () => {
     const plan = familyPlan('stirred custard');
-    const bowl = methodOf(plan, pantry).find((s) => s.do === 'add' && s.stage === 'bowl');
+    const bowl = methodOf(plan).find((s) => s.do === 'add' && s.stage === 'bowl');
     expect(bowl).toMatchObject({ ladleG: 60 });
     expect(heats(plan).some((h) => h.until.reach === 'bubble')).toBe(false);
     expect(
-      methodOf(choosing('stirred custard', { yolks: 'straight in' }), pantry).find((s) => s.do === 'add'),
+      methodOf(choosing('stirred custard', { yolks: 'straight in' })).find((s) => s.do === 'add'),
     ).not.toHaveProperty('ladleG');
   });
   it('with enough starch the egg may bubble', () => {
@@ -74,7 +73,7 @@ describe('methods', () => {
   });
   it('grain goes in cold, rained into boiling, or through fat', () => {
     const how = (grain: Choices['grain']) =>
-      methodOf(choosing('ground-rice cream', { grain }), pantry).flatMap((s) =>
+      methodOf(choosing('ground-rice cream', { grain })).flatMap((s) =>
         s.do === 'add' && s.stage === 'grain' ? [s.how] : [],
       );
     expect(how('into cold milk')).toEqual(['cold together']);
@@ -87,7 +86,7 @@ describe('methods', () => {
     expect(all.some((h) => h.until.reach === 'bubble')).toBe(false);
   });
   it.each(FAMILIES.filter((f) => f !== 'frozen cream'))('a %s over steam comes to the end of every step', (family) => {
-    const f = forecast(choosing(family, { heat: 'double boiler' }), pantry);
+    const f = forecast(choosing(family, { heat: 'double boiler' }));
     expect(f.phases.filter((p) => !p.reached)).toEqual([]);
     expect(f.scorch).toBeLessThan(0.1);
     if (f.egg) expect(f.egg.safe).toBe(true);
@@ -108,7 +107,7 @@ describe('methods', () => {
     ['freezer', ['room', 'freezer']],
     ['ice bath', ['ice bath', 'fridge']],
   ] as const)('cooling %s stands in %s, for the hours there are', (cooling, places) => {
-    const rests = methodOf(choosing('starch-set milk pudding', { cooling }), pantry).flatMap((s) =>
+    const rests = methodOf(choosing('starch-set milk pudding', { cooling })).flatMap((s) =>
       s.do === 'rest' ? [s] : [],
     );
     expect(rests.map((r) => r.where)).toEqual(places);
@@ -117,13 +116,13 @@ describe('methods', () => {
   it('a cooled base takes its yolk below fifty degrees and goes to the oven', () => {
     const plan = choosing('egg-enriched pudding', { yolks: 'into a cooled base' });
     expect(names(plan)).toContain('bake');
-    const f = forecast(plan, pantry);
+    const f = forecast(plan);
     expect(f.bake!.reached).toBe(true);
     expect(f.egg!.hottestC).toBeGreaterThan(70);
   });
   it('its own steps stand in the place of the family’s', () => {
     const steps: Plan['steps'] = [{ do: 'pour' }];
-    expect(methodOf(familyPlan('porridge', { steps }), pantry)).toBe(steps);
+    expect(methodOf(familyPlan('porridge', { steps }))).toBe(steps);
   });
   it('a stage without a step is put in before the pot leaves the fire', () => {
     const plan = familyPlan('baked custard');
@@ -131,7 +130,7 @@ describe('methods', () => {
     const order = names(late);
     expect(order).toContain('add late');
     expect(order.indexOf('add late')).toBeLessThan(order.indexOf('pour'));
-    expect(atStages(late, pantry).late).toHaveLength(1);
+    expect(atStages(late).late).toHaveLength(1);
   });
 });
 

@@ -1,5 +1,4 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
-import type { Pantry } from '../pantry/pantry';
 import { BITE, GRAINS } from '../pot/grain';
 import { atStages, lookUp } from './stages';
 import {
@@ -43,15 +42,15 @@ const WATER_FIRST_BITE = 0.78;
 /** Starch in 100 g from which egg may bubble (kitchen experience; see the protection law). */
 const BUBBLES_WITH_PCT = 2;
 
-function context(plan: Plan, pantry: Pantry) {
-  const stages = atStages(plan, pantry);
+function context(plan: Plan) {
+  const stages = atStages(plan);
   const grams = (what: (id: string) => boolean) =>
     plan.items.filter((i) => what(i.ingredientId)).reduce((s, i) => s + i.grams, 0);
   const total = plan.items.reduce((s, i) => s + i.grams, 0);
   const starchPct =
-    (100 * plan.items.reduce((s, i) => s + (i.grams * lookUp(pantry, plan, i.ingredientId).per100.starch) / 100, 0)) /
+    (100 * plan.items.reduce((s, i) => s + (i.grams * lookUp(plan, i.ingredientId).per100.starch) / 100, 0)) /
     Math.max(1, total);
-  const kinds = plan.items.flatMap((i) => lookUp(pantry, plan, i.ingredientId).thickener ?? []);
+  const kinds = plan.items.flatMap((i) => lookUp(plan, i.ingredientId).thickener ?? []);
   return {
     stages,
     grams,
@@ -263,26 +262,26 @@ const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open')
 });
 
 /** Stages that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
-export function notAdded(plan: Plan, pantry: Pantry, steps: readonly MethodStep[]): Stage[] {
-  const stages = atStages(plan, pantry);
+export function notAdded(plan: Plan, steps: readonly MethodStep[]): Stage[] {
+  const stages = atStages(plan);
   return STAGES.filter(
     (s) => s !== 'pot' && s !== 'top' && stages[s].length > 0 && !steps.some((m) => m.do === 'add' && m.stage === s),
   );
 }
 
 /** The steps of a plan: its own, or its family's with the cook's choices. @throws UnknownIngredientError */
-export function methodOf(plan: Plan, pantry: Pantry): readonly MethodStep[] {
+export function methodOf(plan: Plan): readonly MethodStep[] {
   if (plan.steps) return plan.steps;
-  const steps = familySteps(plan, pantry);
+  const steps = familySteps(plan);
   const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.role === 'off the heat'));
-  const missing = notAdded(plan, pantry, steps).map((stage) => add(stage, { tempC: plan.room.tempC }));
+  const missing = notAdded(plan, steps).map((stage) => add(stage, { tempC: plan.room.tempC }));
   const all = missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
   if (plan.choices.hands !== 'spoon only') return all;
   return all.map((s) => (s.do === 'add' && s.stirring === 'whisk' ? { ...s, stirring: 'spoon' as const } : s));
 }
 
-function familySteps(plan: Plan, pantry: Pantry): MethodStep[] {
-  const ctx = context(plan, pantry);
+function familySteps(plan: Plan): MethodStep[] {
+  const ctx = context(plan);
   const c = plan.choices;
   switch (plan.family) {
     case 'starch-set milk pudding':

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { Pantry } from '../pantry/pantry';
 import { lookUp } from './stages';
 import { PlanSchema, type Plan } from './plan';
 import { say, type Figure, type Said } from '../say';
@@ -33,9 +32,9 @@ const choiceSaid = (key: string, value: string | number | undefined): Figure =>
   value === undefined ? say('history.asUsual') : typeof value === 'number' ? value : say(`choice.${key}.${value}`);
 
 /** What changed from one state of a plan to another, a line each, in the cook's words. */
-export function changesBetween(from: Plan, to: Plan, pantry: Pantry): Said[] {
+export function changesBetween(from: Plan, to: Plan): Said[] {
   const out: Said[] = [];
-  const name = (p: Plan, id: string) => lookUp(pantry, p, id).name;
+  const name = (p: Plan, id: string) => lookUp(p, id).name;
   for (const i of to.items) {
     const old = from.items.find((o) => o.ingredientId === i.ingredientId);
     if (!old) out.push(say('history.cameIn', { name: name(to, i.ingredientId), grams: i.grams }));

@@ -140,5 +140,5 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
     own: [],
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };
-  return refreshCarveOuts(plan, pantry);
+  return refreshCarveOuts(plan);
 }

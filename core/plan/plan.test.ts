@@ -19,15 +19,15 @@ describe('stages and carve-outs', () => {
           ],
           carveOuts: [{ ingredientId: 'milk_whole', grams: carveG, stage: 'slurry' as const }],
         };
-        const portions = Object.values(atStages(plan, pantry)).flat();
+        const portions = Object.values(atStages(plan)).flat();
         const milk = portions.filter((p) => p.ingredient.id === 'milk_whole').reduce((s, p) => s + p.grams, 0);
         expect(milk).toBeCloseTo(milkG, 6);
-        expect(massG(wholeMixture(plan, pantry))).toBeCloseTo(milkG + starchG, 4);
+        expect(massG(wholeMixture(plan))).toBeCloseTo(milkG + starchG, 4);
       }),
     );
   });
   it('keep back enough cold milk to wet the starch, and it follows the starch', () => {
-    const plan = withGrams(testPlan(), 'cornstarch', 60, pantry);
+    const plan = withGrams(testPlan(), 'cornstarch', 60);
     expect(plan.carveOuts).toEqual([{ ingredientId: 'milk_whole', grams: 60 * SLURRY_PARTS, stage: 'slurry' }]);
   });
   it('name the unknown ingredient and where it stands', () => {
@@ -35,9 +35,9 @@ describe('stages and carve-outs', () => {
       ...testPlan(),
       items: [...testPlan().items, { ingredientId: 'moon dust', grams: 1, stage: 'pot' as const }],
     };
-    expect(() => atStages(plan, pantry)).toThrow(UnknownIngredientError);
+    expect(() => atStages(plan)).toThrow(UnknownIngredientError);
     try {
-      atStages(plan, pantry);
+      atStages(plan);
     } catch (e) {
       expect((e as UnknownIngredientError).itemIndex).toBe(5);
     }
@@ -50,9 +50,9 @@ describe('composition', () => {
   });
   it('knows the allergens from the amounts: none from what is left out', () => {
     const plan = testPlan();
-    expect(allergensOf(plan, pantry)).toEqual(['milk']);
-    expect(allergensOf(withMilk(plan, 'milk_whole', 'almond_drink', pantry), pantry)).toEqual(['tree nuts']);
-    expect(allergensOf(withGrams(plan, 'milk_whole', 0, pantry), pantry)).toEqual([]);
+    expect(allergensOf(plan)).toEqual(['milk']);
+    expect(allergensOf(withMilk(plan, 'milk_whole', 'almond_drink'))).toEqual(['tree nuts']);
+    expect(allergensOf(withGrams(plan, 'milk_whole', 0))).toEqual([]);
   });
 });
 
@@ -79,14 +79,14 @@ describe('scaling', () => {
     expect((total * 0.95) / 1.04).toBeCloseTo(plan.dish.count * plan.dish.capacityMl * 0.9, 4);
   });
   it('a changed milk takes its carve-out along', () => {
-    const plan = withMilk(testPlan(), 'milk_whole', 'oat_drink', pantry);
+    const plan = withMilk(testPlan(), 'milk_whole', 'oat_drink');
     expect(plan.carveOuts[0]!.ingredientId).toBe('oat_drink');
     expect(PlanSchema.safeParse(plan).success).toBe(true);
   });
   it('carves nothing where there is no milk', () => {
     const plan = testPlan();
     expect(
-      refreshCarveOuts({ ...plan, items: plan.items.filter((i) => i.ingredientId !== 'milk_whole') }, pantry).carveOuts,
+      refreshCarveOuts({ ...plan, items: plan.items.filter((i) => i.ingredientId !== 'milk_whole') }).carveOuts,
     ).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { add, EMPTY, mixtureOf, type Mixture } from '../matter/mixture';
 import type { Ingredient } from '../pantry/ingredient';
-import type { Pantry } from '../pantry/pantry';
+import { pantryWith } from '../pantry/pantry';
 import { STAGES, type Plan, type Stage } from './plan';
 
 export class UnknownIngredientError extends Error {
@@ -12,8 +12,21 @@ export class UnknownIngredientError extends Error {
   }
 }
 
-export function lookUp(pantry: Pantry, plan: Pick<Plan, 'own' | 'items'>, ingredientId: string): Ingredient {
-  const found = plan.own.find((i) => i.id === ingredientId) ?? pantry.get(ingredientId);
+/** Reckoned once a plan and kept with it: a plan is never changed in place. */
+export function oncePerPlan<P extends object, T>(reckon: (plan: P) => T): (plan: P) => T {
+  const kept = new WeakMap<P, T>();
+  return (plan) => {
+    if (!kept.has(plan)) kept.set(plan, reckon(plan));
+    return kept.get(plan)!;
+  };
+}
+
+/** The shipped pantry under the plan's own ingredients. */
+export const pantryOf = oncePerPlan((plan: Pick<Plan, 'own'>) => pantryWith(plan.own));
+
+/** @throws UnknownIngredientError */
+export function lookUp(plan: Pick<Plan, 'own' | 'items'>, ingredientId: string): Ingredient {
+  const found = pantryOf(plan).get(ingredientId);
   if (!found) {
     throw new UnknownIngredientError(
       ingredientId,
@@ -36,10 +49,10 @@ export type StagedPortion = {
  * stages add up to the plan's own amount, never to more.
  * @throws UnknownIngredientError
  */
-export function atStages(plan: Plan, pantry: Pantry): Record<Stage, StagedPortion[]> {
+export function atStages(plan: Plan): Record<Stage, StagedPortion[]> {
   const stages = Object.fromEntries(STAGES.map((s) => [s, [] as StagedPortion[]])) as Record<Stage, StagedPortion[]>;
   for (const item of plan.items) {
-    const ingredient = lookUp(pantry, plan, item.ingredientId);
+    const ingredient = lookUp(plan, item.ingredientId);
     let left = item.grams;
     for (const carve of plan.carveOuts) {
       if (carve.ingredientId !== item.ingredientId || (carve.stage === item.stage && !carve.taste)) continue;
@@ -57,20 +70,20 @@ export const mixtureOfPortions = (portions: readonly StagedPortion[]): Mixture =
   portions.reduce((sum, p) => add(sum, mixtureOf(p.ingredient, p.grams)), EMPTY);
 
 /** Everything that goes into the pot, before any of it evaporates; toppings stay out. */
-export function wholeMixture(plan: Plan, pantry: Pantry): Mixture {
-  const stages = atStages(plan, pantry);
+export function wholeMixture(plan: Plan): Mixture {
+  const stages = atStages(plan);
   return STAGES.filter((s) => s !== 'top').reduce((sum, s) => add(sum, mixtureOfPortions(stages[s])), EMPTY);
 }
 
 /** The liquid there is most of: it names the pudding and decides how it scorches and foams. */
-export function mainLiquid(plan: Plan, pantry: Pantry): Ingredient | undefined {
+export function mainLiquid(plan: Plan): Ingredient | undefined {
   const milks = plan.items
-    .map((item) => ({ item, ingredient: lookUp(pantry, plan, item.ingredientId) }))
+    .map((item) => ({ item, ingredient: lookUp(plan, item.ingredientId) }))
     .filter(({ ingredient }) => ingredient.group === 'milk')
     .sort((a, b) => b.item.grams - a.item.grams);
   return milks[0]?.ingredient;
 }
 
-export const allergensOf = (plan: Plan, pantry: Pantry): string[] => [
-  ...new Set(plan.items.filter((i) => i.grams > 0).flatMap((i) => lookUp(pantry, plan, i.ingredientId).allergens)),
+export const allergensOf = (plan: Plan): string[] => [
+  ...new Set(plan.items.filter((i) => i.grams > 0).flatMap((i) => lookUp(plan, i.ingredientId).allergens)),
 ];

@@ -3,7 +3,6 @@ import { massG } from '../matter/mixture';
 import { lookUp, wholeMixture } from './stages';
 import { withGrams } from './amounts';
 import type { Plan } from './plan';
-import type { Pantry } from '../pantry/pantry';
 import { say, type Said } from '../say';
 
 /** How sweet, salt and sour a plan tastes, on the mass that is eaten. */
@@ -31,11 +30,11 @@ const word = (pct: number): Said =>
   say(`taste.sweet.${pct < 3 ? 'hardly' : pct < 6.5 ? 'gently' : pct < 11 ? 'just' : pct < 16 ? 'very' : 'too'}`);
 
 /** @param endMassG what is left after cooking, from the forecast */
-export function tasteOf(plan: Plan, pantry: Pantry, endMassG: number): Taste {
-  const m = wholeMixture(plan, pantry);
+export function tasteOf(plan: Plan, endMassG: number): Taste {
+  const m = wholeMixture(plan);
   const sweetPct = (100 * m.sweetG) / endMassG;
   const sourG = plan.items.reduce((sum, i) => {
-    const x = lookUp(pantry, plan, i.ingredientId);
+    const x = lookUp(plan, i.ingredientId);
     if (i.stage === 'top' || x.ph === undefined || x.ph >= 5.5) return sum;
     return sum + (i.grams * TASTE.sourPerBuffer * (x.buffer ?? 1) * (6.7 - x.ph)) / 100;
   }, 0);
@@ -45,7 +44,7 @@ export function tasteOf(plan: Plan, pantry: Pantry, endMassG: number): Taste {
   const heldG = plan.carveOuts
     .filter((c) => c.taste)
     .reduce((sum, c) => {
-      const i = lookUp(pantry, plan, c.ingredientId);
+      const i = lookUp(plan, c.ingredientId);
       return sum + c.grams * (i.per100.sugar / 100) * (i.sweetness ?? 1);
     }, 0);
   const feltPct = felt(sweetPct);
@@ -63,23 +62,23 @@ export function tasteOf(plan: Plan, pantry: Pantry, endMassG: number): Taste {
 }
 
 /** The sugar there is most of: what sweetness is held with. */
-export const mainSweet = (plan: Plan, pantry: Pantry): string | undefined =>
-  plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'sweet').sort((a, b) => b.grams - a.grams)[0]
+export const mainSweet = (plan: Plan): string | undefined =>
+  plan.items.filter((i) => lookUp(plan, i.ingredientId).group === 'sweet').sort((a, b) => b.grams - a.grams)[0]
     ?.ingredientId;
 
 /**
  * `next` with its main sugar moved so that it is as sweet as `before`, g for g of what goes in. Without a sugar, or where
  * the rest is sweeter already, as near as can be.
  */
-export function holdSweetness(before: Plan, next: Plan, pantry: Pantry): Plan {
+export function holdSweetness(before: Plan, next: Plan): Plan {
   const share = (p: Plan) => {
-    const m = wholeMixture(p, pantry);
+    const m = wholeMixture(p);
     return m.sweetG / Math.max(1, massG(m));
   };
-  const id = mainSweet(next, pantry);
+  const id = mainSweet(next);
   if (!id) return next;
   const wanted = share(before);
-  const of = (grams: number) => withGrams(next, id, grams, pantry);
+  const of = (grams: number) => withGrams(next, id, grams);
   let lo = 0;
   let hi = 8000;
   for (let i = 0; i < 40; i++) {

@@ -270,27 +270,24 @@ describe('the pot', () => {
   });
 
   it('takes longer to boil higher up the hill, at a lower temperature', () => {
-    const low = forecast(testPlan(), pantry);
-    const high = forecast({ ...testPlan(), room: { tempC: 21, altitudeM: 2500 } }, pantry);
+    const low = forecast(testPlan());
+    const high = forecast({ ...testPlan(), room: { tempC: 21, altitudeM: 2500 } });
     expect(high.trace.at(-10)!.bulkC).toBeLessThan(low.trace.at(-10)!.bulkC - 4);
   });
 
   it('small batch, 250 g on 350 W: ready in 5 to 14 minutes, 3 to 18 %% lost', () => {
-    const f = forecast(
-      {
-        ...testPlan({ people: 2, portionG: 120 }),
-        items: [
-          { ingredientId: 'milk_whole', grams: 220, stage: 'pot' },
-          { ingredientId: 'cornstarch', grams: 14, stage: 'slurry' },
-          { ingredientId: 'sugar', grams: 20, stage: 'pot' },
-        ],
-        pan: PANS[0]!,
-        hob: { kind: 'induction', ratedW: 412, powerTrim: 1 },
-        choices: {},
-        method: { heatSetting: 9, simmerSetting: 7, slurryAtC: 60, cookOnMin: 2, stirEveryS: 3 },
-      },
-      pantry,
-    );
+    const f = forecast({
+      ...testPlan({ people: 2, portionG: 120 }),
+      items: [
+        { ingredientId: 'milk_whole', grams: 220, stage: 'pot' },
+        { ingredientId: 'cornstarch', grams: 14, stage: 'slurry' },
+        { ingredientId: 'sugar', grams: 20, stage: 'pot' },
+      ],
+      pan: PANS[0]!,
+      hob: { kind: 'induction', ratedW: 412, powerTrim: 1 },
+      choices: {},
+      method: { heatSetting: 9, simmerSetting: 7, slurryAtC: 60, cookOnMin: 2, stirEveryS: 3 },
+    });
     expect(f.minutes.total).toBeGreaterThan(5);
     expect(f.minutes.total).toBeLessThan(14);
     expect(f.lossRel).toBeGreaterThan(0.03);

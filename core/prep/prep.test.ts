@@ -3,7 +3,6 @@ import { choirSupper } from '../demo/choirSupper';
 import { atStages } from '../plan/stages';
 import { FAMILIES, type Plan } from '../plan/plan';
 import { nutMilk } from '../pantry/nutMilk';
-import { pantryWith } from '../pantry/pantry';
 import { startSide } from '../sides/sides';
 import { MACHINES } from '../settings';
 import { familyPlan, pantry, testPlan } from '../testing';
@@ -23,10 +22,9 @@ const item = (ingredientId: string, grams: number, stage: Plan['items'][number][
   grams,
   stage,
 });
-const ids = (p: Plan, machines: Parameters<typeof prepOf>[2] = []) =>
-  prepOf(p, pantryWith(p.own), machines).map((i) => i.id);
-const find = (p: Plan, id: string, machines: Parameters<typeof prepOf>[2] = []) => {
-  const found = prepOf(p, pantryWith(p.own), machines).find((i) => i.id === id);
+const ids = (p: Plan, machines: Parameters<typeof prepOf>[1] = []) => prepOf(p, machines).map((i) => i.id);
+const find = (p: Plan, id: string, machines: Parameters<typeof prepOf>[1] = []) => {
+  const found = prepOf(p, machines).find((i) => i.id === id);
   if (!found) throw new Error(`no ${id} in ${ids(p, machines).join(', ')}`);
   const { title, how, feel, caution, ...rest } = found;
   return {
@@ -41,7 +39,7 @@ const find = (p: Plan, id: string, machines: Parameters<typeof prepOf>[2] = []) 
 describe('the checklist', () => {
   it.each(FAMILIES)('%s: long steps first, each once, with hands and words', (family) => {
     const p = familyPlan(family);
-    const list = prepOf(p, pantry, MACHINES);
+    const list = prepOf(p, MACHINES);
     expect(new Set(list.map((i) => i.id)).size).toBe(list.length);
     expect(list.every((i) => english(i.title).length > 3 && english(i.how).length > 10 && i.handsMin >= 0)).toBe(true);
     const groups = list.map((i) => i.group);
@@ -83,7 +81,7 @@ describe('the checklist', () => {
     expect(find(p, 'count-in').title).toBe('Counted in: 2 sticks (cinnamon stick), 2 leaves (bay leaf)');
     expect(find(p, 'count-in').caution).toMatch(/choking/);
     expect(countedIn([{ ingredient: pantry.get('salt')!, grams: 3 }])).toEqual([]);
-    const infused: Plan = { ...testPlan(), sides: [startSide('infusion', 'i', testPlan(), pantry)] };
+    const infused: Plan = { ...testPlan(), sides: [startSide('infusion', 'i', testPlan())] };
     expect(find(infused, 'infuse-i').waitMin).toBeGreaterThan(1);
     expect(find(infused, 'count-in').title).toMatch(/stick/);
   });
@@ -96,7 +94,7 @@ describe('the checklist', () => {
     expect(kept.how).toContain(
       `of the ${Math.round(total)} g, not on top of it: ${Math.round(total - carve.grams)} g go in the pot`,
     );
-    const slurryG = atStages(p, pantry).slurry.reduce((s, x) => s + x.grams, 0);
+    const slurryG = atStages(p).slurry.reduce((s, x) => s + x.grams, 0);
     const jug = Number(/About ([\d.]+) g stays/.exec(find(p, 'slurry-jug').how)![1]);
     expect(jug).toBeCloseTo(slurryG * PREP.jugShare, 0);
   });
@@ -138,7 +136,7 @@ describe('the checklist', () => {
   it('any plan has a list, and none says NaN', () => {
     fc.assert(
       fc.property(anyPlan, fc.subarray([...MACHINES]), (p, machines) => {
-        const text = JSON.stringify(prepOf(p, pantry, machines));
+        const text = JSON.stringify(prepOf(p, machines));
         expect(text).not.toMatch(/NaN|undefined|Infinity|null/);
       }),
       { numRuns: 60, seed: 3 },
@@ -153,7 +151,7 @@ describe('the checklist', () => {
 describe('weighing out', () => {
   it('every gram of the plan once, container by container', () => {
     for (const p of choirSupper(Date.parse('2026-12-11T12:00:00Z')).plans) {
-      const list = weighingOf(p, pantryWith(p.own));
+      const list = weighingOf(p);
       expect(list.reduce((s, w) => s + w.grams, 0)).toBeCloseTo(
         p.items.reduce((s, i) => s + i.grams, 0),
         6,
@@ -166,15 +164,14 @@ describe('weighing out', () => {
   it('what was really weighed is the plan: totals and kept-back parts', () => {
     const p = testPlan();
     const carve = p.carveOuts[0]!;
-    const list = weighingOf(p, pantry);
+    const list = weighingOf(p);
     expect(
       asWeighed(
         p,
-        pantry,
         list.map((w) => ({ item: w.key, grams: w.grams })),
       ),
     ).toEqual(p);
-    const more = asWeighed(p, pantry, [
+    const more = asWeighed(p, [
       { item: `${carve.ingredientId}@slurry`, grams: carve.grams + 20 },
       { item: 'cornstarch@slurry', grams: 40 },
     ]);
@@ -183,14 +180,14 @@ describe('weighing out', () => {
     expect(more.carveOuts[0]!.grams).toBeCloseTo(carve.grams + 20, 6);
     expect(of(more, 'cornstarch')).toBe(40);
     // what is staged afterwards is what was weighed
-    const again = weighingOf(more, pantry);
+    const again = weighingOf(more);
     expect(again.find((w) => w.key === 'cornstarch@slurry')!.grams).toBe(40);
-    expect(asWeighed(p, pantry, [{ item: 'nothing@pot', grams: 5 }])).toEqual(p);
+    expect(asWeighed(p, [{ item: 'nothing@pot', grams: 5 }])).toEqual(p);
     expect(PrepSchema.parse(emptyPrep('p'))).toEqual({ id: 'p', ticks: [], weighed: [] });
   });
   it('side pots are weighed into their own pan', () => {
-    const p: Plan = { ...testPlan(), sides: [startSide('compote', 'c', testPlan(), pantry)] };
-    expect(sideWeighings(p, pantry).every((w) => english(w.into) === 'the compote pan' && w.side)).toBe(true);
+    const p: Plan = { ...testPlan(), sides: [startSide('compote', 'c', testPlan())] };
+    expect(sideWeighings(p).every((w) => english(w.into) === 'the compote pan' && w.side)).toBe(true);
   });
 });
 

@@ -6,7 +6,6 @@ import type { BakeStep, HeatStep, Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
-import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { FRUIT_ROWS } from '../sides/fruit';
 import { sideOf } from '../sides/sides';
@@ -96,10 +95,10 @@ export const feelOf = (mm: number): Said =>
  * @param machines that this cook has besides a hob and an oven
  * @throws UnknownIngredientError
  */
-export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] = []): PrepItem[] {
-  const stages = atStages(plan, pantry);
+export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[] {
+  const stages = atStages(plan);
   const all = Object.values(stages).flat();
-  const method = methodOf(plan, pantry);
+  const method = methodOf(plan);
   const heats = method.filter((s): s is HeatStep => s.do === 'heat');
   const bake = method.find((s): s is BakeStep => s.do === 'bake');
   const has = (m: Machine) => machines.includes(m);
@@ -157,8 +156,8 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
   const spices = countedIn(all);
   for (const s of plan.sides)
     if (s.kind === 'infusion') {
-      const a = sideOf(s, plan, pantry);
-      const spice = lookUp(pantry, plan, s.spiceId);
+      const a = sideOf(s, plan);
+      const spice = lookUp(plan, s.spiceId);
       if (s.form === 'whole') spices.push(...countedIn([{ ingredient: { ...spice, comesOut: true }, grams: s.grams }]));
       put({
         id: `infuse-${s.id}`,
@@ -270,7 +269,7 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
     }
 
   // kept back
-  items.push(...keptBack(plan, pantry, stages, spices));
+  items.push(...keptBack(plan, stages, spices));
 
   // dish and oven
   items.push(...dishItems(plan, bake));
@@ -293,7 +292,7 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
     });
   }
 
-  items.push(...machineItems(plan, pantry, stages, machines, bake));
+  items.push(...machineItems(plan, stages, machines, bake));
 
   // within reach
   const tempered = method.some((s) => s.do === 'add' && s.ladleG !== undefined);
@@ -311,7 +310,7 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
     heats.some((s) => s.until.reach === 'share') && 'stick',
     !plan.rules.includes('nobody tastes') && 'spoons',
   ].filter((tool) => tool !== false);
-  const fit = panFit(plan, pantry);
+  const fit = panFit(plan);
   put({
     id: 'within-reach',
     group: 'within reach',
@@ -337,10 +336,10 @@ export function prepOf(plan: Plan, pantry: Pantry, machines: readonly Machine[] 
 }
 
 /** What the side pots want weighed, a pan each. */
-export const sideWeighings = (plan: Plan, pantry: Pantry): Weighing[] =>
+export const sideWeighings = (plan: Plan): Weighing[] =>
   plan.sides.flatMap((s) =>
-    sideOf(s, plan, pantry).uses.map((u) => ({
-      ingredient: lookUp(pantry, plan, u.ingredientId),
+    sideOf(s, plan).uses.map((u) => ({
+      ingredient: lookUp(plan, u.ingredientId),
       grams: u.grams,
       carved: false,
       key: `${s.id}/${u.ingredientId}`,
@@ -430,12 +429,7 @@ function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[
   return items;
 }
 
-function keptBack(
-  plan: Plan,
-  pantry: Pantry,
-  stages: Record<Stage, StagedPortion[]>,
-  spices: readonly Said[],
-): PrepItem[] {
+function keptBack(plan: Plan, stages: Record<Stage, StagedPortion[]>, spices: readonly Said[]): PrepItem[] {
   const items: PrepItem[] = [];
   for (const stage of Object.keys(stages) as Stage[])
     for (const p of stages[stage]) {
@@ -455,7 +449,7 @@ function keptBack(
   if (stages.slurry.length) {
     const slurryG = stages.slurry.reduce((s, p) => s + p.grams, 0);
     const starchG = stages.slurry.filter((p) => p.ingredient.thickener).reduce((s, p) => s + p.grams, 0);
-    const left = stageLeft(plan, pantry, 'slurry') || PREP.jugShare;
+    const left = stageLeft(plan, 'slurry') || PREP.jugShare;
     items.push({
       id: 'slurry-jug',
       group: 'kept back',
@@ -476,7 +470,7 @@ function keptBack(
       handsMin: 0.5,
       before: 'cook',
     });
-  const forgotten = notAdded(plan, pantry, methodOf(plan, pantry));
+  const forgotten = notAdded(plan, methodOf(plan));
   for (const stage of forgotten)
     items.push({
       id: `nowhere-${stage}`,
@@ -490,8 +484,8 @@ function keptBack(
   return items;
 }
 
-const stageLeft = (plan: Plan, pantry: Pantry, stage: Stage): number =>
-  methodOf(plan, pantry).reduce((s, m) => (m.do === 'add' && m.stage === stage ? Math.max(s, m.left) : s), 0);
+const stageLeft = (plan: Plan, stage: Stage): number =>
+  methodOf(plan).reduce((s, m) => (m.do === 'add' && m.stage === stage ? Math.max(s, m.left) : s), 0);
 
 function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
   const items: PrepItem[] = [];
@@ -563,7 +557,6 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
 
 function machineItems(
   plan: Plan,
-  pantry: Pantry,
   stages: Record<Stage, StagedPortion[]>,
   machines: readonly Machine[],
   bake: BakeStep | undefined,

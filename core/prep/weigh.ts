@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { atStages, type StagedPortion } from '../plan/stages';
 import type { Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
-import type { Pantry } from '../pantry/pantry';
 import { say, type Said } from '../say';
 
 const at = z.iso.datetime({ offset: true });
@@ -26,8 +25,8 @@ export type Weighing = StagedPortion & { key: string; into: Said; side?: true };
 const IN_TURN: readonly Stage[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'];
 
 /** One thing after the other, container by container, so that each is tared once. */
-export function weighingOf(plan: Plan, pantry: Pantry): Weighing[] {
-  const stages = atStages(plan, pantry);
+export function weighingOf(plan: Plan): Weighing[] {
+  const stages = atStages(plan);
   return IN_TURN.flatMap((stage) =>
     stages[stage]
       .filter((p) => p.grams > 0)
@@ -43,8 +42,8 @@ export function weighingOf(plan: Plan, pantry: Pantry): Weighing[] {
  * The plan as it was really weighed: what was poured too much or too little is in it, kept-back parts as they were
  * kept back. What was not weighed stays as planned.
  */
-export function asWeighed(plan: Plan, pantry: Pantry, weighed: readonly { item: string; grams: number }[]): Plan {
-  const list = weighingOf(plan, pantry);
+export function asWeighed(plan: Plan, weighed: readonly { item: string; grams: number }[]): Plan {
+  const list = weighingOf(plan);
   const real = new Map(weighed.map((w) => [w.item, w.grams]));
   const items = plan.items.map((item) => {
     const off = list

@@ -23,12 +23,12 @@ export type CheckItem = {
 export type CheckUp = { plan: Plan; forecast: Forecast; items: CheckItem[] };
 
 /** As written: a starch that goes dry into what is hot is cooked that way, so that the model shows what it does. */
-function asWritten(r: Reading, plan: Plan, pantry: Pantry): Plan {
+function asWritten(r: Reading, plan: Plan): Plan {
   if (r.facts.starch !== 'into hot') return plan;
   return {
     ...plan,
     steps: [
-      ...methodOf(plan, pantry).map((s) =>
+      ...methodOf(plan).map((s) =>
         s.do === 'add' && s.stage === 'slurry' ? { ...s, how: 'dry powder' as const, stirring: 'spoon' as const } : s,
       ),
     ],
@@ -58,23 +58,23 @@ export function checkUp(
 ): CheckUp | undefined {
   const first = planOf(r, pantry, meta);
   if (!first) return undefined;
-  let plan = asWritten(r, first, pantry);
+  let plan = asWritten(r, first);
   if (r.facts.bubbles && plan.items.some((i) => i.stage === 'bowl') && !r.facts.oven)
     plan = { ...plan, choices: { ...plan.choices, eggOff: 'to bubbling' } };
-  plan = wishOf(plan, forecast(plan, pantry).serving.word);
+  plan = wishOf(plan, forecast(plan).serving.word);
   const done: CheckItem[] = [];
   // each mend sees those before it; the set is brought right when all else is
   const left = new Set(accepted);
   while (left.size) {
-    const found = findings(r, plan, forecast(plan, pantry), pantry).filter((x) => x.fix && left.has(x.id));
+    const found = findings(r, plan, forecast(plan), pantry).filter((x) => x.fix && left.has(x.id));
     const f = found.find((x) => x.id !== 'set') ?? found[0];
     if (!f?.fix) break;
     const { id } = f;
     left.delete(id);
-    plan = refreshCarveOuts(f.fix.apply(plan), pantry);
+    plan = refreshCarveOuts(f.fix.apply(plan));
     done.push({ id, level: f.level, says: f.says, why: f.why, fix: f.fix.says, accepted: true });
   }
-  const f = forecast(plan, pantry);
+  const f = forecast(plan);
   const accept = new Set(done.map((d) => d.id));
   const open = findings(r, plan, f, pantry)
     .filter((x) => !accept.has(x.id) || x.id === 'set')

@@ -137,7 +137,7 @@ export function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
 
 function matterOf(r: Reading, plan: Plan, f: Forecast, pantry: Pantry) {
   const { facts } = r;
-  const items = plan.items.map((i) => ({ ...i, x: lookUp(pantry, plan, i.ingredientId) }));
+  const items = plan.items.map((i) => ({ ...i, x: lookUp(plan, i.ingredientId) }));
   const powders = items.filter(
     (i) => i.x.group === 'thickener' && i.x.thickener && GRAINS[i.x.thickener].form === 'powder' && i.grams > 0,
   );
@@ -161,7 +161,7 @@ const setIs: Finder = ({ plan, f, pantry, kernels }) => {
       },
     ];
   else if (f.serving.word !== wish && !kernels) {
-    const s = solve(plan, pantry);
+    const s = solve(plan);
     return [
       {
         id: 'set',
@@ -174,7 +174,7 @@ const setIs: Finder = ({ plan, f, pantry, kernels }) => {
           ? say('check.forItTakesInsteadOf', {
               wish,
               takes: s.amounts.map((a) =>
-                say('check.amount', { grams: a.grams, name: lookUp(pantry, plan, a.ingredientId).name }),
+                say('check.amount', { grams: a.grams, name: lookUp(plan, a.ingredientId).name }),
               ),
               instead: s.amounts.map((a) =>
                 say('check.grams', {
@@ -188,12 +188,9 @@ const setIs: Finder = ({ plan, f, pantry, kernels }) => {
               fix: {
                 says: say('check.makeIt', { wish }),
                 apply: (p: Plan) => {
-                  const again = solve(p, pantry);
+                  const again = solve(p);
                   return again.ok
-                    ? again.amounts.reduce(
-                        (q, a) => withGrams(q, a.ingredientId, Math.round(a.grams * 2) / 2, pantry),
-                        p,
-                      )
+                    ? again.amounts.reduce((q, a) => withGrams(q, a.ingredientId, Math.round(a.grams * 2) / 2), p)
                     : p;
                 },
               },
@@ -245,7 +242,7 @@ const noColdSlurry: Finder = ({ r, f, pantry, facts, powders, starchName }) => {
         level: 'mend',
         says: say('check.theGoesDryIntoHot', { starchName }),
         why: say('check.itsOutsideSealsBeforeIts', { chance: 10 * f.risks.lumps.chance }),
-        fix: { says: say('check.wetItColdFirst'), apply: (p) => refreshCarveOuts(withoutSteps(p), pantry) },
+        fix: { says: say('check.wetItColdFirst'), apply: (p) => refreshCarveOuts(withoutSteps(p)) },
       },
     ];
   else if (powders.length && r.method.length && facts.starch === undefined)
@@ -366,11 +363,11 @@ const sugarEarly: Finder = ({ plan, facts, items, kernels }) => {
 };
 
 const potTooSmall: Finder = ({ plan, f, pantry }) => {
-  const fit = panFit(plan, pantry);
+  const fit = panFit(plan);
   const over = f.risks['boil over'].chance;
   if (fit.headroomMm < LEAST_HEADROOM_MM || over > OFTEN) {
     const bigger = PANS.filter((p) => p.diameterMm > plan.pan.diameterMm || p.heightMm > plan.pan.heightMm)
-      .map((pan) => ({ pan, room: panFit({ ...plan, pan }, pantry).headroomMm }))
+      .map((pan) => ({ pan, room: panFit({ ...plan, pan }).headroomMm }))
       .find((x) => x.room >= LEAST_HEADROOM_MM && x.room > fit.headroomMm);
     return [
       {
@@ -392,7 +389,7 @@ const potTooSmall: Finder = ({ plan, f, pantry }) => {
                   pan: bigger.pan,
                   method: {
                     ...p.method,
-                    ...suggestSettings(p.hob, bigger.pan.diameterMm, massG(wholeMixture(p, pantry))),
+                    ...suggestSettings(p.hob, bigger.pan.diameterMm, massG(wholeMixture(p))),
                   },
                 }),
               },
@@ -461,7 +458,7 @@ const tooDeepOrSlow: Finder = ({ plan, f, pantry, facts }) => {
     ];
   else if (cold && !f.cool.safe) {
     const iced: Plan = { ...plan, choices: { ...plan.choices, cooling: 'ice bath' } };
-    const helps = plan.choices.cooling !== 'ice bath' && forecast(iced, pantry).cool.safe;
+    const helps = plan.choices.cooling !== 'ice bath' && forecast(iced).cool.safe;
     return [
       {
         id: 'cools too slowly',
@@ -597,7 +594,7 @@ const bareSpoon: Finder = ({ r, plan, pantry }) => {
   );
   const unsure = spoon ?? bare;
   if (unsure) {
-    const at = (g: number) => forecast(withGrams(plan, unsure.ingredientId!, g, pantry), pantry).serving.word;
+    const at = (g: number) => forecast(withGrams(plan, unsure.ingredientId!, g)).serving.word;
     const [lo, hi] = [at(unsure.lowG!), at(unsure.highG!)];
     return [
       {

@@ -225,7 +225,7 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
         : 'rounded spoons'
       : 'scale',
   };
-  return refreshCarveOuts(plan, pantry);
+  return refreshCarveOuts(plan);
 }
 
 /** A pan by what is said of it: its litres or its width. */

@@ -75,17 +75,17 @@ describe('where cooks part ways', () => {
   const plan = (family: Plan['family']) => familyPlan(family);
   it.each(FAMILIES)('a %s that took a side is on that side, and keeps a method', (family) => {
     const base = plan(family);
-    for (const school of SCHOOLS.filter((s) => s.fits(base, pantry)))
+    for (const school of SCHOOLS.filter((s) => s.fits(base)))
       school.sides.forEach((side, i) => {
-        const taken = side.apply(base, pantry);
-        const now = sideNow(school, taken, pantry);
+        const taken = side.apply(base);
+        const now = sideNow(school, taken);
         // a side may be the same way as one before it; then the first of them is named
         expect([school.id, now >= 0 && now <= i]).toEqual([school.id, true]);
-        expect(methodOf(taken, pantry).length).toBeGreaterThan(1);
+        expect(methodOf(taken).length).toBeGreaterThan(1);
         // taken twice it is the same, and the way back leads back
-        expect(side.apply(taken, pantry).items).toEqual(taken.items);
-        if (school.sides.length === 2 && sideNow(school, base, pantry) === 0) {
-          const back = school.sides[0]!.apply(taken, pantry).items;
+        expect(side.apply(taken).items).toEqual(taken.items);
+        if (school.sides.length === 2 && sideNow(school, base) === 0) {
+          const back = school.sides[0]!.apply(taken).items;
           const grams = (items: Plan['items']) =>
             Object.fromEntries(items.map((x) => [x.ingredientId, Math.round(x.grams * 10) / 10]));
           expect([school.id, grams(back)]).toEqual([school.id, grams(base.items)]);
@@ -103,7 +103,7 @@ describe('all that a plan says beside its forecast', () => {
       items: [...base.items, { ingredientId: 'rice_ground', grams: 20, stage: 'grain' }],
       sides: [{ id: 's', kind: 'toasting', whatId: 'almonds_chopped', grams: 40, to: 'golden' }],
     };
-    const about = aboutPlan(plan, pantry, [], 780);
+    const about = aboutPlan(plan, [], 780);
     expect(about.breaks).toEqual([
       { rule: 'no nuts', ingredientId: 'almonds_chopped', name: 'chopped almonds' },
       { rule: 'no milk', ingredientId: 'milk_whole', name: 'whole milk' },
@@ -122,7 +122,7 @@ describe('all that a plan says beside its forecast', () => {
       serve: { ...base.serve, style: 'cut' },
       dish: { ...base.dish, count: 2, form: { shape: 'square', lengthMm: 200, widthMm: 200 } },
     };
-    expect(aboutPlan(cut, pantry, [], 780).cut).toMatchObject({ cut: 'squares', rows: 3, columns: 3, pieces: 9 });
+    expect(aboutPlan(cut, [], 780).cut).toMatchObject({ cut: 'squares', rows: 3, columns: 3, pieces: 9 });
   });
 });
 

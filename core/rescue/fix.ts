@@ -10,7 +10,6 @@ import { FRIDGE_C, methodOf } from '../plan/family';
 import { offTheHob, type HeatStep, type MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
-import type { Pantry } from '../pantry/pantry';
 import { addToPot, cookedStarchPct, severityOf, type Pot, type PotSetup } from '../pot/pot';
 import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
@@ -34,7 +33,6 @@ export const FIX = table('Mending a pot', {
 /** A pot that is to be mended, and what would still be done to it. */
 export type Situation = {
   plan: Plan;
-  pantry: Pantry;
   setup: PotSetup;
   pot: Pot;
   hot: boolean;
@@ -67,8 +65,8 @@ export type Fix = {
 };
 
 /** A pot at the pouring, judged as it will be served. */
-export function headingOf(plan: Plan, pantry: Pantry, setup: PotSetup, pot: Pot, sdLn: number): Heading {
-  const run = runSteps(plan, pantry, setup, pot, offTheHob(methodOf(plan, pantry)));
+export function headingOf(plan: Plan, setup: PotSetup, pot: Pot, sdLn: number): Heading {
+  const run = runSteps(plan, setup, pot, offTheHob(methodOf(plan)));
   const bounds = boundsFor(plan.serve.style, run.depthM);
   const { ageServingH, coldestServingC } = dishHistory(plan, run, plan.rest.hours);
   const f = judge(
@@ -95,27 +93,20 @@ export function headingOf(plan: Plan, pantry: Pantry, setup: PotSetup, pot: Pot,
 const sdOf = (plan: Plan) => Math.hypot(plan.firmness.sdLn, FIX.kitchenLn);
 
 /** A cook of this app at this moment. @param on the pot beside it */
-export function situationOf(
-  cook: Cook,
-  steps: readonly Step[],
-  pantry: Pantry,
-  nowMs: number,
-  on: OnTheHob,
-): Situation {
+export function situationOf(cook: Cook, steps: readonly Step[], nowMs: number, on: OnTheHob): Situation {
   const state = foldCook(cook, steps);
   const present = steps[state.stepIndex];
   const willBubble = steps.slice(state.stepIndex).some((s) => s.heat?.until.reach === 'bubble');
   const at = new Date(nowMs).toISOString();
   return {
     plan: on.plan,
-    pantry,
     setup: on.setup,
     pot: on.pot,
     hot: true,
     willBubble,
     ...(present ? { after: present.id } : {}),
     finish(pot, heat) {
-      if (!present || !heat.length) return cookAhead(cook, steps, pantry, nowMs, { ...on, pot }).pot;
+      if (!present || !heat.length) return cookAhead(cook, steps, nowMs, { ...on, pot }).pot;
       const events: CookEvent[] = [
         ...cook.events,
         {
@@ -132,18 +123,16 @@ export function situationOf(
         { kind: 'stepDone', id: 'try on', at, step: present.id },
       ];
       const next = { ...cook, events };
-      return cookAhead(next, stepsOf(cook.plan, pantry, { phases: [] }, changesOf(next)), pantry, nowMs, { ...on, pot })
-        .pot;
+      return cookAhead(next, stepsOf(cook.plan, { phases: [] }, changesOf(next)), nowMs, { ...on, pot }).pot;
     },
   };
 }
 
 /** A pudding that stands finished, hot in the pot or cold in its dish. @param cold degC, where it is cold */
-export function finished(plan: Plan, pantry: Pantry, setup: PotSetup, pot: Pot, coldC?: number): Situation {
+export function finished(plan: Plan, setup: PotSetup, pot: Pot, coldC?: number): Situation {
   const here = coldC === undefined ? pot : { ...pot, bulkC: coldC, panC: coldC, powerW: 0 };
   return {
     plan,
-    pantry,
     setup,
     pot: here,
     hot: coldC === undefined,
@@ -165,8 +154,8 @@ const fire = (plan: Plan, more: Partial<HeatStep> & Pick<HeatStep, 'role' | 'unt
 const isHeat = (m: MethodStep): m is HeatStep => m.do === 'heat';
 
 /** The fire that late starch asks for: to the bubble and on; over steam to its thickness and on. */
-export function fireAgain(plan: Plan, pantry: Pantry): HeatStep[] {
-  const over = methodOf(plan, pantry)
+export function fireAgain(plan: Plan): HeatStep[] {
+  const over = methodOf(plan)
     .filter(isHeat)
     .find((m) => m.over)?.over;
   return [
@@ -199,9 +188,9 @@ function crossing(most: number, passes: (x: number) => boolean): number {
 const weighable = (g: number): number => (g >= 10 ? Math.round(g) : Math.round(g * 2) / 2);
 
 /** The starch that this cook has at hand: the plan's own powder, else cornstarch. */
-export function starchOf(plan: Plan, pantry: Pantry): string {
+export function starchOf(plan: Plan): string {
   const own = plan.items.find((i) => {
-    const kind = lookUp(pantry, plan, i.ingredientId).thickener;
+    const kind = lookUp(plan, i.ingredientId).thickener;
     return kind !== undefined && GRAINS[kind].form === 'powder';
   });
   return own?.ingredientId ?? 'cornstarch';
@@ -209,12 +198,12 @@ export function starchOf(plan: Plan, pantry: Pantry): string {
 
 /** Thicker: starch in a slurry, minutes of cooking down, or egg held a little longer. The likeliest first. */
 export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): Fix[] {
-  const { plan, pantry } = s;
+  const { plan } = s;
   const sd = sdOf(plan);
-  const head = (pot: Pot) => headingOf(plan, pantry, s.setup, pot, sd);
+  const head = (pot: Pot) => headingOf(plan, s.setup, pot, sd);
   const asIs = s.finish(s.pot, []);
   const before = head(asIs);
-  const liquidId = mainLiquid(plan, pantry)?.id ?? 'milk_whole';
+  const liquidId = mainLiquid(plan)?.id ?? 'milk_whole';
   const fixes: Fix[] = [];
   const push = (how: Fix['how'], added: Added, pot: Pot, grams = 0, liquidG = 0, ingredientId = '') => {
     const after = head(pot);
@@ -233,14 +222,14 @@ export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): 
   };
   const base = { tempC: FRIDGE_C, why: 'fix' as const, ...(s.after === undefined ? {} : { after: s.after }) };
   const egg = s.pot.content.eggProteinG > 0;
-  const starchId = starchOf(plan, pantry);
-  const starchShare = lookUp(pantry, plan, starchId).per100.starch / 100;
+  const starchId = starchOf(plan);
+  const starchShare = lookUp(plan, starchId).per100.starch / 100;
   const most = FIX.starchMost * massG(s.pot.content);
   // a custard of egg alone stays one: starch that must bubble is another dish
-  const starchy = plan.items.some((i) => lookUp(pantry, plan, i.ingredientId).thickener !== undefined && i.grams > 0);
+  const starchy = plan.items.some((i) => lookUp(plan, i.ingredientId).thickener !== undefined && i.grams > 0);
   const mayBubble = (g: number) =>
     !egg || (starchy && cookedStarchPct(asIs) + (100 * g * starchShare) / massG(asIs.content) >= FIX.bubblesWithPct);
-  const heat = s.willBubble ? [] : fireAgain(plan, pantry);
+  const heat = s.willBubble ? [] : fireAgain(plan);
   const slurry = (g: number): Added => ({
     ...base,
     how: 'slurry',
@@ -250,7 +239,7 @@ export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): 
     ],
     heat,
   });
-  const withSlurry = (g: number) => s.finish(addToPot(s.pot, addedTo(slurry(g), plan, pantry)(s.pot), s.setup), heat);
+  const withSlurry = (g: number) => s.finish(addToPot(s.pot, addedTo(slurry(g), plan)(s.pot), s.setup), heat);
   const g = weighable(crossing(most, (x) => head(withSlurry(x)).place >= target));
   if (g > 0 && mayBubble(g)) push('slurry', slurry(g), withSlurry(g), g, weighable(FIX.slurryParts * g), starchId);
   if (egg && !mayBubble(g)) {
@@ -281,11 +270,11 @@ export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): 
 
 /** Looser: milk stirred into the hot pot, to the word that was wanted. */
 export function looser(s: Situation, target = stripMiddle(s.plan.serve.word)): Fix {
-  const { plan, pantry } = s;
+  const { plan } = s;
   const sd = sdOf(plan);
-  const head = (pot: Pot) => headingOf(plan, pantry, s.setup, pot, sd);
+  const head = (pot: Pot) => headingOf(plan, s.setup, pot, sd);
   const asIs = s.finish(s.pot, []);
-  const liquidId = mainLiquid(plan, pantry)?.id ?? 'milk_whole';
+  const liquidId = mainLiquid(plan)?.id ?? 'milk_whole';
   // cold pudding is warmed so that the milk goes in without lumps
   const heat = s.hot ? [] : [fire(plan, { role: 'warm', until: { reach: 'temperature', tempC: 80 } })];
   const added = (g: number): Added => ({
@@ -295,7 +284,7 @@ export function looser(s: Situation, target = stripMiddle(s.plan.serve.word)): F
     why: 'fix',
     ...(s.after === undefined ? {} : { after: s.after }),
   });
-  const loosened = (g: number) => s.finish(addToPot(s.pot, addedTo(added(g), plan, pantry)(s.pot), s.setup), heat);
+  const loosened = (g: number) => s.finish(addToPot(s.pot, addedTo(added(g), plan)(s.pot), s.setup), heat);
   const g = weighable(crossing(FIX.milkMost * massG(s.pot.content), (x) => head(loosened(x)).place <= target));
   const pot = loosened(g);
   const after = head(pot);
@@ -316,7 +305,7 @@ export function looser(s: Situation, target = stripMiddle(s.plan.serve.word)): F
 /** The mending that this pot asks for ahead of time, or none: it is near enough. */
 export function mendings(s: Situation): { before: Heading; fixes: Fix[] } {
   const target = stripMiddle(s.plan.serve.word);
-  const before = headingOf(s.plan, s.pantry, s.setup, s.finish(s.pot, []), sdOf(s.plan));
+  const before = headingOf(s.plan, s.setup, s.finish(s.pot, []), sdOf(s.plan));
   if (before.word === s.plan.serve.word) return { before, fixes: [] };
   return { before, fixes: before.place < target ? thicker(s, target) : [looser(s, target)] };
 }

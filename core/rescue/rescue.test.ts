@@ -20,13 +20,13 @@ const scaled = (plan: Plan, id: string, factor: number): Plan => ({
   items: plan.items.map((i) => (i.ingredientId === id ? { ...i, grams: i.grams * factor } : i)),
 });
 /** Solved to its word. */
-const plan = solveStarch(testPlan(), pantry).plan;
+const plan = solveStarch(testPlan()).plan;
 const done = (plan: Plan, cold = false): Situation => {
-  const setup = potSetup(plan, pantry);
-  return finished(plan, pantry, setup, runMethod(plan, pantry).pot, cold ? 5 : undefined);
+  const setup = potSetup(plan);
+  return finished(plan, setup, runMethod(plan).pot, cold ? 5 : undefined);
 };
 const live = (e: Evening): Situation =>
-  situationOf(e.cook, e.steps, pantry, e.nowMs, onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth));
+  situationOf(e.cook, e.steps, e.nowMs, onTheHob(e.cook, e.steps, e.nowMs, e.truth));
 
 describe('mendings at the hob', () => {
   const thin = scaled(plan, 'cornstarch', 0.7);
@@ -39,7 +39,7 @@ describe('mendings at the hob', () => {
     ['while it bubbles', 'cook on'],
     ['off the heat', 'off the heat'],
   ])('too thin %s: the starch it says, done as it says, makes the word', (_n, at) => {
-    const e = cookOn(evening(thin, pantry), pantry, { stop: (x) => presentOf(x)?.id === at });
+    const e = cookOn(evening(thin), { stop: (x) => presentOf(x)?.id === at });
     const { before, fixes } = mendings(live(e));
     const fix = fixes.find((f) => f.how === 'slurry')!;
     expect(before.place).toBeLessThan(stripMiddle('mounds') - 0.3);
@@ -50,14 +50,12 @@ describe('mendings at the hob', () => {
     const mended = cookOn(
       note(
         e,
-        pantry,
         eventAt('added', e.nowMs, fix.added),
         ...(fix.added.heat?.length ? [eventAt('stepDone', e.nowMs, { step: present.id })] : []),
       ),
-      pantry,
     );
-    const on = onTheHob(mended.cook, mended.steps, pantry, mended.nowMs, mended.truth);
-    const came = headingOf(thin, pantry, on.setup, on.pot, 0.2);
+    const on = onTheHob(mended.cook, mended.steps, mended.nowMs, mended.truth);
+    const came = headingOf(thin, on.setup, on.pot, 0.2);
     expect(came.word).toBe('mounds');
     expect(Math.abs(came.place - fix.after.place)).toBeLessThan(0.35);
     expect(fix.after.low).toBeLessThan(fix.after.place);
@@ -65,7 +63,7 @@ describe('mendings at the hob', () => {
   });
   it('late starch brings its own fire; early starch bubbles with the rest', () => {
     const at = (step: string) => {
-      const e = cookOn(evening(thin, pantry), pantry, { stop: (x) => presentOf(x)?.id === step });
+      const e = cookOn(evening(thin), { stop: (x) => presentOf(x)?.id === step });
       return thicker(live(e)).find((f) => f.how === 'slurry')!.added.heat ?? [];
     };
     expect(at('warm')).toEqual([]);
@@ -126,7 +124,7 @@ describe('rescue', () => {
   it('lumps: what they keep is missing, and is put back when it is felt', () => {
     const lumpy = done(plan);
     const r = rescueOf('lumps', { ...lumpy, pot: { ...lumpy.pot, lumps: 1 } });
-    expect(r.before!.place).toBeLessThan(headingOf(lumpy.plan, pantry, lumpy.setup, lumpy.pot, 0.2).place);
+    expect(r.before!.place).toBeLessThan(headingOf(lumpy.plan, lumpy.setup, lumpy.pot, 0.2).place);
     expect(r.after!.place).toBeGreaterThanOrEqual(r.before!.place);
   });
   it('scrambled egg is not saved, grainy egg in part', () => {
@@ -138,13 +136,13 @@ describe('rescue', () => {
   });
   it('raw taste wants minutes, more for a pot that hardly bubbled', () => {
     const half = familyPlan('ground-rice cream');
-    const e = cookOn(evening(half, pantry), pantry, { stop: (x) => presentOf(x)?.id === 'simmer' });
+    const e = cookOn(evening(half), { stop: (x) => presentOf(x)?.id === 'simmer' });
     const r = rescueOf('raw taste', live(e));
     expect(r.minutes).toBeGreaterThan(1);
     expect(r.added!.heat![0]!.until).toEqual({ reach: 'time', minutes: r.minutes });
   });
   it('hard grains want as long as the model says, and milk for what they drink', () => {
-    const e = cookOn(evening(familyPlan('whole-rice pudding'), pantry), pantry, {
+    const e = cookOn(evening(familyPlan('whole-rice pudding')), {
       stop: (x) => presentOf(x)?.id === 'simmer',
     });
     const r = rescueOf('grains hard', live(e));
@@ -160,7 +158,7 @@ describe('rescue', () => {
     expect(Math.abs(little.after!.place - little.before!.place)).toBeLessThan(0.3);
   });
   it('milk that went over before the starch was in is put back', () => {
-    const e = cookOn(evening(plan, pantry), pantry, { stop: (x) => presentOf(x)?.id === 'thicken' });
+    const e = cookOn(evening(plan), { stop: (x) => presentOf(x)?.id === 'thicken' });
     const r = rescueOf('boiled over', live(e), { lostG: 150, thickened: false });
     expect(r.added!.portions).toEqual([{ ingredientId: 'milk_whole', grams: 150 }]);
     expect(rescueOf('boiled over', done(plan), { lostG: 150 }).added).toBeUndefined();
@@ -203,7 +201,7 @@ describe('rescue', () => {
       pantry,
       '2026-12-12T19:30:00Z',
     );
-    expect(forecast(plan, pantry).serving.place).toBeLessThan(stripMiddle('mounds'));
+    expect(forecast(plan).serving.place).toBeLessThan(stripMiddle('mounds'));
     const r = rescueOf('too thin', done(plan));
     expect(r.added!.portions[0]!.grams).toBeGreaterThan(2);
   });
@@ -232,5 +230,5 @@ describe('rescue', () => {
 
 it('changes of a cook without any are none', () => {
   expect(changesOf({ events: [] })).toEqual({ after: [], longerMin: {} });
-  expect(stepsOf(testPlan(), pantry, { phases: [] }).some((s) => s.fix)).toBe(false);
+  expect(stepsOf(testPlan(), { phases: [] }).some((s) => s.fix)).toBe(false);
 });

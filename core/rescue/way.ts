@@ -126,13 +126,7 @@ export function fromFix(fault: Fault, going: Said, fixes: Fix[], s: Situation, e
   const some = fixes.filter((f) => f.grams > 0 || (f.how !== 'loosen' && f.minutes > 0));
   const best = some.find((f) => f.reaches) ?? some[0];
   if (!best) {
-    const heading = headingOf(
-      s.plan,
-      s.pantry,
-      s.setup,
-      s.finish(s.pot, []),
-      Math.hypot(s.plan.firmness.sdLn, FIX.kitchenLn),
-    );
+    const heading = headingOf(s.plan, s.setup, s.finish(s.pot, []), Math.hypot(s.plan.firmness.sdLn, FIX.kitchenLn));
     return {
       fault,
       going,
@@ -173,7 +167,7 @@ export function fromFix(fault: Fault, going: Said, fixes: Fix[], s: Situation, e
 
 /** The dish as poured, and how it stands and cools. */
 export function poured(s: Situation): Run {
-  return runSteps(s.plan, s.pantry, s.setup, s.pot, offTheHob(methodOf(s.plan, s.pantry)));
+  return runSteps(s.plan, s.setup, s.pot, offTheHob(methodOf(s.plan)));
 }
 
 /** h from pouring to its word, with other stays. */
@@ -206,19 +200,19 @@ export function until(
 }
 
 export const simmer = (s: Situation, more: Partial<HeatStep> = {}): HeatStep => ({
-  ...fireAgain(s.plan, s.pantry)[1]!,
+  ...fireAgain(s.plan)[1]!,
   ...more,
 });
 
 /** A pot in trouble, and what the ways out ask of it. */
 export function troubleOf(fault: Fault, s: Situation, told: Told) {
-  const { plan, pantry, setup, pot } = s;
+  const { plan, setup, pot } = s;
   const sd = Math.hypot(plan.firmness.sdLn, FIX.kitchenLn);
-  const liquid = mainLiquid(plan, pantry);
+  const liquid = mainLiquid(plan);
   const liquidId = liquid?.id ?? 'milk_whole';
   const mass = massG(pot.content);
   const egg = pot.content.eggProteinG > 0;
-  const head = (p: Pot, heat: HeatStep[] = []) => headingOf(plan, pantry, setup, s.finish(p, heat), sd);
+  const head = (p: Pot, heat: HeatStep[] = []) => headingOf(plan, setup, s.finish(p, heat), sd);
   const after = s.after === undefined ? {} : { after: s.after };
   const add = (portions: Portion[], heat: HeatStep[], how: Added['how'], tempC = FRIDGE_C): Added => ({
     portions,
@@ -228,7 +222,7 @@ export function troubleOf(fault: Fault, s: Situation, told: Told) {
     ...after,
     ...(heat.length ? { heat } : {}),
   });
-  const withAdded = (a: Added) => head(addToPot(pot, addedTo(a, plan, pantry)(pot), setup), a.heat ?? []);
+  const withAdded = (a: Added) => head(addToPot(pot, addedTo(a, plan)(pot), setup), a.heat ?? []);
   return { ...s, s, told, fault, liquid, liquidId, mass, egg, head, add, withAdded };
 }
 export type Trouble = ReturnType<typeof troubleOf>;

@@ -8,7 +8,7 @@ import { SIDE, sideOf, startSide } from './sides';
 import { english } from '../../words/english';
 
 const plan = testPlan();
-const side = (s: SidePot, p: Plan = plan) => sideOf(s, p, pantry);
+const side = (s: SidePot, p: Plan = plan) => sideOf(s, p);
 const figure = (a: ReturnType<typeof side>, name: string) =>
   Number(a.figures.find((f) => english(f.name) === name)!.value.x);
 
@@ -16,7 +16,7 @@ describe('side pots', () => {
   it.each(SIDE_KINDS)(
     '%s begins sensibly: it is weighed, takes minutes, says what to do, and is kept with the plan',
     (kind) => {
-      const start = startSide(kind, 's', plan, pantry);
+      const start = startSide(kind, 's', plan);
       const a = side(start);
       expect(a.uses.length).toBeGreaterThan(0);
       expect(a.uses.every((u) => u.grams > 0 && pantry.has(u.ingredientId))).toBe(true);
@@ -75,9 +75,9 @@ describe('side pots', () => {
       ...plan,
       sides: [{ id: 's', kind: 'toasting', whatId: 'almonds_chopped', grams: 60, to: 'golden' }],
     };
-    expect(allAllergens(plan, pantry)).not.toContain('tree nuts');
-    expect(allAllergens(nutty, pantry)).toContain('tree nuts');
-    const more = portionOf(nutty, pantry, []).energyKcal - portionOf(plan, pantry, []).energyKcal;
+    expect(allAllergens(plan)).not.toContain('tree nuts');
+    expect(allAllergens(nutty)).toContain('tree nuts');
+    const more = portionOf(nutty, []).energyKcal - portionOf(plan, []).energyKcal;
     expect(more).toBeCloseTo((60 * 5.65) / plan.people, -1);
   });
 });

@@ -4,7 +4,6 @@ import { lookUp } from '../plan/stages';
 import { FRIDGE_C } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
-import type { Pantry } from '../pantry/pantry';
 import { infused, syrup } from '../pot/flavour';
 import { netW } from '../pot/hob';
 import { cook, fillPot } from '../pot/pot';
@@ -62,8 +61,8 @@ const HOT_SUGAR = say('sides.hotSyrupSticksAndBurns');
  * What a side pot asks and gives.
  * @throws UnknownIngredientError for an ingredient that nobody knows
  */
-export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
-  const what = (id: string) => lookUp(pantry, plan, id);
+export function sideOf(side: SidePot, plan: Plan): SideAnswer {
+  const what = (id: string) => lookUp(plan, id);
   const base = { id: side.id, kind: side.kind };
   switch (side.kind) {
     case 'syrup': {
@@ -201,7 +200,7 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
       };
     }
     case 'second layer':
-      return secondLayer(side, plan, pantry);
+      return secondLayer(side, plan);
     case 'glaze': {
       const areaM2 = dishAreaM2(plan.dish) * plan.dish.count;
       const endG = areaM2 * side.depthMm * 1000 * SIDE.densityGPerMl;
@@ -226,7 +225,7 @@ export function sideOf(side: SidePot, plan: Plan, pantry: Pantry): SideAnswer {
 }
 
 /** A second layer: cooked down in its own pan, so that what is left stands `depthMm` deep over the dish. */
-function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Plan, pantry: Pantry): SideAnswer {
+function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Plan): SideAnswer {
   const areaM2 = dishAreaM2(plan.dish) * plan.dish.count;
   const endG = areaM2 * side.depthMm * 1000 * SIDE.densityGPerMl;
   const rawG = endG / side.cookedTo;
@@ -238,11 +237,8 @@ function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Pla
     { ingredientId: 'rice_flour', grams: starchG },
     ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
   ];
-  const mixture: Mixture = uses.reduce(
-    (sum, u) => add(sum, mixtureOf(lookUp(pantry, plan, u.ingredientId), u.grams)),
-    EMPTY,
-  );
-  const setup = { ...potSetup(plan, pantry), base: lookUp(pantry, plan, side.liquidId).base ?? ('water' as const) };
+  const mixture: Mixture = uses.reduce((sum, u) => add(sum, mixtureOf(lookUp(plan, u.ingredientId), u.grams)), EMPTY);
+  const setup = { ...potSetup(plan), base: lookUp(plan, side.liquidId).base ?? ('water' as const) };
   const raw = fillPot(setup, mixture, FRIDGE_C);
   const fire = { setting: plan.method.simmerSetting, stirEveryS: plan.method.stirEveryS, lid: 'off' as const };
   const pot =
@@ -271,9 +267,9 @@ function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Pla
 }
 
 /** A side pot to begin with, sized to the plan. */
-export function startSide(kind: SidePot['kind'], id: string, plan: Plan, pantry: Pantry): SidePot {
+export function startSide(kind: SidePot['kind'], id: string, plan: Plan): SidePot {
   const serves = plan.people;
-  const milk = plan.items.find((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk')?.ingredientId ?? 'water';
+  const milk = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'milk')?.ingredientId ?? 'water';
   switch (kind) {
     case 'syrup':
       return { id, kind, sugarId: 'sugar', sugarG: Math.max(40, 15 * serves), to: 'pouring', acid: true };
@@ -295,5 +291,5 @@ export function startSide(kind: SidePot['kind'], id: string, plan: Plan, pantry:
 }
 
 /** Everything the side pots use, g of what is eaten. */
-export const sideUses = (plan: Plan, pantry: Pantry): { ingredientId: string; grams: number }[] =>
-  plan.sides.flatMap((s) => sideOf(s, plan, pantry).uses);
+export const sideUses = (plan: Plan): { ingredientId: string; grams: number }[] =>
+  plan.sides.flatMap((s) => sideOf(s, plan).uses);

@@ -4,7 +4,7 @@ import { cookAhead, livePot, onTheHob } from '../cook/live';
 import { massG } from '../matter/mixture';
 import { bodyOf, consistency, PASTE } from '../pot/paste';
 import type { Pot } from '../pot/pot';
-import { pantry, testPlan } from '../testing';
+import { testPlan } from '../testing';
 import { cookOn, evening, eventAt, note, potOf, presentOf, type Evening } from '../testingEvening';
 import { trailS } from '../texture/kitchenTests';
 import { TWIN, type Habits } from './twin';
@@ -19,21 +19,21 @@ const trailOf = (pot: Pot) => {
 
 /** s to the pouring and place on the set scale at serving, as a pot with these habits, or a cloud, has them. */
 function really(e: Evening) {
-  const { trace: _t, ...on } = onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth);
-  const { pot } = cookAhead(e.cook, e.steps, pantry, e.nowMs, on);
+  const { trace: _t, ...on } = onTheHob(e.cook, e.steps, e.nowMs, e.truth);
+  const { pot } = cookAhead(e.cook, e.steps, e.nowMs, on);
   return {
     doneS: pot.tS - on.pot.tS,
-    place: livePot(e.cook, e.steps, pantry, e.nowMs, e.truth).forecast.serving.place,
+    place: livePot(e.cook, e.steps, e.nowMs, e.truth).forecast.serving.place,
   };
 }
 /** @param before the cloud of the same cook at an earlier moment, so that it goes on from there */
 function foreseen(e: Evening, cook: Cook, before: Followed | undefined) {
-  const twin = followTwin(cook, e.steps, pantry, e.nowMs, before, POTS);
-  const view = viewOf(twin, cook, e.steps, pantry);
+  const twin = followTwin(cook, e.steps, e.nowMs, before, POTS);
+  const view = viewOf(twin, cook, e.steps);
   return {
     twin,
     doneS: view.doneInS?.mean ?? NaN,
-    place: livePot(cook, e.steps, pantry, e.nowMs, view.habits).forecast.serving.place,
+    place: livePot(cook, e.steps, e.nowMs, view.habits).forecast.serving.place,
   };
 }
 const blind = (cook: Cook): Cook => ({
@@ -43,16 +43,16 @@ const blind = (cook: Cook): Cook => ({
 
 /** Cooks a true pot with these habits and notes what is seen; at each, how far off the forecast is with it and without. */
 function evidence(truth: Partial<Habits>) {
-  let e = evening(plan, pantry, truth);
+  let e = evening(plan, truth);
   let seeing: Followed | undefined;
   let unseeing: Followed | undefined;
   const rows: { seen: string; doneS: [number, number]; place: [number, number] }[] = [];
   const to = (step: string, afterS: number) => {
-    e = cookOn(e, pantry, { everyS: 2, stop: (x) => presentOf(x)?.id === step });
+    e = cookOn(e, { everyS: 2, stop: (x) => presentOf(x)?.id === step });
     e = { ...e, nowMs: e.nowMs + afterS * 1000 };
   };
   const tell = (seen: string, kind?: 'observed' | 'measured', rest?: object) => {
-    if (kind) e = note(e, pantry, eventAt(kind, e.nowMs, rest));
+    if (kind) e = note(e, eventAt(kind, e.nowMs, rest));
     e = { ...e, nowMs: e.nowMs + 1000 };
     const [is, by, without] = [really(e), foreseen(e, e.cook, seeing), foreseen(e, blind(e.cook), unseeing)];
     seeing = by.twin;
@@ -61,7 +61,7 @@ function evidence(truth: Partial<Habits>) {
     const [a, b] = [off(by), off(without)];
     rows.push({ seen, doneS: [a[0], b[0]], place: [a[1], b[1]] });
   };
-  const probe = () => tell('probe', 'measured', { what: 'probe', value: potOf(e, pantry).bulkC });
+  const probe = () => tell('probe', 'measured', { what: 'probe', value: potOf(e).bulkC });
   to('warm', 60);
   probe();
   e = { ...e, nowMs: e.nowMs + 50_000 };
@@ -73,9 +73,9 @@ function evidence(truth: Partial<Habits>) {
   to('cook on', 2);
   tell('first bubble');
   e = { ...e, nowMs: e.nowMs + 10_000 };
-  tell('trail', 'measured', { what: 'trail', value: trailOf(potOf(e, pantry)) });
+  tell('trail', 'measured', { what: 'trail', value: trailOf(potOf(e)) });
   e = { ...e, nowMs: e.nowMs + 30_000 };
-  tell('scale', 'measured', { what: 'scale', value: massG(potOf(e, pantry).content) + plan.pan.massG });
+  tell('scale', 'measured', { what: 'scale', value: massG(potOf(e).content) + plan.pan.massG });
   return rows;
 }
 

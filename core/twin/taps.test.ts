@@ -4,7 +4,7 @@ import type { Plan } from '../plan/plan';
 import { readPot, type Pot } from '../pot/pot';
 import { followTwin } from '../cook/follow';
 import { onTheHob } from '../cook/live';
-import { familyPlan, pantry, testPlan } from '../testing';
+import { familyPlan, testPlan } from '../testing';
 import { cookOn, evening, presentOf } from '../testingEvening';
 import { spreadOf, tell, type Habits, type Seen, type Twin } from './twin';
 
@@ -12,11 +12,11 @@ const POTS = 150;
 
 /** The cloud of a cook that has come to a step, and some seconds into it. */
 function cloudAt(plan: Plan, step: string, plusS = 30): { twin: Twin; pot: Pot } {
-  const e = cookOn(evening(plan, pantry), pantry, { stop: (x) => presentOf(x)?.id === step });
+  const e = cookOn(evening(plan), { stop: (x) => presentOf(x)?.id === step });
   const at = e.nowMs + plusS * 1000;
   return {
-    twin: followTwin(e.cook, e.steps, pantry, at, undefined, POTS).twin,
-    pot: onTheHob(e.cook, e.steps, pantry, at).pot,
+    twin: followTwin(e.cook, e.steps, at, undefined, POTS).twin,
+    pot: onTheHob(e.cook, e.steps, at).pot,
   };
 }
 const mean = (t: Twin, read: (pot: Pot, h: Habits) => number) => spreadOf(t, read).mean;
@@ -44,7 +44,7 @@ describe('every tap moves the cloud the way it says', () => {
     ['a cold blob runs at once', after, { what: 'plate runs', deg: 5, firmness: 1 }, (_p, h) => h.starch, -1],
     ['a cold blob stays upright', after, { what: 'plate runs', deg: 90, firmness: 1 }, thick, 1],
   ] as [string, typeof pudding, Seen, (p: Pot, h: Habits) => number, 1 | -1][])('%s', (_n, cloud, seen, read, way) => {
-    const told = tell(cloud.twin, testPlan(), pantry, seen);
+    const told = tell(cloud.twin, testPlan(), seen);
     const moved = mean(told.twin, read) - mean(cloud.twin, read);
     expect(way * moved).toBeGreaterThan(0);
   });
@@ -52,14 +52,14 @@ describe('every tap moves the cloud the way it says', () => {
     const { twin } = cloudAt(familyPlan('frozen cream'), 'reduce', 900);
     const now = mean(twin, (p) => massG(p.content));
     const from = twin.particles.reduce((s, p) => s + p.fromG, 0) / twin.particles.length;
-    const told = tell(twin, familyPlan('frozen cream'), pantry, { what: 'at the mark', share: (0.97 * now) / from });
+    const told = tell(twin, familyPlan('frozen cream'), { what: 'at the mark', share: (0.97 * now) / from });
     expect(mean(told.twin, (p) => massG(p.content))).toBeLessThan(now);
   });
   it('a bowl that is warm after few ladles says that the pot is hot', () => {
     const { twin } = cloudAt(familyPlan('stirred custard'), 'thicken', 4);
     const bowl = { massG: 180, heatJPerGK: 2.65, tempC: 20, ladleG: 60 };
     const hot = (ladles: number) =>
-      mean(tell(twin, familyPlan('stirred custard'), pantry, { what: 'bowl warm', bowl, ladles }).twin, (p) => p.bulkC);
+      mean(tell(twin, familyPlan('stirred custard'), { what: 'bowl warm', bowl, ladles }).twin, (p) => p.bulkC);
     expect(hot(1)).toBeGreaterThan(hot(4));
   });
 });
@@ -67,13 +67,13 @@ describe('every tap moves the cloud the way it says', () => {
 it('one tap after another: over weak and strong rings what the twin thinks of the pot comes nearer with each', () => {
   const plan = testPlan();
   const errors = [-1.6, -1.1, 1.2].map((hob) => {
-    const e = cookOn(evening(plan, pantry, { hob }), pantry, { stop: (x) => presentOf(x)?.id === 'cook on' });
-    const really = onTheHob(e.cook, e.steps, pantry, e.nowMs, e.truth).pot.bulkC;
+    const e = cookOn(evening(plan, { hob }), { stop: (x) => presentOf(x)?.id === 'cook on' });
+    const really = onTheHob(e.cook, e.steps, e.nowMs, e.truth).pot.bulkC;
     const taps = e.cook.events.filter((x) => x.kind === 'observed');
     expect(taps.map((x) => x.what)).toEqual(['steams', 'first bubble']);
     return [0, 1, 2].map((n) => {
       const cook = { ...e.cook, events: e.cook.events.filter((x) => x.kind !== 'observed' || taps.indexOf(x) < n) };
-      const { twin } = followTwin(cook, e.steps, pantry, e.nowMs, undefined, POTS);
+      const { twin } = followTwin(cook, e.steps, e.nowMs, undefined, POTS);
       return Math.abs(spreadOf(twin, (p) => p.bulkC).mean - really);
     });
   });

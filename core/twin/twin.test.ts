@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan';
 import { cook, addToPot, type Pot } from '../pot/pot';
 import { runPhase } from '../pot/program';
 import { additionOf, phaseOf, startPot } from '../model/run';
-import { pantry, testPlan } from '../testing';
+import { testPlan } from '../testing';
 import {
   addToTwin,
   cookTwin,
@@ -25,14 +25,14 @@ import {
 
 const NOBODY: Habits = NO_HABITS;
 const plan = testPlan();
-const method = methodOf(plan, pantry);
+const method = methodOf(plan);
 
 const addition = (own: Plan, pot: Pot, step: Extract<MethodStep, { do: 'add' }>) =>
-  additionOf(step, mixtureOfPortions(atStages(own, pantry)[step.stage]), pot).addition;
+  additionOf(step, mixtureOfPortions(atStages(own)[step.stage]), pot).addition;
 
 /** Minutes until this pot is done (poured), cooked on by the method from step `from`. */
 function minutesToDone(pot: Pot, habits: Habits, from: number): number {
-  const own = withHabits(plan, pantry, habits);
+  const own = withHabits(plan, habits);
   let p = pot;
   for (const step of method.slice(from)) {
     if (step.do === 'add') p = addToPot(p, addition(own.plan, p, step), own.setup);
@@ -45,9 +45,9 @@ function minutesToDone(pot: Pot, habits: Habits, from: number): number {
 /** A real pot with other truths, cooked by the plan's method; at each moment asked, what the cook would see. */
 function realCook(truth: Partial<Habits>, watch: readonly { atS: number; see: (pot: Pot) => Seen | undefined }[]) {
   const habits = { ...NOBODY, ...truth };
-  const own = withHabits(plan, pantry, habits);
-  let pot = startPot(own.plan, pantry, own.setup);
-  let twin: Twin = startTwin(plan, pantry, 0.3, TWIN.particles);
+  const own = withHabits(plan, habits);
+  let pot = startPot(own.plan, own.setup);
+  let twin: Twin = startTwin(plan, 0.3, TWIN.particles);
   const heat = method[0] as HeatStep;
   const controls = phaseOf(heat);
   const errors: number[] = [];
@@ -70,7 +70,7 @@ function realCook(truth: Partial<Habits>, watch: readonly { atS: number; see: (p
     twin = cookTwin(twin, controls, dt);
     const seen = w.see(pot);
     if (seen) {
-      const told = tell(twin, plan, pantry, seen);
+      const told = tell(twin, plan, seen);
       twin = told.twin;
       said.push(told.contradicts);
     }
@@ -81,7 +81,7 @@ function realCook(truth: Partial<Habits>, watch: readonly { atS: number; see: (p
 
 describe('the twin', () => {
   it('before anything is seen it is the plan, as wide as kitchens are', () => {
-    const twin = startTwin(plan, pantry, 0.3);
+    const twin = startTwin(plan, 0.3);
     expect(twin.particles).toHaveLength(TWIN.particles);
     expect(TWIN.particles).toBeGreaterThanOrEqual(500);
     const hob = spreadOf(twin, (_p, h) => h.hob);
@@ -109,17 +109,17 @@ describe('the twin', () => {
   });
   it('one tap is worth something too: steam seen late says that the ring is weak', () => {
     const truth = { hob: Math.log(0.7) / TWIN.hobLn };
-    const own = withHabits(plan, pantry, { ...NOBODY, ...truth });
-    let pot = startPot(own.plan, pantry, own.setup);
+    const own = withHabits(plan, { ...NOBODY, ...truth });
+    let pot = startPot(own.plan, own.setup);
     const controls = phaseOf(method[0] as HeatStep);
     let atS = 0;
     while (pot.bulkC < TWIN.steamC) {
       pot = cook(pot, own.setup, controls, 5).pot;
       atS += 5;
     }
-    const twin = cookTwin(startTwin(plan, pantry, 0.3), controls, atS);
+    const twin = cookTwin(startTwin(plan, 0.3), controls, atS);
     const before = spreadOf(twin, (_p, h) => h.hob);
-    const told = tell(twin, plan, pantry, { what: 'steams' });
+    const told = tell(twin, plan, { what: 'steams' });
     const after = spreadOf(told.twin, (_p, h) => h.hob);
     expect(told.contradicts).toBe(false);
     expect(after.mean).toBeLessThan(before.mean - 0.5);
@@ -127,29 +127,29 @@ describe('the twin', () => {
   });
   it('what cannot be is not swallowed: it is said, and the cloud widens instead of jumping', () => {
     const controls = phaseOf(method[0] as HeatStep);
-    const twin = cookTwin(startTwin(plan, pantry, 0.3), controls, 60);
+    const twin = cookTwin(startTwin(plan, 0.3), controls, 60);
     const before = spreadOf(twin, (p) => p.bulkC);
     const width = (t: Twin) => {
       const s = spreadOf(t, (_p, h) => h.hob);
       return s.high - s.low;
     };
-    const narrow = tell(twin, plan, pantry, { what: 'probe', tempC: before.mean }).twin;
-    const odd = tell(narrow, plan, pantry, { what: 'probe', tempC: before.mean + 45 });
+    const narrow = tell(twin, plan, { what: 'probe', tempC: before.mean }).twin;
+    const odd = tell(narrow, plan, { what: 'probe', tempC: before.mean + 45 });
     expect(odd.contradicts).toBe(true);
     expect(odd.twin.contradicted).toBe(1);
     expect(width(odd.twin)).toBeGreaterThan(width(narrow));
     // and an ordinary reading is no contradiction
-    expect(tell(narrow, plan, pantry, { what: 'probe', tempC: before.mean + 2 }).contradicts).toBe(false);
+    expect(tell(narrow, plan, { what: 'probe', tempC: before.mean + 2 }).contradicts).toBe(false);
   });
   it('heaped starch is seen by the trail, and the word at serving follows', () => {
     const truth = { ...NOBODY, starch: 2.2 };
-    const own = withHabits(plan, pantry, truth);
-    let pot = startPot(own.plan, pantry, own.setup);
-    let twin = startTwin(plan, pantry, 0.3);
+    const own = withHabits(plan, truth);
+    let pot = startPot(own.plan, own.setup);
+    let twin = startTwin(plan, 0.3);
     for (const step of method) {
       if (step.do === 'add') {
         pot = addToPot(pot, addition(own.plan, pot, step), own.setup);
-        twin = addToTwin(twin, plan, pantry, (p, x) => addition(p, x, step));
+        twin = addToTwin(twin, plan, (p, x) => addition(p, x, step));
       } else if (step.do === 'heat') {
         const end = runPhase(pot, own.setup, phaseOf(step));
         twin = cookTwin(twin, phaseOf(step), end.pot.tS - pot.tS);
@@ -158,14 +158,13 @@ describe('the twin', () => {
       }
     }
     const starch = (t: Twin) => spreadOf(t, (_p, h) => h.starch).mean;
-    const f = forecast(own.plan, pantry);
-    const told = tell(twin, plan, pantry, { what: 'trail closes', seconds: Math.min(60, f.seen.trailS) });
+    const f = forecast(own.plan);
+    const told = tell(twin, plan, { what: 'trail closes', seconds: Math.min(60, f.seen.trailS) });
     expect(starch(told.twin)).toBeGreaterThan(starch(twin) + 0.2);
   });
   it('the same seed and the same events give the same cloud', () => {
     const controls = phaseOf(method[0] as HeatStep);
-    const run = () =>
-      tell(cookTwin(startTwin(plan, pantry, 0.7, 60), controls, 90), plan, pantry, { what: 'probe', tempC: 55 }).twin;
+    const run = () => tell(cookTwin(startTwin(plan, 0.7, 60), controls, 90), plan, { what: 'probe', tempC: 55 }).twin;
     expect(run()).toEqual(run());
   });
 });

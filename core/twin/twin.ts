@@ -4,7 +4,6 @@ import { starchSdRel } from '../model/forecast';
 import { massG } from '../matter/mixture';
 import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
-import type { Pantry } from '../pantry/pantry';
 import { bodyOf, consistency, PASTE } from '../pot/paste';
 import { temper } from '../pot/egg';
 import { BITE } from '../pot/grain';
@@ -130,11 +129,11 @@ const scaleOf = (plan: Plan): Record<Dim, number> => ({
 });
 
 /** The plan and the pan as this pot has them. */
-export function withHabits(plan: Plan, pantry: Pantry, h: Habits): { plan: Plan; setup: PotSetup } {
+export function withHabits(plan: Plan, h: Habits): { plan: Plan; setup: PotSetup } {
   const s = scaleOf(plan);
   const factor = (d: Dim) => Math.exp(s[d] * h[d]);
   const grams = (id: string) => {
-    const group = lookUp(pantry, plan, id).group;
+    const group = lookUp(plan, id).group;
     return group === 'thickener' ? factor('starch') : group === 'milk' ? factor('milk') : 1;
   };
   const changed: Plan = {
@@ -146,7 +145,7 @@ export function withHabits(plan: Plan, pantry: Pantry, h: Habits): { plan: Plan;
   };
   return {
     plan: changed,
-    setup: potSetup(changed, pantry, {
+    setup: potSetup(changed, {
       ...NO_TUNING,
       evaporation: factor('evaporation'),
       consistency: factor('consistency'),
@@ -166,12 +165,12 @@ function drawsFrom(seed: number): (d: Dim) => number {
 }
 
 /** A cloud of pots as they stand before the fire. @param seed 0 to 1 */
-export function startTwin(plan: Plan, pantry: Pantry, seed: number, particles = TWIN.particles): Twin {
+export function startTwin(plan: Plan, seed: number, particles = TWIN.particles): Twin {
   const draw = drawsFrom(seed);
   const cloud = Array.from({ length: particles }, (): Particle => {
     const habits = Object.fromEntries(DIMS.map((d) => [d, draw(d)])) as Habits;
-    const k = withHabits(plan, pantry, habits);
-    const pot = startPot(k.plan, pantry, k.setup);
+    const k = withHabits(plan, habits);
+    const pot = startPot(k.plan, k.setup);
     return { habits, setup: k.setup, pot, rateKPerS: 0, fromG: massG(pot.content) };
   });
   return { particles: cloud, logW: cloud.map(() => 0), seed, resampled: 0, effective: 1, contradicted: 0 };
@@ -193,16 +192,11 @@ export const cookTwin = (twin: Twin, controls: Controls, seconds: number): Twin 
       };
 
 /** Something goes in; how much of it is each pot's own affair. */
-export const addToTwin = (
-  twin: Twin,
-  plan: Plan,
-  pantry: Pantry,
-  addition: (own: Plan, pot: Pot) => Addition,
-): Twin => ({
+export const addToTwin = (twin: Twin, plan: Plan, addition: (own: Plan, pot: Pot) => Addition): Twin => ({
   ...twin,
   particles: twin.particles.map((p) => ({
     ...p,
-    pot: addToPot(p.pot, addition(withHabits(plan, pantry, p.habits).plan, p.pot), p.setup),
+    pot: addToPot(p.pot, addition(withHabits(plan, p.habits).plan, p.pot), p.setup),
   })),
 });
 
@@ -300,7 +294,7 @@ const weightsOf = (logW: readonly number[]): number[] => {
 export const effectiveOf = (twin: Twin): number => 1 / weightsOf(twin.logW).reduce((s, w) => s + w * w, 0);
 
 /** Takes the cloud anew by its weights, and spreads what does not change over a cook a little. @param widen on top */
-function resample(twin: Twin, plan: Plan, pantry: Pantry, widen = 1): Twin {
+function resample(twin: Twin, plan: Plan, widen = 1): Twin {
   const n = twin.particles.length;
   const w = weightsOf(twin.logW);
   const seed = (twin.seed + 0.618 * (twin.resampled + 1)) % 1;
@@ -324,7 +318,7 @@ function resample(twin: Twin, plan: Plan, pantry: Pantry, widen = 1): Twin {
         a * p.habits[d] + (1 - a) * mean[d] + jitter * Math.max(sd[d], widen > 1 ? 0.3 : 0) * draw(d),
       ]),
     ) as Habits;
-    return { ...p, habits, setup: withHabits(plan, pantry, habits).setup };
+    return { ...p, habits, setup: withHabits(plan, habits).setup };
   });
   return {
     ...twin,
@@ -343,15 +337,15 @@ export type Told = {
 };
 
 /** What was seen, told to the cloud. A contradiction is not swallowed: it is said, and the cloud is widened. */
-export function tell(twin: Twin, plan: Plan, pantry: Pantry, seen: Seen): Told {
+export function tell(twin: Twin, plan: Plan, seen: Seen): Told {
   const before = weightsOf(twin.logW);
   const fit = twin.particles.map((p) => Math.exp(logLikelihood(p, seen)));
   const l = fit.map((x) => TWIN.wrong + (1 - TWIN.wrong) * x);
   const fitting = fit.reduce((s, x, i) => s + (x >= TWIN.fits ? before[i]! : 0), 0);
   const contradicts = fitting < TWIN.odd;
   let next: Twin = { ...twin, logW: twin.logW.map((w, i) => w + Math.log(l[i]!)) };
-  if (contradicts) next = { ...resample(next, plan, pantry, TWIN.widen), contradicted: twin.contradicted + 1 };
-  else if (effectiveOf(next) < TWIN.resampleAt * next.particles.length) next = resample(next, plan, pantry);
+  if (contradicts) next = { ...resample(next, plan, TWIN.widen), contradicted: twin.contradicted + 1 };
+  else if (effectiveOf(next) < TWIN.resampleAt * next.particles.length) next = resample(next, plan);
   return { twin: next, fitting, contradicts };
 }
 

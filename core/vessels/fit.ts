@@ -4,7 +4,6 @@ import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { mainLiquid, wholeMixture } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2, type Form } from '../pantry/kitchen';
-import type { Pantry } from '../pantry/pantry';
 import { depthOfMm } from './vessel';
 
 /** J to turn a gram of water to steam. */
@@ -24,8 +23,8 @@ export type PanFit = {
 };
 
 /** Whether the pan takes it, foam included. */
-export function panFit(plan: Plan, pantry: Pantry): PanFit {
-  const goesInMl = massG(wholeMixture(plan, pantry)) / PUDDING_G_PER_ML;
+export function panFit(plan: Plan): PanFit {
+  const goesInMl = massG(wholeMixture(plan)) / PUDDING_G_PER_ML;
   const areaM2 = (Math.PI * (plan.pan.diameterMm / 1000) ** 2) / 4;
   const holdsMl = areaM2 * plan.pan.heightMm * 1000;
   const headroomMm = plan.pan.heightMm - goesInMl / (areaM2 * 1000);
@@ -33,7 +32,7 @@ export function panFit(plan: Plan, pantry: Pantry): PanFit {
     headroomMm <= 0
       ? Infinity
       : foamIndex(
-          mainLiquid(plan, pantry)?.base ?? 'water',
+          mainLiquid(plan)?.base ?? 'water',
           (TO_BUBBLES * netW(plan.hob, setting)) / LATENT / 1000,
           areaM2,
           headroomMm / 1000,

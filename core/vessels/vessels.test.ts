@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { DISHES, FormSchema, type Form } from '../pantry/kitchen';
-import { pantry, testPlan } from '../testing';
+import { testPlan } from '../testing';
 import { cutGrid, dishFit, panFit } from './fit';
 import { boxOf, DISC_EASE_MM, liningOf, OVERLAP_MM, printScale } from './lining';
 import { areaAtMm2, asDish, asPan, depthOfMm, VesselSchema, volumeMl, type Vessel } from './vessel';
@@ -71,13 +71,13 @@ describe('a vessel of the cook’s own', () => {
   });
   it('of the pan: a litre too much is too small; more head-room means less foam over the rim', () => {
     const plan = testPlan();
-    const full = panFit({ ...plan, pan: { ...plan.pan, heightMm: 40 } }, pantry);
+    const full = panFit({ ...plan, pan: { ...plan.pan, heightMm: 40 } });
     expect(full.says).toBe('too small');
-    expect(panFit(plan, pantry).headroomMm).toBeGreaterThan(40);
+    expect(panFit(plan).headroomMm).toBeGreaterThan(40);
     fc.assert(
       fc.property(fc.double({ min: 60, max: 200, noNaN: true }), (h) => {
-        const a = panFit({ ...plan, pan: { ...plan.pan, heightMm: h } }, pantry);
-        const b = panFit({ ...plan, pan: { ...plan.pan, heightMm: h + 20 } }, pantry);
+        const a = panFit({ ...plan, pan: { ...plan.pan, heightMm: h } });
+        const b = panFit({ ...plan, pan: { ...plan.pan, heightMm: h + 20 } });
         expect(b.foamUp).toBeLessThan(a.foamUp);
         expect(b.headroomMm - a.headroomMm).toBeCloseTo(20, 6);
       }),

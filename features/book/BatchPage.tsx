@@ -6,8 +6,7 @@ import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch'
 import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
-import { lookUp } from '../../core/plan/stages';
-import { pantryWith } from '../../core/pantry/pantry';
+import { lookUp, pantryOf } from '../../core/plan/stages';
 import { useCollection, useRemove, useSave } from '../../storage/hooks';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -187,9 +186,9 @@ function NoteField({ initial, onChange }: { initial: string; onChange: (note: st
 
 function Log({ batch }: { batch: Batch }) {
   const { fmt } = useApp();
-  const pantry = pantryWith(batch.plan.own);
+  const pantry = pantryOf(batch.plan);
   const events = countingEvents(batch);
-  const steps = stepsOf(batch.plan, pantry, { phases: [] }, changesOf(batch));
+  const steps = stepsOf(batch.plan, { phases: [] }, changesOf(batch));
   return (
     <View className="gap-3">
       <Type kind="title" level={2}>
@@ -198,7 +197,7 @@ function Log({ batch }: { batch: Batch }) {
       <View>
         {batch.plan.items.map((i) => (
           <View key={i.ingredientId} className="flex-row justify-between gap-3 border-b-hair border-line py-1">
-            <Type className="shrink">{lookUp(pantry, batch.plan, i.ingredientId).name}</Type>
+            <Type className="shrink">{lookUp(batch.plan, i.ingredientId).name}</Type>
             <Type kind="strong">{fmt.grams(i.grams)}</Type>
           </View>
         ))}

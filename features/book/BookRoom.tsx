@@ -5,7 +5,6 @@ import { learnFirmness } from '../../core/book/nextTime';
 import { promiseOf, type Batch } from '../../core/book/batch';
 import { foldCook } from '../../core/cook/fold';
 import { changesOf, stepsOf } from '../../core/cook/steps';
-import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle, wordAt } from '../../core/texture/words';
 import { useCollection, useSave } from '../../storage/hooks';
 import { ask } from '../../workers/client';
@@ -230,7 +229,7 @@ function WriteSheet({
     .filter((c) => !c.batchId)
     .map((cook) => ({
       cook,
-      state: foldCook(cook, stepsOf(cook.plan, pantryWith(cook.plan.own), { phases: [] }, changesOf(cook))),
+      state: foldCook(cook, stepsOf(cook.plan, { phases: [] }, changesOf(cook))),
     }))
     .filter(({ state }) => !Number.isNaN(state.pouredMs));
   const write = async (plan: Batch['plan'], at: number, cook?: (typeof poured)[number]['cook']) => {
@@ -242,7 +241,7 @@ function WriteSheet({
       at: new Date(at).toISOString(),
       plan,
       events: cook?.events ?? [],
-      promise: promiseOf(forecast, plan, pantryWith(plan.own)),
+      promise: promiseOf(forecast, plan),
       found: { flaws: [], note: '' },
     });
     if (cook) saveCook.mutate({ ...cook, batchId: id });

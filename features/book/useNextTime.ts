@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Batch } from '../../core/book/batch';
 import { mainLiquid } from '../../core/plan/stages';
-import { pantryWith } from '../../core/pantry/pantry';
 import { ask } from '../../workers/client';
 
-const milkOf = (b: Batch) => mainLiquid(b.plan, pantryWith(b.plan.own))?.id;
+const milkOf = (b: Batch) => mainLiquid(b.plan)?.id;
 
 /** What to change next time, learnt from all batches of the same milk. */
 export function useNextTime(batch: Batch | undefined, all: readonly Batch[]) {

@@ -1,7 +1,6 @@
 import type { Advice } from '../../core/book/nextTime';
 import type { Batch } from '../../core/book/batch';
 import type { Plan } from '../../core/plan/plan';
-import { pantryWith } from '../../core/pantry/pantry';
 import { lookUp } from '../../core/plan/stages';
 import { stripMiddle } from '../../core/texture/words';
 import type { Formatter } from '../../words/format';
@@ -14,7 +13,7 @@ export function adviceSays(a: Advice, plan: Plan, fmt: Formatter): string {
   switch (a.kind) {
     case 'starch':
     case 'sugar':
-      return `${more(a.fromG, a.toG, fmt)} ${lookUp(pantryWith(plan.own), plan, a.ingredientId).name}`;
+      return `${more(a.fromG, a.toG, fmt)} ${lookUp(plan, a.ingredientId).name}`;
     case 'cook on':
       return t('bookRoom.cookOnMinAfterThe', { toMin: a.toMin, fromMin: a.fromMin });
     case 'heat':

@@ -3,7 +3,6 @@ import type { Forecast, Point } from '../../core/model/forecast';
 import { mainLiquid } from '../../core/plan/stages';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS, STRIP, stripMiddle } from '../../core/texture/words';
-import { pantryWith } from '../../core/pantry/pantry';
 import { ChanceBars } from '../../ui/ChanceBars';
 import { PushBar, type Push } from '../../ui/PushBar';
 import { SetStrip } from '../../ui/SetStrip';
@@ -74,7 +73,6 @@ export function Answer({
           : t('planRoom.theKnifeDrags')
         : undefined;
   const milk = forecast.pushes.find((p) => p.of === 'milk')?.steps ?? 0;
-  const pantry = pantryWith(plan.own);
   const cut = Math.max(0, Math.min(place, place - Math.max(0, milk)));
   const parts = about?.pushes.length ? about.pushes : [{ ingredientId: '', name: 'thickener', steps: 1 }];
   const total = parts.reduce((s, p) => s + Math.max(0.02, p.steps), 0);
@@ -89,7 +87,7 @@ export function Answer({
     });
   }
   pushes.push({ name: 'milk', from: cut, to: place, tone: 'cool' });
-  const milkName = mainLiquid(plan, pantry)?.name ?? t('planRoom.theMilk');
+  const milkName = mainLiquid(plan)?.name ?? t('planRoom.theMilk');
   const wantedNow = plan.serve.word;
   return (
     <View className="gap-1 px-3 pb-3 pt-2 wide:px-6">

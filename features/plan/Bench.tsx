@@ -7,7 +7,6 @@ import type { Plan } from '../../core/plan/plan';
 import type { Difference } from '../../core/advice/schools';
 import { spoonEffect } from '../../core/advice/solve';
 import type { Ingredient } from '../../core/pantry/ingredient';
-import { pantryWith } from '../../core/pantry/pantry';
 import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
 import { FILL, toSpoons } from '../../core/units/measures';
@@ -102,7 +101,6 @@ export function Bench({
 }) {
   const fmt = useFormat();
   const tell = useTell();
-  const pantry = pantryWith(plan.own);
   const packs = useCollection('packs');
   const inPacks = (id: string, grams: number) => {
     const pack = packs.data?.find((p) => p.ingredientId === id);
@@ -113,11 +111,11 @@ export function Bench({
   const [swapped, setSwapped] = useState<Swapped | undefined>();
   const [picking, setPicking] = useState<{ replace?: string } | undefined>();
   const [sheet, setSheet] = useState<'solve' | 'none' | 'scale' | undefined>();
-  const stages = atStages(plan, pantry);
+  const stages = atStages(plan);
   const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
   const order = { thickener: 0, milk: 1, egg: 2, sweet: 3, fat: 4, fruit: 5, nut: 6, piece: 7, flavour: 8 } as const;
   const items = plan.items
-    .map((item) => ({ item, ingredient: lookUp(pantry, plan, item.ingredientId) }))
+    .map((item) => ({ item, ingredient: lookUp(plan, item.ingredientId) }))
     .sort((a, b) => order[a.ingredient.group] - order[b.ingredient.group]);
 
   /** In as it is, or for a thickener at equal set; what it costs and the way back are said under the bench. */
@@ -139,24 +137,19 @@ export function Bench({
   const choose = (chosen: Ingredient) => {
     const own = chosen.own && !plan.own.some((o) => o.id === chosen.id) ? [...plan.own, chosen] : plan.own;
     const base = { ...plan, own };
-    const nextPantry = pantryWith(own);
-    if (picking?.replace) void swap(base, lookUp(nextPantry, base, picking.replace), chosen);
+    if (picking?.replace) void swap(base, lookUp(base, picking.replace), chosen);
     else if (!plan.items.some((i) => i.ingredientId === chosen.id)) {
       const stage = usualStage(chosen);
       const grams = chosen.group === 'milk' ? 100 : chosen.group === 'flavour' ? 2 : chosen.group === 'egg' ? 50 : 10;
-      onChange(
-        refreshCarveOuts({ ...base, items: [...plan.items, { ingredientId: chosen.id, grams, stage }] }, nextPantry),
-      );
+      onChange(refreshCarveOuts({ ...base, items: [...plan.items, { ingredientId: chosen.id, grams, stage }] }));
     }
     setPicking(undefined);
   };
 
   /** The last milk stays: something has to be liquid. */
   const removable = (id: string) => {
-    const group = lookUp(pantry, plan, id).group;
-    return (
-      group !== 'milk' || plan.items.filter((i) => lookUp(pantry, plan, i.ingredientId).group === 'milk').length > 1
-    );
+    const group = lookUp(plan, id).group;
+    return group !== 'milk' || plan.items.filter((i) => lookUp(plan, i.ingredientId).group === 'milk').length > 1;
   };
 
   /** Every amount as level spoons and cups would measure it. */
@@ -166,7 +159,7 @@ export function Bench({
         if (ingredient.egg || item.grams <= 0) return p;
         const cups = ingredient.group === 'milk' || ingredient.group === 'sweet';
         const s = toSpoons(item.grams, ingredient.densityGPerMl, fmt.settings.spoons, { cups });
-        return s.grams > 0 ? withGrams(p, item.ingredientId, Math.round(s.grams * 10) / 10, pantry) : p;
+        return s.grams > 0 ? withGrams(p, item.ingredientId, Math.round(s.grams * 10) / 10) : p;
       }, plan),
       'all',
     );
@@ -175,7 +168,7 @@ export function Bench({
   const close = () => setSheet(undefined);
   const setGrams = useStable((id: string, grams: number) => {
     setSwapped(undefined);
-    onChange(withGrams(plan, id, grams, pantry), id);
+    onChange(withGrams(plan, id, grams), id);
   });
   const pick = useStable((id: string) => setPicking({ replace: id }));
 
@@ -270,7 +263,7 @@ export function Bench({
       </Sheet>
       <IngredientSheet
         open={picking !== undefined}
-        replacing={picking?.replace ? lookUp(pantry, plan, picking.replace) : undefined}
+        replacing={picking?.replace ? lookUp(plan, picking.replace) : undefined}
         plan={plan}
         onClose={() => setPicking(undefined)}
         onChoose={choose}
@@ -278,14 +271,11 @@ export function Bench({
           picking?.replace && removable(picking.replace)
             ? () => {
                 onChange(
-                  refreshCarveOuts(
-                    {
-                      ...plan,
-                      items: plan.items.filter((i) => i.ingredientId !== picking.replace),
-                      carveOuts: plan.carveOuts.filter((c) => c.ingredientId !== picking.replace),
-                    },
-                    pantry,
-                  ),
+                  refreshCarveOuts({
+                    ...plan,
+                    items: plan.items.filter((i) => i.ingredientId !== picking.replace),
+                    carveOuts: plan.carveOuts.filter((c) => c.ingredientId !== picking.replace),
+                  }),
                 );
                 setPicking(undefined);
               }
@@ -333,7 +323,6 @@ const BenchRow = memo(function BenchRow({
 /** Everything times a factor: as typed, or so that one ingredient comes out at what there is of it. */
 function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
   const fmt = useFormat();
-  const pantry = pantryWith(plan.own);
   const [by, setBy] = useState<string>('factor');
   const [typed, setTyped] = useState('');
   const n = numberOf(typed);
@@ -360,7 +349,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
             .filter((i) => i.grams > 0)
             .map((i) => ({
               value: i.ingredientId,
-              label: t('planRoom.whatIHaveOf', { ingredientIdName: lookUp(pantry, plan, i.ingredientId).name }),
+              label: t('planRoom.whatIHaveOf', { ingredientIdName: lookUp(plan, i.ingredientId).name }),
             })),
         ]}
         onChoose={(v) => {
@@ -381,7 +370,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         <Type tone="quiet">
           {t('planRoom.for2', {
             ingredientIdName: plan.items
-              .map((i) => `${fmt.grams(i.grams * factor)} ${lookUp(pantry, plan, i.ingredientId).name}`)
+              .map((i) => `${fmt.grams(i.grams * factor)} ${lookUp(plan, i.ingredientId).name}`)
               .join(', '),
             people,
           })}
@@ -392,7 +381,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         size="amount"
         label={t('planRoom.scaleIt')}
         disabled={typed === '' || error !== undefined}
-        onPress={() => onTake({ ...refreshCarveOuts(scale(plan, factor), pantry), people })}
+        onPress={() => onTake({ ...refreshCarveOuts(scale(plan, factor)), people })}
       />
     </>
   );

@@ -6,7 +6,6 @@ import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS, stripMiddle } from '../../core/texture/words';
 import { lookUp, mainLiquid } from '../../core/plan/stages';
 import { limitSaid, limitsFor, type Holds } from '../../core/model/limits';
-import { pantryWith } from '../../core/pantry/pantry';
 import { MouldOutline } from '../../ui/MouldOutline';
 import { Notice } from '../../ui/Notice';
 import { SetCurve } from '../../ui/SetCurve';
@@ -38,7 +37,7 @@ export const Evidence = memo(function Evidence({
   const allergens = about?.allergens ?? forecast.allergens;
   const pouredMs = at - plan.rest.hours * 3_600_000;
   const startMs = pouredMs - (forecast.minutes.total + 6) * 60_000;
-  const milk = mainLiquid(plan, pantryWith(plan.own))?.name ?? t('planRoom.theMilk');
+  const milk = mainLiquid(plan)?.name ?? t('planRoom.theMilk');
   const ready = Number.isFinite(forecast.readyH) && forecast.readyH <= plan.rest.hours;
   const figures = [
     [t('planRoom.startBy'), fmt.time(startMs)],
@@ -231,8 +230,7 @@ export const Evidence = memo(function Evidence({
 });
 
 const holdsOf = (plan: Plan): Holds => {
-  const pantry = pantryWith(plan.own);
-  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(pantry, plan, i.ingredientId));
+  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));
   return {
     family: plan.family,
     kinds: items.flatMap((i) => i.thickener ?? []),

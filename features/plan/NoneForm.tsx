@@ -5,7 +5,6 @@ import { lookUp, wholeMixture } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
 import type { Candidate } from '../../core/advice/substitutes';
 import { PANS, type Pan } from '../../core/pantry/kitchen';
-import { pantryWith } from '../../core/pantry/pantry';
 import { suggestSettings } from '../../core/pot/hob';
 import { panFit } from '../../core/vessels/fit';
 import { asPan } from '../../core/vessels/vessel';
@@ -34,7 +33,6 @@ export function NoneForm({
 }) {
   const tell = useTell();
   const [missing, setMissing] = useState<Missing | undefined>();
-  const pantry = pantryWith(plan.own);
   const tools = useAsk('tools', [plan]);
   if (missing?.of === 'ingredient')
     return <Ingredient plan={plan} id={missing.id} onTake={onTake} onBack={() => setMissing(undefined)} />;
@@ -53,7 +51,7 @@ export function NoneForm({
         .map((i) => (
           <Row
             key={i.ingredientId}
-            title={lookUp(pantry, plan, i.ingredientId).name}
+            title={lookUp(plan, i.ingredientId).name}
             onPress={() => setMissing({ of: 'ingredient', id: i.ingredientId })}
           />
         ))}
@@ -83,9 +81,8 @@ export function NoneForm({
 type PartProps = { plan: Plan; onTake: (next: Plan, said: string) => void; onBack: () => void };
 
 function Ingredient({ plan, id, onTake, onBack }: PartProps & { id: string }) {
-  const pantry = pantryWith(plan.own);
   const candidates = useAsk('candidates', [plan, id]);
-  const name = lookUp(pantry, plan, id).name;
+  const name = lookUp(plan, id).name;
   return (
     <>
       <Key label={t('planRoom.back')} kind="quiet" onPress={onBack} className="self-start" />
@@ -116,11 +113,10 @@ function Stand({
 }) {
   const tell = useTell();
   const [open, setOpen] = useState(false);
-  const pantry = pantryWith(plan.own);
-  const to = lookUp(pantry, plan, candidate.toId);
+  const to = lookUp(plan, candidate.toId);
   const { data } = useAsk('instead', [plan, fromId, candidate], { enabled: open });
   const grams = data?.ok ? data.plan.items.find((i) => i.ingredientId === candidate.toId)?.grams : undefined;
-  const contains = to.allergens.filter((a) => !lookUp(pantry, plan, fromId).allergens.includes(a));
+  const contains = to.allergens.filter((a) => !lookUp(plan, fromId).allergens.includes(a));
   return (
     <View className="gap-2">
       <Row title={to.name} sub={candidate.note ? tell(candidate.note) : undefined} onPress={() => setOpen(!open)} />
@@ -225,12 +221,12 @@ function Pans({ plan, onTake, onBack }: PartProps) {
   );
   const [chosen, setChosen] = useState<number | undefined>();
   const pan = chosen === undefined ? undefined : pans[chosen];
-  const total = massG(wholeMixture(plan, pantryWith(plan.own)));
+  const total = massG(wholeMixture(plan));
   const other: Plan = pan
     ? { ...plan, pan, method: { ...plan.method, ...suggestSettings(plan.hob, pan.diameterMm, total) } }
     : plan;
   const costs = useAsk('costs', [plan, other], { enabled: pan !== undefined });
-  const fit = panFit(other, pantryWith(plan.own));
+  const fit = panFit(other);
   return (
     <>
       <Key label={t('planRoom.back')} kind="quiet" onPress={onBack} className="self-start" />

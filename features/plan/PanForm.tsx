@@ -4,7 +4,6 @@ import { massG } from '../../core/matter/mixture';
 import { wholeMixture } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
 import { HOBS, PANS, type Pan } from '../../core/pantry/kitchen';
-import { pantryWith } from '../../core/pantry/pantry';
 import { suggestSettings } from '../../core/pot/hob';
 import { asPan } from '../../core/vessels/vessel';
 import { useCollection, useRemove, useSave } from '../../storage/hooks';
@@ -33,7 +32,7 @@ export function PanForm({
   const save = useSave('vessels');
   const remove = useRemove('vessels');
   const [making, setMaking] = useState(false);
-  const total = massG(wholeMixture(plan, pantryWith(plan.own)));
+  const total = massG(wholeMixture(plan));
   const fit = (next: Plan): Plan => ({
     ...next,
     method: { ...next.method, ...suggestSettings(next.hob, next.pan.diameterMm, total) },

@@ -10,7 +10,6 @@ import { lookUp } from '../../core/plan/stages';
 import { beginsSitting, outlived, type PastPlan } from '../../core/plan/history';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
 import type { Plan } from '../../core/plan/plan';
-import { pantryWith, type Pantry } from '../../core/pantry/pantry';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
@@ -35,10 +34,10 @@ import { RULE_SAYS } from './words';
 import { t } from '../../words';
 
 /** What the set is solved with. Whole grains are cooked to the bite, not to a word: they are not. */
-const thickenersOf = (plan: Plan, pantry: Pantry): string[] =>
+const thickenersOf = (plan: Plan): string[] =>
   plan.items
     .filter((i) => {
-      const x = lookUp(pantry, plan, i.ingredientId);
+      const x = lookUp(plan, i.ingredientId);
       return x.group === 'thickener' && (!x.thickener || GRAINS[x.thickener].form !== 'kernel');
     })
     .map((i) => i.ingredientId);
@@ -83,8 +82,7 @@ export function PlanRoom() {
   const held = hold && hold.planId === saved?.id ? hold.stressPa : undefined;
   const draft = drag && drag.plan.id === saved?.id ? drag.plan : undefined;
   const plan = draft ?? saved;
-  const pantry = pantryWith(plan?.own);
-  const starchId = plan && thickenersOf(plan, pantry)[0];
+  const starchId = plan && thickenersOf(plan)[0];
   const starch = plan?.items.find((i) => i.ingredientId === starchId);
   const { forecast, working, error } = useForecast(saved);
   const { point, stale } = usePoint(saved);
@@ -115,13 +113,12 @@ export function PlanRoom() {
   const change = (changed: Plan, touchedId?: string) => {
     if (!saved) return;
     setDrag(undefined);
-    const y = pantryWith(changed.own);
-    const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed, y);
-    const next = holdSweet && !sweetTouched ? holdSweetness(saved, changed, y) : changed;
+    const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed);
+    const next = holdSweet && !sweetTouched ? holdSweetness(saved, changed) : changed;
     keep(next);
     // a change of all amounts keeps the set by itself, unless an answer for the old ones is still to come
     if (held === undefined || (touchedId === 'all' && !hands.busy())) return;
-    const free = thickenersOf(next, y).find((id) => id !== touchedId);
+    const free = thickenersOf(next).find((id) => id !== touchedId);
     if (free) void hands.follow(next, free, held).catch(() => undefined);
   };
   const stableChange = useStable(change);
@@ -171,7 +168,7 @@ export function PlanRoom() {
     const bounds = boundsFor(plan.serve.style, forecast.depthMm / 1000);
     const ratio = (yieldAtPlace(place, bounds) / dragFrom.current.yieldPa) ** (1 / (GEL.power + 0.15));
     const grams = Math.max(1, Math.min(2000, Math.round(dragFrom.current.grams * ratio * 2) / 2));
-    dragged.current = withGrams(saved, starch.ingredientId, grams, pantry);
+    dragged.current = withGrams(saved, starch.ingredientId, grams);
     void showDragged();
   };
   /** Asks for the words under the thumb, one place at a time: places passed meanwhile are left out. */
@@ -244,7 +241,7 @@ export function PlanRoom() {
                 sub={t('planRoom.setsTo', { word: t(`word.${plan.serve.word}`) })}
                 onPress={() => {
                   setHold(undefined);
-                  change(withGrams(saved, starch.ingredientId, target, pantry), 'all');
+                  change(withGrams(saved, starch.ingredientId, target), 'all');
                 }}
                 testID="meet"
               />

@@ -224,8 +224,7 @@ function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
       ) : null}
       {list.length === 0 ? <Type tone="quiet">{t('planRoom.nothingYetTheFirstChange')}</Type> : null}
       {list.map((p) => {
-        const pantry = pantryWith([...plan.own, ...p.plan.own]);
-        const lines = changesBetween(p.plan, plan, pantry);
+        const lines = changesBetween(p.plan, plan);
         return (
           <View key={p.id} className="gap-1 border-b-hair border-line pb-3" testID="past">
             <View className="flex-row items-center justify-between gap-3">

@@ -1,10 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp, pantryOf } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
 import { ruleAgainst } from '../../core/plan/rules';
 import { limit } from '../../core/model/limits';
-import { pantryWith } from '../../core/pantry/pantry';
 import { FRUITS, ROASTS, SIDE_KINDS, SYRUPS, type SideKind, type SidePot } from '../../core/plan/sidePot';
 import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
@@ -89,13 +88,12 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
 
 function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['sides'][number] | undefined }) {
   const { fmt, tell } = useApp();
-  const pantry = pantryWith(plan.own);
   if (!answer) return <Type tone="quiet">{t('planRoom.workingItOut')}</Type>;
   return (
     <View className="gap-2 rounded-key bg-plate p-3" testID="side-answer" aria-live="polite">
       {answer.uses.map((u) => (
         <View key={u.ingredientId} className="flex-row items-baseline justify-between gap-3">
-          <Type>{lookUp(pantry, plan, u.ingredientId).name}</Type>
+          <Type>{lookUp(plan, u.ingredientId).name}</Type>
           <Type kind="strong" className="shrink text-right">
             {u.boughtG
               ? t('planRoom.boughtUsed', { boughtG: fmt.grams(u.boughtG), u: fmt.grams(u.grams) })
@@ -128,7 +126,7 @@ function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['
 }
 
 function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onChange: (next: SidePot) => void }) {
-  const pantry = pantryWith(plan.own);
+  const pantry = pantryOf(plan);
   const of = (test: (i: ReturnType<typeof lookUp>) => boolean) =>
     [...pantry.values()]
       .filter((i) => test(i) && ruleAgainst(i, plan.rules) === undefined)

@@ -3,7 +3,6 @@ import { View } from 'react-native';
 import { lookUp } from '../../core/plan/stages';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS, type SetWord } from '../../core/texture/words';
-import { pantryWith } from '../../core/pantry/pantry';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -16,9 +15,8 @@ import { t } from '../../words';
 /** Choose the word, free some thickeners, get amounts; or what would make it possible. */
 export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
   const { fmt, tell } = useApp();
-  const pantry = pantryWith(plan.own);
   const thickeners = plan.items.filter((i) => {
-    const x = lookUp(pantry, plan, i.ingredientId);
+    const x = lookUp(plan, i.ingredientId);
     return x.group === 'thickener' || x.group === 'egg' || x.group === 'nut';
   });
   const [word, setWord] = useState<SetWord>(plan.serve.word);
@@ -35,7 +33,7 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
     keep: true,
   });
   const answer = free.length > 0 ? data?.answer : undefined;
-  const name = (id: string) => lookUp(pantry, plan, id).name;
+  const name = (id: string) => lookUp(plan, id).name;
   return (
     <>
       <Choices

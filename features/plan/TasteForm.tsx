@@ -3,7 +3,6 @@ import { lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
 import { heldShare, holdBack } from '../../core/plan/sweetness';
 import { limit } from '../../core/model/limits';
-import { pantryWith } from '../../core/pantry/pantry';
 import { Notice } from '../../ui/Notice';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
@@ -22,10 +21,9 @@ export function TasteForm({
   onChange: (next: Plan) => void;
 }) {
   const { fmt, tell } = useApp();
-  const pantry = pantryWith(plan.own);
   const taste = about?.taste;
   const tastes = plan.items.filter((i) => {
-    const x = lookUp(pantry, plan, i.ingredientId);
+    const x = lookUp(plan, i.ingredientId);
     return i.grams > 0 && i.stage !== 'top' && (x.group === 'sweet' || x.id === 'salt');
   });
   const never = plan.rules.includes('nobody tastes');
@@ -66,7 +64,7 @@ export function TasteForm({
           return (
             <Stepper
               key={i.ingredientId}
-              name={lookUp(pantry, plan, i.ingredientId).name}
+              name={lookUp(plan, i.ingredientId).name}
               sub={
                 share > 0
                   ? t('planRoom.ofOutOfTheTotal', { share: fmt.grams(i.grams * share), value: fmt.grams(i.grams) })

@@ -1,6 +1,6 @@
 import { scale, withGrams } from '../../core/plan/amounts';
 import type { Plan } from '../../core/plan/plan';
-import { pantry, testPlan } from '../../core/testing';
+import { testPlan } from '../../core/testing';
 import { holdSet } from './holdSet';
 
 const gramsOf = (plan: Plan, id: string) => plan.items.find((i) => i.ingredientId === id)!.grams;
@@ -29,7 +29,7 @@ describe('the set is held while the solver works', () => {
   it('a scale that was tapped before the answer came stays, and is asked for', async () => {
     const k = slowKitchen();
     const milk = gramsOf(k.stored(), 'milk_whole');
-    const first = k.change((p) => withGrams(p, 'sugar', 90, pantry));
+    const first = k.change((p) => withGrams(p, 'sugar', 90));
     expect(k.hold.busy()).toBe(true);
     const second = k.change((p) => scale(p, 2));
     k.asked[0]!.answer(31);
@@ -45,7 +45,7 @@ describe('the set is held while the solver works', () => {
   });
   it('the answer is laid over what is there by then: a name given meanwhile stays', async () => {
     const k = slowKitchen();
-    const waiting = k.change((p) => withGrams(p, 'sugar', 90, pantry));
+    const waiting = k.change((p) => withGrams(p, 'sugar', 90));
     k.rename('Basses first');
     k.asked[0]!.answer(33);
     await waiting;
@@ -55,7 +55,7 @@ describe('the set is held while the solver works', () => {
   it('where no amount keeps it, nothing is changed and the waiting ends', async () => {
     const k = slowKitchen();
     const before = gramsOf(k.stored(), 'cornstarch');
-    const waiting = k.change((p) => withGrams(p, 'sugar', 400, pantry));
+    const waiting = k.change((p) => withGrams(p, 'sugar', 400));
     k.asked[0]!.answer(undefined);
     await waiting;
     expect(gramsOf(k.stored(), 'cornstarch')).toBe(before);

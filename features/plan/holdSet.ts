@@ -1,6 +1,5 @@
 import { withGrams } from '../../core/plan/amounts';
 import type { Plan } from '../../core/plan/plan';
-import { pantryWith } from '../../core/pantry/pantry';
 
 /** Grams of one thickener that bring a plan to what is held; undefined where no amount does. */
 export type SolveHeld = (plan: Plan, thickenerId: string, stressPa: number) => Promise<number | undefined>;
@@ -28,7 +27,7 @@ export function holdSet(
         const grams = await solve(plan, thickenerId, stressPa);
         if (turn !== latest || grams === undefined) return;
         const half = Math.round(grams * 2) / 2;
-        edit(plan.id, (there) => withGrams(there, thickenerId, half, pantryWith(there.own)));
+        edit(plan.id, (there) => withGrams(there, thickenerId, half));
       } finally {
         if (turn === latest) {
           busy = false;

@@ -3,13 +3,13 @@ import { View } from 'react-native';
 import type { Cook } from '../../core/cook/events';
 import type { Step } from '../../core/cook/steps';
 import { countingEvents } from '../../core/cook/counting';
-import { pantryWith } from '../../core/pantry/pantry';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { eventSays } from '../shared/eventWords';
 import type { NewEvent } from '../shared/useCook';
 import { t } from '../../words';
+import { pantryOf } from '../../core/plan/stages';
 
 const MINUTE = 60_000;
 const SHOWN = 12;
@@ -27,7 +27,7 @@ export function EventLog({
   const fmt = useFormat();
   const [openId, setOpenId] = useState<string | undefined>();
   const [all, setAll] = useState(false);
-  const pantry = pantryWith(cook.plan.own);
+  const pantry = pantryOf(cook.plan);
   const rows = countingEvents(cook)
     .map((e) => ({ e, says: eventSays(e, fmt, (id) => pantry.get(id)?.name ?? id, steps) }))
     .filter((r): r is typeof r & { says: string } => r.says !== undefined)

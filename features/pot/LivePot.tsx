@@ -7,7 +7,6 @@ import type { Observation } from '../../core/cook/events';
 import { foldCook } from '../../core/cook/fold';
 import { ringDiffers } from '../../core/cook/ring';
 import { changesOf, notInYet, stepsOf } from '../../core/cook/steps';
-import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { useSettings } from '../../storage/hooks';
 import { HobOvals } from '../../ui/HobOvals';
@@ -387,7 +386,7 @@ const ABANDONED_MS = 6 * 3_600_000;
 function stillOn(cook: UsedCook['cooks'][number], now: number): boolean {
   const last = cook.events.at(-1);
   if (!last || now - Date.parse(last.at) > ABANDONED_MS) return false;
-  const steps = stepsOf(cook.plan, pantryWith(cook.plan.own), { phases: [] }, changesOf(cook));
+  const steps = stepsOf(cook.plan, { phases: [] }, changesOf(cook));
   return foldCook(cook, steps).stage === 'cooking';
 }
 

@@ -2,13 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 import type { Cook } from '../../core/cook/events';
 import type { Fix } from '../../core/rescue/fix';
-import { pantryWith } from '../../core/pantry/pantry';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { ask } from '../../workers/client';
 import { useFormat } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
 import { t } from '../../words';
+import { pantryOf } from '../../core/plan/stages';
 
 /** ms between two questions while nothing is noted. */
 const EVERY_MS = 20_000;
@@ -39,7 +39,7 @@ export function MendPanel({
     structuralSharing: false,
   });
   if (!asked || !data?.fixes.length) return null;
-  const pantry = pantryWith(cook.plan.own);
+  const pantry = pantryOf(cook.plan);
   const name = (id: string) => pantry.get(id)?.name ?? id;
   const how: Record<Fix['how'], (f: Fix) => { act: string; way: string; done: string }> = {
     slurry: (f) => ({

@@ -4,7 +4,6 @@ import { View } from 'react-native';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
 import type { SideAnswer } from '../../core/sides/sides';
-import { pantryWith } from '../../core/pantry/pantry';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
@@ -15,6 +14,7 @@ import type { NewEvent } from '../shared/useCook';
 import { useWakeAt } from '../shared/useNow';
 import { call, type Ways } from './signals';
 import { t } from '../../words';
+import { pantryOf } from '../../core/plan/stages';
 
 /** The pots beside this pot, each one tap away: what to weigh, what to do in order, and a clock that calls. */
 export function SidePots({
@@ -59,7 +59,7 @@ export function SidePots({
   // its place is there before its minutes are: a row that came late would move the one under a thumb
   if (!cook.plan.sides.length) return null;
   const open = data?.find((a) => a.id === openId);
-  const pantry = pantryWith(cook.plan.own);
+  const pantry = pantryOf(cook.plan);
   const status = (a: SideAnswer) => {
     const s = state.sides[a.id];
     if (!s) return t('potRoom.min2', { minutes: Math.round(a.minutes) });

@@ -1,7 +1,6 @@
 import Check from 'lucide-react-native/icons/check';
 import { Pressable, View } from 'react-native';
 import type { Plan } from '../../core/plan/plan';
-import { pantryWith } from '../../core/pantry/pantry';
 import { weighingOf } from '../../core/prep/weigh';
 import { toSpoons } from '../../core/units/measures';
 import { colour } from '../../ui/colours';
@@ -25,7 +24,7 @@ export function WeighList({
   manner: string;
 }) {
   const fmt = useFormat();
-  const list = weighingOf(plan, pantryWith(plan.own));
+  const list = weighingOf(plan);
   const allergens = [...new Set(list.flatMap((p) => p.ingredient.allergens))];
   return (
     <View className="mx-auto w-full max-w-[640px] gap-2 px-3 py-3">

@@ -2,7 +2,7 @@ import { stepsOf } from '../../core/cook/steps';
 import { FAMILIES, type Plan } from '../../core/plan/plan';
 import { SCHOOLS } from '../../core/advice/schools';
 import { DEFAULT_SETTINGS } from '../../core/settings';
-import { familyPlan, pantry } from '../../core/testing';
+import { familyPlan } from '../../core/testing';
 import { SEEN } from '../shared/eventWords';
 import { formatter } from '../../words/format';
 import { t } from '../../words';
@@ -14,7 +14,7 @@ const at = { phases: [] };
 /** The plan of every family, and of every side of every school that can be applied to it. */
 const everyPlan = (family: (typeof FAMILIES)[number]): Plan[] => {
   const plan = familyPlan(family);
-  return [plan, ...SCHOOLS.flatMap((s) => s.sides.map((side) => side.apply(plan, pantry)))];
+  return [plan, ...SCHOOLS.flatMap((s) => s.sides.map((side) => side.apply(plan)))];
 };
 /** the key that ends a step, by what is waited for */
 const ENDS = {
@@ -37,11 +37,11 @@ const WALKED: Partial<Record<(typeof FAMILIES)[number], string[]>> = {
 };
 
 describe.each(FAMILIES)('the words of a %s, by every school', (family) => {
-  const steps = everyPlan(family).flatMap((plan) => stepsOf(plan, pantry, at).map((step) => ({ step, plan })));
+  const steps = everyPlan(family).flatMap((plan) => stepsOf(plan, at).map((step) => ({ step, plan })));
 
   it('walk from weighing to the dish, a title for each step and none twice in a row', () => {
     for (const plan of everyPlan(family)) {
-      const own = stepsOf(plan, pantry, at);
+      const own = stepsOf(plan, at);
       const words = own.map((step) => stepWords(step, plan, fmt, 20));
       expect(words[0]!.title).toBe('Weigh it out');
       expect(words.map((w) => w.title)).toContain('Pour');
@@ -50,7 +50,7 @@ describe.each(FAMILIES)('the words of a %s, by every school', (family) => {
         if (i) expect(`${w.title}: ${w.manner}`).not.toBe(`${words[i - 1]!.title}: ${words[i - 1]!.manner}`);
       });
     }
-    const usual = stepsOf(familyPlan(family), pantry, at).map((s) => stepWords(s, familyPlan(family), fmt, 20).title);
+    const usual = stepsOf(familyPlan(family), at).map((s) => stepWords(s, familyPlan(family), fmt, 20).title);
     expect(usual).toEqual(expect.arrayContaining(WALKED[family] ?? []));
   });
   it('name on the key what the step waits for', () => {

@@ -6,7 +6,6 @@ import Timer from 'lucide-react-native/icons/timer';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { CookEvent } from '../../core/cook/events';
-import { pantryWith } from '../../core/pantry/pantry';
 import { PREP_GROUPS, type PrepItem } from '../../core/prep/items';
 import { asWeighed, emptyPrep, weighingOf, type Prep } from '../../core/prep/weigh';
 import { MACHINES } from '../../core/settings';
@@ -83,14 +82,13 @@ export function PrepRoom() {
       </Room>
     );
   }
-  const pantry = pantryWith(plan.own);
-  const own = weighingOf(plan, pantry);
+  const own = weighingOf(plan);
   const todo = [...own, ...(list.isPlaceholderData ? [] : (list.data?.beside ?? []))];
   const weighed = (key: string) => prep.weighed.find((w) => w.item === key);
   const left = todo.filter((w) => !weighed(w.key));
   const counted = items.filter((i) => !i.advice);
   const done = counted.filter((i) => tickOf(i)).length;
-  const real = asWeighed(plan, pantry, prep.weighed);
+  const real = asWeighed(plan, prep.weighed);
   const going = (cooks.data ?? []).find((c) => c.plan.id === plan.id && !c.batchId && c.events.length > 0);
 
   /** From what is ticked at that moment: quick thumbs count twice. */

@@ -4,7 +4,6 @@ import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
-import { pantryWith } from '../../core/pantry/pantry';
 import { SAFE_COOLING } from '../../core/set/safety';
 import { GEL, standing } from '../../core/set/firmness';
 import { stripMiddle } from '../../core/texture/words';
@@ -148,7 +147,7 @@ function Setting({ c }: { c: UsedCook }) {
         at: new Date(state.pouredMs).toISOString(),
         plan,
         events: cook.events,
-        promise: promiseOf(c.forecast ?? f, plan, pantryWith(plan.own)),
+        promise: promiseOf(c.forecast ?? f, plan),
         found: {
           flaws: [],
           note: state.notes

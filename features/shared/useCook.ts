@@ -3,7 +3,6 @@ import type { Cook, CookEvent } from '../../core/cook/events';
 import { countingEvents } from '../../core/cook/counting';
 import { foldCook, type CookState } from '../../core/cook/fold';
 import { changesOf, stepsOf, type Step } from '../../core/cook/steps';
-import { pantryWith } from '../../core/pantry/pantry';
 import { useCollection, useCookEvents } from '../../storage/hooks';
 import { useForecast } from './useForecast';
 import { newId, nowIso } from './ids';
@@ -29,7 +28,7 @@ export function useCook(asked: string | undefined, last: string | undefined) {
   const cook = pickCook(cooks.data ?? [], asked, last);
   const { forecast } = useForecast(cook?.plan);
   const steps: Step[] = useMemo(
-    () => (cook ? stepsOf(cook.plan, pantryWith(cook.plan.own), forecast ?? { phases: [] }, changesOf(cook)) : []),
+    () => (cook ? stepsOf(cook.plan, forecast ?? { phases: [] }, changesOf(cook)) : []),
     [cook, forecast],
   );
   const state: CookState | undefined = useMemo(() => (cook ? foldCook(cook, steps) : undefined), [cook, steps]);

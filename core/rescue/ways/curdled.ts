@@ -4,7 +4,7 @@ import { addToPot, severityOf, type Pot } from '../../pot/pot';
 import { say } from '../../say';
 import { RESCUE, near, USE, EGG_SAFE, type Way } from '../way';
 
-export const curdled: Way = ({ plan, pantry, setup, pot, liquidId, mass, head, add, fault }) => {
+export const curdled: Way = ({ plan, setup, pot, liquidId, mass, head, add, fault }) => {
   const severity = Math.max(severityOf(pot), EGG.smooth);
   const scrambled = severity > EGG.grainy;
   const kept: Pot = {
@@ -28,7 +28,7 @@ export const curdled: Way = ({ plan, pantry, setup, pot, liquidId, mass, head, a
     ],
     added: a,
     before: head(pot),
-    after: head(addToPot(kept, addedTo(a, plan, pantry)(kept), setup)),
+    after: head(addToPot(kept, addedTo(a, plan)(kept), setup)),
     then: scrambled ? say('rescue.thenStillGrainyAndThinner') : say('rescue.thenSmoothToTheEye'),
     minutes: 3,
     orElse: say('rescue.nextTimeStopSoonerOr'),

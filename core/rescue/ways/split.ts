@@ -7,22 +7,22 @@ import { FIX, fireAgain, starchOf } from '../fix';
 import { say } from '../../say';
 import { RESCUE, type Way } from '../way';
 
-export const split: Way = ({ plan, pantry, pot, liquidId, mass, head, add, withAdded, fault }) => {
+export const split: Way = ({ plan, pot, liquidId, mass, head, add, withAdded, fault }) => {
   const ph = phOf(pot.content);
   const chance = (pctStarch: number) => splitChance(ph, dairyProteinPct(pot.content), pctStarch);
   let want = cookedStarchPct(pot);
   while (want < RESCUE.splitStarch && chance(want) > RESCUE.splitBelow) want += 0.1;
-  const starchId = starchOf(plan, pantry);
+  const starchId = starchOf(plan);
   const starchG = Math.max(
     2,
-    Math.round((((want - cookedStarchPct(pot)) / 100) * mass) / (lookUp(pantry, plan, starchId).per100.starch / 100)),
+    Math.round((((want - cookedStarchPct(pot)) / 100) * mass) / (lookUp(plan, starchId).per100.starch / 100)),
   );
   const a = add(
     [
       { ingredientId: starchId, grams: starchG },
       { ingredientId: liquidId, grams: Math.round(FIX.slurryParts * starchG) },
     ],
-    fireAgain(plan, pantry),
+    fireAgain(plan),
     'slurry',
   );
   return {

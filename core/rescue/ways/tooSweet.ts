@@ -3,18 +3,15 @@ import { FIX, fireAgain, starchOf } from '../fix';
 import { say } from '../../say';
 import { RESCUE, pct, near, HOT, type Way } from '../way';
 
-export const tooSweet: Way = ({ plan, pantry, pot, liquid, liquidId, mass, head, add, withAdded, s, told, fault }) => {
+export const tooSweet: Way = ({ plan, pot, liquid, liquidId, mass, head, add, withAdded, s, told, fault }) => {
   const less = told.much ? RESCUE.sweetMuch : RESCUE.sweetLess;
   const milkG = near(mass * (less / (1 - less)), 5);
-  const starchId = starchOf(plan, pantry);
+  const starchId = starchOf(plan);
   // as much starch as the pot has for its water, so that it sets as before
   const perWater = pot.fractions.reduce((sum, f) => sum + f.starchG, 0) / Math.max(1, pot.content.waterG);
   const wet = (liquid?.per100.water ?? 88) / 100;
-  const starchG = Math.max(
-    1,
-    Math.round((milkG * wet * perWater) / (lookUp(pantry, plan, starchId).per100.starch / 100)),
-  );
-  const heat = s.willBubble ? [] : fireAgain(plan, pantry);
+  const starchG = Math.max(1, Math.round((milkG * wet * perWater) / (lookUp(plan, starchId).per100.starch / 100)));
+  const heat = s.willBubble ? [] : fireAgain(plan);
   const a = add(
     [
       { ingredientId: starchId, grams: starchG },
