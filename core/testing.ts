@@ -9,8 +9,7 @@ export const pantry = pantryWith();
 export function testPlan(change: Partial<Plan> = {}, milkId = 'milk_whole'): Plan {
   return {
     ...newPlan(
-      { id: 'p', name: 'Test pudding', milkId, people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' },
-      pantry,
+      { id: 'p', name: 'Test pudding', milkId, people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' }
     ),
     ...change,
   };
@@ -27,8 +26,7 @@ export const familyPlan = (family: Family, change: Partial<Plan> = {}): Plan => 
       portionG: 130,
       serveAt: '2026-12-12T19:30:00Z',
       family,
-    },
-    pantry,
+    }
   ),
   ...change,
 });

@@ -3,14 +3,12 @@ import { scaleToPeople } from './plan/amounts';
 import { newPlan } from './plan/newPlan';
 import type { Family, Plan } from './plan/plan';
 import { solveStarch } from './advice/solve';
-import { pantryWith } from './pantry/pantry';
 
 /** Six dishes of the choir's supper, as they are walked in the browser and on their own. */
-const pantry = pantryWith();
 const SUPPER = '2026-12-11T19:30:00.000Z';
 
 function dish(id: string, name: string, family: Family, change: Partial<Plan> = {}, milkId = 'milk_whole'): Plan {
-  const start = newPlan({ id, name, milkId, people: 6, portionG: 120, serveAt: SUPPER, family }, pantry);
+  const start = newPlan({ id, name, milkId, people: 6, portionG: 120, serveAt: SUPPER, family });
   const plan = { ...start, ...change };
   return scaleToPeople(plan, 6, 120, forecast(plan).lossRel);
 }
@@ -18,6 +16,7 @@ const less = (plan: Plan, ingredientId: string, factor: number): Plan => ({
   ...plan,
   items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: Math.round(i.grams * factor) } : i)),
 });
+const withMore = (plan: Plan, item: Plan['items'][number]): Plan => ({ ...plan, items: [...plan.items, item] });
 
 const solved = solveStarch(dish('starch', 'Vanilla evening pudding', 'starch-set milk pudding')).plan;
 export const DISHES = {
@@ -26,7 +25,11 @@ export const DISHES = {
   custard: dish('custard', 'Poured choir custard', 'stirred custard'),
   reduction: dish('reduction', 'Cooked-down rice cream', 'ground-rice cream', { choices: { reduceTo: 0.8 } }),
   porridge: dish('porridge', 'Cornmeal porridge', 'porridge'),
-  rice: dish('rice', 'Rice pudding with yolk', 'whole-rice pudding'),
+  rice: withMore(dish('rice', 'Rice pudding with yolk', 'whole-rice pudding'), {
+    ingredientId: 'yolk',
+    grams: 36,
+    stage: 'bowl',
+  }),
   boiler: dish(
     'boiler',
     'Coconut over steam',
@@ -35,5 +38,4 @@ export const DISHES = {
     'coconut_milk',
   ),
 } satisfies Record<string, Plan>;
-DISHES.rice.items.push({ ingredientId: 'yolk', grams: 36, stage: 'bowl' });
 export type DishName = keyof typeof DISHES;

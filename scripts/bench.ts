@@ -65,8 +65,7 @@ function timed(runs: number, work: () => unknown): number {
 function core() {
   const pantry = pantryWith();
   const plan = newPlan(
-    { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' },
-    pantry,
+    { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' }
   );
   const one = timed(60, () => runMethod(plan));
   line('one cook of the pot (about 11 min)', `${one.toFixed(1)} ms, ${Math.round(1000 / one)} cooks/s`);
@@ -123,10 +122,8 @@ function core() {
 
 /** The cloud beside a pot that has warmed for two minutes: a tick of three seconds, a reading told, what it says. */
 function twin() {
-  const pantry = pantryWith();
   const plan = newPlan(
-    { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' },
-    pantry,
+    { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' }
   );
   const steps = stepsOf(plan, forecast(plan));
   const at = (s: number) => new Date(Date.UTC(2026, 11, 12, 12, 0, s)).toISOString();
@@ -180,7 +177,6 @@ function twin() {
 
 /** A day of six dishes for one pair of hands: laid out, and laid out anew after a block was put elsewhere. */
 function days() {
-  const pantry = pantryWith();
   const families = [
     'starch-set milk pudding',
     'stirred custard',
@@ -199,8 +195,7 @@ function days() {
         portionG: 120,
         serveAt: '2026-12-12T19:30:00Z',
         family,
-      },
-      pantry,
+      }
     );
     return i === 0 ? { ...p, sides: [startSide('compote', 'c', p), startSide('toasting', 't', p)] } : p;
   });

@@ -1,6 +1,6 @@
-import { atStages, type StagedPortion } from '../plan/stages';
+import { atStages, type StagedPortion, type Stages } from '../plan/stages';
 import { methodOf } from '../plan/family';
-import { HEAT_ROLES, type AddStep, type HeatRole, type HeatStep, type MethodStep, type Stage } from '../plan/method';
+import { HEAT_ROLES, type AddStep, type HeatRole, type HeatStep, type MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
 import { waterBoilsC } from '../pot/air';
@@ -42,7 +42,7 @@ export type Step = {
   /** s between two wipes of the same spot, or undefined where the spoon may rest */
   stirEveryS?: number;
   tempC?: number;
-  portions: StagedPortion[];
+  portions: readonly StagedPortion[];
   /** what the fire that follows a correction is for: not of the plan */
   fix?: true;
   /** what goes into the pot at its start, and the fire that follows */
@@ -158,7 +158,7 @@ export function stepsOf(
     seen.set(id, n);
     return { id: n > 1 ? `${id} ${n}` : id, role, ...(own.name ? { name: own.name } : {}) };
   };
-  const by = (role: StepRole, ends: Step['ends'], seconds: number, portions: StagedPortion[]): Step => ({
+  const by = (role: StepRole, ends: Step['ends'], seconds: number, portions: readonly StagedPortion[]): Step => ({
     ...called(role),
     ends,
     seconds,
@@ -285,12 +285,7 @@ function longer(s: Step, moreS: number): Step {
 }
 
 /** From here on the pot thickens: what thickens goes into a hot pot, or the fire under it begins. Kernels take longer. */
-function thickens(
-  step: MethodStep,
-  heated: boolean,
-  stages: Record<Stage, StagedPortion[]>,
-  kernels: boolean,
-): boolean {
+function thickens(step: MethodStep, heated: boolean, stages: Stages, kernels: boolean): boolean {
   if (step.do === 'add')
     return (
       stages[step.stage].length > 0 &&

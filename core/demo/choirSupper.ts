@@ -9,7 +9,6 @@ import type { Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import type { KitchenFile } from '../formats/kitchenFile';
 import { nutMilk } from '../pantry/nutMilk';
-import { pantryWith } from '../pantry/pantry';
 import { DISHES, HOBS, PANS } from '../pantry/kitchen';
 import { suggestSettings } from '../pot/hob';
 import { DEFAULT_SETTINGS } from '../settings';
@@ -37,18 +36,15 @@ type Want = Pick<Plan, 'id' | 'name' | 'people' | 'portionG'> & {
 };
 
 function design(w: Want): Plan {
-  const pantry = pantryWith(w.own);
   const { name: _d, ...dish } = DISHES[w.dish]!;
   const { name: _h, ...hob } = HOBS[w.hob]!;
   const pan = PANS[w.pan]!;
   const first = newPlan(
-    { id: w.id, name: w.name, milkId: w.milkId, people: w.people, portionG: w.portionG, serveAt: iso(w.at) },
-    pantry,
+    { id: w.id, name: w.name, milkId: w.milkId, people: w.people, portionG: w.portionG, serveAt: iso(w.at), ...(w.own ? { own: w.own } : {}) }
   );
   const totalG = w.people * w.portionG * 1.07;
   const plan: Plan = {
     ...first,
-    own: w.own ?? [],
     sides: w.sides ?? [],
     rules: w.rules ?? [],
     pan,

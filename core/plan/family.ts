@@ -1,6 +1,6 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
 import { BITE, GRAINS } from '../pot/grain';
-import { atStages, lookUp } from './stages';
+import { atStages, lookUp, oncePerPlan } from './stages';
 import {
   STAGES,
   type AddStep,
@@ -270,7 +270,7 @@ export function notAdded(plan: Plan, steps: readonly MethodStep[]): Stage[] {
 }
 
 /** The steps of a plan: its own, or its family's with the cook's choices. @throws UnknownIngredientError */
-export function methodOf(plan: Plan): readonly MethodStep[] {
+export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
   if (plan.steps) return plan.steps;
   const steps = familySteps(plan);
   const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.role === 'off the heat'));
@@ -278,7 +278,7 @@ export function methodOf(plan: Plan): readonly MethodStep[] {
   const all = missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
   if (plan.choices.hands !== 'spoon only') return all;
   return all.map((s) => (s.do === 'add' && s.stirring === 'whisk' ? { ...s, stirring: 'spoon' as const } : s));
-}
+});
 
 function familySteps(plan: Plan): MethodStep[] {
   const ctx = context(plan);

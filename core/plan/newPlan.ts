@@ -1,5 +1,5 @@
 import { PANS, HOBS, DISHES } from '../pantry/kitchen';
-import type { Pantry } from '../pantry/pantry';
+import type { Ingredient } from '../pantry/ingredient';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
@@ -14,6 +14,8 @@ export type Start = {
   portionG: number;
   serveAt: string;
   family?: Family;
+  /** what the pantry that ships does not have */
+  own?: Ingredient[];
 };
 
 type Share = readonly [ingredientId: string, share: number, stage: Stage];
@@ -98,7 +100,7 @@ const STARTS: Record<Family, FamilyStart> = {
 };
 
 /** A sensible first plan for a family, a milk and a number of people: to be solved for its word afterwards. */
-export function newPlan(s: Start, pantry: Pantry): Plan {
+export function newPlan(s: Start): Plan {
   const family = s.family ?? 'starch-set milk pudding';
   const start = STARTS[family];
   const totalG = (s.people * s.portionG) / (1 - (start.lossRel ?? 0.065));
@@ -137,7 +139,7 @@ export function newPlan(s: Start, pantry: Pantry): Plan {
     rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },
     serve: { style: start.style ?? 'spooned', word: start.word, tempC: start.tempC ?? 8, at: s.serveAt },
     room: { tempC: 21, altitudeM: 0 },
-    own: [],
+    own: s.own ?? [],
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };
   return refreshCarveOuts(plan);

@@ -44,12 +44,14 @@ export type StagedPortion = {
   taste?: true;
 };
 
+export type Stages = Readonly<Record<Stage, readonly StagedPortion[]>>;
+
 /**
  * What goes in at each stage once the carve-outs are taken from their totals: the portions of an ingredient over all
  * stages add up to the plan's own amount, never to more.
  * @throws UnknownIngredientError
  */
-export function atStages(plan: Plan): Record<Stage, StagedPortion[]> {
+export const atStages = oncePerPlan((plan: Plan): Stages => {
   const stages = Object.fromEntries(STAGES.map((s) => [s, [] as StagedPortion[]])) as Record<Stage, StagedPortion[]>;
   for (const item of plan.items) {
     const ingredient = lookUp(plan, item.ingredientId);
@@ -64,7 +66,7 @@ export function atStages(plan: Plan): Record<Stage, StagedPortion[]> {
     if (left > 0) stages[item.stage].push({ ingredient, grams: left, carved: false });
   }
   return stages;
-}
+});
 
 export const mixtureOfPortions = (portions: readonly StagedPortion[]): Mixture =>
   portions.reduce((sum, p) => add(sum, mixtureOf(p.ingredient, p.grams)), EMPTY);

@@ -250,7 +250,7 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
         handsMin: PREP.evenMin,
         before: 'weigh',
       });
-  items.push(...eggItems(plan, stages));
+  items.push(...eggItems(plan));
 
   // fruit
   for (const s of plan.sides)
@@ -269,7 +269,7 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
     }
 
   // kept back
-  items.push(...keptBack(plan, stages, spices));
+  items.push(...keptBack(plan, spices));
 
   // dish and oven
   items.push(...dishItems(plan, bake));
@@ -292,7 +292,7 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
     });
   }
 
-  items.push(...machineItems(plan, stages, machines, bake));
+  items.push(...machineItems(plan, machines, bake));
 
   // within reach
   const tempered = method.some((s) => s.do === 'add' && s.ladleG !== undefined);
@@ -358,7 +358,8 @@ function groupsOf(portions: readonly StagedPortion[]): { ingredient: Ingredient;
   return [...sums.values()];
 }
 
-function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[] {
+function eggItems(plan: Plan): PrepItem[] {
+  const stages = atStages(plan);
   const items: PrepItem[] = [];
   const grams = (id: string) => plan.items.filter((i) => i.ingredientId === id).reduce((s, i) => s + i.grams, 0);
   const [yolkG, whiteG, eggG] = [grams('yolk'), grams('white'), grams('egg')];
@@ -429,7 +430,8 @@ function eggItems(plan: Plan, stages: Record<Stage, StagedPortion[]>): PrepItem[
   return items;
 }
 
-function keptBack(plan: Plan, stages: Record<Stage, StagedPortion[]>, spices: readonly Said[]): PrepItem[] {
+function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
+  const stages = atStages(plan);
   const items: PrepItem[] = [];
   for (const stage of Object.keys(stages) as Stage[])
     for (const p of stages[stage]) {
@@ -555,14 +557,10 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
   return items;
 }
 
-function machineItems(
-  plan: Plan,
-  stages: Record<Stage, StagedPortion[]>,
-  machines: readonly Machine[],
-  bake: BakeStep | undefined,
-): PrepItem[] {
+function machineItems(plan: Plan, machines: readonly Machine[], bake: BakeStep | undefined): PrepItem[] {
   const items: PrepItem[] = [];
   const advice = { group: 'machines', handsMin: 0, before: 'cook', advice: true } as const;
+  const stages = atStages(plan);
   const all = Object.values(stages).flat();
   if (machines.includes('rice cooker')) {
     const rice = all.filter((p) => kernel(p.ingredient));

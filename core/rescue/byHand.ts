@@ -44,8 +44,7 @@ export function planByHand(h: ByHand, pantry: Pantry, serveAt: string): Plan {
       portionG,
       serveAt,
       family,
-    },
-    pantry,
+    }
   );
   const items: Plan['items'] = [
     { ingredientId: h.milkId, grams: h.milkG, stage: 'pot' },

@@ -8,7 +8,7 @@ import { newPlan } from '../../core/plan/newPlan';
 import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
 import { type SetWord } from '../../core/texture/words';
 import { RULES, type Rule } from '../../core/plan/rules';
-import { PANTRY, pantryWith } from '../../core/pantry/pantry';
+import { PANTRY } from '../../core/pantry/pantry';
 import { useCollection, useRemove, useSave } from '../../storage/hooks';
 import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
@@ -321,19 +321,16 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${t(FAMILY_SAYS[family].short)}`.slice(0, 60);
     const start = newPlan(
       {
-        id: newId('plan'),
-        name: title,
-        milkId,
-        people,
-        portionG,
-        serveAt: new Date(day + at * 60_000).toISOString(),
-        family,
-      },
-      pantryWith(ownUsed),
+              id: newId('plan'),
+              name: title,
+              milkId,
+              people,
+              portionG,
+              serveAt: new Date(day + at * 60_000).toISOString(),
+              family, own: ownUsed }
     );
     const first: Plan = {
       ...start,
-      own: ownUsed,
       rules,
       serve: {
         ...start.serve,
