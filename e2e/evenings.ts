@@ -19,7 +19,7 @@ export const kitchenFor = (names: readonly DishName[], at: Date): KitchenFile =>
 
 /** A dish cooked as planned up to a step, and some seconds into it. */
 export function cookedTo(plan: Plan, step: string, intoS = 5): { cook: Cook; at: Date } {
-  const e = cookOn(evening(plan));
+  const e = cookOn(evening(plan), { everyS: 5, stop: (x) => presentOf(x)?.id === step });
   if (presentOf(e)?.id !== step) throw new Error(`${plan.name} has no ${step}: ${e.steps.map((s) => s.id).join(', ')}`);
   return { cook: { ...e.cook, id: 'evening-here' }, at: new Date(e.nowMs + intoS * 1000) };
 }
