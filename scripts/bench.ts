@@ -1,8 +1,7 @@
 /** npm run bench: the figures that the notes quote. Medians; the machine is said first. */
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { type Browser, type Page } from '@playwright/test';
 import { createRequire } from 'node:module';
 import { cpus } from 'node:os';
-import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import path from 'node:path';
@@ -33,6 +32,7 @@ import { checkUp } from '../core/recipe/check';
 import { WRITTEN } from '../core/recipe/fixtures/recipes';
 import { readRecipe } from '../core/recipe/read';
 import { runMethod } from '../core/model/run';
+import { withApp } from './served';
 
 /** The general integrator; the package ships sources that do not pass our type check, so its shape is written here. */
 type General = {
@@ -64,9 +64,14 @@ function timed(runs: number, work: () => unknown): number {
 
 function core() {
   const pantry = pantryWith();
-  const plan = newPlan(
-    { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' }
-  );
+  const plan = newPlan({
+    id: 'b',
+    name: 'Bench',
+    milkId: 'milk_whole',
+    people: 6,
+    portionG: 130,
+    serveAt: '2026-12-12T19:30:00Z',
+  });
   const one = timed(60, () => runMethod(plan));
   line('one cook of the pot (about 11 min)', `${one.toFixed(1)} ms, ${Math.round(1000 / one)} cooks/s`);
   line('whole forecast with its doubt', `${timed(30, () => forecast(plan)).toFixed(1)} ms`);
@@ -122,9 +127,14 @@ function core() {
 
 /** The cloud beside a pot that has warmed for two minutes: a tick of three seconds, a reading told, what it says. */
 function twin() {
-  const plan = newPlan(
-    { id: 'b', name: 'Bench', milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' }
-  );
+  const plan = newPlan({
+    id: 'b',
+    name: 'Bench',
+    milkId: 'milk_whole',
+    people: 6,
+    portionG: 130,
+    serveAt: '2026-12-12T19:30:00Z',
+  });
   const steps = stepsOf(plan, forecast(plan));
   const at = (s: number) => new Date(Date.UTC(2026, 11, 12, 12, 0, s)).toISOString();
   const cooking: Cook = {
@@ -186,17 +196,15 @@ function days() {
     'baked slab',
   ] as const;
   const plans = families.map((family, i) => {
-    const p = newPlan(
-      {
-        id: `d${i}`,
-        name: family,
-        milkId: 'milk_whole',
-        people: 6,
-        portionG: 120,
-        serveAt: '2026-12-12T19:30:00Z',
-        family,
-      }
-    );
+    const p = newPlan({
+      id: `d${i}`,
+      name: family,
+      milkId: 'milk_whole',
+      people: 6,
+      portionG: 120,
+      serveAt: '2026-12-12T19:30:00Z',
+      family,
+    });
     return i === 0 ? { ...p, sides: [startSide('compote', 'c', p), startSide('toasting', 't', p)] } : p;
   });
   const works = plans.map((p) => workOf({ plan: p, forecast: forecast(p) }));
@@ -337,7 +345,7 @@ async function paints(browser: Browser, viewport: { width: number; height: numbe
       };
       requestAnimationFrame(seen);
     });
-    await page.goto(`http://localhost:${PORT}/plan`, { waitUntil: 'load' });
+    await page.goto(`${origin}/plan`, { waitUntil: 'load' });
     await page.waitForFunction(() => performance.getEntriesByName('first-contentful-paint').length > 0);
     const figures = await page.evaluate(() => ({
       paint: performance.getEntriesByName('first-contentful-paint')[0]!.startTime,
@@ -380,7 +388,7 @@ async function dragFigures(page: Page): Promise<string> {
 
 /** Frames of the live pot while the worker answers every three seconds. */
 async function liveFigures(page: Page): Promise<string> {
-  await page.goto(`http://localhost:${PORT}/pot?cook=c-vanilla`);
+  await page.goto(`${origin}/pot?cook=c-vanilla`);
   await page.getByTestId('between').waitFor({ timeout: 30_000 });
   const gaps = await page.evaluate(
     () =>
@@ -426,18 +434,8 @@ async function restFigures(page: Page, path: string): Promise<string> {
   return `${((100 * (processorS() - before)) / REST_S).toFixed(1)} %`;
 }
 
-async function browserFigures() {
-  const server = spawn(process.execPath, [path.join(root, '.cache/server/main.js')], {
-    env: { ...process.env, PORT: String(PORT) },
-    stdio: 'ignore',
-  });
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--headless', '--no-sandbox', '--disable-gpu'],
-  });
-  try {
-    for (let i = 0; i < 50 && !(await fetch(`http://localhost:${PORT}/healthz`).catch(() => undefined)); i++)
-      await new Promise((ok) => setTimeout(ok, 100));
+const browserFigures = () =>
+  withApp(root, PORT, async (browser, origin) => {
     const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
     const page = await context.newPage();
     await page.addInitScript(KEEP_NAMES);
@@ -446,7 +444,7 @@ async function browserFigures() {
       const body = await r.body().catch(() => undefined);
       if (body) sizes.set(new URL(r.url()).pathname, r.url().endsWith('.woff2') ? body.length : gzipSync(body).length);
     });
-    await page.goto(`http://localhost:${PORT}/plan?id=choir-2-vanilla`);
+    await page.goto(`${origin}/plan?id=choir-2-vanilla`);
     const word = page.getByTestId('word-serving');
     await word.waitFor({ timeout: 30_000 });
     await page.waitForLoadState('networkidle');
@@ -498,11 +496,7 @@ async function browserFigures() {
         const p = await paints(browser, viewport, slow);
         line(`cold load, ${name}, CPU ${slow} x slower`, `first paint ${p.paint} ms, heading ${p.heading} ms`);
       }
-  } finally {
-    await browser.close();
-    server.kill();
-  }
-}
+  });
 
 console.log(`Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}`);
 core();

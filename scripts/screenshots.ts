@@ -1,7 +1,7 @@
 /** npm run screenshots: one current picture of each main view, from the demo data, at noon before the supper. */
-import { chromium, type Page } from '@playwright/test';
-import { spawn } from 'node:child_process';
+import { type Page } from '@playwright/test';
 import path from 'node:path';
+import { withApp } from './served';
 
 const PORT = 4194;
 const root = path.join(__dirname, '..');
@@ -161,18 +161,8 @@ const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof
   ['rescue-phone', rescue, PHONE],
 ];
 
-async function main() {
-  const server = spawn(process.execPath, [path.join(root, '.cache/server/main.js')], {
-    env: { ...process.env, PORT: String(PORT) },
-    stdio: 'ignore',
-  });
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--headless', '--no-sandbox', '--disable-gpu'],
-  });
-  try {
-    for (let i = 0; i < 50 && !(await fetch(`http://localhost:${PORT}/healthz`).catch(() => undefined)); i++)
-      await new Promise((ok) => setTimeout(ok, 100));
+const main = () =>
+  withApp(root, PORT, async (browser, origin) => {
     const only = process.argv[2];
     for (const [name, view, viewport, dark] of PICTURES) {
       if (only && !name.includes(only)) continue;
@@ -180,7 +170,7 @@ async function main() {
         viewport,
         colorScheme: dark ? 'dark' : 'light',
         serviceWorkers: 'block',
-        baseURL: `http://localhost:${PORT}`,
+        baseURL: origin,
         locale: 'en-GB',
         timezoneId: 'Europe/Lisbon',
       });
@@ -191,9 +181,5 @@ async function main() {
       await context.close();
       console.log(name);
     }
-  } finally {
-    await browser.close();
-    server.kill();
-  }
-}
+  });
 void main();

@@ -1,4 +1,4 @@
-import { judge, servingStress } from '../model/forecast';
+import { hotIn, servingStress } from '../model/forecast';
 import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace } from '../texture/words';
 import { toSpoons, type SpoonSystem } from '../units/measures';
 import { refreshCarveOuts, scale, usualStage, withGrams } from '../plan/amounts';
@@ -43,12 +43,7 @@ const SPOONED = boundsFor('spooned', 0.04);
 /** Where the pot is on the strip as it leaves the fire, as a yield stress, Pa. */
 const hotStress = (plan: Plan): number => {
   const { run } = servingStress(plan);
-  const hot = judge(
-    plan,
-    { pot: run.pot, addsMl: run.addsMl },
-    { ageH: 0, tempC: Math.min(90, run.pot.bulkC) },
-    SPOONED,
-  );
+  const hot = hotIn(plan, run);
   return Math.max(1e-6, yieldAtPlace(hot.place, SPOONED));
 };
 

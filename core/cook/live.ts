@@ -1,8 +1,7 @@
 import { massG } from '../matter/mixture';
 import { atStages, lookUp, mixtureOfPortions } from '../plan/stages';
 import { forecastFrom, type Forecast } from '../model/forecast';
-import { methodOf } from '../plan/family';
-import { offTheHob, type AddStep } from '../plan/method';
+import { type AddStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import {
   addToPot,
@@ -15,7 +14,7 @@ import {
   type PotSetup,
 } from '../pot/pot';
 import { runPhase, sampler, type Phase } from '../pot/program';
-import { additionOf, phaseOf, runSteps, startPot } from '../model/run';
+import { additionOf, phaseOf, runOff, startPot } from '../model/run';
 import { NO_HABITS, withHabits, type Habits } from '../twin/twin';
 import { countingEvents } from './counting';
 import { foldCook, freshCook, noteEvent } from './fold';
@@ -234,7 +233,7 @@ export function livePot(cook: Cook, steps: readonly Step[], nowMs: number, habit
   const { trace, ...on } = onTheHob(cook, steps, nowMs, habits, 5);
   const { plan, setup, pot } = on;
   const { pot: ahead, cueInS } = cookAhead(cook, steps, nowMs, on);
-  const run = runSteps(plan, setup, ahead, offTheHob(methodOf(plan)));
+  const run = runOff(plan, setup, ahead);
   return {
     on,
     now: readPot(pot),

@@ -1,3 +1,4 @@
+import { quantile } from 'simple-statistics';
 import { clamp, table } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { curdSeverity, EGG, eggPoint, starchProtects } from '../pot/egg';
@@ -79,10 +80,6 @@ const harmed = (harm: Harm, pot: Pot): boolean =>
 
 /** Share of the pots that are no worse than what is told of foam. */
 const WORSE = 0.8;
-const quantile = (xs: number[], q: number): number => {
-  const s = xs.toSorted((a, b) => a - b);
-  return s[Math.min(s.length - 1, Math.floor(s.length * q))] ?? NaN;
-};
 const middle = (xs: number[]): number => quantile(xs, 0.5);
 
 /** Off the ring: what the pan and the ring still hold goes in, or does not where the pot is lifted. */

@@ -1,7 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { quantileSorted, sampleCorrelation } from 'simple-statistics';
 import { table } from '../coefficients';
-import { dishHistory, judge, starchSdRel } from './forecast';
+import { dishHistory, hotIn, judge, starchSdRel } from './forecast';
 import { lookUp } from '../plan/stages';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';
@@ -60,16 +60,10 @@ type Draw = { inputs: Record<string, number>; stress: number; minutes: number };
 export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25): Generator<number, Chances> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1);
   const nominal = runMethod(plan, { toleranceScale: COARSE });
-  const { ageServingH, coldestServingC } = dishHistory(plan, nominal, plan.rest.hours);
+  const { serving: age } = dishHistory(plan, nominal, plan.rest.hours);
   const rice = nominal.pot.fractions.some(
     (f) => GRAINS[f.kind].species !== 'maize' && GRAINS[f.kind].species !== 'wheat',
   );
-  const age = {
-    ageH: ageServingH,
-    tempC: plan.serve.tempC,
-    coldestC: Math.min(coldestServingC, plan.serve.tempC),
-    hours: plan.rest.hours,
-  };
   const zero = () => Object.fromEntries(SET_WORDS.map((w) => [w, 0])) as Record<SetWord, number>;
   const serving = zero();
   const hot = zero();
@@ -143,12 +137,7 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
     const run = runMethod(drawn, { toleranceScale: COARSE, tuning });
     const bounds = boundsFor(plan.serve.style, run.depthM);
     const s = judge(drawn, run, age, bounds);
-    const h = judge(
-      drawn,
-      { pot: run.pot, addsMl: run.addsMl },
-      { ageH: 0, tempC: Math.min(90, run.pot.bulkC) },
-      boundsFor('spooned', 0.04),
-    );
+    const h = hotIn(drawn, run);
     serving[s.word] += 1;
     hot[h.word] += 1;
     const severity = Math.max(severityOf(run.pot), run.bake ? severityOf(run.pot, run.bake.curdMean) : 0);

@@ -170,7 +170,13 @@ export function dishHistory(plan: Plan, run: Run, watchH: number) {
     }
     return { point: p, ageH, coldestC };
   });
-  return { cooling, ages, ageServingH, coldestServingC };
+  const serving: Age = {
+    ageH: ageServingH,
+    tempC: plan.serve.tempC,
+    coldestC: Math.min(coldestServingC, plan.serve.tempC),
+    hours: plan.rest.hours,
+  };
+  return { cooling, ages, serving };
 }
 
 /** Yield stress at serving, Pa: the quick answer that the solver and the doubt ask for. */
@@ -180,10 +186,9 @@ export function servingStress(
 ): { stress: number; place: number; run: Run; bounds: Bounds; ageH: number } {
   const run = runMethod(plan, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
   const bounds = boundsFor(plan.serve.style, run.depthM);
-  const { ageServingH, coldestServingC } = dishHistory(plan, run, plan.rest.hours);
-  const at = servingAge(plan, ageServingH, coldestServingC);
+  const at = dishHistory(plan, run, plan.rest.hours).serving;
   const judged = judge(plan, run, at, bounds);
-  return { stress: judged.yieldPa, place: judged.place, run, bounds, ageH: ageServingH };
+  return { stress: judged.yieldPa, place: judged.place, run, bounds, ageH: at.ageH };
 }
 
 /** The words alone, for a thumb that is still moving: one coarse cook, no doubt and no risks. */
@@ -195,15 +200,8 @@ export function point(plan: Plan): Point {
 }
 
 /** In the pot as it leaves the fire, before any oven. */
-const hotIn = (plan: Plan, { pot, addsMl }: Pick<Run, 'pot' | 'addsMl'>): Firmness =>
+export const hotIn = (plan: Plan, { pot, addsMl }: Pick<Run, 'pot' | 'addsMl'>): Firmness =>
   judge(plan, { pot, addsMl }, { ageH: 0, tempC: Math.min(90, pot.bulkC) }, boundsFor('spooned', 0.04));
-
-const servingAge = (plan: Plan, ageH: number, coldestC: number): Age => ({
-  ageH,
-  tempC: plan.serve.tempC,
-  coldestC: Math.min(coldestC, plan.serve.tempC),
-  hours: plan.rest.hours,
-});
 
 /**
  * First-order spread of ln(yield stress) at serving: one kitchen habit moved by its 1 sd at a time, with the spread of
@@ -311,16 +309,15 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
   const { depthM, fillRel } = run;
   const bounds = boundsFor(plan.serve.style, depthM);
   const watchH = Math.max(plan.rest.hours, 10);
-  const { cooling, ages, ageServingH, coldestServingC } = dishHistory(plan, run, watchH);
+  const { cooling, ages, serving: age } = dishHistory(plan, run, watchH);
   const set: SetPoint[] = ages.map(({ point, ageH, coldestC }) => {
     const f = judge(plan, run, { ageH, tempC: point.coreC, coldestC }, bounds);
     return { ...point, yieldPa: f.yieldPa, place: f.place };
   });
 
   const hot = hotIn(plan, run);
-  const age = servingAge(plan, ageServingH, coldestServingC);
   const serving = judge(plan, run, age, bounds);
-  const nextDay = judge(plan, run, { ...age, ageH: ageServingH + 24, hours: plan.rest.hours + 24 }, bounds);
+  const nextDay = judge(plan, run, { ...age, ageH: age.ageH + 24, hours: plan.rest.hours + 24 }, bounds);
   const doubt = doubtOf(plan, age, bounds);
   const spread = Math.exp(1.2816 * doubt.sdLn);
   const stands = standing(serving.yieldPa, serving.modulusPa, depthM);

@@ -2,7 +2,7 @@ import { bake, type Bake } from '../oven/bake';
 import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
 import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
 import { FRIDGE_C, methodOf } from '../plan/family';
-import type { AddStep, HeatStep, MethodStep, Stage } from '../plan/method';
+import { offTheHob, type AddStep, type HeatStep, type MethodStep, type Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from '../pot/egg';
@@ -165,6 +165,10 @@ export function runMethod(plan: Plan, o: RunOptions = {}): Run {
   const start = startPot(plan, setup);
   return runSteps(plan, setup, start, methodOf(plan), o);
 }
+
+/** A pot that has left the hob: poured, baked and rested as its plan says. */
+export const runOff = (plan: Plan, setup: PotSetup, pot: Pot): Run =>
+  runSteps(plan, setup, pot, offTheHob(methodOf(plan)));
 
 /** The same from a pot that is already on the way, with the steps that are left. */
 export function runSteps(

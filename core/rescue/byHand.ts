@@ -35,17 +35,15 @@ export function planByHand(h: ByHand, pantry: Pantry, serveAt: string): Plan {
           : 'starch-set milk pudding';
   const total = h.milkG + h.thickenerG + h.sugarG;
   const portionG = 130;
-  const plan = newPlan(
-    {
-      id: 'by-hand',
-      name: 'by hand',
-      milkId: h.milkId,
-      people: Math.min(60, Math.max(1, Math.round(total / portionG))),
-      portionG,
-      serveAt,
-      family,
-    }
-  );
+  const plan = newPlan({
+    id: 'by-hand',
+    name: 'by hand',
+    milkId: h.milkId,
+    people: Math.min(60, Math.max(1, Math.round(total / portionG))),
+    portionG,
+    serveAt,
+    family,
+  });
   const items: Plan['items'] = [
     { ingredientId: h.milkId, grams: h.milkG, stage: 'pot' },
     ...(h.thickenerG > 0

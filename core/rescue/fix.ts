@@ -7,14 +7,14 @@ import { dishHistory, judge } from '../model/forecast';
 import { massG } from '../matter/mixture';
 import { lookUp, mainLiquid } from '../plan/stages';
 import { FRIDGE_C, methodOf } from '../plan/family';
-import { offTheHob, type HeatStep, type MethodStep } from '../plan/method';
+import { type HeatStep, type MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
 import { addToPot, cookedStarchPct, severityOf, type Pot, type PotSetup } from '../pot/pot';
 import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { runPhase } from '../pot/program';
-import { phaseOf, runSteps } from '../model/run';
+import { phaseOf, runOff } from '../model/run';
 import { boundsFor, stripMiddle, stripPlace, wordAt } from '../texture/words';
 
 /** What brings a pot to its word: how much, how it goes in, what it costs in minutes. Every amount is cooked through. */
@@ -66,20 +66,9 @@ export type Fix = {
 
 /** A pot at the pouring, judged as it will be served. */
 export function headingOf(plan: Plan, setup: PotSetup, pot: Pot, sdLn: number): Heading {
-  const run = runSteps(plan, setup, pot, offTheHob(methodOf(plan)));
+  const run = runOff(plan, setup, pot);
   const bounds = boundsFor(plan.serve.style, run.depthM);
-  const { ageServingH, coldestServingC } = dishHistory(plan, run, plan.rest.hours);
-  const f = judge(
-    plan,
-    run,
-    {
-      ageH: ageServingH,
-      tempC: plan.serve.tempC,
-      coldestC: Math.min(coldestServingC, plan.serve.tempC),
-      hours: plan.rest.hours,
-    },
-    bounds,
-  );
+  const f = judge(plan, run, dishHistory(plan, run, plan.rest.hours).serving, bounds);
   const spread = Math.exp(1.2816 * sdLn);
   return {
     place: f.place,

@@ -4,11 +4,11 @@ import { addedTo } from '../cook/live';
 import { dishHistory, judge } from '../model/forecast';
 import { massG } from '../matter/mixture';
 import { mainLiquid } from '../plan/stages';
-import { FRIDGE_C, methodOf } from '../plan/family';
-import { offTheHob, type HeatStep } from '../plan/method';
+import { FRIDGE_C } from '../plan/family';
+import { type HeatStep } from '../plan/method';
 import { EGG } from '../pot/egg';
 import { addToPot, cook, type Pot } from '../pot/pot';
-import { phaseOf, runSteps, type Run } from '../model/run';
+import { phaseOf, runOff, type Run } from '../model/run';
 import { type Stay } from '../set/cooling';
 import { boundsFor } from '../texture/words';
 import { FIX, fireAgain, headingOf, type Fix, type Heading, type Situation } from './fix';
@@ -167,7 +167,7 @@ export function fromFix(fault: Fault, going: Said, fixes: Fix[], s: Situation, e
 
 /** The dish as poured, and how it stands and cools. */
 export function poured(s: Situation): Run {
-  return runSteps(s.plan, s.setup, s.pot, offTheHob(methodOf(s.plan)));
+  return runOff(s.plan, s.setup, s.pot);
 }
 
 /** h from pouring to its word, with other stays. */

@@ -29,17 +29,7 @@ type Recognition = EventTarget & {
   start(): void;
   stop(): void;
 };
-type Heard = Event & { results: ArrayLike<ArrayLike<object>>; resultIndex: number };
-
-/** The words of one hearing: the only text that it carries, beside how sure it is. */
-function wordsOf(hearing: object | undefined): string {
-  // its fields stand on the prototype, where only this kind of loop sees them
-  for (const name in hearing) {
-    const field: unknown = Reflect.get(hearing, name);
-    if (typeof field === 'string') return field;
-  }
-  return '';
-}
+type Heard = Event & { results: ArrayLike<ArrayLike<{ transcript: string }>>; resultIndex: number };
 
 const recognition = (): (new () => Recognition) | undefined => {
   if (typeof window === 'undefined') return undefined;
@@ -87,7 +77,7 @@ export function listen(onWord: (word: Word) => void, onRefused: () => void): () 
   r.lang = 'en';
   r.addEventListener('result', (e) => {
     const { results, resultIndex } = e as Heard;
-    const word = wordIn(wordsOf(results[resultIndex]?.[0]));
+    const word = wordIn(results[resultIndex]?.[0]?.transcript ?? '');
     if (word) onWord(word);
   });
   r.addEventListener('error', (e) => {

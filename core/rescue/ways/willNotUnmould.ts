@@ -7,8 +7,8 @@ import { RESCUE, pct, poured, type Way } from '../way';
 export const willNotUnmould: Way = ({ plan, pot, head, s, told, fault }) => {
   const run = poured(s);
   const bounds = boundsFor(plan.serve.style, run.depthM);
-  const { ageServingH, coldestServingC } = dishHistory(plan, run, Math.max(1, told.standingH ?? plan.rest.hours));
-  const f = judge(plan, run, { ageH: ageServingH, tempC: plan.serve.tempC, coldestC: coldestServingC }, bounds);
+  const { serving } = dishHistory(plan, run, Math.max(1, told.standingH ?? plan.rest.hours));
+  const f = judge(plan, run, serving, bounds);
   const stands = standing(f.yieldPa, f.modulusPa, run.depthM);
   const seconds = plan.dish.wall === 'metal' ? RESCUE.unmouldMetalS : RESCUE.unmouldThickS;
   return {
