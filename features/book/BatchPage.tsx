@@ -7,7 +7,7 @@ import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
 import { lookUp, pantryOf } from '../../core/plan/stages';
-import { useCollection, useRemove, useSave } from '../../storage/hooks';
+import { useCollection, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';

@@ -6,8 +6,7 @@ import { promiseOf, type Batch } from '../../core/book/batch';
 import { foldCook } from '../../core/cook/fold';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { stripMiddle, wordAt } from '../../core/texture/words';
-import { useCollection, useSave } from '../../storage/hooks';
-import { ask } from '../../workers/client';
+import { useCollection, useSave } from '../shared/stored';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
@@ -26,6 +25,7 @@ import { takeRemoved } from './removed';
 import { useNextTime } from './useNextTime';
 import { adviceSays, keptPromise, missSays } from './words';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 const found = (b: Batch, text: string) => {
   const hay = [
@@ -220,6 +220,7 @@ function WriteSheet({
   onClose: () => void;
   onMade: (batchId: string, cookId?: string) => void;
 }) {
+  const { ask, clock } = useKitchen();
   const { fmt } = useApp();
   const plans = useCollection('plans');
   const cooks = useCollection('cooks');
@@ -275,7 +276,7 @@ function WriteSheet({
           key={p.id}
           title={p.name}
           sub={t('bookRoom.people2', { people: p.people })}
-          onPress={() => void write(p, Date.now())}
+          onPress={() => void write(p, clock())}
         />
       ))}
     </Sheet>

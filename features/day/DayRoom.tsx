@@ -10,8 +10,7 @@ import { View } from 'react-native';
 import { nextAct, type Act } from '../../core/day/acts';
 import type { Day } from '../../core/day/record';
 import type { Plan } from '../../core/plan/plan';
-import { useSave } from '../../storage/hooks';
-import { ask } from '../../workers/client';
+import { useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
@@ -29,6 +28,7 @@ import { KitchenSheet } from './KitchenSheet';
 import { Lanes } from './Lanes';
 import { dayIdOf, lettersOf, useDay } from './useDay';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 const MINUTE = 60_000;
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'] as const;
@@ -36,6 +36,7 @@ const dishesWord = (n: number) => `${NUMBERS[n] ?? n} ${n === 1 ? t('dayRoom.dis
 
 /** Several dishes, one pair of hands: the hours back from the meal. */
 export function DayRoom() {
+  const { ask, clock } = useKitchen();
   const { fmt, tell, where, ready } = useApp();
   const router = useRouter();
   const mounted = useMounted();
@@ -103,7 +104,7 @@ export function DayRoom() {
   };
   const exportIcs = () => {
     if (!d.ask) return;
-    void ask('calendar', [d.ask, Date.now(), fmt.settings])
+    void ask('calendar', [d.ask, clock(), fmt.settings])
       .then(async (text) => {
         const name = `ovalis-${day.id}.ics`;
         const file = new File([text], name, { type: 'text/calendar' });

@@ -3,14 +3,14 @@ import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Day } from '../../core/day/record';
-import { useCollection, useSettings } from '../../storage/hooks';
+import { useCollection, useSettings } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
-import { signal } from '../shared/signal';
 import { useMounted, useNow } from '../shared/useNow';
 import { useDay } from './useDay';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 const MINUTE = 60_000;
 
@@ -24,6 +24,7 @@ export function DayWatch() {
 }
 
 function Watch({ day, now }: { day: Day; now: number }) {
+  const { sound } = useKitchen();
   const tell = useTell();
   const { fmt } = useApp();
   const router = useRouter();
@@ -36,12 +37,12 @@ function Watch({ day, now }: { day: Day; now: number }) {
       ? d.answer.acts.find((a) => a.hands && a.state === 'to do' && a.startMs <= now && !away.includes(a.id))
       : undefined;
   const rung = useRef('');
-  const sound = settings?.sound ?? true;
+  const audible = settings?.sound ?? true;
   useEffect(() => {
     if (!due || rung.current === due.id) return;
     rung.current = due.id;
-    if (sound) signal();
-  }, [due, sound]);
+    if (audible) sound.signal();
+  }, [due, audible, sound]);
   if (!due) return null;
   const minutes = Math.round((due.latestMs - now) / MINUTE);
   return (

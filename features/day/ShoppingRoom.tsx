@@ -5,7 +5,7 @@ import Printer from 'lucide-react-native/icons/printer';
 import Share2 from 'lucide-react-native/icons/share-2';
 import { Pressable, View } from 'react-native';
 import type { ShoppingLine } from '../../core/day/shopping';
-import { useCollection } from '../../storage/hooks';
+import { useCollection } from '../shared/stored';
 import { colour } from '../../ui/colours';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';

@@ -5,7 +5,7 @@ import { setHours } from 'date-fns/setHours';
 import { useState } from 'react';
 import { newDay, type Day } from '../../core/day/record';
 import type { Plan } from '../../core/plan/plan';
-import { useCollection, useEdit, useSettings } from '../../storage/hooks';
+import { useCollection, useEdit, useSettings } from '../shared/stored';
 import { useAsk } from '../shared/useAsk';
 
 /** The day of the cook's calendar. */

@@ -10,9 +10,8 @@ import type { Ingredient } from '../../core/pantry/ingredient';
 import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
 import { FILL, toSpoons } from '../../core/units/measures';
-import { useCollection } from '../../storage/hooks';
+import { useCollection } from '../shared/stored';
 import { Key } from '../../ui/Key';
-import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Sheet } from '../../ui/Sheet';
@@ -28,6 +27,7 @@ import { NoneForm } from './NoneForm';
 import { SolveForm } from './SolveForm';
 import { t } from '../../words';
 import { numberOf } from '../shared/typed';
+import { useKitchen } from '../shared/kitchen';
 
 const SWATCH = {
   thickener: 'bg-ink',
@@ -99,6 +99,7 @@ export function Bench({
   onHoldSweet: () => void;
   onChange: (next: Plan, touchedId?: string) => void;
 }) {
+  const { ask } = useKitchen();
   const fmt = useFormat();
   const tell = useTell();
   const packs = useCollection('packs');

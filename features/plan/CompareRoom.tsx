@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Plan } from '../../core/plan/plan';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
-import { useCollection } from '../../storage/hooks';
+import { useCollection } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';

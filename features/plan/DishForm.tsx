@@ -6,7 +6,7 @@ import { scaleToDish } from '../../core/plan/amounts';
 import type { Plan } from '../../core/plan/plan';
 import { DISHES, DishSchema, type Dish } from '../../core/pantry/kitchen';
 import { asDish } from '../../core/vessels/vessel';
-import { useCollection, useRemove, useSave } from '../../storage/hooks';
+import { useCollection, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { CutGrid } from '../../ui/CutGrid';
 import { Key } from '../../ui/Key';

@@ -17,7 +17,7 @@ import { pantryWith } from '../../core/pantry/pantry';
 import { whichIs } from '../../core/pantry/whichOne';
 import type { Plan } from '../../core/plan/plan';
 import { ruleAgainst } from '../../core/plan/rules';
-import { useCollection, useSave } from '../../storage/hooks';
+import { useCollection, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';

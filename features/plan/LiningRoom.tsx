@@ -2,7 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { boxOf, liningOf, printScale, type LiningPiece } from '../../core/vessels/lining';
-import { useCollection } from '../../storage/hooks';
+import { useCollection } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { LiningDrawing } from '../../ui/LiningDrawing';
 import { Empty } from '../../ui/Notice';

@@ -8,7 +8,7 @@ import { PANS, type Pan } from '../../core/pantry/kitchen';
 import { suggestSettings } from '../../core/pot/hob';
 import { panFit } from '../../core/vessels/fit';
 import { asPan } from '../../core/vessels/vessel';
-import { useCollection } from '../../storage/hooks';
+import { useCollection } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';

@@ -6,7 +6,7 @@ import type { Plan } from '../../core/plan/plan';
 import { HOBS, PANS, type Pan } from '../../core/pantry/kitchen';
 import { suggestSettings } from '../../core/pot/hob';
 import { asPan } from '../../core/vessels/vessel';
-import { useCollection, useRemove, useSave } from '../../storage/hooks';
+import { useCollection, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';

@@ -13,8 +13,7 @@ import type { Plan } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
-import { useCollection, useEdit, useRemove, useSave } from '../../storage/hooks';
-import { ask } from '../../workers/client';
+import { useCollection, useEdit, useRemove, useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
 import { useApp } from '../shared/App';
@@ -32,6 +31,7 @@ import { PlansSheet } from './PlansSheet';
 import { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 /** What the set is solved with. Whole grains are cooked to the bite, not to a word: they are not. */
 const thickenersOf = (plan: Plan): string[] =>
@@ -44,6 +44,7 @@ const thickenersOf = (plan: Plan): string[] =>
 
 /** The plan room: a wish on one side, amounts that will set on the other. */
 export function PlanRoom() {
+  const { ask, clock } = useKitchen();
   const { fmt, tell, ready, failed, setWhere, where } = useApp();
   const { id } = useLocalSearchParams<{ id?: string }>();
   const router = useRouter();
@@ -100,7 +101,7 @@ export function PlanRoom() {
   const keep = (next: Plan) => {
     if (!saved) return;
     const history = past.data ?? [];
-    const now = Date.now();
+    const now = clock();
     if (past.data && beginsSitting(history, saved.id, now)) {
       const was: PastPlan = { id: newId('past'), planId: saved.id, at: nowIso(), plan: saved };
       savePast.mutate(was);

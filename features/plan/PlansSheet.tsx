@@ -9,8 +9,7 @@ import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
 import { type SetWord } from '../../core/texture/words';
 import { RULES, type Rule } from '../../core/plan/rules';
 import { PANTRY } from '../../core/pantry/pantry';
-import { useCollection, useRemove, useSave } from '../../storage/hooks';
-import { ask } from '../../workers/client';
+import { useCollection, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -25,6 +24,7 @@ import { newId, nowIso } from '../shared/ids';
 import { useStable } from '../shared/useStable';
 import { FAMILY_SAYS, RULE_SAYS, wordSays } from './words';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 /** The plans there are: open one, or duplicate, archive, compare and look back; and a new one. */
 export const PlansSheet = memo(function PlansSheet({
@@ -266,6 +266,7 @@ const USUAL_TIME = 19 * 60 + 30;
 
 /** A wish: said in a sentence, or tapped together; then amounts that will set. */
 function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
+  const { ask, clock } = useKitchen();
   const { fmt } = useApp();
   const own = useCollection('ingredients');
   const [said, setSaid] = useState('');
@@ -300,7 +301,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       w.style && t(`style.${w.style}`),
       w.warm === undefined ? '' : w.warm ? t('planRoom.warm') : t('planRoom.cold'),
       w.word && wordSays(w.word),
-      w.at !== undefined && fmt.time(startOfDay(Date.now()).getTime() + w.at * 60_000),
+      w.at !== undefined && fmt.time(startOfDay(clock()).getTime() + w.at * 60_000),
       ...w.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()),
     ].filter(Boolean);
     setHeard(
@@ -315,20 +316,20 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const make = async () => {
     if (!milk) return;
     setBusy(true);
-    const day = startOfDay(addDays(Date.now(), 1)).getTime();
+    const day = startOfDay(addDays(clock(), 1)).getTime();
     const ownUsed = milk.own ? [milk] : [];
     const title =
       name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${t(FAMILY_SAYS[family].short)}`.slice(0, 60);
-    const start = newPlan(
-      {
-              id: newId('plan'),
-              name: title,
-              milkId,
-              people,
-              portionG,
-              serveAt: new Date(day + at * 60_000).toISOString(),
-              family, own: ownUsed }
-    );
+    const start = newPlan({
+      id: newId('plan'),
+      name: title,
+      milkId,
+      people,
+      portionG,
+      serveAt: new Date(day + at * 60_000).toISOString(),
+      family,
+      own: ownUsed,
+    });
     const first: Plan = {
       ...start,
       rules,

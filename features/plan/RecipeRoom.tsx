@@ -10,8 +10,7 @@ import { limit } from '../../core/model/limits';
 import type { Reading } from '../../core/recipe/read';
 import { PANTRY, pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
-import { useCollection, useSave } from '../../storage/hooks';
-import { ask } from '../../workers/client';
+import { useCollection, useSave } from '../shared/stored';
 import { colour } from '../../ui/colours';
 import { Field } from '../../ui/Field';
 import { FileKey } from '../../ui/FileKey';
@@ -29,6 +28,7 @@ import { useAsk } from '../shared/useAsk';
 import { useMounted } from '../shared/useNow';
 import { t, named } from '../../words';
 import { numberOf } from '../shared/typed';
+import { useKitchen } from '../shared/kitchen';
 
 const NO_OWN: never[] = [];
 /** The check-up does not depend on the day: the plan gets its own when it is kept. */
@@ -37,6 +37,7 @@ const MOST_BYTES = 1_000_000;
 
 /** A recipe on paper: pasted or opened, read line by line, checked, and taken as a plan. */
 export function RecipeRoom() {
+  const { ask, clock } = useKitchen();
   const tell = useTell();
   const { fmt, setWhere } = useApp();
   const router = useRouter();
@@ -81,7 +82,7 @@ export function RecipeRoom() {
     setReading({ ...reading, lines: reading.lines.map((l, i) => (i === at ? line : l)) });
   };
   const keep = (plan: NonNullable<ReturnType<typeof useCheck>['data']>['plan']) => {
-    const tomorrow = addDays(Date.now(), 1);
+    const tomorrow = addDays(clock(), 1);
     tomorrow.setHours(19, 30, 0, 0);
     const used = mine.filter((i) => plan.items.some((x) => x.ingredientId === i.id));
     void savePlan

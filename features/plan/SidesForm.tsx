@@ -5,7 +5,6 @@ import type { Plan } from '../../core/plan/plan';
 import { ruleAgainst } from '../../core/plan/rules';
 import { limit } from '../../core/model/limits';
 import { FRUITS, ROASTS, SIDE_KINDS, SYRUPS, type SideKind, type SidePot } from '../../core/plan/sidePot';
-import { ask } from '../../workers/client';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -17,11 +16,13 @@ import { newId } from '../shared/ids';
 import type { useAbout } from './useAbout';
 import { SIDE_SAYS } from './words';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 type About = ReturnType<typeof useAbout>['about'];
 
 /** The pots beside the pot: syrups, compotes, layers; each with what to weigh, how long and what comes out. */
 export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About; onChange: (next: Plan) => void }) {
+  const { ask } = useKitchen();
   const fmt = useFormat();
   const [openId, setOpenId] = useState<string | undefined>();
   const side = plan.sides.find((s) => s.id === openId);

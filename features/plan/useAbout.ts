@@ -1,6 +1,6 @@
 import type { Forecast } from '../../core/model/forecast';
 import type { Plan } from '../../core/plan/plan';
-import { useCollection } from '../../storage/hooks';
+import { useCollection } from '../shared/stored';
 import { useAsk } from '../shared/useAsk';
 
 /** What a plan says beside its forecast; asked once the forecast stands. */

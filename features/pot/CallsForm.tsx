@@ -2,17 +2,19 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { DEVICE_SOURCES } from '../../core/settings';
 import { bluetoothOf } from '../../devices/bluetooth';
-import { useSettings } from '../../storage/hooks';
+import { useSettings } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
-import { canListen, canSpeak, say, WORDS } from './signals';
+import { canListen, canSpeak, WORDS } from '../../devices/signals';
 import type { Devices } from './useDevices';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 /** How the pot calls, is held and is heard; and where readings come from. */
 export function CallsForm({ devices }: { devices: Devices }) {
+  const { sound } = useKitchen();
   const { settings: s, change } = useSettings();
   const [wrong, setWrong] = useState<string | undefined>();
   if (!s) return null;
@@ -30,7 +32,7 @@ export function CallsForm({ devices }: { devices: Devices }) {
         {toggle(t('potRoom.flash'), s.flashes, (flashes) => change({ flashes }))}
         {toggle(t('potRoom.voice'), s.speaks, (speaks) => {
           change({ speaks });
-          if (speaks) say(t('potRoom.speaks'));
+          if (speaks) sound.say(t('potRoom.speaks'));
         })}
         {toggle(t('potRoom.listen'), s.listens, (listens) => change({ listens }))}
       </View>

@@ -8,7 +8,7 @@ import { foldCook } from '../../core/cook/fold';
 import { ringDiffers } from '../../core/cook/ring';
 import { changesOf, notInYet, stepsOf } from '../../core/cook/steps';
 import { stripMiddle } from '../../core/texture/words';
-import { useSettings } from '../../storage/hooks';
+import { useSettings } from '../shared/stored';
 import { HobOvals } from '../../ui/HobOvals';
 import { Notice } from '../../ui/Notice';
 import { SetStrip } from '../../ui/SetStrip';
@@ -19,7 +19,6 @@ import { useApp } from '../shared/App';
 import { SEEN } from '../shared/eventWords';
 import { chanceWords } from '../../words/format';
 import { RescueKey } from '../shared/RescueKey';
-import { wakeSound } from '../shared/signal';
 import { useNow, useWakeAt } from '../shared/useNow';
 import { Ahead } from './Ahead';
 import { GuidePanel } from './GuidePanel';
@@ -31,7 +30,7 @@ import { PotFace } from './PotFace';
 import { PotKeys } from './PotKeys';
 import { PotNotices } from './PotNotices';
 import { SidePots } from './SidePots';
-import { call, type Ways } from './signals';
+import { type Ways } from '../../devices/signals';
 import { StepList } from './StepList';
 import { CountOut, TastePanel } from './TastePanel';
 import { useAlarm, useSpoken } from './useCalls';
@@ -42,11 +41,13 @@ import { usePotView, type PotView, type UsedCook } from './usePotView';
 import { callOf, restSays, ringSays, SEEN_ADVICE, spokenLine, stepNext, stepWords } from './words';
 import { WeighList } from './WeighList';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 const WAKE = 'ovalis-pot';
 
 /** The pot that is on: the one thing now, how far it is from harm, and what else may be said of it. */
 export function LivePot({ c }: { c: UsedCook }) {
+  const { sound } = useKitchen();
   const { fmt, setWhere } = useApp();
   const router = useRouter();
   const { settings, change } = useSettings();
@@ -81,7 +82,7 @@ export function LivePot({ c }: { c: UsedCook }) {
   const sayAgain = useSpoken(alarm ? undefined : spokenLine(words), ways.speaks && !state.paused);
   // one signal when a step falls due, one shortly before; the fold decides the step, so a reload does not ring again
   const rung = useRef('');
-  const tell = useEffectEvent((urgent: boolean, line: string) => call(ways, line, urgent));
+  const tell = useEffectEvent((urgent: boolean, line: string) => sound.call(ways, line, urgent));
   const { due, soon, forgotten, nextSays } = v;
   useWakeAt(v.calls);
   const stirNow = v.stirDueS <= 0 && !state.paused;
@@ -96,12 +97,12 @@ export function LivePot({ c }: { c: UsedCook }) {
   }, [due, soon, stirNow, state.stepIndex, state.stirredMs, state.paused, step.ends, forgotten, words.done, nextSays]);
 
   const finish = () => {
-    wakeSound();
+    sound.wake();
     setAdvice(undefined);
     c.add(...(step.cue ? [{ kind: 'observed' as const, what: step.cue }] : []), { kind: 'stepDone', step: step.id });
   };
   const see = (what: Observation) => {
-    wakeSound();
+    sound.wake();
     setAdvice(SEEN_ADVICE[what] ? what : undefined);
     c.add({ kind: 'observed', what });
   };

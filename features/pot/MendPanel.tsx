@@ -4,11 +4,11 @@ import type { Cook } from '../../core/cook/events';
 import type { Fix } from '../../core/rescue/fix';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
-import { ask } from '../../workers/client';
 import { useFormat } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
 import { t } from '../../words';
 import { pantryOf } from '../../core/plan/stages';
+import { useKitchen } from '../shared/kitchen';
 
 /** ms between two questions while nothing is noted. */
 const EVERY_MS = 20_000;
@@ -27,11 +27,12 @@ export function MendPanel({
   asked: boolean;
   onAdd: (...events: NewEvent[]) => void;
 }) {
+  const { ask, clock } = useKitchen();
   const fmt = useFormat();
   const { data } = useQuery({
     // a reading more does not ask anew: what was put in, or another step, does
     queryKey: ['mend', cook.id, step, cook.events.filter((e) => e.kind === 'added' || e.kind === 'undone').length],
-    queryFn: ({ signal }) => ask('mendPot', [cook, Date.now()], signal),
+    queryFn: ({ signal }) => ask('mendPot', [cook, clock()], signal),
     enabled: asked,
     refetchInterval: EVERY_MS,
     staleTime: Infinity,

@@ -10,7 +10,6 @@ import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
-import { ask } from '../../workers/client';
 import { useApp } from '../shared/App';
 import { SEEN } from '../shared/eventWords';
 import type { useCook } from '../shared/useCook';
@@ -20,6 +19,7 @@ import { ReadOff } from './ReadOff';
 import { StepList } from './StepList';
 import type { Devices } from './useDevices';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 const WAITS_MIN = [10, 20, 40] as const;
 const LONGER_MIN = [1, 2, 5] as const;
@@ -139,6 +139,7 @@ export function MoreSheet({
 
 /** A finished pot that must wait: what it will be, and the milk that loosens it again. */
 function Waiting({ c, now }: { c: ReturnType<typeof useCook>; now: number }) {
+  const { ask } = useKitchen();
   const { fmt } = useApp();
   const [wrapped, setWrapped] = useState(false);
   const cook = c.cook!;

@@ -7,7 +7,7 @@ import { colour } from '../../ui/colours';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { useCook } from '../shared/useCook';
-import type { Ways } from './signals';
+import type { Ways } from '../../devices/signals';
 import { useAlarm } from './useCalls';
 import { useLive } from './useLive';
 import { callOf, stepNext } from './words';

@@ -10,10 +10,10 @@ import type { Observation } from '../../core/cook/events';
 import { Key } from '../../ui/Key';
 import { useFormat } from '../shared/App';
 import { SEEN } from '../shared/eventWords';
-import { wakeSound } from '../shared/signal';
 import type { PotView, UsedCook } from './usePotView';
 import { HARM } from './words';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 /** The keys under the pot: the act of an alarm, the one that ends the step, what may be seen, and the way back. */
 export function PotKeys({
@@ -40,6 +40,7 @@ export function PotKeys({
   onPause: () => void;
   onMore: () => void;
 }) {
+  const { sound } = useKitchen();
   const fmt = useFormat();
   const { state, step, alarm, setting, resting } = v;
   const side = left ? 'flex-row-reverse' : 'flex-row';
@@ -53,7 +54,7 @@ export function PotKeys({
               size="act"
               label={t('potRoom.done', { split: t(HARM[alarm.harm].act).split(',')[0] })}
               onPress={() => {
-                wakeSound();
+                sound.wake();
                 c.add({ kind: 'hobSet', setting: alarm.harm === 'catch' ? Math.max(0, setting - 2) : 0 });
                 onHush();
               }}

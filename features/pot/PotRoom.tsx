@@ -1,7 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
-import { useCollection, useSave } from '../../storage/hooks';
+import { useCollection, useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
 import { Row } from '../../ui/Row';

@@ -10,6 +10,7 @@ import type { Devices } from './useDevices';
 import { t } from '../../words';
 import { say } from '../../core/say';
 import { numberOf } from '../shared/typed';
+import { useKitchen } from '../shared/kitchen';
 
 /** A trail that stays longer than this stays. */
 const STAYS_S = 60;
@@ -21,6 +22,7 @@ const PLATES = [
 ] as const;
 /** What can be read off the real pot: it brings the twin nearer. */
 export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices: Devices }) {
+  const { clock } = useKitchen();
   const { fmt } = useApp();
   const [probe, setProbe] = useState('');
   const [mass, setMass] = useState('');
@@ -89,12 +91,7 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
       <Type>{t('potRoom.drawTheSpoonAcrossThe')}</Type>
       <View className="flex-row flex-wrap gap-2">
         {drawnMs === undefined ? (
-          <Key
-            size="amount"
-            label={t('potRoom.trailDrawn')}
-            onPress={() => setDrawnMs(Date.now())}
-            className="flex-1"
-          />
+          <Key size="amount" label={t('potRoom.trailDrawn')} onPress={() => setDrawnMs(clock())} className="flex-1" />
         ) : (
           <>
             <Key
@@ -102,7 +99,7 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
               kind="ink"
               label={t('potRoom.itHasClosed')}
               onPress={() => {
-                c.add({ kind: 'measured', what: 'trail', value: Math.min(STAYS_S, (Date.now() - drawnMs) / 1000) });
+                c.add({ kind: 'measured', what: 'trail', value: Math.min(STAYS_S, (clock() - drawnMs) / 1000) });
                 setDrawnMs(undefined);
               }}
               className="flex-1"

@@ -8,13 +8,13 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
-import { ask } from '../../workers/client';
 import { useFormat, useTell } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
 import { useWakeAt } from '../shared/useNow';
-import { call, type Ways } from './signals';
+import { type Ways } from '../../devices/signals';
 import { t } from '../../words';
 import { pantryOf } from '../../core/plan/stages';
+import { useKitchen } from '../shared/kitchen';
 
 /** The pots beside this pot, each one tap away: what to weigh, what to do in order, and a clock that calls. */
 export function SidePots({
@@ -30,6 +30,7 @@ export function SidePots({
   ways: Ways;
   onAdd: (...events: NewEvent[]) => void;
 }) {
+  const { ask, sound } = useKitchen();
   const tell = useTell();
   const fmt = useFormat();
   const [openId, setOpenId] = useState<string | undefined>();
@@ -54,8 +55,8 @@ export function SidePots({
   useEffect(() => {
     if (!due || rung.current === due.id) return;
     rung.current = due.id;
-    call(ways, t('potRoom.theIsDue', { kind: t(`sideKind.${due.kind}`) }), false);
-  }, [due, ways]);
+    sound.call(ways, t('potRoom.theIsDue', { kind: t(`sideKind.${due.kind}`) }), false);
+  }, [due, ways, sound]);
   // its place is there before its minutes are: a row that came late would move the one under a thumb
   if (!cook.plan.sides.length) return null;
   const open = data?.find((a) => a.id === openId);

@@ -1,9 +1,16 @@
 import { act, renderHook } from '@testing-library/react-native';
 import type { Margin } from '../../core/cook/margins';
-import { call, say } from './signals';
+import { within } from '../shared/testingKitchen';
+import type { AroundRooms } from '../shared/kitchen';
 import { useAlarm, useSpoken } from './useCalls';
 
-jest.mock('./signals', () => ({ call: jest.fn(), say: jest.fn() }));
+const sound = {
+  call: jest.fn<void, Parameters<AroundRooms['sound']['call']>>(),
+  say: jest.fn(),
+  signal: jest.fn(),
+  wake: jest.fn(),
+};
+const wrapper = within({ sound });
 
 const alarm = (harm: Margin['harm'], asks = false): Margin => ({
   harm,
@@ -14,18 +21,18 @@ const alarm = (harm: Margin['harm'], asks = false): Margin => ({
   asks,
 });
 const ways = { sound: true, vibrates: true, flashes: true, speaks: true };
-const told = () => jest.mocked(call).mock.calls;
+const told = () => sound.call.mock.calls;
 const after = (ms: number) => act(() => jest.advanceTimersByTime(ms));
 
 beforeEach(() => {
   jest.useFakeTimers();
-  jest.mocked(call).mockClear();
-  jest.mocked(say).mockClear();
+  sound.call.mockClear();
+  sound.say.mockClear();
 });
 afterEach(() => jest.useRealTimers());
 
 const called = (first: Margin | undefined, name?: string) =>
-  renderHook(({ a }: { a: Margin | undefined }) => useAlarm(a, ways, name), { initialProps: { a: first } });
+  renderHook(({ a }: { a: Margin | undefined }) => useAlarm(a, ways, name), { initialProps: { a: first }, wrapper });
 
 describe('an alarm', () => {
   it('is told at once and every two seconds until it is over, spoken every third time', () => {
@@ -78,13 +85,14 @@ it('an order is spoken when it changes, again on demand, and not when speech is 
     ({ line, on }: { line: string | undefined; on: boolean }) => useSpoken(line, on),
     {
       initialProps: { line: 'Warm the milk' as string | undefined, on: true },
+      wrapper,
     },
   );
   rerender({ line: 'Warm the milk', on: true });
   rerender({ line: undefined, on: true });
   rerender({ line: 'Warm the milk', on: true });
   rerender({ line: 'Sweep the bottom', on: false });
-  expect(jest.mocked(say).mock.calls).toEqual([['Warm the milk']]);
+  expect(sound.say.mock.calls).toEqual([['Warm the milk']]);
   act(() => void result.current());
-  expect(jest.mocked(say).mock.calls.at(-1)).toEqual(['Sweep the bottom']);
+  expect(sound.say.mock.calls.at(-1)).toEqual(['Sweep the bottom']);
 });

@@ -1,14 +1,9 @@
 import { act, renderHook } from '@testing-library/react-native';
 import { choirSupper } from '../../core/demo/choirSupper';
 import type { DeviceReading } from '../../core/kitchen/simulated';
-import { servedKitchen, SILENT_MS } from '../../devices/kitchen';
+import { SILENT_MS, type Kitchen } from '../../devices/kitchen';
+import { within } from '../shared/testingKitchen';
 import { useDevices } from './useDevices';
-
-jest.mock('../../workers/client', () => ({ ask: jest.fn() }));
-jest.mock('../../devices/kitchen', () => ({
-  ...jest.requireActual<object>('../../devices/kitchen'),
-  servedKitchen: jest.fn(),
-}));
 
 const NOON = Date.UTC(2026, 11, 11, 12);
 const [cook] = choirSupper(NOON).cooks;
@@ -17,19 +12,20 @@ const [cook] = choirSupper(NOON).cooks;
 async function listening() {
   let tell: (r: DeviceReading) => void = () => undefined;
   const followed: number[] = [];
-  jest.mocked(servedKitchen).mockReturnValue({
+  const fake: Kitchen = {
     name: 'fake',
     listen: (to) => {
       tell = to;
       return () => (tell = () => undefined);
     },
     follow: (c) => followed.push(c.events.length),
-  });
+  };
   jest.spyOn(globalThis, 'fetch').mockResolvedValue({ ok: true } as Response);
   const noted: object[] = [];
   const add = (...events: object[]) => noted.push(...events);
   const hook = renderHook(({ source }: { source: 'stand-in' | 'none' }) => useDevices(source, cook, [], add), {
     initialProps: { source: 'stand-in' } as { source: 'stand-in' | 'none' },
+    wrapper: within({ servedKitchen: () => fake }),
   });
   await act(() => jest.advanceTimersByTimeAsync(1));
   const says = (r: DeviceReading) =>

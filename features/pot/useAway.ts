@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { useKitchen } from '../shared/kitchen';
 
 const KEY = 'ovalis-pot-seen';
 const BEAT_MS = 2000;
@@ -26,14 +27,15 @@ export function useAway(
   cookId: string,
   onClock: (byMs: number) => void,
 ): { away: Away | undefined; clear: () => void } {
+  const { clock } = useKitchen();
   const [away, setAway] = useState<Away | undefined>();
-  const clock = useRef(onClock);
+  const changedBy = useRef(onClock);
   useEffect(() => {
-    clock.current = onClock;
+    changedBy.current = onClock;
   });
   useEffect(() => {
     const key = `${KEY}/${cookId}`;
-    let wall = Date.now();
+    let wall = clock();
     let running = performance.now();
     let wasAwake = document.visibilityState === 'visible';
     const before = Number(localStorage.getItem(key));
@@ -42,11 +44,11 @@ export function useAway(
       if (before > 0 && opened - before > AWAY_MS) setAway({ fromMs: before, toMs: opened });
     }, 0);
     const beat = () => {
-      const nowWall = Date.now();
+      const nowWall = clock();
       const nowRunning = performance.now();
       const changed = nowWall - wall - (nowRunning - running);
       // while the page slept the running clock may have slept too: then only a step back is surely a change
-      if (Math.abs(changed) > CHANGED_MS && (changed < 0 || wasAwake)) clock.current(changed);
+      if (Math.abs(changed) > CHANGED_MS && (changed < 0 || wasAwake)) changedBy.current(changed);
       else if (nowWall - wall > AWAY_MS) setAway({ fromMs: wall, toMs: nowWall });
       wasAwake = document.visibilityState === 'visible';
       wall = nowWall;
@@ -59,8 +61,8 @@ export function useAway(
       clearTimeout(first);
       clearInterval(timer);
       document.removeEventListener('visibilitychange', beat);
-      looked(key, Date.now());
+      looked(key, clock());
     };
-  }, [cookId]);
+  }, [cookId, clock]);
   return { away, clear: () => setAway(undefined) };
 }

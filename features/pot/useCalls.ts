@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Harm, Margin } from '../../core/cook/margins';
-import { call, say, type Ways } from './signals';
+import { type Ways } from '../../devices/signals';
 import { callOf } from './words';
+import { useKitchen } from '../shared/kitchen';
 
 const AGAIN_MS = 2000;
 /** A call that only asks to look is told so often. */
@@ -16,6 +17,7 @@ const HUSH_MS = 30_000;
  * @param name of the pot, where there are two
  */
 export function useAlarm(alarm: Margin | undefined, ways: Ways, name?: string) {
+  const { clock, sound } = useKitchen();
   const [hushed, setHushed] = useState<{ harm: Harm; untilMs: number } | undefined>();
   const harm = alarm?.harm;
   const asks = alarm?.asks ?? false;
@@ -24,9 +26,9 @@ export function useAlarm(alarm: Margin | undefined, ways: Ways, name?: string) {
   const quiet = harm !== undefined && hushed?.harm === harm;
   useEffect(() => {
     if (!hushed) return undefined;
-    const timer = setTimeout(() => setHushed(undefined), Math.max(0, hushed.untilMs - Date.now()));
+    const timer = setTimeout(() => setHushed(undefined), Math.max(0, hushed.untilMs - clock()));
     return () => clearTimeout(timer);
-  }, [hushed]);
+  }, [hushed, clock]);
   const ref = useRef(ways);
   useEffect(() => {
     ref.current = ways;
@@ -34,24 +36,26 @@ export function useAlarm(alarm: Margin | undefined, ways: Ways, name?: string) {
   useEffect(() => {
     if (!line || quiet) return undefined;
     let n = 0;
-    const tell = () => call({ ...ref.current, speaks: ref.current.speaks && n++ % SPOKEN_EVERY === 0 }, line, !asks);
+    const tell = () =>
+      sound.call({ ...ref.current, speaks: ref.current.speaks && n++ % SPOKEN_EVERY === 0 }, line, !asks);
     tell();
     const timer = setInterval(tell, asks ? ASK_AGAIN_MS : AGAIN_MS);
     return () => clearInterval(timer);
-  }, [line, asks, quiet]);
+  }, [line, asks, quiet, sound]);
   return {
     quiet,
-    hush: () => harm && setHushed({ harm, untilMs: Date.now() + HUSH_MS }),
+    hush: () => harm && setHushed({ harm, untilMs: clock() + HUSH_MS }),
   };
 }
 
 /** Says a line when it changes, and again on demand. */
 export function useSpoken(line: string | undefined, on: boolean) {
+  const { sound } = useKitchen();
   const said = useRef('');
   useEffect(() => {
     if (!on || !line || said.current === line) return;
     said.current = line;
-    say(line);
-  }, [line, on]);
-  return () => line && say(line);
+    sound.say(line);
+  }, [line, on, sound]);
+  return () => line && sound.say(line);
 }

@@ -5,10 +5,10 @@ import type { Step } from '../../core/cook/steps';
 import type { DeviceReading, Sight } from '../../core/kitchen/simulated';
 import type { DEVICE_SOURCES } from '../../core/settings';
 import { bluetoothKitchen, bluetoothOf } from '../../devices/bluetooth';
-import { ownKitchen, servedKitchen, watchSilence, type Kitchen } from '../../devices/kitchen';
-import { ask } from '../../workers/client';
+import { ownKitchen, watchSilence, type Kitchen } from '../../devices/kitchen';
 import type { NewEvent } from '../shared/useCook';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 /** A reading is noted when it is this old, or has moved by this much. */
 const NOTE_MS = 20_000;
@@ -43,6 +43,7 @@ export function useDevices(
   steps: readonly Step[],
   add: (...events: NewEvent[]) => void,
 ): Devices {
+  const { ask, clock, servedKitchen } = useKitchen();
   const [readings, setReadings] = useState<{
     probeC?: number;
     grams?: number;
@@ -74,7 +75,7 @@ export function useDevices(
       on = false;
       setOwn(undefined);
     };
-  }, [source, live]);
+  }, [source, live, ask, servedKitchen]);
 
   useEffect(() => {
     if (cook) own?.follow?.(cook);
@@ -89,14 +90,14 @@ export function useDevices(
       latest.current.add({ kind: 'device', device, lost: isLost });
     });
     const hear = (r: DeviceReading) => {
-      silence.hear(r, Date.now());
+      silence.hear(r, clock());
       // our clock and the kitchen's have parted: it is told ours again
       const { cook: now } = latest.current;
-      if (now && Math.abs(Date.now() - r.atMs) > SKEW_MS) own?.follow?.(now);
+      if (now && Math.abs(clock() - r.atMs) > SKEW_MS) own?.follow?.(now);
       if ('tempC' in r) {
         setReadings((old) => ({ ...old, probeC: r.tempC }));
-        if (Date.now() - noted.atMs < NOTE_MS && !(Math.abs(r.tempC - noted.tempC) > MOVED_K)) return;
-        noted.atMs = Date.now();
+        if (clock() - noted.atMs < NOTE_MS && !(Math.abs(r.tempC - noted.tempC) > MOVED_K)) return;
+        noted.atMs = clock();
         noted.tempC = r.tempC;
         latest.current.add({ kind: 'measured', what: 'probe', value: r.tempC, by: 'probe' });
       }
@@ -104,18 +105,18 @@ export function useDevices(
       if ('grams' in r) setReadings((old) => ({ ...old, grams: r.grams }));
       if ('setting' in r)
         setReadings((old) =>
-          old.hob?.setting === r.setting ? old : { ...old, hob: { setting: r.setting, sinceMs: Date.now() } },
+          old.hob?.setting === r.setting ? old : { ...old, hob: { setting: r.setting, sinceMs: clock() } },
         );
     };
     const stops = kitchens.map((k) => k.listen(hear));
-    const timer = setInterval(() => silence.look(Date.now()), LOOK_MS);
+    const timer = setInterval(() => silence.look(clock()), LOOK_MS);
     return () => {
       stops.forEach((stop) => stop());
       clearInterval(timer);
       setReadings({});
       setLost([]);
     };
-  }, [source, own, picked]);
+  }, [source, own, picked, clock]);
 
   const pick = useCallback(async (kind: 'probe' | 'scale') => {
     const bluetooth = bluetoothOf(navigator);

@@ -1,5 +1,5 @@
 import { useEffect, useEffectEvent } from 'react';
-import { listen, type Word } from './signals';
+import { listen, type Word } from '../../devices/signals';
 
 const DONE_KEYS = [' ', 'Enter', 'PageDown', 'AudioVolumeUp', 'MediaPlayPause'];
 const BUSY = 'input, textarea, button, a, [role=button], [role=radio], [role=checkbox], [role=dialog]';

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Cook } from '../../core/cook/events';
 import type { Step } from '../../core/cook/steps';
 import type { Live } from '../../workers/pots';
-import { ask } from '../../workers/client';
+import { useKitchen } from '../shared/kitchen';
 
 /** Between two answers: where something may soon happen, where nothing is near, where nothing is on the fire. */
 const NEAR_MS = 3000;
@@ -28,10 +28,11 @@ export function restMs(live: Live | undefined, step: Step | undefined, hidden: b
  * one before has come: a slow machine gets fewer answers, never a queue of old ones. Between two the worker rests. An older answer stays in place and says which step it was about.
  */
 export function useLive(cook: Cook | undefined, steps: Step[], stepIndex: number, on: boolean) {
+  const { ask, clock } = useKitchen();
   const query = useQuery({
     queryKey: ['live', cook?.id, cook?.events.length, stepIndex, steps.map((s) => s.seconds).join()],
     queryFn: async ({ signal }) => {
-      const atMs = Date.now();
+      const atMs = clock();
       return { live: await ask('live', [cook!, steps, atMs], signal), stepIndex, atMs };
     },
     enabled: on && cook !== undefined,

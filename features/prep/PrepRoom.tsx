@@ -9,7 +9,7 @@ import type { CookEvent } from '../../core/cook/events';
 import { PREP_GROUPS, type PrepItem } from '../../core/prep/items';
 import { asWeighed, emptyPrep, weighingOf, type Prep } from '../../core/prep/weigh';
 import { MACHINES } from '../../core/settings';
-import { useCollection, useEdit, useSave, useSettings } from '../../storage/hooks';
+import { useCollection, useEdit, useSave, useSettings } from '../shared/stored';
 import { colour } from '../../ui/colours';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
@@ -18,16 +18,17 @@ import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
-import { signal } from '../shared/signal';
 import { useAsk } from '../shared/useAsk';
 import { useMounted, useNow } from '../shared/useNow';
 import { WeighOut } from './WeighOut';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 const MINUTE = 60_000;
 
 /** Everything ready beside the pot: long steps first, then what is kept back, lined and within reach; then the scale. */
 export function PrepRoom() {
+  const { sound } = useKitchen();
   const tell = useTell();
   const { fmt, where, ready, setWhere } = useApp();
   const router = useRouter();
@@ -64,7 +65,7 @@ export function PrepRoom() {
     const over = running.filter((r) => r.endMs <= now && now > 0).map((r) => r.item.id);
     const known = rung.current;
     rung.current = new Set(over);
-    if (known && over.some((o) => !known.has(o)) && (settings?.sound ?? true)) signal();
+    if (known && over.some((o) => !known.has(o)) && (settings?.sound ?? true)) sound.signal();
   });
 
   if (!plan) {

@@ -9,7 +9,7 @@ import type { Rescue } from '../../core/rescue/way';
 import { pantryWith } from '../../core/pantry/pantry';
 import { stripMiddle } from '../../core/texture/words';
 import { toSpoons } from '../../core/units/measures';
-import { useCollection, useEdit } from '../../storage/hooks';
+import { useCollection, useEdit } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
@@ -17,7 +17,6 @@ import { Row } from '../../ui/Row';
 import { SetStrip } from '../../ui/SetStrip';
 import { Spoons } from '../../ui/Spoons';
 import { Type } from '../../ui/Type';
-import { ask } from '../../workers/client';
 import type { RescueAsk } from '../../workers/pots';
 import { useApp } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
@@ -27,6 +26,7 @@ import { useMounted, useNow } from '../shared/useNow';
 import { HandForm } from './HandForm';
 import { FAULT, FIRST_COLD, FIRST_HOT, SAVED } from './words';
 import { t } from '../../words';
+import { useKitchen } from '../shared/kitchen';
 
 const MINUTE = 60_000;
 const isFault = (text: string | undefined): text is Fault => FAULTS.some((f) => f === text);
@@ -177,6 +177,7 @@ type FaultsProps = {
 };
 
 function Faults({ of, noted, wanted, step, hot, first, onAdd, onDone }: FaultsProps) {
+  const { ask, clock } = useKitchen();
   const [fault, setFault] = useState<Fault | undefined>(first);
   const [all, setAll] = useState(false);
   const [much, setMuch] = useState(false);
@@ -189,7 +190,7 @@ function Faults({ of, noted, wanted, step, hot, first, onAdd, onDone }: FaultsPr
       ask(
         'rescue',
         [
-          { ...of, nowMs: Date.now() },
+          { ...of, nowMs: clock() },
           fault!,
           { ...(fault === 'too sweet' ? { much } : {}), ...(fault === 'boiled over' ? { lostG } : {}) },
         ],
@@ -266,6 +267,7 @@ function Path({
   onAdd,
   onDone,
 }: Pick<FaultsProps, 'wanted' | 'step' | 'onAdd' | 'onDone'> & { r: Rescue }) {
+  const { clock } = useKitchen();
   const { fmt, tell } = useApp();
   const pantry = pantryWith();
   const now = useNow(1000);
@@ -310,7 +312,7 @@ function Path({
   const leftS = here?.seconds ? here.seconds - (now - startedMs) / 1000 : undefined;
   const go = (to: number) => {
     setAt(to);
-    setStartedMs(Date.now());
+    setStartedMs(clock());
   };
   return (
     <View className="gap-3" testID="rescue">

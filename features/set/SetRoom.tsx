@@ -7,7 +7,7 @@ import { promiseOf } from '../../core/book/batch';
 import { SAFE_COOLING } from '../../core/set/safety';
 import { GEL, standing } from '../../core/set/firmness';
 import { stripMiddle } from '../../core/texture/words';
-import { useSave } from '../../storage/hooks';
+import { useSave } from '../shared/stored';
 import { CoolingRing } from '../../ui/CoolingRing';
 import { Key } from '../../ui/Key';
 import { MouldOutline } from '../../ui/MouldOutline';

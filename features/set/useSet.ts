@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
 import type { Step } from '../../core/cook/steps';
-import { ask } from '../../workers/client';
+import { useKitchen } from '../shared/kitchen';
 
 const HOUR = 3_600_000;
 
@@ -11,6 +11,7 @@ const HOUR = 3_600_000;
  * to the hour it is served.
  */
 export function useSet(cook: Cook | undefined, steps: Step[], state: CookState | undefined, nowMs: number) {
+  const { ask } = useKitchen();
   const poured = state && !Number.isNaN(state.pouredMs);
   const roomMin = !poured
     ? 0

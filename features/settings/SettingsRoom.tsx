@@ -6,8 +6,7 @@ import { emptyKitchen, readKitchenFile, type KitchenFile } from '../../core/form
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
 import { DEFAULT_SETTINGS, LANGUAGES } from '../../core/settings';
-import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../../storage/hooks';
-import { ask } from '../../workers/client';
+import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { FileKey } from '../../ui/FileKey';
@@ -27,10 +26,12 @@ import { useForm } from 'react-hook-form';
 import { PackSchema } from '../../core/units/packs';
 import { FormChoices, FormField } from '../shared/FormField';
 import { typed, typedOr } from '../shared/typed';
+import { useKitchen } from '../shared/kitchen';
 
 type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
 
 export function SettingsRoom() {
+  const { ask, clock, store } = useKitchen();
   const tell = useTell();
   const { ready } = useApp();
   const router = useRouter();
@@ -147,7 +148,11 @@ export function SettingsRoom() {
             <Type kind="title" level={2}>
               {t('settingsRoom.yourKitchenInOneFile')}
             </Type>
-            <Key label={t('settingsRoom.exportEverything')} size="amount" onPress={() => void saveKitchenFile()} />
+            <Key
+              label={t('settingsRoom.exportEverything')}
+              size="amount"
+              onPress={() => void saveKitchenFile(store(), clock())}
+            />
             <FileKey
               label={t('settingsRoom.importAKitchen')}
               size="amount"
@@ -196,7 +201,7 @@ export function SettingsRoom() {
                   text: t('settingsRoom.whatIsHereNowGoes'),
                   act: t('settingsRoom.bringItBack'),
                   make: async () => ({
-                    ...(await ask('demo', [Date.now(), new Date().getTimezoneOffset()])),
+                    ...(await ask('demo', [clock(), new Date().getTimezoneOffset()])),
                     settings: settings ?? DEFAULT_SETTINGS,
                   }),
                 })
@@ -210,7 +215,11 @@ export function SettingsRoom() {
       ) : ready ? null : null}
       <Sheet open={asking !== undefined} title={asking?.title ?? ''} onClose={() => setAsking(undefined)}>
         <Type>{asking?.text}</Type>
-        <Key label={t('settingsRoom.exportFirst')} size="amount" onPress={() => void saveKitchenFile()} />
+        <Key
+          label={t('settingsRoom.exportFirst')}
+          size="amount"
+          onPress={() => void saveKitchenFile(store(), clock())}
+        />
         <Key
           label={asking?.act ?? ''}
           kind="harm"

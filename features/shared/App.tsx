@@ -11,7 +11,7 @@ import {
   type ReactNode,
 } from 'react';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
-import { useKitchenOpen, useSettings } from '../../storage/hooks';
+import { useKitchenOpen, useSettings } from './stored';
 import { formatter, type Formatter } from '../../words/format';
 import type { Said } from '../../core/say';
 import { direction, speak, spoken, teller } from '../../words';

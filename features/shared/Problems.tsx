@@ -1,13 +1,15 @@
 import { View } from 'react-native';
-import { useProblems } from '../../storage/hooks';
+import { useProblems } from './stored';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
+import { useKitchen } from './kitchen';
 import { saveKitchenFile } from './saveFile';
 import { t } from '../../words';
 import { useTell } from './App';
 
 /** What storage could not do, said where every room shows it. */
 export function Problems() {
+  const { clock, store } = useKitchen();
   const tell = useTell();
   const { list, clear } = useProblems();
   if (!list.length) return null;
@@ -21,7 +23,7 @@ export function Problems() {
         ),
       )}
       <View className="flex-row gap-2">
-        <Key label={t('shared.exportEverything')} onPress={() => void saveKitchenFile()} />
+        <Key label={t('shared.exportEverything')} onPress={() => void saveKitchenFile(store(), clock())} />
         <Key label={t('shared.putAway')} kind="quiet" onPress={clear} />
       </View>
     </View>

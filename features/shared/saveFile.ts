@@ -1,5 +1,5 @@
 import { writeKitchenFile } from '../../core/formats/kitchenFile';
-import { exportAll } from '../../storage/hooks';
+import type { Kitchen } from '../../storage/kitchen';
 
 /** Hands a text to the browser as a download. */
 export function saveFile(name: string, text: string, type = 'application/json') {
@@ -11,7 +11,8 @@ export function saveFile(name: string, text: string, type = 'application/json') 
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
-export async function saveKitchenFile() {
-  const file = await exportAll();
+/** Everything that is kept, as a file. */
+export async function saveKitchenFile(kitchen: Kitchen, atMs: number) {
+  const file = await kitchen.readAll(new Date(atMs).toISOString());
   saveFile(`ovalis-kitchen-${file.exportedAt.slice(0, 10)}.json`, writeKitchenFile(file));
 }

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ask } from '../../workers/client';
+import { useKitchen } from './kitchen';
 
 type Questions = Parameters<typeof ask>[0];
 type Args<K extends Questions> = Parameters<typeof ask<K>>[1];
@@ -9,6 +10,7 @@ type Args<K extends Questions> = Parameters<typeof ask<K>>[1];
  * worked out, and `isPlaceholderData` says so.
  */
 export function useAsk<K extends Questions>(name: K, args: Args<K>, o: { enabled?: boolean; keep?: boolean } = {}) {
+  const { ask } = useKitchen();
   return useQuery({
     queryKey: ['ask', name, args],
     queryFn: ({ signal }) => ask(name, args, signal),

@@ -3,7 +3,7 @@ import type { Cook, CookEvent } from '../../core/cook/events';
 import { countingEvents } from '../../core/cook/counting';
 import { foldCook, type CookState } from '../../core/cook/fold';
 import { changesOf, stepsOf, type Step } from '../../core/cook/steps';
-import { useCollection, useCookEvents } from '../../storage/hooks';
+import { useCollection, useCookEvents } from './stored';
 import { useForecast } from './useForecast';
 import { newId, nowIso } from './ids';
 

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Forecast, Point } from '../../core/model/forecast';
 import type { Plan } from '../../core/plan/plan';
-import { ask, askChances } from '../../workers/client';
+import { useKitchen } from './kitchen';
 
 /** What of a plan its forecast depends on: the name and the hour of the meal do not. */
 const physics = ({ name: _n, serve: { at: _a, ...serve }, ...rest }: Plan) => ({ ...rest, serve });
@@ -16,6 +16,7 @@ export function useForecast(plan: Plan | undefined): {
   working: boolean;
   error: Error | null;
 } {
+  const { ask } = useKitchen();
   const query = useQuery({
     queryKey: ['forecast', plan ? physics(plan) : null],
     queryFn: ({ signal }) => ask('forecast', [plan!], signal),
@@ -30,6 +31,7 @@ export function useForecast(plan: Plan | undefined): {
 
 /** The words of a plan that is still moving under a thumb: asked before its forecast, answered within a frame. */
 export function usePoint(plan: Plan | undefined): { point: Point | undefined; stale: boolean } {
+  const { ask } = useKitchen();
   const query = useQuery({
     queryKey: ['point', plan ? physics(plan) : null],
     queryFn: ({ signal }) => ask('point', [plan!], signal),
@@ -43,6 +45,7 @@ export function usePoint(plan: Plan | undefined): { point: Point | undefined; st
 
 /** The starch that brings this plan to its wanted word; does not depend on the starch that is in it now. */
 export function useSolved(plan: Plan | undefined, starchId: string | undefined) {
+  const { ask } = useKitchen();
   const key = plan && {
     ...physics(plan),
     items: plan.items.map((i) => (i.ingredientId === starchId ? { ...i, grams: 0 } : i)),
@@ -64,6 +67,7 @@ export const FEW_KITCHENS = 200;
 
 /** The chances of a plan over many kitchens, asked for by hand; a changed plan asks anew, a left one stops. */
 export function useChances(plan: Plan, wanted: boolean, draws = KITCHENS) {
+  const { askChances } = useKitchen();
   const [done, setDone] = useState(0);
   const query = useQuery({
     queryKey: ['chances', draws, physics(plan)],

@@ -1,5 +1,5 @@
-import type { Settings } from '../../core/settings';
-import { signal } from '../shared/signal';
+import type { Settings } from '../core/settings';
+import { signal } from './sound';
 
 /** How a due step and an alarm reach a cook who is not looking; each way can be muted. */
 export type Ways = Pick<Settings, 'sound' | 'vibrates' | 'flashes' | 'speaks'>;

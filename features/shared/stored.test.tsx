@@ -2,16 +2,15 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, configure, renderHook, waitFor } from '@testing-library/react-native';
 import { randomLcg } from 'd3-random';
 import type { ReactNode } from 'react';
-import type { CookEvent } from '../core/cook/events';
-import { choirSupper } from '../core/demo/choirSupper';
-import { browserKitchen, changes } from './browser';
-import { useCollection, useCookEvents, useEdit, useKitchenOpen, useRemove, useReplaceAll, useSave } from './hooks';
-import { kitchenOver, type Kitchen } from './kitchen';
-import { memory } from './testingStore';
+import type { CookEvent } from '../../core/cook/events';
+import { choirSupper } from '../../core/demo/choirSupper';
+import { changes } from '../../storage/browser';
+import { within } from './testingKitchen';
+import { useCollection, useCookEvents, useEdit, useKitchenOpen, useRemove, useReplaceAll, useSave } from './stored';
+import { kitchenOver, type Kitchen } from '../../storage/kitchen';
+import { memory } from '../../storage/testingStore';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: jest.fn() }));
-jest.mock('./browser', () => ({ ...jest.requireActual<object>('./browser'), browserKitchen: jest.fn() }));
-jest.mock('../workers/client', () => ({ ask: jest.fn() }));
 
 configure({ asyncUtilTimeout: 20_000 });
 
@@ -48,7 +47,7 @@ async function rooms(seed: number) {
     return run;
   };
   const kitchen: Kitchen = kitchenOver({ ...m.shell, store, lock });
-  jest.mocked(browserKitchen).mockReturnValue(kitchen);
+  const Kitchen = within({ store: () => kitchen });
   const client = new QueryClient({
     defaultOptions: {
       queries: { networkMode: 'always', retry: false, gcTime: Infinity },
@@ -79,7 +78,9 @@ async function rooms(seed: number) {
     },
     {
       wrapper: ({ children }: { children: ReactNode }) => (
-        <QueryClientProvider client={client}>{children}</QueryClientProvider>
+        <QueryClientProvider client={client}>
+          <Kitchen>{children}</Kitchen>
+        </QueryClientProvider>
       ),
     },
   );

@@ -1,23 +1,24 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { Cook, CookEvent } from '../core/cook/events';
-import type { KitchenFile } from '../core/formats/kitchenFile';
-import type { Settings } from '../core/settings';
-import { ask } from '../workers/client';
-import { browserKitchen, browserStore, changes, problems } from './browser';
-import type { CollectionName, Collections } from './collections';
-import { setAside, type Problem, type Repository } from './records';
+import type { Cook, CookEvent } from '../../core/cook/events';
+import type { KitchenFile } from '../../core/formats/kitchenFile';
+import type { Settings } from '../../core/settings';
+import { browserStore, changes, problems } from '../../storage/browser';
+import type { CollectionName, Collections } from '../../storage/collections';
+import type { Kitchen } from '../../storage/kitchen';
+import { setAside, type Problem, type Repository } from '../../storage/records';
+import { useKitchen, type AroundRooms } from './kitchen';
 
 type Name = CollectionName;
 
-const repo = <N extends Name>(name: N) => browserKitchen()[name] as unknown as Repository<Collections[N]>;
+const repo = <N extends Name>(store: () => Kitchen, name: N) => store()[name] as unknown as Repository<Collections[N]>;
 
 const FIRST_VISIT = 'ovalis first visit';
 
-const OPENED = {
+const opening = ({ ask, clock, store }: AroundRooms) => ({
   queryKey: ['opened'],
   queryFn: async () => {
-    const kitchen = browserKitchen();
+    const kitchen = store();
     if (await kitchen.opened()) {
       // what a tab noted that died before it was written; a disk that is full is reported and tried again later
       await kitchen.settle().catch(() => undefined);
@@ -25,29 +26,31 @@ const OPENED = {
     }
     await navigator.locks.request(FIRST_VISIT, async () => {
       if (await kitchen.opened()) return;
-      await kitchen.replaceAll(await ask('demo', [Date.now(), new Date().getTimezoneOffset()]));
+      await kitchen.replaceAll(await ask('demo', [clock(), new Date(clock()).getTimezoneOffset()]));
     });
     return true;
   },
   staleTime: Infinity,
   retry: 1,
-};
+});
 
 /** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
+  const kitchen = useKitchen();
   const client = useQueryClient();
   useEffect(() => changes.listen((name) => readAgain(client, name)), [client]);
-  return useQuery(OPENED);
+  return useQuery(opening(kitchen));
 }
 
 export function useCollection<N extends Name>(name: N) {
   const client = useQueryClient();
-  const opened = useQuery({ ...OPENED, enabled: false });
+  const kitchen = useKitchen();
+  const opened = useQuery({ ...opening(kitchen), enabled: false });
   return useQuery({
     queryKey: [name],
     queryFn: async () => {
       await whenWritten(client);
-      return repo(name).list();
+      return repo(kitchen.store, name).list();
     },
     enabled: opened.data === true,
     staleTime: Infinity,
@@ -75,9 +78,10 @@ const readAgain = (client: QueryClient, name: Name | (string & {})) =>
 
 /** Puts a value into the cache at once and into storage right after. If storage refuses it stays here, and that is said. */
 export function useSave<N extends Name>(name: N) {
+  const { store } = useKitchen();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (value: Collections[N]) => repo(name).put(value),
+    mutationFn: (value: Collections[N]) => repo(store, name).put(value),
     onMutate: async (value) => {
       await holdReads(client, name);
       client.setQueryData<Collections[N][]>([name], (old) =>
@@ -94,11 +98,12 @@ export function useSave<N extends Name>(name: N) {
  * or two tabs, both count. An edit that answers nothing leaves all as it is.
  */
 export function useEdit<N extends Name>(name: N) {
+  const { store } = useKitchen();
   const client = useQueryClient();
   type T = Collections[N];
   return useMutation({
     mutationFn: ({ id, edit }: { id: string; edit: (now: T | undefined) => T | undefined }) =>
-      repo(name).update(id, edit),
+      repo(store, name).update(id, edit),
     onMutate: async ({ id, edit }) => {
       await holdReads(client, name);
       client.setQueryData<T[]>([name], (old) => {
@@ -114,9 +119,10 @@ export function useEdit<N extends Name>(name: N) {
 }
 
 export function useRemove<N extends Name>(name: N) {
+  const { store } = useKitchen();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => repo(name).remove(id),
+    mutationFn: (id: string) => repo(store, name).remove(id),
     onMutate: async (id) => {
       await holdReads(client, name);
       client.setQueryData<Collections[N][]>([name], (old) => old?.filter((v) => v.id !== id));
@@ -131,9 +137,10 @@ export function useRemove<N extends Name>(name: N) {
  * two tabs nor a killed one lose anything.
  */
 export function useCookEvents() {
+  const { store } = useKitchen();
   const client = useQueryClient();
   const { mutate } = useMutation({
-    mutationFn: (_: { cookId: string; events: CookEvent[] }) => browserKitchen().settle(),
+    mutationFn: (_: { cookId: string; events: CookEvent[] }) => store().settle(),
     onMutate: async ({ cookId, events }) => {
       await holdReads(client, 'cooks');
       client.setQueryData<Cook[]>(['cooks'], (old) =>
@@ -144,20 +151,21 @@ export function useCookEvents() {
     scope: { id: 'save cooks' },
   });
   return (cookId: string, events: CookEvent[]) => {
-    browserKitchen().note(cookId, events);
+    store().note(cookId, events);
     mutate({ cookId, events });
   };
 }
 
 export function useSettings(): { settings: Settings | undefined; change: (next: Partial<Settings>) => void } {
+  const { store } = useKitchen();
   const client = useQueryClient();
   const query = useQuery({
     queryKey: ['settings'],
-    queryFn: () => browserKitchen().readSettings(),
+    queryFn: () => store().readSettings(),
     staleTime: Infinity,
   });
   const save = useMutation({
-    mutationFn: (next: Settings) => browserKitchen().settings.put({ ...next, id: 'mine' }),
+    mutationFn: (next: Settings) => store().settings.put({ ...next, id: 'mine' }),
     scope: { id: 'save settings' },
   });
   return {
@@ -173,10 +181,11 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
 }
 
 export function useReplaceAll() {
+  const { store } = useKitchen();
   const client = useQueryClient();
   return useMutation({
     // after the first visit has been filled, or in its place: never under it
-    mutationFn: (file: KitchenFile) => navigator.locks.request(FIRST_VISIT, () => browserKitchen().replaceAll(file)),
+    mutationFn: (file: KitchenFile) => navigator.locks.request(FIRST_VISIT, () => store().replaceAll(file)),
     // not awaited: the reads wait for this to be over
     onSuccess: () => void client.invalidateQueries(),
   });
@@ -184,8 +193,6 @@ export function useReplaceAll() {
 
 /** What could not be read and was set aside, by its old key. */
 export const useSetAside = () => useQuery({ queryKey: ['set aside'], queryFn: () => setAside(browserStore()) });
-
-export const exportAll = (): Promise<KitchenFile> => browserKitchen().readAll(new Date().toISOString());
 
 /** What storage could not do, newest first, until it is put away. */
 export function useProblems(): { list: Problem[]; clear: () => void } {

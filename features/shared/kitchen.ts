@@ -1,0 +1,23 @@
+import { createContext, useContext } from 'react';
+import { servedKitchen } from '../../devices/kitchen';
+import { call, say } from '../../devices/signals';
+import { signal, wakeSound } from '../../devices/sound';
+import { browserKitchen } from '../../storage/browser';
+import { ask, askChances } from '../../workers/client';
+
+/** What stands around the rooms: the model, what is kept, the time, what is heard. Rooms reach it through here alone. */
+export const BROWSER = {
+  ask,
+  askChances,
+  store: browserKitchen,
+  /** ms since 1970 */
+  clock: (): number => Date.now(),
+  sound: { call, say, signal, wake: wakeSound },
+  servedKitchen,
+};
+export type AroundRooms = typeof BROWSER;
+
+const Around = createContext<AroundRooms>(BROWSER);
+/** Another kitchen around the rooms below it: a test's, or one day a practice pot's. */
+export const KitchenProvider = Around.Provider;
+export const useKitchen = (): AroundRooms => useContext(Around);

@@ -1,0 +1,10 @@
+import type { ReactNode } from 'react';
+import { BROWSER, KitchenProvider, type AroundRooms } from './kitchen';
+
+/** For tests: rooms with another model, store, clock or sound around them. */
+export const within = (other: Partial<AroundRooms>) => {
+  const around = { ...BROWSER, ...other };
+  return function Within({ children }: { children: ReactNode }) {
+    return <KitchenProvider value={around}>{children}</KitchenProvider>;
+  };
+};
