@@ -1,5 +1,6 @@
 import { table } from '../coefficients';
-import { cook, severityOf, type Controls, type Pot, type PotSetup, type Tool } from '../pot/pot';
+import type { Tool } from '../pot/heat';
+import { cook, severityOf, type Controls, type Pot, type PotSetup } from '../pot/pot';
 import { COARSE } from '../pot/program';
 import { readPot } from '../pot/pot';
 import type { CookState } from './fold';

@@ -342,6 +342,6 @@ export const PANTRY: readonly Ingredient[] = [
 export type Pantry = ReadonlyMap<string, Ingredient>;
 
 /** The shipped pantry with the cook's own ingredients laid over it. */
-export function pantryWith(own: readonly Ingredient[] = []): Pantry {
-  return new Map([...PANTRY, ...own].map((i) => [i.id, i]));
-}
+export const pantryWith = (own: readonly Ingredient[] = []): Pantry =>
+  own.length ? new Map([...SHIPPED, ...own.map((i) => [i.id, i] as const)]) : SHIPPED;
+const SHIPPED: Pantry = new Map(PANTRY.map((i) => [i.id, i]));

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { DoubleBoilerSchema } from '../pantry/kitchen';
 import { BakingSchema } from '../oven/bake';
 import { STARCH_ENTRIES } from '../pot/lumps';
-import { TOOLS } from '../pot/pot';
+import { TOOLS } from '../pot/heat';
+import { LIDS } from '../pot/surface';
 import { REST_PLACES } from '../set/cooling';
 
 /**
@@ -30,7 +31,7 @@ const hands = {
   /** seconds between two wipes of the same spot; null is a still spoon */
   stirEveryS: z.number().min(0.5).max(1200).nullable().default(3),
   tool: z.enum(TOOLS).default('spoon'),
-  lid: z.enum(['off', 'ajar', 'on']).default('off'),
+  lid: z.enum(LIDS).default('off'),
 };
 
 /** What a stretch of heat is for: what the rooms say of it, what is watched and what is cautioned follows from this alone. */

@@ -69,6 +69,7 @@ export const GRAIN_KINETICS = table('Grain: taking water', {
   sugarPower: [2, '1', 'C', 'diffusivity x (1 - X) to this power'],
   soakedFourier: [0.075, '1', 'C', 'Fourier number of an hour’s soak of a kernel: -17 % of the time'],
   leachS: [1300, 's', 'C', 'time constant of leaching from kernels at 95 degC'],
+  rubMost: [1.4, '1', 'C', 'rubbing brings out no more than this'],
   leachStir: [0.35, '1', 'C', 'rubbing by a constant spoon, on top of 1'],
   scarceAt: [0.07, 'g/g', 'C', 'free water per g of dry grain at which uptake is halved: grains compete'],
   film: [0.15, 'g/g', 'C', 'water per g of dry grain that stays as a film between grains'],

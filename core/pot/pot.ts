@@ -1,26 +1,34 @@
-import { clamp, table } from '../coefficients';
+import { clamp } from '../coefficients';
 import { add, massG, phOf, solidsG, type Mixture } from '../matter/mixture';
 import type { Base } from '../pantry/ingredient';
 import type { DoubleBoiler, Hob, Pan } from '../pantry/kitchen';
-import { AIR, boilsC, evaporationKgPerM2S, latentJPerKg, pressurePa, waterActivity, waterBoilsC } from './air';
-import {
-  amylaseRate,
-  curdEquilibrium,
-  curdRate,
-  curdSeverity,
-  eggPoint,
-  eggSetRate,
-  salmonellaRate,
-  type EggPoint,
-} from './egg';
+import { AIR, boilsC, latentJPerKg, pressurePa, waterActivity, waterBoilsC } from './air';
+import { amylaseRate, curdEquilibrium, curdRate, curdSeverity, eggPoint, eggSetRate, salmonellaRate } from './egg';
 import { aromaRate } from './flavour';
 import { foamIndex, FOAM } from './foam';
 import { BITE, fourierRate, GRAIN_KINETICS, GRAINS, hydration, soaked } from './grain';
+import {
+  filmShareOf,
+  HEAT,
+  heatOf,
+  hotSpot,
+  matterOf,
+  onRing,
+  outsideW,
+  overWater,
+  PAN_HEAT,
+  SCRAPES,
+  toFood,
+  type Hands,
+  type Matter,
+  type Tool,
+} from './heat';
 import { HOBS, netW } from './hob';
 import { Rosenbrock } from './integrator';
 import { LUMPS } from './lumps';
 import { bodyOf, consistency, rawFraction, serumPaS, sugarFraction, viscosityPaS, type Fraction } from './paste';
 import { SCORCH, scorchRate } from './scorch';
+import { leaves, SURFACE, type Lid } from './surface';
 import {
   acidRate,
   breakdownRate,
@@ -30,53 +38,6 @@ import {
   STARCH_KINETICS,
   swellEquilibrium,
 } from './starch';
-
-/** What stirs: a whisk shears, a flat scraper clears the floor. */
-export const TOOLS = ['spoon', 'whisk', 'scraper'] as const;
-export type Tool = (typeof TOOLS)[number];
-
-/** Heat from pan to food. */
-export const HEAT = table('Heat in the pot', {
-  scrapeEff: [0.6, '1', 'C', 'a spoon in an imperfect hand against ideal scraping (penetration theory, A)'],
-  whiskEff: [0.45, '1', 'C', 'a whisk: it misses the corners'],
-  scraperEff: [0.85, '1', 'C', 'a flat scraper'],
-  freeConvection: [0.15, '1', 'A', 'turbulent free convection over a horizontal plate'],
-  boilW: [60, 'W/m2K3', 'B', 'nucleate boiling, cubic; 40 kW/m2 at 8.7 K for water'],
-  boilViscosity: [0.3, '1', 'C', 'its viscosity exponent'],
-  airW: [8, 'W/m2K', 'B', 'outside of the pan to the room'],
-  baseToAir: [0.6, '1', 'C', 'share of the base that still faces the room'],
-  wrappedW: [1.5, 'W/m2K', 'C', 'a pot wrapped in a blanket'],
-  drySeconds: [60, 's', 'C', 'a thick film left alone dries'],
-  dryAbovePaS: [0.3, 'Pa s', 'C', 'from this viscosity on'],
-  filmMax: [0.35, '1', 'C', 'largest share of the pot that is film'],
-  lid: [0.08, '1', 'C', 'evaporation under a lid'],
-  lidAjar: [0.35, '1', 'C', 'under a lid ajar'],
-  lidW: [10, 'W/m2K', 'B', 'a lid condenses what it gives off to the room'],
-  skin: [0.45, '1', 'C', 'evaporation under a milk skin'],
-  skinAfterS: [60, 's', 'C', 'still, open milk has one after this'],
-  grainBed: [0.7, '1', 'C', 'evaporation of a bed of grains with little liquid left'],
-  bubbleW: [2500, 'W/m2', 'C', 'vapour at the wall that shows as bubbles'],
-  bubbleBelowK: [9, 'K', 'C', 'below the boil at which the bulk no longer swallows them'],
-  panCapC: [400, 'degC', 'B', 'beyond this the pan is on fire and the model has nothing to say'],
-  boundWater: [0.25, 'g/g', 'C', 'water that cannot be boiled out of the rest: the pot is dry'],
-  boilS: [1.5, 's', 'C', 'in which heat above the boil becomes steam'],
-  dryMargin: [0.03, 'g/g', 'C', 'the pot is called dry this much before'],
-  boilLeastWPerK: [400, 'W/K', 'C', 'and a spoonful loses its heat above the boil at least this fast'],
-  expansionPerK: [5e-4, '1/K', 'A', 'thermal expansion'],
-  densityKgPerM3: [1040, 'kg/m3', 'A', 'of the food'],
-  steamSideW: [1500, 'W/m2K', 'B', 'steam with air on a bowl, 500 to 3000'],
-  waterSideW: [1100, 'W/m2K', 'B', 'hot water on a bowl'],
-  wallS: [10, 's', 'C', 'in which the bowl follows'],
-  meets: [0.65, '1', 'C', 'of the way from the mix to the pot that egg feels before it is spread'],
-  unmixed: [0.22, '1', 'C', 'share of egg that meets the hot pot before the spoon has spread it; a third with a whisk'],
-});
-
-/** J/kgK (A). */
-const PAN_HEAT: Record<Pan['material'], number> = { steel: 500, iron: 480, enamel: 480, aluminium: 900 };
-/** local flux over the mean, over a flame or a coil (B) */
-const HOT_SPOT: Record<NonNullable<Pan['base']>, number> = { thin: 1.9, thick: 1.2 };
-/** W/mK of a bowl's wall (A) */
-const WALL_W: Record<DoubleBoiler['material'], number> = { steel: 16, enamel: 20, glass: 1.1, ceramic: 1.5 };
 
 /** What an uncertainty study or the cook's own pot may change. Factors are 1, shifts 0, scale factors ln 0 by default. */
 export type Tuning = {
@@ -109,7 +70,6 @@ export type PotSetup = {
   tuning?: Tuning;
 };
 
-export type Lid = 'off' | 'ajar' | 'on';
 /** What the cook does to the pot. `stirEveryS` Infinity is a still spoon; `watts` are net, in place of the setting. */
 export type Controls = {
   setting: number;
@@ -185,32 +145,66 @@ export const RAW_TASTE = 0.35;
 /** Pa s at which a cook first feels it thicken, over what it was (C). */
 const THICKENS_BY = 3;
 
-/** State vector of the integrator: one slot each, then five for each kind of starch. */
-const PAN = 0;
-const BULK = 1;
-const POWER = 2;
-const WATER = 3;
-const CATCH = 4;
-const BATH = 5;
-const SET = 6;
-const CURD = 7;
-const AMYLASE = 8;
-const SALMONELLA = 9;
-const AROMA = 10;
-const E_HOB = 11;
-const E_AIR = 12;
-const E_STEAM = 13;
-const FIRST = 14;
-const STRIDE = 5;
-const GEL = 0;
-const SWELL = 1;
-const WHOLE = 2;
-const FOURIER = 3;
-const LEACH = 4;
+/**
+ * What the integrator carries of a pot, in this order: the error that a step may make (K, W, g, J, then shares), where it
+ * stands in a pot, and what of it can be. A new state is one row and its slope.
+ */
+type Slot = { error: number; of(pot: Pot): number; least?: number; most?: number };
+const SLOTS = {
+  panC: { error: 0.8, of: (p) => p.panC, most: HEAT.panCapC },
+  bulkC: { error: 0.2, of: (p) => p.bulkC },
+  powerW: { error: 15, of: (p) => p.powerW },
+  waterG: { error: 0.15, of: (p) => p.content.waterG },
+  scorch: { error: 0.01, of: (p) => p.scorch },
+  bathC: { error: 0.3, of: (p) => p.bathC },
+  eggSet: { error: 0.008, of: (p) => p.eggSet, least: 0, most: 1 },
+  eggCurd: { error: 0.006, of: (p) => p.eggCurd, least: 0, most: 1 },
+  amylaseLog: { error: 1, of: (p) => p.amylaseLog },
+  salmonellaLog: { error: 1, of: (p) => p.salmonellaLog },
+  aromaS: { error: 4, of: (p) => p.aromaS },
+  hobJ: { error: 6000, of: (p) => p.energyJ.hob },
+  airJ: { error: 1500, of: (p) => p.energyJ.air },
+  steamJ: { error: 1500, of: (p) => p.energyJ.steam },
+} satisfies Record<string, Slot>;
+type SlotName = keyof typeof SLOTS;
 
-/** Error each slot may make in a step: K, W, g, then shares. */
-const TOLERANCE = [0.8, 0.2, 15, 0.15, 0.01, 0.3, 0.008, 0.006, 1, 1, 4, 6000, 1500, 1500];
-const FRACTION_TOLERANCE = [0.008, 0.01, 0.004, 0.004, 0.004];
+/** The same for each kind of starch, after those. */
+type GrainSlot = { error: number; least: number; most: number; put(f: Fraction, x: number): void };
+const GRAIN_SLOTS = {
+  gelatinised: { error: 0.008, least: 0, most: 1, put: (f, x) => void (f.gelatinised = x) },
+  swelling: { error: 0.01, least: 0, most: Infinity, put: (f, x) => void (f.swelling = x) },
+  integrity: { error: 0.004, least: 0.01, most: 1, put: (f, x) => void (f.integrity = x) },
+  fourier: { error: 0.004, least: 0, most: Infinity, put: (f, x) => void (f.fourier = x) },
+  leached: { error: 0.004, least: 0, most: 1, put: (f, x) => void (f.leached = x) },
+} satisfies Record<string, GrainSlot>;
+type GrainSlotName = keyof typeof GRAIN_SLOTS;
+
+const places = <N extends string>(rows: Record<N, unknown>) =>
+  Object.fromEntries(Object.keys(rows).map((name, i) => [name, i])) as Record<N, number>;
+const slots = Object.entries(SLOTS) as [SlotName, Slot][];
+const grainSlots = Object.entries(GRAIN_SLOTS) as [GrainSlotName, GrainSlot][];
+const AT = places(SLOTS);
+const GRAIN_AT = places(GRAIN_SLOTS);
+const GRAIN_ROWS = grainSlots.map(([, slot]) => slot);
+const FIRST = slots.length;
+const STRIDE = grainSlots.length;
+
+const LEAST = slots.map(([, slot]) => slot.least ?? -Infinity);
+const MOST = slots.map(([, slot]) => slot.most ?? Infinity);
+const ERRORS = slots.map(([, slot]) => slot.error);
+const GRAIN_ERRORS = GRAIN_ROWS.map((slot) => slot.error);
+/** What a slot of the state vector says, within what it can be. */
+const within = (y: Float64Array, at: number): number => clamp(y[at]!, LEAST[at]!, MOST[at]!);
+
+const EGG_SLOTS = ['eggSet', 'eggCurd', 'amylaseLog', 'salmonellaLog'] as const;
+/** The layer on the floor: its share of the pot, and how often it is renewed, 1/s. */
+type Film = { bulkC: number; filmC: number; share: number; renewed: number };
+/** A boiled-out pot keeps this much, so that shares of it can be told, g. */
+const LEAST_WATER_G = 0.5;
+/** Share gelatinised from which a grain swells. */
+const STRUCK = 0.01;
+/** Fourier number at which a grain has long drunk its fill. */
+const SOAKED_THROUGH = 1.6;
 
 const sound = (m: Mixture) => m.waterG > 1;
 const boilsAt = (m: Mixture, altitudeM: number) => boilsC(altitudeM, m.bindsG, m.waterG);
@@ -259,8 +253,8 @@ export function fillPot(setup: PotSetup, content: Mixture, tempC: number, soakMi
   };
 }
 
-/** J/K: solids 1.9, water 4.18 J/gK (A). */
-export const heatJPerK = (m: Mixture): number => 1.9 * massG(m) + 2.28 * m.waterG;
+/** J/K of what is in the pot. */
+export const heatJPerK = (m: Mixture): number => heatOf(massG(m), m.waterG);
 
 export type Addition = {
   mixture: Mixture;
@@ -357,8 +351,6 @@ export class PotSystem {
   private readonly still0: number;
   private readonly t0: number;
   private readonly waterBoils: number;
-  private readonly wall: number;
-  private readonly scrapeEff: number;
   /** what the last call of slopes() saw, for events and readings */
   now = {
     viscosityPaS: 0,
@@ -382,7 +374,7 @@ export class PotSystem {
     this.m = { ...pot.content };
     this.fractions = pot.fractions.map((f) => ({ ...f }));
     this.size = FIRST + STRIDE * this.fractions.length;
-    this.tolerance = Float64Array.from([...TOLERANCE, ...this.fractions.flatMap(() => FRACTION_TOLERANCE)]);
+    this.tolerance = Float64Array.from([...ERRORS, ...this.fractions.flatMap(() => GRAIN_ERRORS)]);
     this.jac = new Float64Array(this.size + 2);
     this.area = Math.PI * (setup.pan.diameterMm / 2000) ** 2;
     this.panJ = (setup.pan.massG / 1000) * PAN_HEAT[setup.pan.material];
@@ -397,247 +389,202 @@ export class PotSystem {
     this.milky = pot.content.dairyProteinG + pot.content.coconutFatG > 0.01 * this.solids;
     this.still0 = pot.stillS;
     this.t0 = pot.tS;
-    this.scrapeEff = { spoon: HEAT.scrapeEff, whisk: HEAT.whiskEff, scraper: HEAT.scraperEff }[
-      controls.tool ?? 'spoon'
-    ];
-    this.wall = controls.over ? controls.over.wallMm / 1000 / WALL_W[controls.over.material] : 0;
   }
 
   pack(pot: Pot): Float64Array {
     const y = new Float64Array(this.size);
-    y[PAN] = pot.panC;
-    y[BULK] = pot.bulkC;
-    y[POWER] = pot.powerW;
-    y[WATER] = pot.content.waterG;
-    y[CATCH] = pot.scorch;
-    y[BATH] = pot.bathC;
-    y[SET] = pot.eggSet;
-    y[CURD] = pot.eggCurd;
-    y[AMYLASE] = pot.amylaseLog;
-    y[SALMONELLA] = pot.salmonellaLog;
-    y[AROMA] = pot.aromaS;
-    y[E_HOB] = pot.energyJ.hob;
-    y[E_AIR] = pot.energyJ.air;
-    y[E_STEAM] = pot.energyJ.steam;
-    this.fractions.forEach((f, i) => {
-      const at = FIRST + STRIDE * i;
-      y[at + GEL] = f.gelatinised;
-      y[at + SWELL] = f.swelling;
-      y[at + WHOLE] = f.integrity;
-      y[at + FOURIER] = f.fourier;
-      y[at + LEACH] = f.leached;
-    });
+    slots.forEach(([, slot], i) => (y[i] = slot.of(pot)));
+    this.fractions.forEach((f, i) => grainSlots.forEach(([name], k) => (y[FIRST + STRIDE * i + k] = f[name])));
     return y;
   }
 
   private read(y: Float64Array): void {
-    this.m.waterG = Math.max(0.5, y[WATER]!);
+    this.m.waterG = Math.max(LEAST_WATER_G, y[AT.waterG]!);
     for (let i = 0; i < this.fractions.length; i++) {
-      const at = FIRST + STRIDE * i;
       const f = this.fractions[i]!;
-      f.gelatinised = clamp(y[at + GEL]!, 0, 1);
-      f.swelling = Math.max(0, y[at + SWELL]!);
-      f.integrity = clamp(y[at + WHOLE]!, 0.01, 1);
-      f.fourier = Math.max(0, y[at + FOURIER]!);
-      f.leached = clamp(y[at + LEACH]!, 0, 1);
+      for (let k = 0; k < STRIDE; k++) {
+        const slot = GRAIN_ROWS[k]!;
+        slot.put(f, clamp(y[FIRST + STRIDE * i + k]!, slot.least, slot.most));
+      }
     }
   }
 
   /** dy/dt at time t (s since the start of the cook); fills `jac` and `now` on the way. */
   slopes(t: number, y: Float64Array, f: Float64Array): void {
-    const { m, controls, setup, tuning, area, jac } = this;
     this.read(y);
-    const panC = y[PAN]!;
-    const bulkC = y[BULK]!;
-    const mass = this.solids + m.waterG;
-    const water = m.waterG / mass;
-    const heightM = mass / 1000 / HEAT.densityKgPerM3 / area;
-    const heatJ = 1.9 * mass + 2.28 * m.waterG;
-    const conduct = 0.2 + 0.44 * water;
-    const specific = (heatJ / mass) * 1000;
-    const diffuse = conduct / (HEAT.densityKgPerM3 * specific);
-    const everyS = Math.max(0.5, controls.stirEveryS * tuning.stir);
+    const { m, controls, tuning } = this;
+    const bulkC = y[AT.bulkC]!;
+    const panC = y[AT.panC]!;
+    const everyS = Math.max(HEAT.leastStirS, controls.stirEveryS * tuning.stir);
     const stillS = this.stirred ? everyS : this.still0 + (t - this.t0);
-    const x = sugarFraction(m);
+    const sugar = sugarFraction(m);
     const boils = this.waterBoils + boilRise(this.waterBoils, m);
-
-    // flow
     const body = bodyOf(m, this.fractions);
-    const k = consistency(body, bulkC, m) * tuning.consistency;
-    const mu = viscosityPaS(k, m, bulkC, body, clamp(y[SET]!, 0, 1));
-
-    // fire to pan, pan to food: free convection, scraping, boiling at the wall
-    const rise = Math.max(0, panC - bulkC);
-    const free = Math.max(
-      HEAT.freeConvection *
-        conduct *
-        Math.cbrt((9.81 * HEAT.expansionPerK * rise * HEAT.densityKgPerM3 ** 2 * specific) / (conduct * mu)),
-      conduct / (heightM / 2 + 0.002),
-    );
-    const scrape = this.stirred
-      ? this.scrapeEff * 2 * Math.sqrt((conduct * HEAT.densityKgPerM3 * specific) / (Math.PI * everyS))
-      : 0;
-    const h = Math.cbrt(free ** 3 + scrape ** 3);
-    const power = y[POWER]!;
-    f[POWER] = (this.netW - power) / this.memoryS;
-    jac[POWER] = -1 / this.memoryS;
-    const outside = controls.wrapped ? HEAT.wrappedW : HEAT.airW;
-    const toAir = outside * HEAT.baseToAir * area;
-    let intoBulkW: number;
-    let perPan: number;
-    let wallVapourW = 0;
-    let panAirW = 0;
-    if (controls.over) {
-      const side = controls.over.touching ? HEAT.waterSideW : HEAT.steamSideW;
-      const contact = controls.over.contactCm2 / 1e4;
-      const u = 1 / (1 / side + this.wall + 1 / h);
-      const bathJ = controls.over.waterG * 4.18 + this.panJ;
-      const bathC = y[BATH]!;
-      intoBulkW = u * contact * (bathC - bulkC);
-      const boilingOff = (bathJ / HEAT.boilS) * Math.max(0, bathC - this.waterBoils);
-      const bathAir = toAir * (bathC - setup.roomC);
-      f[BATH] = (power - intoBulkW - boilingOff - bathAir) / bathJ;
-      jac[BATH] = -(u * contact + (bathC > this.waterBoils ? bathJ / HEAT.boilS : 0)) / bathJ;
-      f[PAN] = (bulkC + intoBulkW / (h * contact) - panC) / HEAT.wallS;
-      jac[PAN] = -1 / HEAT.wallS;
-      jac[this.size] = 1 / HEAT.wallS;
-      jac[this.size + 1] = 0;
-      perPan = 0;
-      panAirW = bathAir + boilingOff;
-    } else {
-      const dry = mu > HEAT.dryAbovePaS && !this.stirred ? 1 / (1 + stillS / (HEAT.drySeconds / Math.sqrt(mu))) : 1;
-      const boilCoeff = HEAT.boilW * (mu / 1e-3) ** -HEAT.boilViscosity * dry;
-      const over = Math.max(0, panC - boils);
-      wallVapourW = boilCoeff * over ** 3;
-      intoBulkW = h * area * (panC - bulkC) + area * wallVapourW;
-      panAirW = toAir * (panC - setup.roomC);
-      perPan = h * area + 3 * area * boilCoeff * over ** 2;
-      f[PAN] = panC > HEAT.panCapC ? 0 : (power - intoBulkW - panAirW) / this.panJ;
-      jac[PAN] = -(perPan + toAir) / this.panJ;
-      jac[this.size] = (h * area) / this.panJ;
-      jac[this.size + 1] = perPan / heatJ;
-      f[BATH] = 0;
-      jac[BATH] = 0;
-    }
-
-    // surface
-    const skin = !this.stirred && stillS > HEAT.skinAfterS && m.dairyProteinG > 0 && bulkC > FOAM.skinFromC;
-    const lid = controls.lid === 'on' ? HEAT.lid : controls.lid === 'ajar' ? HEAT.lidAjar : 1;
-    const bed = body.grainVolume > 0.38 ? HEAT.grainBed : 1;
-    const cover = lid * (skin ? HEAT.skin : 1) * bed * tuning.evaporation;
-    const wet = clamp((m.waterG - HEAT.boundWater * this.solids) / (0.05 * mass), 0, 1);
-    const activity = waterActivity(m.bindsG, m.waterG);
-    const flux =
-      wet *
-      cover *
-      evaporationKgPerM2S(Math.min(bulkC, boils), setup.roomC, activity, this.pressure, AIR.surfaceWPerM2K);
-    const latent = latentJPerKg(bulkC);
-    const bare = Math.PI * (setup.pan.diameterMm / 1000) * heightM + area * (controls.lid === 'off' ? 1 : 0.6);
-    const sideW = outside * bare * (bulkC - setup.roomC);
-    const boilG = Math.max(heatJ / HEAT.boilS, HEAT.boilLeastWPerK);
-    const boilW = boilG * Math.max(0, bulkC - boils);
-    const lidW = controls.lid === 'on' ? HEAT.lidW * area * (bulkC - setup.roomC) : 0;
-    const boilKg = (wet * Math.max(0, boilW - lidW)) / latent;
-    const evaporatesW = flux * area * latent;
-    f[BULK] = (intoBulkW - sideW - evaporatesW - boilW) / heatJ;
-    const contactW = controls.over ? -(jac[BATH]! * (controls.over.waterG * 4.18 + this.panJ)) : h * area;
-    jac[BULK] = -(contactW + outside * bare + 0.05 * evaporatesW + (bulkC > boils ? boilG : 0)) / heatJ;
-    const goneG = 1000 * (flux * area + boilKg);
-    f[WATER] = -goneG;
-
-    // energy books
-    f[E_HOB] = power;
-    f[E_AIR] = panAirW + sideW + boilW - boilKg * latent;
-    f[E_STEAM] = evaporatesW + boilKg * latent + goneG * 4.18 * bulkC;
-
-    // floor
+    const thick = consistency(body, bulkC, m) * tuning.consistency;
+    const viscosity = viscosityPaS(thick, m, bulkC, body, within(y, AT.eggSet));
+    const matter = matterOf(this.solids + m.waterG, m.waterG, this.area);
+    const hands: Hands = { scrapes: SCRAPES[controls.tool ?? 'spoon'], everyS, stirred: this.stirred, stillS };
     const filmC = (panC + bulkC) / 2;
-    const spot = controls.over || !setup.pan.base ? 1 : HOT_SPOT[setup.pan.base];
-    f[CATCH] =
-      tuning.scorch * scorchRate(bulkC + spot * (panC - bulkC), stillS, controls.over ? 'water' : setup.base, x);
-    const filmShare = Math.min(HEAT.filmMax, (0.5 * Math.sqrt(Math.PI * diffuse * Math.min(stillS, 600))) / heightM);
-    const renewed = 1 / Math.max(stillS, 1);
+    const now = this.now;
+    now.viscosityPaS = viscosity;
+    now.boilsC = boils;
+    now.filmC = filmC;
+    now.headroomM = this.setup.pan.heightMm / 1000 - matter.heightM;
+    now.stillS = stillS;
+    this.heatSlopes(y, f, matter, hands, body.grainVolume);
 
-    // starch, in the bulk and in the film
+    const film: Film = {
+      bulkC,
+      filmC,
+      share: filmShareOf(matter, stillS),
+      renewed: 1 / Math.max(stillS, 1),
+    };
+    f[AT.scorch] =
+      tuning.scorch *
+      scorchRate(
+        bulkC + hotSpot(this.setup.pan, controls.over) * (panC - bulkC),
+        stillS,
+        controls.over ? 'water' : this.setup.base,
+        sugar,
+      );
+    this.starchSlopes(f, film, sugar, hands, body.freeWaterG);
+    this.eggSlopes(y, f, film, sugar);
+    f[AT.aromaS] = aromaRate(Math.LN2, bulkC, controls.lid === 'on');
+  }
+
+  /** Fire to pan, pan to food, food to the room: temperatures, water, and the energy books. */
+  private heatSlopes(y: Float64Array, f: Float64Array, matter: Matter, hands: Hands, grainVolume: number): void {
+    const { m, controls, setup, area, jac, now } = this;
+    const bulkC = y[AT.bulkC]!;
+    const panC = y[AT.panC]!;
+    const powerW = y[AT.powerW]!;
+    f[AT.powerW] = (this.netW - powerW) / this.memoryS;
+    jac[AT.powerW] = -1 / this.memoryS;
+    const at = {
+      panC,
+      bulkC,
+      bathC: y[AT.bathC]!,
+      roomC: setup.roomC,
+      boilsC: now.boilsC,
+      waterBoilsC: this.waterBoils,
+      powerW,
+      panJPerK: this.panJ,
+      areaM2: area,
+      toFoodW: toFood(matter, panC - bulkC, now.viscosityPaS, hands),
+      wrapped: controls.wrapped,
+    };
+    const fire = controls.over ? overWater(at, controls.over) : onRing(at, matter, now.viscosityPaS, hands);
+    f[AT.panC] = fire.panKPerS;
+    f[AT.bathC] = fire.bathKPerS;
+    jac[AT.panC] = fire.panByPan;
+    jac[AT.bathC] = fire.bathByBath;
+    jac[this.size] = fire.panByBulk;
+    jac[this.size + 1] = fire.bulkByPan;
+
+    const skin = !this.stirred && hands.stillS > SURFACE.skinAfterS && m.dairyProteinG > 0 && bulkC > FOAM.skinFromC;
+    const gone = leaves({
+      content: m,
+      solidsG: this.solids,
+      massG: matter.massG,
+      heatJPerK: matter.heatJPerK,
+      bulkC,
+      boilsC: now.boilsC,
+      roomC: setup.roomC,
+      pressurePa: this.pressure,
+      areaM2: area,
+      sideM2: Math.PI * (setup.pan.diameterMm / 1000) * matter.heightM,
+      outsideWPerM2K: outsideW(controls.wrapped),
+      lid: controls.lid,
+      skin,
+      grainVolume,
+      evaporation: this.tuning.evaporation,
+    });
+    f[AT.bulkC] = (fire.intoFoodW - gone.sideW - gone.evaporatesW - gone.boilW) / matter.heatJPerK;
+    jac[AT.bulkC] = -(fire.contactWPerK + gone.perK) / matter.heatJPerK;
+    f[AT.waterG] = -gone.goneGPerS;
+    f[AT.hobJ] = powerW;
+    f[AT.airJ] = fire.toAirW + gone.sideW + gone.boilW - gone.boilKgPerS * gone.latentJ;
+    f[AT.steamJ] = gone.evaporatesW + gone.boilKgPerS * gone.latentJ + gone.goneGPerS * HEAT.waterJPerGK * bulkC;
+    now.wallVapourW = fire.wallVapourW;
+    now.skin = skin;
+    now.steamKgPerS =
+      gone.boilKgPerS +
+      (area * fire.wallVapourW * clamp(1 - (now.boilsC - bulkC) / HEAT.bubbleBelowK, 0, 1)) / gone.latentJ;
+  }
+
+  /** Each kind of starch, in the bulk and in the film. */
+  private starchSlopes(f: Float64Array, film: Film, sugar: number, hands: Hands, freeWaterG: number): void {
+    const { tuning, jac, controls } = this;
+    const { bulkC, filmC } = film;
     let dryG = 0;
     for (const fr of this.fractions) if (GRAINS[fr.kind].form !== 'powder') dryG += fr.dryG;
-    const loose = Math.max(0, body.freeWaterG - GRAIN_KINETICS.film * dryG);
+    const loose = Math.max(0, freeWaterG - GRAIN_KINETICS.film * dryG);
     const scarce = dryG > 0 ? loose / (loose + GRAIN_KINETICS.scarceAt * dryG) : 1;
     for (let i = 0; i < this.fractions.length; i++) {
       const at = FIRST + STRIDE * i;
       const fr = this.fractions[i]!;
       const g = GRAINS[fr.kind];
-      const peak = gelPeakC(g.starch, x, this.saltPct) + tuning.gelShiftK;
+      const peak = gelPeakC(g.starch, sugar, this.saltPct) + tuning.gelShiftK;
       const target = gelEquilibrium(bulkC, peak, g.starch);
       const rate = gelRate(bulkC, peak);
-      const filmRate = Math.min(gelRate(filmC, peak), renewed);
+      const filmRate = Math.min(gelRate(filmC, peak), film.renewed);
       const filmTarget = gelEquilibrium(filmC, peak, g.starch);
       const a = fr.gelatinised;
-      f[at + GEL] =
-        (1 - filmShare) * rate * Math.max(0, target - a) + filmShare * filmRate * Math.max(0, filmTarget - a);
-      jac[at + GEL] = -(target > a ? rate : 0);
-      const swellTo = a > 0.01 ? swellEquilibrium(bulkC, peak) : 0;
-      f[at + SWELL] = Math.max(0, swellTo - fr.swelling) / STARCH_KINETICS.swellS;
-      jac[at + SWELL] = swellTo > fr.swelling ? -1 / STARCH_KINETICS.swellS : 0;
-      const worn = breakdownRate(bulkC, a * fr.swelling, stillS, controls.tool === 'whisk');
+      f[at + GRAIN_AT.gelatinised] =
+        (1 - film.share) * rate * Math.max(0, target - a) + film.share * filmRate * Math.max(0, filmTarget - a);
+      jac[at + GRAIN_AT.gelatinised] = -(target > a ? rate : 0);
+      const swellTo = a > STRUCK ? swellEquilibrium(bulkC, peak) : 0;
+      f[at + GRAIN_AT.swelling] = Math.max(0, swellTo - fr.swelling) / STARCH_KINETICS.swellS;
+      jac[at + GRAIN_AT.swelling] = swellTo > fr.swelling ? -1 / STARCH_KINETICS.swellS : 0;
+      const worn = breakdownRate(bulkC, a * fr.swelling, hands.stillS, controls.tool === 'whisk');
       const acid = acidRate(bulkC, this.ph) * a;
-      f[at + WHOLE] = -worn * Math.max(0, fr.integrity - g.starch.integrityFloor) - acid * fr.integrity;
-      jac[at + WHOLE] = 0;
+      f[at + GRAIN_AT.integrity] = -worn * Math.max(0, fr.integrity - g.starch.integrityFloor) - acid * fr.integrity;
+      jac[at + GRAIN_AT.integrity] = 0;
       if (g.form === 'powder') {
-        f[at + FOURIER] = 0;
-        f[at + LEACH] = 0;
+        f[at + GRAIN_AT.fourier] = 0;
+        f[at + GRAIN_AT.leached] = 0;
         continue;
       }
       const size = (fr.grainMm ?? g.sizeMm) * tuning.grain;
-      f[at + FOURIER] = fr.fourier > 1.6 ? 0 : scarce * fourierRate(g, size, bulkC, target, x, this.milky);
-      const h1 = hydration(fr.fourier, g.form);
-      const rub = this.stirred ? 1 + GRAIN_KINETICS.leachStir / (1 + everyS / STARCH_KINETICS.stirHalfS) : 1;
-      const leachTo = g.form === 'kernel' ? g.free * h1 * Math.min(1.4, rub) : h1;
+      f[at + GRAIN_AT.fourier] =
+        fr.fourier > SOAKED_THROUGH ? 0 : scarce * fourierRate(g, size, bulkC, target, sugar, this.milky);
+      const wet = hydration(fr.fourier, g.form);
+      const rub = this.stirred ? 1 + GRAIN_KINETICS.leachStir / (1 + hands.everyS / STARCH_KINETICS.stirHalfS) : 1;
+      const leachTo = g.form === 'kernel' ? g.free * wet * Math.min(GRAIN_KINETICS.rubMost, rub) : wet;
       const leachS = g.form === 'kernel' ? GRAIN_KINETICS.leachS : GRAIN_KINETICS.abrasionS / rub;
-      f[at + LEACH] = (target * Math.max(0, leachTo - fr.leached)) / leachS;
+      f[at + GRAIN_AT.leached] = (target * Math.max(0, leachTo - fr.leached)) / leachS;
     }
+  }
 
-    // egg
-    const point: EggPoint | undefined = m.eggProteinG > 0 ? eggPoint(m, x) : undefined;
-    if (point) {
-      point.curdC += tuning.curdShiftK;
-      const s = y[SET]!;
-      const setRate = eggSetRate(bulkC, point);
-      f[SET] =
-        Math.max(0, 1 - s) * ((1 - filmShare) * setRate + filmShare * Math.min(eggSetRate(filmC, point), renewed));
-      jac[SET] = -setRate;
-      const c = y[CURD]!;
-      const r = curdRate(bulkC, point);
-      f[CURD] =
-        (1 - filmShare) * r * Math.max(0, curdEquilibrium(bulkC, point) - c) +
-        filmShare * Math.min(curdRate(filmC, point), renewed) * Math.max(0, curdEquilibrium(filmC, point) - c);
-      jac[CURD] = -(1 - filmShare) * r;
-      f[AMYLASE] = amylaseRate(bulkC);
-      f[SALMONELLA] = salmonellaRate(bulkC);
-    } else {
-      f[SET] = 0;
-      f[CURD] = 0;
-      f[AMYLASE] = 0;
-      f[SALMONELLA] = 0;
-      jac[SET] = 0;
-      jac[CURD] = 0;
+  /** Network and curd of the egg, and what heat does to its amylase and to salmonella. */
+  private eggSlopes(y: Float64Array, f: Float64Array, film: Film, sugar: number): void {
+    const { jac } = this;
+    const point = this.m.eggProteinG > 0 ? eggPoint(this.m, sugar) : undefined;
+    if (!point) {
+      for (const name of EGG_SLOTS) f[AT[name]] = 0;
+      jac[AT.eggSet] = 0;
+      jac[AT.eggCurd] = 0;
+      return;
     }
-    f[AROMA] = aromaRate(Math.LN2, bulkC, controls.lid === 'on');
-
-    const now = this.now;
-    now.viscosityPaS = mu;
-    now.wallVapourW = wallVapourW;
-    now.boilsC = boils;
-    now.steamKgPerS = boilKg + (area * wallVapourW * clamp(1 - (boils - bulkC) / HEAT.bubbleBelowK, 0, 1)) / latent;
-    now.filmC = filmC;
-    now.headroomM = setup.pan.heightMm / 1000 - heightM;
-    now.skin = skin;
-    now.stillS = stillS;
+    const { bulkC, filmC, share, renewed } = film;
+    point.curdC += this.tuning.curdShiftK;
+    const setRate = eggSetRate(bulkC, point);
+    f[AT.eggSet] =
+      Math.max(0, 1 - y[AT.eggSet]!) * ((1 - share) * setRate + share * Math.min(eggSetRate(filmC, point), renewed));
+    jac[AT.eggSet] = -setRate;
+    const curd = y[AT.eggCurd]!;
+    const rate = curdRate(bulkC, point);
+    f[AT.eggCurd] =
+      (1 - share) * rate * Math.max(0, curdEquilibrium(bulkC, point) - curd) +
+      share * Math.min(curdRate(filmC, point), renewed) * Math.max(0, curdEquilibrium(filmC, point) - curd);
+    jac[AT.eggCurd] = -(1 - share) * rate;
+    f[AT.amylaseLog] = amylaseRate(bulkC);
+    f[AT.salmonellaLog] = salmonellaRate(bulkC);
   }
 
   /** 0 and more while bubbles show: vapour at the wall that the bulk no longer swallows, or the bulk all but boiling. */
   bubbling(y: Float64Array): number {
-    const belowK = this.now.boilsC - y[BULK]!;
+    const belowK = this.now.boilsC - y[AT.bulkC]!;
     return Math.max(Math.min(this.now.wallVapourW / HEAT.bubbleW - 1, 1 - belowK / HEAT.bubbleBelowK), 1 - belowK / 3);
   }
 
@@ -646,29 +593,30 @@ export class PotSystem {
     this.read(y);
     const { now } = this;
     const evaporated = before.content.waterG - this.m.waterG;
-    const open = this.controls.lid === 'off' && !this.stirred && y[BULK]! > FOAM.skinFromC && this.m.dairyProteinG > 0;
+    const open =
+      this.controls.lid === 'off' && !this.stirred && y[AT.bulkC]! > FOAM.skinFromC && this.m.dairyProteinG > 0;
     return {
       ...before,
       tS: t,
       content: { ...this.m },
       fractions: this.fractions.map((f) => ({ ...f })),
-      panC: Math.min(HEAT.panCapC, y[PAN]!),
-      bulkC: y[BULK]!,
-      bathC: y[BATH]!,
-      powerW: y[POWER]!,
-      scorch: y[CATCH]!,
-      eggSet: clamp(y[SET]!, 0, 1),
-      eggCurd: clamp(y[CURD]!, 0, 1),
-      amylaseLog: y[AMYLASE]!,
-      salmonellaLog: y[SALMONELLA]!,
-      aromaS: y[AROMA]!,
+      panC: within(y, AT.panC),
+      bulkC: within(y, AT.bulkC),
+      bathC: within(y, AT.bathC),
+      powerW: within(y, AT.powerW),
+      scorch: within(y, AT.scorch),
+      eggSet: within(y, AT.eggSet),
+      eggCurd: within(y, AT.eggCurd),
+      amylaseLog: within(y, AT.amylaseLog),
+      salmonellaLog: within(y, AT.salmonellaLog),
+      aromaS: within(y, AT.aromaS),
       stillS: now.stillS,
       skinS: open ? before.skinS + (t - before.tS) : this.stirred ? 0 : before.skinS,
       evaporatedG: before.evaporatedG + evaporated,
       boilsC: now.boilsC,
       wallVapourW: now.wallVapourW,
       viscosityPaS: now.viscosityPaS,
-      energyJ: { hob: y[E_HOB]!, air: y[E_AIR]!, steam: y[E_STEAM]! },
+      energyJ: { hob: y[AT.hobJ]!, air: y[AT.airJ]!, steam: y[AT.steamJ]! },
     };
   }
 }
@@ -716,20 +664,20 @@ export function cook(
   let seen = pot;
   let { panMaxC, bulkMaxC, filmMaxC, eggMaxC, foamMax, thickenAtS, bubbleAtS } = pot;
   const thinPaS = serumPaS(pot.content, 60);
-  const dryG = (HEAT.boundWater + HEAT.dryMargin) * solidsG(pot.content) + HEAT.dryMargin * massG(pot.content);
+  const dryG = (SURFACE.boundWater + SURFACE.dryMargin) * solidsG(pot.content) + SURFACE.dryMargin * massG(pot.content);
   const value = (state: Float64Array) => {
-    if (state[WATER]! < dryG) return 1;
+    if (state[AT.waterG]! < dryG) return 1;
     if (!stop) return -1;
     let bite = 1;
     for (let i = 0; i < pot.fractions.length; i++) {
       const g = GRAINS[pot.fractions[i]!.kind];
-      if (g.form !== 'powder') bite = Math.min(bite, hydration(state[FIRST + STRIDE * i + FOURIER]!, g.form));
+      if (g.form !== 'powder') bite = Math.min(bite, hydration(state[FIRST + STRIDE * i + GRAIN_AT.fourier]!, g.form));
     }
     return stop({
-      bulkC: state[BULK]!,
+      bulkC: state[AT.bulkC]!,
       bubbling: system.bubbling(state),
       viscosityPaS: system.now.viscosityPaS,
-      massG: solidsG(pot.content) + state[WATER]!,
+      massG: solidsG(pot.content) + state[AT.waterG]!,
       bite,
     });
   };
@@ -745,9 +693,9 @@ export function cook(
   });
   const reached = solver.run(y, start, start + seconds, value, (t) => {
     const { now } = system;
-    panMaxC = Math.max(panMaxC, y[PAN]!);
-    bulkMaxC = Math.max(bulkMaxC, y[BULK]!);
-    eggMaxC = Math.max(eggMaxC, y[BULK]!);
+    panMaxC = Math.max(panMaxC, y[AT.panC]!);
+    bulkMaxC = Math.max(bulkMaxC, y[AT.bulkC]!);
+    eggMaxC = Math.max(eggMaxC, y[AT.bulkC]!);
     filmMaxC = Math.max(filmMaxC, now.filmC);
     foamMax = Math.max(
       foamMax,
@@ -762,12 +710,12 @@ export function cook(
         controls.lid === 'on',
       ),
     );
-    if (Number.isNaN(thickenAtS) && now.viscosityPaS > THICKENS_BY * thinPaS && y[BULK]! > 40) thickenAtS = t;
+    if (Number.isNaN(thickenAtS) && now.viscosityPaS > THICKENS_BY * thinPaS && y[AT.bulkC]! > 40) thickenAtS = t;
     if (Number.isNaN(bubbleAtS) && system.bubbling(y) >= 0) bubbleAtS = t;
     onStep?.(t, () => (seen = finish(t)));
   });
   seen = finish(solver.t);
-  if (y[WATER]! < dryG + 1e-6)
+  if (y[AT.waterG]! < dryG + 1e-6)
     return {
       pot: { ...seen, tS: start + seconds, dry: true, scorch: Math.max(seen.scorch, SCORCH.ruined) },
       reached: false,
