@@ -1,3 +1,4 @@
+import type { Allergen } from '../pantry/ingredient';
 import { servingStress } from '../model/forecast';
 import { sideOf, type SideAnswer } from '../sides/sides';
 import type { Pack } from '../units/packs';
@@ -14,7 +15,7 @@ import { tasteOf, type Taste } from '../plan/sweetness';
 export type About = {
   portion: Portion;
   taste: Taste;
-  allergens: string[];
+  allergens: Allergen[];
   pan: PanFit;
   dish: DishFit;
   cut?: CutGrid;

@@ -26,9 +26,15 @@ const solved = (p: Plan) => {
 };
 const pudding = solved(wanting(testPlan(), 'mounds'));
 const family = (f: Plan['family']) =>
-  newPlan(
-    { id: 'p', name: f, milkId: 'milk_whole', people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z', family: f }
-  );
+  newPlan({
+    id: 'p',
+    name: f,
+    milkId: 'milk_whole',
+    people: 6,
+    portionG: 130,
+    serveAt: '2026-12-12T19:30:00Z',
+    family: f,
+  });
 const sweetShare = (p: Plan) => wholeMixture(p).sweetG / massG(wholeMixture(p));
 
 describe('occasion rules', () => {

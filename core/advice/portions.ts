@@ -1,3 +1,4 @@
+import type { Allergen } from '../pantry/ingredient';
 import type { Pack } from '../units/packs';
 import { sideUses } from '../sides/sides';
 import { lookUp } from '../plan/stages';
@@ -53,6 +54,6 @@ export function portionOf(plan: Plan, packs: readonly Pack[]): Portion {
 }
 
 /** Allergens of the plan and of what is cooked beside it. */
-export const allAllergens = (plan: Plan): string[] => [
+export const allAllergens = (plan: Plan): Allergen[] => [
   ...new Set(uses(plan).flatMap((u) => (u.grams > 0 ? lookUp(plan, u.ingredientId).allergens : []))),
 ];

@@ -1,3 +1,4 @@
+import type { Allergen } from '../pantry/ingredient';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { allergensOf, atStages, wholeMixture, pantryOf } from '../plan/stages';
 import { STAGES, type Plan } from '../plan/plan';
@@ -96,7 +97,7 @@ export type Forecast = {
   servingTempH: number;
   frozenH: number;
   cool: { below57H: number; below21H: number; below5H: number; safe: boolean };
-  allergens: string[];
+  allergens: Allergen[];
   cautions: Caution[];
 };
 

@@ -1,5 +1,5 @@
 import { add, EMPTY, mixtureOf, type Mixture } from '../matter/mixture';
-import type { Ingredient } from '../pantry/ingredient';
+import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
 import { STAGES, type Plan, type Stage } from './plan';
 
@@ -86,6 +86,6 @@ export function mainLiquid(plan: Plan): Ingredient | undefined {
   return milks[0]?.ingredient;
 }
 
-export const allergensOf = (plan: Plan): string[] => [
+export const allergensOf = (plan: Plan): Allergen[] => [
   ...new Set(plan.items.filter((i) => i.grams > 0).flatMap((i) => lookUp(plan, i.ingredientId).allergens)),
 ];

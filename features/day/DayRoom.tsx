@@ -31,18 +31,24 @@ import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
 
 const MINUTE = 60_000;
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'] as const;
-const dishesWord = (n: number) => `${NUMBERS[n] ?? n} ${n === 1 ? t('dayRoom.dish') : t('dayRoom.dishes2')}`;
+const COUNTED = [
+  'dayRoom.noDish',
+  'dayRoom.oneDish',
+  'dayRoom.twoDishes',
+  'dayRoom.threeDishes',
+  'dayRoom.fourDishes',
+  'dayRoom.fiveDishes',
+  'dayRoom.sixDishes',
+] as const;
+const dishesWord = (n: number) => {
+  const counted = COUNTED[n];
+  return counted ? t(counted) : t('dayRoom.manyDishes', { n });
+};
 
-/** Several dishes, one pair of hands: the hours back from the meal. */
-export function DayRoom() {
+/** What is laid out, and what can be done to it. */
+function useLaidDay(d: ReturnType<typeof useDay>, day: Day, now: number) {
   const { ask, clock } = useKitchen();
-  const { fmt, tell, where, ready } = useApp();
-  const router = useRouter();
-  const mounted = useMounted();
-  const { date } = useLocalSearchParams<{ date?: string }>();
-  const now = useNow(30_000);
-  const d = useDay(mounted ? date : undefined, mounted ? where.planId : undefined, now);
+  const { fmt, tell } = useApp();
   const savePlan = useSave('plans');
   const [open, setOpen] = useState<string | undefined>();
   const [kitchen, setKitchen] = useState(false);
@@ -50,23 +56,7 @@ export function DayRoom() {
   const [refused, setRefused] = useState<{ act: Act; wantMs: number; day?: Day; atMs?: number } | undefined>();
   const [undo, setUndo] = useState<{ text: string; day: Day; plans?: Plan[] } | undefined>();
   const [failed, setFailed] = useState<string | undefined>();
-
-  const { day, answer } = d;
-  if (!mounted || !ready || !d.loaded || !day || d.all.length === 0) {
-    return (
-      <Room
-        name={t('room.Day')}
-        title={t('dayRoom.day')}
-        sub={mounted && ready && d.loaded ? t('dayRoom.nothingToServe') : t('dayRoom.layingItOut')}
-      >
-        {mounted && ready && d.loaded ? (
-          <Empty word={t('dayRoom.aFreeDay')} text={t('dayRoom.planAPuddingAndSay')}>
-            <Key kind="yolk" size="act" label={t('dayRoom.toThePlans')} onPress={() => router.push('/plan')} />
-          </Empty>
-        ) : null}
-      </Room>
-    );
-  }
+  const { answer } = d;
   const { table } = answer ?? {};
   const acts = answer?.acts ?? [];
   const letters = lettersOf(d.all.map((p) => p.name));
@@ -114,8 +104,24 @@ export function DayRoom() {
       })
       .catch((e: Error) => setFailed(e.message));
   };
+  const planFromNow = () =>
+    change(
+      { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
+      t('dayRoom.plannedFromNow'),
+    );
+  return {
+    ...{ d, day, now, answer, table, acts, looks, next, opened, overdue, late, lastMs, eaters },
+    ...{ setOpen, kitchen, setKitchen, mending, setMending, refused, setRefused, undo, setUndo, failed },
+    ...{ change, drop, exportIcs, planFromNow, savePlan },
+  };
+}
+type Laid = { v: ReturnType<typeof useLaidDay> };
 
-  const head = (
+/** What did not work, and what was asked of the day that cannot be. */
+function Refusals({ v }: Laid) {
+  const { fmt, tell } = useApp();
+  const { d, failed, refused, setRefused, change } = v;
+  return (
     <>
       {failed ? <Notice text={t('dayRoom.thatDidNotWork', { failed })} /> : null}
       {d.error ? <Notice text={t('dayRoom.theDayCouldNotBe', { message: d.error.message })} /> : null}
@@ -154,29 +160,37 @@ export function DayRoom() {
       ) : null}
     </>
   );
-  const lanes =
-    answer && table && d.dishes.length > 0 && acts.length > 0 ? (
-      <Lanes
-        acts={acts}
-        clashes={table.clashes}
-        looks={looks}
-        nowMs={now}
-        serves={table.serves}
-        served={t('dayRoom.people', { lastMs: fmt.time(lastMs), dishes: dishesWord(d.dishes.length), eaters })}
-        next={next}
-        onOpen={(a) => setOpen(a.id)}
-        onDrag={(a, ms) => {
-          setRefused(undefined);
-          d.setDraft({ task: a.id, at: new Date(ms).toISOString() });
-        }}
-        onDrop={drop}
-        onCancel={() => d.setDraft(undefined)}
-      />
-    ) : d.dishes.length === 0 ? (
-      <Empty word={t('dayRoom.allLeftOut')} text={t('dayRoom.takeADishBackIn')} />
-    ) : null;
+}
 
-  const list = (
+function DayLanes({ v }: Laid) {
+  const { fmt } = useApp();
+  const { d, answer, table, acts, looks, now, lastMs, eaters, next, setOpen, setRefused, drop } = v;
+  return answer && table && d.dishes.length > 0 && acts.length > 0 ? (
+    <Lanes
+      acts={acts}
+      clashes={table.clashes}
+      looks={looks}
+      nowMs={now}
+      serves={table.serves}
+      served={t('dayRoom.people', { lastMs: fmt.time(lastMs), dishes: dishesWord(d.dishes.length), eaters })}
+      next={next}
+      onOpen={(a) => setOpen(a.id)}
+      onDrag={(a, ms) => {
+        setRefused(undefined);
+        d.setDraft({ task: a.id, at: new Date(ms).toISOString() });
+      }}
+      onDrop={drop}
+      onCancel={() => d.setDraft(undefined)}
+    />
+  ) : d.dishes.length === 0 ? (
+    <Empty word={t('dayRoom.allLeftOut')} text={t('dayRoom.takeADishBackIn')} />
+  ) : null;
+}
+
+function OrderOfTheWork({ v }: Laid) {
+  const { fmt, tell } = useApp();
+  const { acts, looks, table, setOpen } = v;
+  return (
     <View className="gap-1 py-2">
       <Type kind="title" level={2}>
         {t('dayRoom.orderOfTheWork')}
@@ -208,7 +222,13 @@ export function DayRoom() {
       </Type>
     </View>
   );
-  const left = (
+}
+
+function Dishes({ v }: Laid) {
+  const { fmt } = useApp();
+  const router = useRouter();
+  const { d, day, looks, change, setKitchen, exportIcs } = v;
+  return (
     <View className="gap-1 py-2 print:hidden">
       <Type kind="title" level={2}>
         {t('dayRoom.dishes')}
@@ -278,8 +298,65 @@ export function DayRoom() {
       </View>
     </View>
   );
+}
 
-  const foot = (
+/** The one thing to do now. */
+function NextKey({ v }: Laid) {
+  const { fmt, tell } = useApp();
+  const { table, late, overdue, next, looks, now, acts, setMending, setOpen, planFromNow } = v;
+  return table && !table.ok ? (
+    <Key
+      kind="yolk"
+      size="act"
+      label={t('dayRoom.itDoesNotFit')}
+      sub={
+        table.clashes[0]
+          ? `${fmt.time(table.clashes[0].fromMs)}, ${tell(table.clashes[0].text)}`
+          : t('dayRoom.whatWouldMakeItPossible2')
+      }
+      onPress={() => setMending(true)}
+      className="flex-1"
+      testID="mend"
+    />
+  ) : late ? (
+    <Key
+      kind="yolk"
+      size="act"
+      label={t('dayRoom.imLatePlanFromNow')}
+      sub={t('dayRoom.wasDueBy', {
+        dish: overdue[0]!.dish,
+        verb: tell(overdue[0]!.verb),
+        latestMs: fmt.time(overdue[0]!.latestMs),
+      })}
+      onPress={planFromNow}
+      className="flex-1"
+      testID="late"
+    />
+  ) : next ? (
+    <Key
+      kind="yolk"
+      size="act"
+      label={`${looks.get(next.planId)?.letter ?? ''} ${tell(next.verb)}`}
+      spoken={`${next.dish}: ${tell(next.verb)}`}
+      sub={
+        next.startMs > now + MINUTE
+          ? t('dayRoom.atBy', { startMs: fmt.time(next.startMs), latestMs: fmt.time(next.latestMs) })
+          : t('dayRoom.nowBy', { latestMs: fmt.time(next.latestMs) })
+      }
+      onPress={() => setOpen(next.id)}
+      className="min-w-[10rem] flex-1"
+      testID="next-act"
+    />
+  ) : acts.length ? (
+    <Type kind="title" className="py-4">
+      {t('dayRoom.allDone')}
+    </Type>
+  ) : null;
+}
+
+function DayFoot({ v }: Laid) {
+  const { day, table, late, next, now, d, undo, setUndo, savePlan, planFromNow } = v;
+  return (
     <View className="border-t-rim border-ink bg-field print:hidden">
       {undo ? (
         <UndoBar
@@ -293,91 +370,36 @@ export function DayRoom() {
         />
       ) : null}
       <View className="flex-row flex-wrap gap-2 px-3 py-2 wide:px-6">
-        {table && !table.ok ? (
-          <Key
-            kind="yolk"
-            size="act"
-            label={t('dayRoom.itDoesNotFit')}
-            sub={
-              table.clashes[0]
-                ? `${fmt.time(table.clashes[0].fromMs)}, ${tell(table.clashes[0].text)}`
-                : t('dayRoom.whatWouldMakeItPossible2')
-            }
-            onPress={() => setMending(true)}
-            className="flex-1"
-            testID="mend"
-          />
-        ) : late ? (
-          <Key
-            kind="yolk"
-            size="act"
-            label={t('dayRoom.imLatePlanFromNow')}
-            sub={t('dayRoom.wasDueBy', {
-              dish: overdue[0]!.dish,
-              verb: tell(overdue[0]!.verb),
-              latestMs: fmt.time(overdue[0]!.latestMs),
-            })}
-            onPress={() =>
-              change(
-                { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
-                t('dayRoom.plannedFromNow'),
-              )
-            }
-            className="flex-1"
-            testID="late"
-          />
-        ) : next ? (
-          <Key
-            kind="yolk"
-            size="act"
-            label={`${looks.get(next.planId)?.letter ?? ''} ${tell(next.verb)}`}
-            spoken={`${next.dish}: ${tell(next.verb)}`}
-            sub={
-              next.startMs > now + MINUTE
-                ? t('dayRoom.atBy', { startMs: fmt.time(next.startMs), latestMs: fmt.time(next.latestMs) })
-                : t('dayRoom.nowBy', { latestMs: fmt.time(next.latestMs) })
-            }
-            onPress={() => setOpen(next.id)}
-            className="min-w-[10rem] flex-1"
-            testID="next-act"
-          />
-        ) : acts.length ? (
-          <Type kind="title" className="py-4">
-            {t('dayRoom.allDone')}
-          </Type>
-        ) : null}
+        <NextKey v={v} />
         {table?.ok && !late && now > Date.parse(day.fromAt) && next && next.startMs < now + 12 * 60 * MINUTE ? (
-          <Key
-            label={t('dayRoom.imLate')}
-            icon={Clock}
-            onPress={() =>
-              change(
-                { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
-                t('dayRoom.plannedFromNow'),
-              )
-            }
-          />
+          <Key label={t('dayRoom.imLate')} icon={Clock} onPress={planFromNow} />
         ) : null}
       </View>
     </View>
   );
+}
 
+function DaySheets({ v }: Laid) {
+  const { tell } = useApp();
+  const router = useRouter();
+  const {
+    d,
+    day,
+    now,
+    opened,
+    looks,
+    table,
+    kitchen,
+    setKitchen,
+    mending,
+    setMending,
+    setOpen,
+    change,
+    drop,
+    savePlan,
+  } = v;
   return (
     <>
-      <Room
-        name={t('room.Day')}
-        title={fmt.weekdayName(parseISO(day.id).getTime())}
-        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}`}
-        actions={<Key label={t('dayRoom.kitchen')} icon={Settings2} stacked onPress={() => setKitchen(true)} />}
-        left={left}
-        right={list}
-        foot={foot}
-      >
-        <View className="px-2 wide:px-4">
-          {head}
-          {lanes}
-        </View>
-      </Room>
       {opened ? (
         <ActSheet
           act={opened}
@@ -455,4 +477,55 @@ export function DayRoom() {
       ) : null}
     </>
   );
+}
+
+function LaidDay({ d, day, now }: { d: ReturnType<typeof useDay>; day: Day; now: number }) {
+  const { fmt } = useApp();
+  const v = useLaidDay(d, day, now);
+  const { setKitchen } = v;
+  return (
+    <>
+      <Room
+        name={t('room.Day')}
+        title={fmt.weekdayName(parseISO(day.id).getTime())}
+        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}`}
+        actions={<Key label={t('dayRoom.kitchen')} icon={Settings2} stacked onPress={() => setKitchen(true)} />}
+        left={<Dishes v={v} />}
+        right={<OrderOfTheWork v={v} />}
+        foot={<DayFoot v={v} />}
+      >
+        <View className="px-2 wide:px-4">
+          <Refusals v={v} />
+          <DayLanes v={v} />
+        </View>
+      </Room>
+      <DaySheets v={v} />
+    </>
+  );
+}
+
+/** Several dishes, one pair of hands: the hours back from the meal. */
+export function DayRoom() {
+  const { where, ready } = useApp();
+  const router = useRouter();
+  const mounted = useMounted();
+  const { date } = useLocalSearchParams<{ date?: string }>();
+  const now = useNow(30_000);
+  const d = useDay(mounted ? date : undefined, mounted ? where.planId : undefined, now);
+  if (!mounted || !ready || !d.loaded || !d.day || d.all.length === 0) {
+    return (
+      <Room
+        name={t('room.Day')}
+        title={t('dayRoom.day')}
+        sub={mounted && ready && d.loaded ? t('dayRoom.nothingToServe') : t('dayRoom.layingItOut')}
+      >
+        {mounted && ready && d.loaded ? (
+          <Empty word={t('dayRoom.aFreeDay')} text={t('dayRoom.planAPuddingAndSay')}>
+            <Key kind="yolk" size="act" label={t('dayRoom.toThePlans')} onPress={() => router.push('/plan')} />
+          </Empty>
+        ) : null}
+      </Room>
+    );
+  }
+  return <LaidDay d={d} day={d.day} now={now} />;
 }

@@ -103,6 +103,46 @@ function columns(list: readonly Drawn[]): Map<string, { at: number; of: number }
   return result;
 }
 
+function LaneHeads() {
+  return (
+    <View className="flex-row pl-[52px] pr-2">
+      {LANES.map((lane) => {
+        const Icon = ICONS[lane];
+        return (
+          <View
+            key={lane}
+            className="min-w-0 flex-1 items-center gap-0.5 py-2 mid:flex-row mid:justify-center mid:gap-2"
+          >
+            <Icon size={20} color={colour.ink} strokeWidth={2.2} />
+            <Type kind="smallStrong" className="mid:text-base">
+              {t(`lane.${lane}`)}
+            </Type>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function NowLine({ nowMs, top }: { nowMs: number; top: number }) {
+  const fmt = useFormat();
+  return (
+    <View
+      role="img"
+      aria-label={t('dayRoom.now2', { nowMs: fmt.time(nowMs) })}
+      className="pointer-events-none absolute left-0 right-0 flex-row items-center"
+      style={{ top }}
+    >
+      <View className="h-[28px] min-w-[56px] items-center justify-center rounded-[50%] bg-ink px-2">
+        <Type kind="smallStrong" tone="field">
+          {fmt.time(nowMs)}
+        </Type>
+      </View>
+      <View className="h-[3px] flex-1 bg-ink" />
+    </View>
+  );
+}
+
 /**
  * The day in lanes, time running down to the plate. A block is tapped for what it is, or held and dragged to another
  * hour; the sheet behind the tap moves it without dragging.
@@ -188,22 +228,7 @@ export function Lanes({
       }}
     >
       <View testID="lanes" className="print:hidden">
-        <View className="flex-row pl-[52px] pr-2">
-          {LANES.map((lane) => {
-            const Icon = ICONS[lane];
-            return (
-              <View
-                key={lane}
-                className="min-w-0 flex-1 items-center gap-0.5 py-2 mid:flex-row mid:justify-center mid:gap-2"
-              >
-                <Icon size={20} color={colour.ink} strokeWidth={2.2} />
-                <Type kind="smallStrong" className="mid:text-base">
-                  {t(`lane.${lane}`)}
-                </Type>
-              </View>
-            );
-          })}
-        </View>
+        <LaneHeads />
         <View style={{ height }} className="relative">
           <View aria-hidden className="absolute bottom-0 left-[52px] right-2 top-0 flex-row">
             {LANES.map((lane, k) => (
@@ -223,21 +248,7 @@ export function Lanes({
               <View className="ml-1 h-[1.5px] flex-1 bg-line" />
             </View>
           ))}
-          {showNow ? (
-            <View
-              role="img"
-              aria-label={t('dayRoom.now2', { nowMs: fmt.time(nowMs) })}
-              className="pointer-events-none absolute left-0 right-0 flex-row items-center"
-              style={{ top: y(nowMs) - 14 }}
-            >
-              <View className="h-[28px] min-w-[56px] items-center justify-center rounded-[50%] bg-ink px-2">
-                <Type kind="smallStrong" tone="field">
-                  {fmt.time(nowMs)}
-                </Type>
-              </View>
-              <View className="h-[3px] flex-1 bg-ink" />
-            </View>
-          ) : null}
+          {showNow ? <NowLine nowMs={nowMs} top={y(nowMs) - 14} /> : null}
           <View className="absolute bottom-0 left-[52px] right-2 top-0 flex-row">
             {LANES.map((lane) => {
               const mine = blocks.filter((b) => b.lane === lane);

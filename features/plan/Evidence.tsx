@@ -17,29 +17,14 @@ import { KITCHENS, useChances } from '../shared/useForecast';
 import type { useAbout } from './useAbout';
 import { lookSays, pushSays, RISK_SAYS } from './words';
 import { say } from '../../core/say';
-import { t } from '../../words';
+import { named, t } from '../../words';
+import type { Formatter } from '../../words/format';
 
-/** What the forecast rests on: how it stands, hours in the fridge, who pushes where, and what to mind. */
-export const Evidence = memo(function Evidence({
-  plan,
-  forecast,
-  about,
-  working,
-}: {
-  plan: Plan;
-  forecast: Forecast | undefined;
-  about: ReturnType<typeof useAbout>['about'];
-  working: boolean;
-}) {
-  const { fmt, tell } = useApp();
-  if (!forecast) return null;
-  const at = Date.parse(plan.serve.at);
-  const allergens = about?.allergens ?? forecast.allergens;
-  const pouredMs = at - plan.rest.hours * 3_600_000;
-  const startMs = pouredMs - (forecast.minutes.total + 6) * 60_000;
-  const milk = mainLiquid(plan)?.name ?? t('planRoom.theMilk');
-  const ready = Number.isFinite(forecast.readyH) && forecast.readyH <= plan.rest.hours;
-  const figures = [
+type AboutPlan = ReturnType<typeof useAbout>['about'];
+
+/** What the plan comes to, name by value. */
+function figuresOf(plan: Plan, forecast: Forecast, about: AboutPlan, startMs: number, fmt: Formatter) {
+  return [
     [t('planRoom.startBy'), fmt.time(startMs)],
     [t('planRoom.onTheHob'), t('planRoom.min', { total: Math.round(forecast.minutes.total) })],
     [
@@ -140,6 +125,28 @@ export const Evidence = memo(function Evidence({
       }),
     ],
   ] as const;
+}
+
+/** What the forecast rests on: how it stands, hours in the fridge, who pushes where, and what to mind. */
+export const Evidence = memo(function Evidence({
+  plan,
+  forecast,
+  about,
+  working,
+}: {
+  plan: Plan;
+  forecast: Forecast | undefined;
+  about: ReturnType<typeof useAbout>['about'];
+  working: boolean;
+}) {
+  const { fmt, tell } = useApp();
+  if (!forecast) return null;
+  const at = Date.parse(plan.serve.at);
+  const allergens = about?.allergens ?? forecast.allergens;
+  const pouredMs = at - plan.rest.hours * 3_600_000;
+  const startMs = pouredMs - (forecast.minutes.total + 6) * 60_000;
+  const milk = mainLiquid(plan)?.name ?? t('planRoom.theMilk');
+  const ready = Number.isFinite(forecast.readyH) && forecast.readyH <= plan.rest.hours;
   return (
     <View className={working ? 'gap-3 opacity-80' : 'gap-3'}>
       <View className="flex-row items-center gap-3">
@@ -177,7 +184,7 @@ export const Evidence = memo(function Evidence({
         })}
       />
       <View>
-        {figures.map(([name, value]) => (
+        {figuresOf(plan, forecast, about, startMs, fmt).map(([name, value]) => (
           <View key={name} className="flex-row items-baseline justify-between gap-3 border-b-hair border-line py-1.5">
             <Type tone="quiet">{name}</Type>
             <Type kind="strong" className="shrink text-right">
@@ -217,7 +224,7 @@ export const Evidence = memo(function Evidence({
           harm={allergens.length > 0}
           text={
             allergens.length
-              ? t('planRoom.containsReadThePacketsToo', { allergens: allergens.join(', ') })
+              ? t('planRoom.containsReadThePacketsToo', { allergens: named('allergen', allergens) })
               : t('planRoom.noListedAllergenInWhat')
           }
         />

@@ -2,14 +2,14 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import CookingPot from 'lucide-react-native/icons/cooking-pot';
 import LayoutList from 'lucide-react-native/icons/layout-list';
 import SettingsIcon from 'lucide-react-native/icons/settings';
-import { memo, useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import type { Point } from '../../core/model/forecast';
+import type { Forecast, Point } from '../../core/model/forecast';
 import { withGrams } from '../../core/plan/amounts';
 import { lookUp } from '../../core/plan/stages';
 import { beginsSitting, outlived, type PastPlan } from '../../core/plan/history';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
-import type { Plan } from '../../core/plan/plan';
+import type { Plan, PlanItem } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
@@ -42,131 +42,19 @@ const thickenersOf = (plan: Plan): string[] =>
     })
     .map((i) => i.ingredientId);
 
-/** The plan room: a wish on one side, amounts that will set on the other. */
-export function PlanRoom() {
-  const { ask, clock } = useKitchen();
-  const { fmt, tell, ready, failed, setWhere, where } = useApp();
-  const { id } = useLocalSearchParams<{ id?: string }>();
-  const router = useRouter();
-  const plans = useCollection('plans');
-  const save = useSave('plans');
-  const saveCook = useSave('cooks');
-  const mounted = useMounted();
-  const [listOpen, setListOpen] = useState(false);
+/** A thumb on the strip: grams from its place, words for the grams, one place at a time. */
+function useDraggedPlan(saved: Plan | undefined) {
+  const { ask } = useKitchen();
   /** under a thumb: the plan with its words, shown together */
   const [drag, setDrag] = useState<{ plan: Plan; point: Point } | undefined>();
-  /** yield stress at serving that is held, Pa, and of which plan */
-  const [hold, setHold] = useState<{ planId: string; stressPa: number } | undefined>();
-  const [holdSweet, setHoldSweet] = useState(false);
-  const [holding, setHolding] = useState(false);
-  const edit = useEdit('plans');
-  const [hands] = useState(() =>
-    holdSet(
-      async (p, ingredientId, stressPa) => {
-        const { answer } = await ask('solveFor', [
-          p,
-          { free: [{ ingredientId, minG: 0.5 }], stressPa },
-          fmt.settings.spoons,
-        ]);
-        return answer.ok ? answer.amounts[0]!.grams : undefined;
-      },
-      (planId, change) => edit.mutate({ id: planId, edit: (there) => there && change(there) }),
-      setHolding,
-    ),
-  );
   const dragged = useRef<Plan | undefined>(undefined);
   const asking = useRef(false);
   const dragFrom = useRef<{ grams: number; yieldPa: number } | undefined>(undefined);
-
-  const all = (mounted ? plans.data : undefined) ?? [];
-  const saved = all.find((p) => p.id === (id ?? where.planId)) ?? all.find((p) => !p.archived);
-  const held = hold && hold.planId === saved?.id ? hold.stressPa : undefined;
-  const draft = drag && drag.plan.id === saved?.id ? drag.plan : undefined;
-  const plan = draft ?? saved;
-  const starchId = plan && thickenersOf(plan)[0];
-  const starch = plan?.items.find((i) => i.ingredientId === starchId);
-  const { forecast, working, error } = useForecast(saved);
-  const { point, stale } = usePoint(saved);
-  const moving = draft !== undefined || working;
-  const { about } = useAbout(plan, forecast, !moving);
-  const past = useCollection('history');
-  const savePast = useSave('history');
-  const removePast = useRemove('history');
-  const solved = useSolved(draft ? undefined : saved, starch?.ingredientId);
-  useEffect(() => {
-    if (saved) setWhere({ planId: saved.id });
-  }, [saved, setWhere]);
-
-  /** Saves a plan; the state before the first change of a sitting is kept, so that it can be brought back. */
-  const keep = (next: Plan) => {
-    if (!saved) return;
-    const history = past.data ?? [];
-    const now = clock();
-    if (past.data && beginsSitting(history, saved.id, now)) {
-      const was: PastPlan = { id: newId('past'), planId: saved.id, at: nowIso(), plan: saved };
-      savePast.mutate(was);
-      for (const old of outlived([...history, was], saved.id)) removePast.mutate(old.id);
-    }
-    save.mutate(next);
-  };
-
-  /** Saves a change. What is held follows: the sugar for the sweetness, another thickener for the set. */
-  const change = (changed: Plan, touchedId?: string) => {
-    if (!saved) return;
-    setDrag(undefined);
-    const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed);
-    const next = holdSweet && !sweetTouched ? holdSweetness(saved, changed) : changed;
-    keep(next);
-    // a change of all amounts keeps the set by itself, unless an answer for the old ones is still to come
-    if (held === undefined || (touchedId === 'all' && !hands.busy())) return;
-    const free = thickenersOf(next).find((id) => id !== touchedId);
-    if (free) void hands.follow(next, free, held).catch(() => undefined);
-  };
-  const stableChange = useStable(change);
-  const openList = useStable(() => setListOpen(true));
-  const closeList = useStable(() => setListOpen(false));
-
-  if (!plan || !saved) {
-    return (
-      <Room
-        name={t('room.Plan')}
-        title={t('planRoom.plan')}
-        sub={mounted && ready ? t('planRoom.nothingPlannedYet') : t('planRoom.settingTheTable')}
-        actions={<HeadKeys onPlans={openList} />}
-      >
-        {failed ? (
-          <Notice text={t('planRoom.theKitchenDidNotOpen', { message: failed.message })} />
-        ) : mounted && ready && plans.isSuccess ? (
-          <Empty word={t('planRoom.nothingOnYet')} text={t('planRoom.sayWhatMilkAndFor')}>
-            <Key
-              kind="yolk"
-              size="act"
-              label={t('planRoom.planAPudding')}
-              onPress={() => setListOpen(true)}
-              className="w-full max-w-[360px]"
-            />
-          </Empty>
-        ) : null}
-        <PlansSheet open={listOpen} onClose={closeList} plans={all} current={undefined} />
-      </Room>
-    );
-  }
-
-  const holdNow = () =>
-    setHold(
-      held !== undefined || !forecast
-        ? undefined
-        : {
-            planId: saved.id,
-            stressPa: yieldAtPlace(forecast.serving.place, boundsFor(plan.serve.style, forecast.depthMm / 1000)),
-          },
-    );
-
   /** The place under the thumb to grams, from where the drag began: ln stress is nearly straight in ln grams. */
-  const dragTo = (place: number) => {
-    if (!starch || !forecast) return;
+  const dragTo = (place: number, starch: PlanItem | undefined, forecast: Forecast | undefined) => {
+    if (!saved || !starch || !forecast) return;
     dragFrom.current ??= { grams: Math.max(1, starch.grams), yieldPa: Math.max(0.05, forecast.serving.yieldPa) };
-    const bounds = boundsFor(plan.serve.style, forecast.depthMm / 1000);
+    const bounds = boundsFor(saved.serve.style, forecast.depthMm / 1000);
     const ratio = (yieldAtPlace(place, bounds) / dragFrom.current.yieldPa) ** (1 / (GEL.power + 0.15));
     const grams = Math.max(1, Math.min(2000, Math.round(dragFrom.current.grams * ratio * 2) / 2));
     dragged.current = withGrams(saved, starch.ingredientId, grams);
@@ -188,11 +76,210 @@ export function PlanRoom() {
       asking.current = false;
     }
   };
-  const dragEnd = () => {
+  /** @returns the plan that the thumb left */
+  const dragEnd = (): Plan | undefined => {
+    const left = dragged.current;
     dragFrom.current = undefined;
-    if (dragged.current) change(dragged.current, starch?.ingredientId);
     dragged.current = undefined;
+    return left;
   };
+  const now = drag && drag.plan.id === saved?.id ? drag : undefined;
+  return { draft: now?.plan, point: now?.point, dragTo, dragEnd, drop: () => setDrag(undefined) };
+}
+
+/** Keeps a plan; the state before the first change of a sitting stays, so that it can be brought back. */
+function useKeep(saved: Plan | undefined) {
+  const { clock } = useKitchen();
+  const save = useSave('plans');
+  const past = useCollection('history');
+  const savePast = useSave('history');
+  const removePast = useRemove('history');
+  return (next: Plan) => {
+    if (!saved) return;
+    const history = past.data ?? [];
+    const now = clock();
+    if (past.data && beginsSitting(history, saved.id, now)) {
+      const was: PastPlan = { id: newId('past'), planId: saved.id, at: nowIso(), plan: saved };
+      savePast.mutate(was);
+      for (const old of outlived([...history, was], saved.id)) removePast.mutate(old.id);
+    }
+    save.mutate(next);
+  };
+}
+
+/** Before there is a plan. */
+function NoPlan({ loaded, onOpen, children }: { loaded: boolean; onOpen: () => void; children: ReactNode }) {
+  const { ready, failed } = useApp();
+  const mounted = useMounted();
+  return (
+    <Room
+      name={t('room.Plan')}
+      title={t('planRoom.plan')}
+      sub={mounted && ready ? t('planRoom.nothingPlannedYet') : t('planRoom.settingTheTable')}
+      actions={<HeadKeys onPlans={onOpen} />}
+    >
+      {failed ? (
+        <Notice text={t('planRoom.theKitchenDidNotOpen', { message: failed.message })} />
+      ) : mounted && ready && loaded ? (
+        <Empty word={t('planRoom.nothingOnYet')} text={t('planRoom.sayWhatMilkAndFor')}>
+          <Key
+            kind="yolk"
+            size="act"
+            label={t('planRoom.planAPudding')}
+            onPress={onOpen}
+            className="w-full max-w-[360px]"
+          />
+        </Empty>
+      ) : null}
+      {children}
+    </Room>
+  );
+}
+
+/** Hold the set, meet the wanted word, cook. */
+function PlanFoot({
+  plan,
+  starch,
+  held,
+  target,
+  onHold,
+  onMeet,
+  onCook,
+}: {
+  plan: Plan;
+  starch: PlanItem | undefined;
+  held: boolean;
+  /** g of starch that would set to the wanted word, where it is not there */
+  target: number | undefined;
+  onHold: () => void;
+  onMeet: (grams: number) => void;
+  onCook: () => void;
+}) {
+  const { fmt } = useApp();
+  return (
+    <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
+      {starch ? (
+        <Key
+          label={held ? t('planRoom.setIsHeld') : t('planRoom.holdTheSet')}
+          size="amount"
+          selected={held}
+          role="checkbox"
+          onPress={onHold}
+          className="max-w-[110px]"
+        />
+      ) : null}
+      {target !== undefined && starch ? (
+        <>
+          <Key
+            kind="yolk"
+            size="amount"
+            className="max-w-[460px] flex-1"
+            label={t('planRoom.gStarch', {
+              starch: target > starch.grams ? '+' : '−',
+              starch2: fmt.amount(Math.abs(target - starch.grams)),
+            })}
+            sub={t('planRoom.setsTo', { word: t(`word.${plan.serve.word}`) })}
+            onPress={() => onMeet(target)}
+            testID="meet"
+          />
+          <Key size="amount" label={t('planRoom.cook')} icon={CookingPot} onPress={onCook} testID="cook" />
+        </>
+      ) : (
+        <Key
+          kind="yolk"
+          size="amount"
+          className="max-w-[460px] flex-1"
+          label={t('planRoom.cookThisNow')}
+          icon={CookingPot}
+          onPress={onCook}
+          testID="cook"
+        />
+      )}
+    </View>
+  );
+}
+
+/** The plan room: a wish on one side, amounts that will set on the other. */
+export function PlanRoom() {
+  const { ask } = useKitchen();
+  const { fmt, tell, setWhere, where } = useApp();
+  const { id } = useLocalSearchParams<{ id?: string }>();
+  const router = useRouter();
+  const plans = useCollection('plans');
+  const saveCook = useSave('cooks');
+  const mounted = useMounted();
+  const [listOpen, setListOpen] = useState(false);
+  /** yield stress at serving that is held, Pa, and of which plan */
+  const [hold, setHold] = useState<{ planId: string; stressPa: number } | undefined>();
+  const [holdSweet, setHoldSweet] = useState(false);
+  const [holding, setHolding] = useState(false);
+  const edit = useEdit('plans');
+  const [hands] = useState(() =>
+    holdSet(
+      async (p, ingredientId, stressPa) => {
+        const { answer } = await ask('solveFor', [
+          p,
+          { free: [{ ingredientId, minG: 0.5 }], stressPa },
+          fmt.settings.spoons,
+        ]);
+        return answer.ok ? answer.amounts[0]!.grams : undefined;
+      },
+      (planId, change) => edit.mutate({ id: planId, edit: (there) => there && change(there) }),
+      setHolding,
+    ),
+  );
+
+  const all = (mounted ? plans.data : undefined) ?? [];
+  const saved = all.find((p) => p.id === (id ?? where.planId)) ?? all.find((p) => !p.archived);
+  const held = hold && hold.planId === saved?.id ? hold.stressPa : undefined;
+  const thumb = useDraggedPlan(saved);
+  const { draft } = thumb;
+  const keep = useKeep(saved);
+  const plan = draft ?? saved;
+  const starchId = plan && thickenersOf(plan)[0];
+  const starch = plan?.items.find((i) => i.ingredientId === starchId);
+  const { forecast, working, error } = useForecast(saved);
+  const { point, stale } = usePoint(saved);
+  const moving = draft !== undefined || working;
+  const { about } = useAbout(plan, forecast, !moving);
+  const solved = useSolved(draft ? undefined : saved, starch?.ingredientId);
+  useEffect(() => {
+    if (saved) setWhere({ planId: saved.id });
+  }, [saved, setWhere]);
+
+  /** Saves a change. What is held follows: the sugar for the sweetness, another thickener for the set. */
+  const change = (changed: Plan, touchedId?: string) => {
+    if (!saved) return;
+    thumb.drop();
+    const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed);
+    const next = holdSweet && !sweetTouched ? holdSweetness(saved, changed) : changed;
+    keep(next);
+    // a change of all amounts keeps the set by itself, unless an answer for the old ones is still to come
+    if (held === undefined || (touchedId === 'all' && !hands.busy())) return;
+    const free = thickenersOf(next).find((id) => id !== touchedId);
+    if (free) void hands.follow(next, free, held).catch(() => undefined);
+  };
+  const stableChange = useStable(change);
+  const openList = useStable(() => setListOpen(true));
+  const closeList = useStable(() => setListOpen(false));
+
+  if (!plan || !saved) {
+    return (
+      <NoPlan loaded={plans.isSuccess} onOpen={openList}>
+        <PlansSheet open={listOpen} onClose={closeList} plans={all} current={undefined} />
+      </NoPlan>
+    );
+  }
+
+  const holdNow = () =>
+    setHold(
+      held !== undefined || !forecast
+        ? undefined
+        : {
+            planId: saved.id,
+            stressPa: yieldAtPlace(forecast.serving.place, boundsFor(plan.serve.style, forecast.depthMm / 1000)),
+          },
+    );
 
   const target = solved.data?.ok && !solved.isPlaceholderData ? Math.round(solved.data.grams * 2) / 2 : undefined;
   const off =
@@ -218,59 +305,32 @@ export function PlanRoom() {
       left={<PlanRows plan={saved} forecast={forecast} about={about} onChange={stableChange} />}
       right={<Evidence plan={saved} forecast={forecast} about={about} working={moving} />}
       foot={
-        <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
-          {starch ? (
-            <Key
-              label={held !== undefined ? t('planRoom.setIsHeld') : t('planRoom.holdTheSet')}
-              size="amount"
-              selected={held !== undefined}
-              role="checkbox"
-              onPress={holdNow}
-              className="max-w-[110px]"
-            />
-          ) : null}
-          {off && target !== undefined && starch ? (
-            <>
-              <Key
-                kind="yolk"
-                size="amount"
-                className="max-w-[460px] flex-1"
-                label={t('planRoom.gStarch', {
-                  starch: target > starch.grams ? '+' : '−',
-                  starch2: fmt.amount(Math.abs(target - starch.grams)),
-                })}
-                sub={t('planRoom.setsTo', { word: t(`word.${plan.serve.word}`) })}
-                onPress={() => {
-                  setHold(undefined);
-                  change(withGrams(saved, starch.ingredientId, target), 'all');
-                }}
-                testID="meet"
-              />
-              <Key size="amount" label={t('planRoom.cook')} icon={CookingPot} onPress={startCook} testID="cook" />
-            </>
-          ) : (
-            <Key
-              kind="yolk"
-              size="amount"
-              className="max-w-[460px] flex-1"
-              label={t('planRoom.cookThisNow')}
-              icon={CookingPot}
-              onPress={startCook}
-              testID="cook"
-            />
-          )}
-        </View>
+        <PlanFoot
+          plan={plan}
+          starch={starch}
+          held={held !== undefined}
+          target={off ? target : undefined}
+          onHold={holdNow}
+          onMeet={(grams) => {
+            setHold(undefined);
+            if (starch) change(withGrams(saved, starch.ingredientId, grams), 'all');
+          }}
+          onCook={startCook}
+        />
       }
     >
       <Answer
         plan={plan}
         forecast={forecast}
-        point={draft ? drag?.point : moving ? point : undefined}
+        point={draft ? thumb.point : moving ? point : undefined}
         stale={!draft && moving && stale}
         about={about}
         working={moving || holding}
-        onDrag={dragTo}
-        onDragEnd={dragEnd}
+        onDrag={(place) => thumb.dragTo(place, starch, forecast)}
+        onDragEnd={() => {
+          const left = thumb.dragEnd();
+          if (left) change(left, starch?.ingredientId);
+        }}
       />
       {about?.breaks.length ? (
         <View className="px-3 wide:px-6" testID="breaks">

@@ -35,6 +35,38 @@ const NO_OWN: never[] = [];
 const ANY_EVENING = '2026-12-12T19:30:00Z';
 const MOST_BYTES = 1_000_000;
 
+type Checked = NonNullable<ReturnType<typeof useCheck>['data']>;
+
+/** How it sets as it is written. */
+function AsWritten({ checked, working, toMend }: { checked: Checked; working: boolean; toMend: number }) {
+  const { fmt } = useApp();
+  return (
+    <View className="gap-1 px-3 py-2 wide:px-6" testID="recipe-set">
+      <View className="flex-row flex-wrap items-end justify-between gap-x-4">
+        <View>
+          <Type tone="quiet">{t('planRoom.atServing', { tempC: fmt.temp(checked.plan.serve.tempC) })}</Type>
+          <Type kind="answer" className={working ? 'opacity-60' : ''}>
+            {t(`word.${checked.forecast.serving.word}`)}
+          </Type>
+        </View>
+        <View className="items-end pb-1">
+          {toMend ? <Type kind="strong">{t('planRoom.toLookAt', { toMend })}</Type> : null}
+          <Type tone="quiet">{t('planRoom.hotInThePot')}</Type>
+          <Type kind="amount">{t(`word.${checked.forecast.hot.word}`)}</Type>
+        </View>
+      </View>
+      <SetStrip
+        place={checked.forecast.serving.place}
+        low={checked.forecast.doubt.low}
+        high={checked.forecast.doubt.high}
+        wanted={stripMiddle(checked.plan.serve.word)}
+        working={working}
+        label={t('planRoom.setAtServing', { word: t(`word.${checked.forecast.serving.word}`) })}
+      />
+    </View>
+  );
+}
+
 /** A recipe on paper: pasted or opened, read line by line, checked, and taken as a plan. */
 export function RecipeRoom() {
   const { ask, clock } = useKitchen();
@@ -81,7 +113,7 @@ export function RecipeRoom() {
     const line = await ask('mend', [reading.lines[at]!, change, mine, options]);
     setReading({ ...reading, lines: reading.lines.map((l, i) => (i === at ? line : l)) });
   };
-  const keep = (plan: NonNullable<ReturnType<typeof useCheck>['data']>['plan']) => {
+  const keep = (plan: Checked['plan']) => {
     const tomorrow = addDays(clock(), 1);
     tomorrow.setHours(19, 30, 0, 0);
     const used = mine.filter((i) => plan.items.some((x) => x.ingredientId === i.id));
@@ -141,29 +173,7 @@ export function RecipeRoom() {
       {reading ? (
         <View>
           {check.data ? (
-            <View className="gap-1 px-3 py-2 wide:px-6" testID="recipe-set">
-              <View className="flex-row flex-wrap items-end justify-between gap-x-4">
-                <View>
-                  <Type tone="quiet">{t('planRoom.atServing', { tempC: fmt.temp(check.data.plan.serve.tempC) })}</Type>
-                  <Type kind="answer" className={check.isPlaceholderData ? 'opacity-60' : ''}>
-                    {t(`word.${check.data.forecast.serving.word}`)}
-                  </Type>
-                </View>
-                <View className="items-end pb-1">
-                  {toMend ? <Type kind="strong">{t('planRoom.toLookAt', { toMend })}</Type> : null}
-                  <Type tone="quiet">{t('planRoom.hotInThePot')}</Type>
-                  <Type kind="amount">{t(`word.${check.data.forecast.hot.word}`)}</Type>
-                </View>
-              </View>
-              <SetStrip
-                place={check.data.forecast.serving.place}
-                low={check.data.forecast.doubt.low}
-                high={check.data.forecast.doubt.high}
-                wanted={stripMiddle(check.data.plan.serve.word)}
-                working={check.isPlaceholderData}
-                label={t('planRoom.setAtServing', { word: t(`word.${check.data.forecast.serving.word}`) })}
-              />
-            </View>
+            <AsWritten checked={check.data} working={check.isPlaceholderData} toMend={toMend} />
           ) : check.isFetching ? (
             <Type tone="quiet" className="px-3 py-4 wide:px-6">
               {t('planRoom.cookingItAsWritten')}

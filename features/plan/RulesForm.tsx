@@ -11,7 +11,7 @@ import { CostList } from './CostList';
 import type { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
 import { useTell } from '../shared/App';
-import { t } from '../../words';
+import { named, t } from '../../words';
 
 type About = ReturnType<typeof useAbout>['about'];
 
@@ -63,7 +63,7 @@ export function RulesForm({ plan, about, onChange }: { plan: Plan; about: About;
         harm={(about?.allergens.length ?? 0) > 0}
         text={
           about?.allergens.length
-            ? t('planRoom.containsWhatIsCookedBeside', { allergens: about.allergens.join(', ') })
+            ? t('planRoom.containsWhatIsCookedBeside', { allergens: named('allergen', about.allergens) })
             : t('planRoom.noListedAllergenInWhat2')
         }
       />

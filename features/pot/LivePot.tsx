@@ -34,8 +34,8 @@ import { type Ways } from '../../devices/signals';
 import { StepList } from './StepList';
 import { CountOut, TastePanel } from './TastePanel';
 import { useAlarm, useSpoken } from './useCalls';
-import { useAway } from './useAway';
-import { useDevices } from './useDevices';
+import { useAway, type Away } from './useAway';
+import { useDevices, type Devices } from './useDevices';
 import { useHandsFree } from './useHandsFree';
 import { usePotView, type PotView, type UsedCook } from './usePotView';
 import { callOf, restSays, ringSays, SEEN_ADVICE, spokenLine, stepNext, stepWords } from './words';
@@ -45,42 +45,10 @@ import { useKitchen } from '../shared/kitchen';
 
 const WAKE = 'ovalis-pot';
 
-/** The pot that is on: the one thing now, how far it is from harm, and what else may be said of it. */
-export function LivePot({ c }: { c: UsedCook }) {
+/** One signal when a step falls due, one shortly before; the fold decides the step, so a reload does not ring again. */
+function useCallsOf(v: PotView, ways: Ways) {
   const { sound } = useKitchen();
-  const { fmt, setWhere } = useApp();
-  const router = useRouter();
-  const { settings, change } = useSettings();
-  const now = useNow(1000);
-  const v = usePotView(c, now);
-  const { cook, state, step, next, words, alarm, margins, guide, pace, shown, reading, setting } = v;
-  const reduced = useReducedMotion();
-  const [more, setMore] = useState(false);
-  const [advice, setAdvice] = useState<Observation | undefined>();
-  const ways: Ways = {
-    sound: settings?.sound ?? true,
-    vibrates: settings?.vibrates ?? true,
-    flashes: settings?.flashes ?? true,
-    speaks: settings?.speaks ?? false,
-  };
-  const big = settings?.bigType ?? false;
-  const left = settings?.leftHanded ?? false;
-  const devices = useDevices(settings?.devices ?? 'none', cook, c.steps, c.add);
-  const { away, clear } = useAway(cook.id, (byMs) => c.add({ kind: 'clock', byMs }));
-
-  useEffect(() => {
-    setWhere({ cookId: cook.id, live: true });
-    return () => setWhere({ live: false });
-  }, [cook.id, setWhere]);
-  useEffect(() => {
-    void activateKeepAwakeAsync(WAKE).catch(() => undefined);
-    return () => void Promise.resolve(deactivateKeepAwake(WAKE)).catch(() => undefined);
-  }, []);
-
-  const { quiet, hush } = useAlarm(alarm, ways);
-  const calling = alarm !== undefined && !quiet;
-  const sayAgain = useSpoken(alarm ? undefined : spokenLine(words), ways.speaks && !state.paused);
-  // one signal when a step falls due, one shortly before; the fold decides the step, so a reload does not ring again
+  const { state, step, words } = v;
   const rung = useRef('');
   const tell = useEffectEvent((urgent: boolean, line: string) => sound.call(ways, line, urgent));
   const { due, soon, forgotten, nextSays } = v;
@@ -95,59 +63,54 @@ export function LivePot({ c }: { c: UsedCook }) {
       stirNow ? t('potRoom.stirNow') : due ? words.done : t('potRoom.soonNext', { nextSays }),
     );
   }, [due, soon, stirNow, state.stepIndex, state.stirredMs, state.paused, step.ends, forgotten, words.done, nextSays]);
+}
 
-  const finish = () => {
-    sound.wake();
-    setAdvice(undefined);
-    c.add(...(step.cue ? [{ kind: 'observed' as const, what: step.cue }] : []), { kind: 'stepDone', step: step.id });
-  };
-  const see = (what: Observation) => {
-    sound.wake();
-    setAdvice(SEEN_ADVICE[what] ? what : undefined);
-    c.add({ kind: 'observed', what });
-  };
-  const pause = () => c.add({ kind: state.paused ? 'resumed' : 'paused' });
-  useHandsFree({
-    done: finish,
-    words: {
-      done: finish,
-      undo: () => c.undo(),
-      pause: () => !state.paused && pause(),
-      'go on': () => state.paused && pause(),
-      repeat: () => sayAgain(),
-      quiet: () => hush(),
-      lumps: () => see('lumps'),
-      stir: () => c.add({ kind: 'stirred' }),
-    },
-    listens: settings?.listens ?? false,
-    refused: () => change({ listens: false }),
-    busy: more,
-  });
+/** Where the ring stands, and where it should. */
+function HobLine({ v, c }: { v: PotView; c: UsedCook }) {
+  const { step, setting } = v;
+  return step.setting !== undefined ? (
+    <View className="flex-row items-center gap-3">
+      <Type kind="key" className="w-[88px]">
+        {step.setting === setting
+          ? setting === 0
+            ? t('potRoom.hobOff')
+            : t('potRoom.hobKeepIt', { setting })
+          : t('potRoom.hobTurnTo', { setting, setting2: step.setting })}
+      </Type>
+      <HobOvals now={setting} target={step.setting} onSet={(s) => c.add({ kind: 'hobSet', setting: s })} />
+    </View>
+  ) : null;
+}
 
-  const others = c.cooks.filter((o) => o.id !== cook.id && !o.batchId && stillOn(o, now));
+/** What to look and listen for, what was noticed, and what comes. */
+function Look({
+  v,
+  c,
+  now,
+  devices,
+  away,
+  onBack,
+  advice,
+}: {
+  v: PotView;
+  c: UsedCook;
+  now: number;
+  devices: Devices;
+  away: Away | undefined;
+  onBack: () => void;
+  advice: Observation | undefined;
+}) {
+  const { fmt } = useApp();
+  const { settings } = useSettings();
+  const { cook, state, step, next, words, pace, setting, due } = v;
   const missing = notInYet(c.steps, state.stepIndex);
-
-  const hob =
-    step.setting !== undefined ? (
-      <View className="flex-row items-center gap-3">
-        <Type kind="key" className="w-[88px]">
-          {step.setting === setting
-            ? setting === 0
-              ? t('potRoom.hobOff')
-              : t('potRoom.hobKeepIt', { setting })
-            : t('potRoom.hobTurnTo', { setting, setting2: step.setting })}
-        </Type>
-        <HobOvals now={setting} target={step.setting} onSet={(s) => c.add({ kind: 'hobSet', setting: s })} />
-      </View>
-    ) : null;
-
-  const look = (
+  return (
     <>
       <PotNotices
         v={v}
         away={away}
         missed={away && due && step.ends !== 'done' ? stepWords(step, cook.plan, fmt, undefined).title : undefined}
-        onBack={clear}
+        onBack={onBack}
         devices={devices}
         ringReads={
           devices.hob && ringDiffers(cook, state.paused ? 0 : setting, devices.hob, now)
@@ -185,8 +148,11 @@ export function LivePot({ c }: { c: UsedCook }) {
       ) : null}
     </>
   );
+}
 
-  const panels = (
+function Panels({ v, c, now }: { v: PotView; c: UsedCook; now: number }) {
+  const { cook, state, step, alarm, margins, guide } = v;
+  return (
     <>
       {step.role === 'taste' || step.role === 'taste again' ? (
         <TastePanel step={step} state={state} onAdd={c.add} />
@@ -209,6 +175,126 @@ export function LivePot({ c }: { c: UsedCook }) {
       />
     </>
   );
+}
+
+function TopLine({ v, c, now, probeC }: { v: PotView; c: UsedCook; now: number; probeC: number | undefined }) {
+  const { fmt } = useApp();
+  const { cook, state } = v;
+  return (
+    <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 border-b-rim border-ink px-3 py-1.5 wide:px-6 flat:min-h-[52px] flat:py-0">
+      <Tag letter={cook.plan.name[0]!.toUpperCase()} />
+      <View className="min-w-[7.5rem] flex-1">
+        <Type kind="title" level={1}>
+          {cook.plan.name}
+        </Type>
+        <Type kind="small" tone="quiet">
+          {t('potRoom.stepOf', {
+            stepIndex: state.stepIndex + 1,
+            steps: c.steps.length,
+            now: fmt.time(now),
+            doneMs: v.doneMs === undefined ? '' : t('potRoom.doneAbout', { doneMs: fmt.time(v.doneMs) }),
+            probeC: probeC === undefined ? '' : t('potRoom.probe', { probeC: fmt.temp(probeC) }),
+          })}
+        </Type>
+      </View>
+      <RescueKey cookId={cook.id} />
+    </View>
+  );
+}
+
+/** On a wide screen: where it is heading, in words. */
+function WideHeading({ v }: { v: PotView }) {
+  const { fmt } = useApp();
+  const { cook, shown, reading } = v;
+  return shown ? (
+    <>
+      <View>
+        <Type kind="title" level={2}>
+          {t('potRoom.hotCold', { word: t(`word.${shown.hot.word}`), word2: t(`word.${shown.serving.word}`) })}
+        </Type>
+        <Type kind="small" tone="quiet">{`${t(`word.${cook.plan.serve.word}`)} ${chanceWords(shown.chance)}`}</Type>
+      </View>
+      <HeadingStrip v={v} labels />
+      {reading ? (
+        <Type kind="small" tone="quiet">
+          {t('potRoom.theModelsPotDegreesAre', {
+            massG: fmt.grams(reading.massG),
+            ring: ringSays(v.live!.live.twin.ring),
+          })}
+        </Type>
+      ) : null}
+    </>
+  ) : null;
+}
+
+/** The pot that is on: the one thing now, how far it is from harm, and what else may be said of it. */
+export function LivePot({ c }: { c: UsedCook }) {
+  const { sound } = useKitchen();
+  const { fmt, setWhere } = useApp();
+  const router = useRouter();
+  const { settings, change } = useSettings();
+  const now = useNow(1000);
+  const v = usePotView(c, now);
+  const { cook, state, step, words, alarm } = v;
+  const reduced = useReducedMotion();
+  const [more, setMore] = useState(false);
+  const [advice, setAdvice] = useState<Observation | undefined>();
+  const ways: Ways = {
+    sound: settings?.sound ?? true,
+    vibrates: settings?.vibrates ?? true,
+    flashes: settings?.flashes ?? true,
+    speaks: settings?.speaks ?? false,
+  };
+  const big = settings?.bigType ?? false;
+  const left = settings?.leftHanded ?? false;
+  const devices = useDevices(settings?.devices ?? 'none', cook, c.steps, c.add);
+  const { away, clear } = useAway(cook.id, (byMs) => c.add({ kind: 'clock', byMs }));
+
+  useEffect(() => {
+    setWhere({ cookId: cook.id, live: true });
+    return () => setWhere({ live: false });
+  }, [cook.id, setWhere]);
+  useEffect(() => {
+    void activateKeepAwakeAsync(WAKE).catch(() => undefined);
+    return () => void Promise.resolve(deactivateKeepAwake(WAKE)).catch(() => undefined);
+  }, []);
+
+  const { quiet, hush } = useAlarm(alarm, ways);
+  const calling = alarm !== undefined && !quiet;
+  const sayAgain = useSpoken(alarm ? undefined : spokenLine(words), ways.speaks && !state.paused);
+  useCallsOf(v, ways);
+  const { forgotten, nextSays } = v;
+
+  const finish = () => {
+    sound.wake();
+    setAdvice(undefined);
+    c.add(...(step.cue ? [{ kind: 'observed' as const, what: step.cue }] : []), { kind: 'stepDone', step: step.id });
+  };
+  const see = (what: Observation) => {
+    sound.wake();
+    setAdvice(SEEN_ADVICE[what] ? what : undefined);
+    c.add({ kind: 'observed', what });
+  };
+  const pause = () => c.add({ kind: state.paused ? 'resumed' : 'paused' });
+  useHandsFree({
+    done: finish,
+    words: {
+      done: finish,
+      undo: () => c.undo(),
+      pause: () => !state.paused && pause(),
+      'go on': () => state.paused && pause(),
+      repeat: () => sayAgain(),
+      quiet: () => hush(),
+      lumps: () => see('lumps'),
+      stir: () => c.add({ kind: 'stirred' }),
+    },
+    listens: settings?.listens ?? false,
+    refused: () => change({ listens: false }),
+    busy: more,
+  });
+
+  const others = c.cooks.filter((o) => o.id !== cook.id && !o.batchId && stillOn(o, now));
+  const looking = { v, c, now, devices, away, onBack: clear, advice };
 
   return (
     <View role="main" className="min-h-0 flex-1" {...({ dataSet: { liveAt: v.live?.atMs } } as object)}>
@@ -222,24 +308,7 @@ export function LivePot({ c }: { c: UsedCook }) {
         </title>
       </Head>
       {calling && !alarm.asks && ways.flashes ? <Flash steady={reduced} now={now} /> : null}
-      <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 border-b-rim border-ink px-3 py-1.5 wide:px-6 flat:min-h-[52px] flat:py-0">
-        <Tag letter={cook.plan.name[0]!.toUpperCase()} />
-        <View className="min-w-[7.5rem] flex-1">
-          <Type kind="title" level={1}>
-            {cook.plan.name}
-          </Type>
-          <Type kind="small" tone="quiet">
-            {t('potRoom.stepOf', {
-              stepIndex: state.stepIndex + 1,
-              steps: c.steps.length,
-              now: fmt.time(now),
-              doneMs: v.doneMs === undefined ? '' : t('potRoom.doneAbout', { doneMs: fmt.time(v.doneMs) }),
-              probeC: devices.probeC === undefined ? '' : t('potRoom.probe', { probeC: fmt.temp(devices.probeC) }),
-            })}
-          </Type>
-        </View>
-        <RescueKey cookId={cook.id} />
-      </View>
+      <TopLine v={v} c={c} now={now} probeC={devices.probeC} />
       <View className={others.length ? 'wide:flex-row' : ''}>
         <View className="wide:min-w-0 wide:flex-1">
           {others.map((o) => (
@@ -277,10 +346,10 @@ export function LivePot({ c }: { c: UsedCook }) {
             )}
             {big ? null : (
               <View className="mx-auto w-full max-w-[640px] gap-1.5 px-4 wide:hidden">
-                {hob}
-                {panels}
+                <HobLine v={v} c={c} />
+                <Panels v={v} c={c} now={now} />
                 <Heading v={v} />
-                {look}
+                <Look {...looking} />
               </View>
             )}
           </ScrollView>
@@ -301,31 +370,12 @@ export function LivePot({ c }: { c: UsedCook }) {
           {...({ tabIndex: 0 } as object)}
           className={`hidden w-[360px] gap-4 overflow-y-auto border-ink px-5 py-4 wide:flex flat:hidden ${left ? 'border-r-rim' : 'border-l-rim'}`}
         >
-          {hob}
-          {panels}
-          {shown ? (
-            <>
-              <View>
-                <Type kind="title" level={2}>
-                  {t('potRoom.hotCold', { word: t(`word.${shown.hot.word}`), word2: t(`word.${shown.serving.word}`) })}
-                </Type>
-                <Type
-                  kind="small"
-                  tone="quiet"
-                >{`${t(`word.${cook.plan.serve.word}`)} ${chanceWords(shown.chance)}`}</Type>
-              </View>
-              <HeadingStrip v={v} labels />
-              {reading ? (
-                <Type kind="small" tone="quiet">
-                  {t('potRoom.theModelsPotDegreesAre', {
-                    massG: fmt.grams(reading.massG),
-                    ring: ringSays(v.live!.live.twin.ring),
-                  })}
-                </Type>
-              ) : null}
-            </>
-          ) : null}
-          <View>{look}</View>
+          <HobLine v={v} c={c} />
+          <Panels v={v} c={c} now={now} />
+          <WideHeading v={v} />
+          <View>
+            <Look {...looking} />
+          </View>
           <StepList steps={c.steps} state={state} plan={cook.plan} />
           <Type>
             <Type kind="strong">{t('potRoom.why')}</Type>

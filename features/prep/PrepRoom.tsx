@@ -6,6 +6,7 @@ import Timer from 'lucide-react-native/icons/timer';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { CookEvent } from '../../core/cook/events';
+import type { Plan } from '../../core/plan/plan';
 import { PREP_GROUPS, type PrepItem } from '../../core/prep/items';
 import { asWeighed, emptyPrep, weighingOf, type Prep } from '../../core/prep/weigh';
 import { MACHINES } from '../../core/settings';
@@ -26,33 +27,21 @@ import { useKitchen } from '../shared/kitchen';
 
 const MINUTE = 60_000;
 
-/** Everything ready beside the pot: long steps first, then what is kept back, lined and within reach; then the scale. */
-export function PrepRoom() {
+/** What of a plan is ready, and what can be done to it. */
+function usePrep(all: readonly Plan[], plan: Plan, now: number) {
   const { sound } = useKitchen();
-  const tell = useTell();
-  const { fmt, where, ready, setWhere } = useApp();
+  const { setWhere } = useApp();
   const router = useRouter();
-  const mounted = useMounted();
-  const { id } = useLocalSearchParams<{ id?: string }>();
-  const now = useNow(1000);
-  const plans = useCollection('plans');
   const preps = useCollection('preps');
   const cooks = useCollection('cooks');
   const stored = useEdit('preps');
   const saveCook = useSave('cooks');
   const { settings, change: changeSettings } = useSettings();
-  const [weighing, setWeighing] = useState(false);
-
-  const all = ((mounted ? plans.data : undefined) ?? []).filter((p) => !p.archived);
-  const plan = all.find((p) => p.id === (id ?? where.planId)) ?? all[0];
   const machines = settings?.machines ?? [];
-  const list = useAsk('prep', [plan!, machines], { enabled: plan !== undefined && settings !== undefined, keep: true });
-  const planId = plan?.id;
-  useEffect(() => {
-    if (planId) setWhere({ planId });
-  }, [planId, setWhere]);
+  const list = useAsk('prep', [plan, machines], { enabled: settings !== undefined, keep: true });
+  useEffect(() => setWhere({ planId: plan.id }), [plan.id, setWhere]);
 
-  const prep: Prep = preps.data?.find((p) => p.id === planId) ?? emptyPrep(planId ?? '');
+  const prep: Prep = preps.data?.find((p) => p.id === plan.id) ?? emptyPrep(plan.id);
   const items = (list.isPlaceholderData ? undefined : list.data?.items) ?? [];
   const tickOf = (item: PrepItem) => prep.ticks.find((t) => t.item === item.id);
   const running = items.flatMap((i) => {
@@ -68,21 +57,6 @@ export function PrepRoom() {
     if (known && over.some((o) => !known.has(o)) && (settings?.sound ?? true)) sound.signal();
   });
 
-  if (!plan) {
-    return (
-      <Room
-        name={t('room.Prep')}
-        title={t('prepRoom.prep')}
-        sub={mounted && ready ? t('prepRoom.nothingToMakeReady') : t('prepRoom.lookingItUp')}
-      >
-        {mounted && ready && plans.isSuccess ? (
-          <Empty word={t('prepRoom.noPlanYet')} text={t('prepRoom.planAPuddingWhatHas')}>
-            <Key kind="yolk" size="act" label={t('prepRoom.toThePlans')} onPress={() => router.push('/plan')} />
-          </Empty>
-        ) : null}
-      </Room>
-    );
-  }
   const own = weighingOf(plan);
   const todo = [...own, ...(list.isPlaceholderData ? [] : (list.data?.beside ?? []))];
   const weighed = (key: string) => prep.weighed.find((w) => w.item === key);
@@ -128,31 +102,44 @@ export function PrepRoom() {
   };
 
   const dishes = all.filter((p) => isSameDay(Date.parse(p.serve.at), Date.parse(plan.serve.at)));
-  const switcher =
-    dishes.length > 1 ? (
-      <View role="radiogroup" aria-label={t('prepRoom.dish')} className="flex-row flex-wrap gap-2 py-2">
-        {dishes.map((p, i) => (
-          <Pressable
-            key={p.id}
-            role="radio"
-            aria-checked={p.id === plan.id}
-            aria-label={p.name}
-            onPress={() => {
-              setWeighing(false);
-              router.setParams({ id: p.id });
-            }}
-            className={`min-h-[48px] max-w-full flex-row items-center gap-2 rounded-key border-edge px-2 ${p.id === plan.id ? 'border-ink bg-plate' : 'border-transparent'}`}
-          >
-            <Tag letter={p.name[0]!.toUpperCase()} tint={i} size={28} />
-            <Type kind={p.id === plan.id ? 'strong' : 'text'} className="shrink">
-              {p.name}
-            </Type>
-          </Pressable>
-        ))}
-      </View>
-    ) : null;
+  return {
+    ...{ plan, prep, list, items, running, todo, left, counted, done, real, going, dishes, machines, now },
+    ...{ weighed, tickOf, edit, tick, start, changeSettings },
+  };
+}
+type Prepared = { v: ReturnType<typeof usePrep> };
 
-  const side = (
+function DishSwitcher({ v: { dishes, plan }, onSwitch }: Prepared & { onSwitch: () => void }) {
+  const router = useRouter();
+  return dishes.length > 1 ? (
+    <View role="radiogroup" aria-label={t('prepRoom.dish')} className="flex-row flex-wrap gap-2 py-2">
+      {dishes.map((p, i) => (
+        <Pressable
+          key={p.id}
+          role="radio"
+          aria-checked={p.id === plan.id}
+          aria-label={p.name}
+          onPress={() => {
+            onSwitch();
+            router.setParams({ id: p.id });
+          }}
+          className={`min-h-[48px] max-w-full flex-row items-center gap-2 rounded-key border-edge px-2 ${p.id === plan.id ? 'border-ink bg-plate' : 'border-transparent'}`}
+        >
+          <Tag letter={p.name[0]!.toUpperCase()} tint={i} size={28} />
+          <Type kind={p.id === plan.id ? 'strong' : 'text'} className="shrink">
+            {p.name}
+          </Type>
+        </Pressable>
+      ))}
+    </View>
+  ) : null;
+}
+
+/** What is weighed and what not, and the machines there are. */
+function Weighed({ v }: Prepared) {
+  const { fmt, tell } = useApp();
+  const { todo, left, weighed, prep, edit, machines, changeSettings } = v;
+  return (
     <View className="gap-2 py-2">
       <Type kind="title" level={2}>
         {t('prepRoom.weighedOf', { left: todo.length - left.length, todo: todo.length })}
@@ -202,7 +189,81 @@ export function PrepRoom() {
       </Type>
     </View>
   );
+}
 
+function PrepFoot({ v: { left, going, start }, onWeigh }: Prepared & { onWeigh: () => void }) {
+  const router = useRouter();
+  return (
+    <View className="flex-row flex-wrap gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6">
+      {left.some((w) => !w.side) ? (
+        <Key
+          kind="yolk"
+          size="act"
+          icon={Scale}
+          testID="weigh-out"
+          label={t('prepRoom.weighOut')}
+          sub={t('prepRoom.leftNext', { left: left.length, ingredientName: left[0]!.ingredient.name })}
+          onPress={onWeigh}
+          className="flex-1"
+        />
+      ) : going ? (
+        <Key
+          kind="yolk"
+          size="act"
+          label={t('prepRoom.toThePot')}
+          sub={t('prepRoom.itIsOnAlready')}
+          onPress={() => router.push(`/pot?cook=${going.id}` as '/')}
+          className="flex-1"
+        />
+      ) : (
+        <Key
+          kind="yolk"
+          size="act"
+          testID="start-pot"
+          label={t('prepRoom.lightThePot')}
+          sub={t('prepRoom.withWhatWasReallyWeighed')}
+          onPress={start}
+          className="flex-1"
+        />
+      )}
+      {left.length > 0 && left.every((w) => w.side) ? (
+        <Key label={t('prepRoom.weighTheSidePots')} icon={Scale} onPress={onWeigh} />
+      ) : null}
+    </View>
+  );
+}
+
+function Groups({ v: { items, tickOf, running, now, tick, plan } }: Prepared) {
+  const router = useRouter();
+  return PREP_GROUPS.map((group) => {
+    const mine = items.filter((i) => i.group === group);
+    if (mine.length === 0) return null;
+    return (
+      <View key={group} className="gap-2 pb-2 pt-3">
+        <Type kind="title" level={2}>
+          {t(`prepGroup.${group}`)}
+        </Type>
+        {mine.map((item) => (
+          <PrepRow
+            key={item.id}
+            item={item}
+            done={tickOf(item) !== undefined}
+            endMs={running.find((r) => r.item.id === item.id)?.endMs}
+            nowMs={now}
+            onTick={() => tick(item)}
+            onLining={() => router.push(`/lining?id=${plan.id}` as '/')}
+          />
+        ))}
+      </View>
+    );
+  });
+}
+
+function Laid({ all, plan }: { all: readonly Plan[]; plan: Plan }) {
+  const now = useNow(1000);
+  const [weighing, setWeighing] = useState(false);
+  const v = usePrep(all, plan, now);
+  const { prep, list, todo, left, counted, done, real, dishes, edit } = v;
   return (
     <Room
       name={t('room.Prep')}
@@ -220,47 +281,8 @@ export function PrepRoom() {
           dishes.findIndex((p) => p.id === plan.id),
         ),
       }}
-      right={weighing ? undefined : side}
-      foot={
-        weighing ? undefined : (
-          <View className="flex-row flex-wrap gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6">
-            {left.some((w) => !w.side) ? (
-              <Key
-                kind="yolk"
-                size="act"
-                icon={Scale}
-                testID="weigh-out"
-                label={t('prepRoom.weighOut')}
-                sub={t('prepRoom.leftNext', { left: left.length, ingredientName: left[0]!.ingredient.name })}
-                onPress={() => setWeighing(true)}
-                className="flex-1"
-              />
-            ) : going ? (
-              <Key
-                kind="yolk"
-                size="act"
-                label={t('prepRoom.toThePot')}
-                sub={t('prepRoom.itIsOnAlready')}
-                onPress={() => router.push(`/pot?cook=${going.id}` as '/')}
-                className="flex-1"
-              />
-            ) : (
-              <Key
-                kind="yolk"
-                size="act"
-                testID="start-pot"
-                label={t('prepRoom.lightThePot')}
-                sub={t('prepRoom.withWhatWasReallyWeighed')}
-                onPress={start}
-                className="flex-1"
-              />
-            )}
-            {left.length > 0 && left.every((w) => w.side) ? (
-              <Key label={t('prepRoom.weighTheSidePots')} icon={Scale} onPress={() => setWeighing(true)} />
-            ) : null}
-          </View>
-        )
-      }
+      right={weighing ? undefined : <Weighed v={v} />}
+      foot={weighing ? undefined : <PrepFoot v={v} onWeigh={() => setWeighing(true)} />}
     >
       {weighing ? (
         <WeighOut
@@ -279,34 +301,40 @@ export function PrepRoom() {
         />
       ) : (
         <View className="mx-auto w-full max-w-[720px] px-3 pb-6 wide:px-6">
-          {switcher}
+          <DishSwitcher v={v} onSwitch={() => setWeighing(false)} />
           {list.error ? <Notice text={t('prepRoom.theListCouldNotBe', { message: list.error.message })} /> : null}
-          {PREP_GROUPS.map((group) => {
-            const mine = items.filter((i) => i.group === group);
-            if (mine.length === 0) return null;
-            return (
-              <View key={group} className="gap-2 pb-2 pt-3">
-                <Type kind="title" level={2}>
-                  {t(`prepGroup.${group}`)}
-                </Type>
-                {mine.map((item) => (
-                  <PrepRow
-                    key={item.id}
-                    item={item}
-                    done={tickOf(item) !== undefined}
-                    endMs={running.find((r) => r.item.id === item.id)?.endMs}
-                    nowMs={now}
-                    onTick={() => tick(item)}
-                    onLining={() => router.push(`/lining?id=${plan.id}` as '/')}
-                  />
-                ))}
-              </View>
-            );
-          })}
+          <Groups v={v} />
         </View>
       )}
     </Room>
   );
+}
+
+/** Everything ready beside the pot: long steps first, then what is kept back, lined and within reach; then the scale. */
+export function PrepRoom() {
+  const { where, ready } = useApp();
+  const router = useRouter();
+  const mounted = useMounted();
+  const { id } = useLocalSearchParams<{ id?: string }>();
+  const plans = useCollection('plans');
+  const all = ((mounted ? plans.data : undefined) ?? []).filter((p) => !p.archived);
+  const plan = all.find((p) => p.id === (id ?? where.planId)) ?? all[0];
+  if (!plan) {
+    return (
+      <Room
+        name={t('room.Prep')}
+        title={t('prepRoom.prep')}
+        sub={mounted && ready ? t('prepRoom.nothingToMakeReady') : t('prepRoom.lookingItUp')}
+      >
+        {mounted && ready && plans.isSuccess ? (
+          <Empty word={t('prepRoom.noPlanYet')} text={t('prepRoom.planAPuddingWhatHas')}>
+            <Key kind="yolk" size="act" label={t('prepRoom.toThePlans')} onPress={() => router.push('/plan')} />
+          </Empty>
+        ) : null}
+      </Room>
+    );
+  }
+  return <Laid all={all} plan={plan} />;
 }
 
 function PrepRow({

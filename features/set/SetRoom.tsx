@@ -22,6 +22,9 @@ import { useCook } from '../shared/useCook';
 import { useMounted, useNow } from '../shared/useNow';
 import { MouldSection } from './MouldSection';
 import { useSet } from './useSet';
+import type { Cook } from '../../core/cook/events';
+import type { CookState } from '../../core/cook/fold';
+import type { Formatter } from '../../words/format';
 import { t } from '../../words';
 
 const HOUR = 3_600_000;
@@ -64,43 +67,14 @@ function NotYet({ c, ready }: { c: UsedCook; ready: boolean }) {
   );
 }
 
-function Setting({ c }: { c: UsedCook }) {
-  const { fmt, tell, setWhere } = useApp();
-  const router = useRouter();
-  const now = useNow(15_000);
-  const saveBatch = useSave('batches');
-  const saveCook = useSave('cooks');
-  const cook = c.cook!;
-  const state = c.state!;
-  const { plan } = cook;
-  const set = useSet(cook, c.steps, state, now);
-  useEffect(() => setWhere({ cookId: cook.id }), [cook.id, setWhere]);
+/** Cautions that matter once it is poured. */
+const MINDED: readonly string[] = ['cooling', 'stand', 'coconut', 'keep', 'thin-milk'];
 
-  const sub = t('setRoom.poured', {
-    pouredMs: fmt.time(state.pouredMs),
-    fridgeMs: Number.isNaN(state.fridgeMs) ? '' : t('setRoom.fridgeSince', { fridgeMs: fmt.time(state.fridgeMs) }),
-  });
-  const head = {
-    name: 'Set',
-    title: plan.name,
-    sub,
-    tag: { letter: plan.name[0]!.toUpperCase(), tint: 0 },
-    rescue: { cookId: cook.id },
-  };
-  if (!set.data) {
-    return (
-      <Room {...head}>
-        <View className="px-4 py-8">
-          {set.error ? (
-            <Notice text={t('setRoom.noForecast', { message: set.error.message })} />
-          ) : (
-            <Type kind="title">{t('setRoom.workingItOut')}</Type>
-          )}
-        </View>
-      </Room>
-    );
-  }
-  const { forecast: f, hours, roomMin } = set.data;
+type Asked = NonNullable<ReturnType<typeof useSet>['data']>;
+
+/** Where the dish is between the pouring and the table. */
+function setView(cook: Cook, state: CookState, { forecast: f, hours, roomMin }: Asked, now: number, fmt: Formatter) {
+  const { plan } = cook;
   const sinceH = (now - state.pouredMs) / HOUR;
   const at = (h: number) => state.pouredMs + h * HOUR;
   const nearest = f.set.reduce(
@@ -137,7 +111,33 @@ function Setting({ c }: { c: UsedCook }) {
           t('setRoom.in', { sinceH: fmt.hours(Math.max(0, f.cool.below21H - sinceH)) }),
         ];
   const inRoomTooLong = Number.isNaN(state.fridgeMs) && sinceH > 2;
+  return {
+    cook,
+    state,
+    plan,
+    f,
+    hours,
+    roomMin,
+    now,
+    sinceH,
+    at,
+    nearest,
+    verb,
+    ready,
+    slumpAt,
+    times,
+    limitH,
+    coolText,
+    inRoomTooLong,
+  };
+}
+type Seen = { v: ReturnType<typeof setView> };
 
+/** Writes the batch down, and what the one key does now. */
+function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
+  const router = useRouter();
+  const saveBatch = useSave('batches');
+  const saveCook = useSave('cooks');
   const writeDown = () => {
     const id = cook.batchId ?? newId('batch');
     if (!cook.batchId) {
@@ -166,139 +166,203 @@ function Setting({ c }: { c: UsedCook }) {
       : state.stage === 'in the fridge' && plan.serve.style === 'turned out'
         ? { label: t('setRoom.turnedOut'), icon: undefined, press: () => c.add({ kind: 'turnedOut' }) }
         : { label: t('setRoom.writeItDown'), icon: undefined, press: writeDown };
+  return { act, writeDown };
+}
 
+function SetFoot({ c, v }: Seen & { c: UsedCook }) {
+  const { act, writeDown } = useSetAct(c, v);
   return (
-    <Room
-      {...head}
-      foot={
-        <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
-          <Key
-            kind="yolk"
-            size="act"
-            label={act.label}
-            icon={act.icon}
-            onPress={act.press}
-            className="max-w-[460px] flex-1"
-            testID="set-act"
-          />
-          {act.press === writeDown ? null : (
-            <Key size="act" label={t('setRoom.writeItDown')} onPress={writeDown} className="max-w-[130px]" />
-          )}
-          <Key label={t('setRoom.undo')} icon={Undo2} stacked disabled={!c.lastUndoable} onPress={c.undo} />
-        </View>
-      }
-      right={
-        <View className="gap-2">
-          <Type kind="title" level={2}>
-            {t('setRoom.mind')}
-          </Type>
-          {inRoomTooLong ? <Notice text={t('setRoom.itHasStoodInThe')} /> : null}
-          {f.cautions
-            .filter((k) =>
-              [
-                t('setRoom.cooling'),
-                t('setRoom.stand'),
-                t('setRoom.coconut'),
-                t('setRoom.keep'),
-                t('setRoom.thinMilk'),
-              ].includes(k.id),
-            )
-            .map((k) => (
-              <Notice key={k.id} text={tell(k.says)} />
-            ))}
-          <Notice
-            text={t('setRoom.usualHomeLimitsFromTo', {
-              fromC: fmt.temp(SAFE_COOLING.fromC),
-              toC: fmt.temp(SAFE_COOLING.toC),
-              withinH: SAFE_COOLING.withinH,
-              thenC: fmt.temp(SAFE_COOLING.thenC),
-              thenWithinH: SAFE_COOLING.thenWithinH,
-            })}
-          />
-          <Type kind="small" tone="quiet">
-            {t('setRoom.theCoolingIsWorkedOut')}
-          </Type>
-        </View>
-      }
-    >
-      <View className="gap-3 px-4 py-3 wide:px-6">
-        <View className="flex-row flex-wrap items-end justify-between gap-x-4">
-          <View>
-            <Type tone="quiet">
-              {ready ? t('setRoom.from', { verb }) : t('setRoom.stillAt', { word: t(`word.${f.serving.word}`) })}
-            </Type>
-            <Type kind="answer" testID="ready-at">
-              {ready ? fmt.time(at(f.readyH)) : fmt.time(at(hours))}
-            </Type>
-          </View>
-          <View className="items-end">
-            <Type kind="strong">
-              {t('setRoom.at', {
-                serve: plan.serve.style === 'turned out' ? t('setRoom.turnOut') : t('setRoom.serve'),
-                now: fmt.timeOn(Date.parse(plan.serve.at), now),
-              })}
-            </Type>
-            <Type tone="quiet">{`${t(`word.${plan.serve.word}`)} ${chanceWords(f.chance)}`}</Type>
-          </View>
-        </View>
-        <View className="flex-row flex-wrap items-center justify-between gap-2 wide:justify-start wide:gap-12">
-          <MouldSection depthMm={f.depthMm} temp={fmt.deg(nearest.coreC)} covered={plan.rest.covered} />
-          <CoolingRing
-            usedRel={sinceH / limitH}
-            notchRel={f.cool.below21H / limitH}
-            over={!f.cool.safe}
-            label={t('setRoom.safeCoolingBelowAtLimit', {
-              toC: fmt.temp(SAFE_COOLING.toC),
-              below21H: fmt.time(at(f.cool.below21H)),
-              limitH: fmt.time(at(limitH)),
-            })}
-          >
-            <Type kind="strong">{coolText[0]}</Type>
-            <Type kind="title" tone={f.cool.safe ? 'ink' : 'scorch'}>
-              {coolText[1]}
-            </Type>
-            <Type kind="small">{t('setRoom.limit', { limitH: fmt.time(at(limitH)) })}</Type>
-          </CoolingRing>
-        </View>
-        <SetCurve
-          points={f.set}
-          hours={hours}
-          nowH={Math.min(hours, Math.max(0, sinceH))}
-          readyH={f.readyH}
-          fridgeH={roomMin / 60}
-          servingPlace={f.serving.place}
-          wantedPlace={stripMiddle(plan.serve.word)}
-          timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
-          temp={fmt.temp}
-          label={t('setRoom.setAndMiddleTemperatureFrom', {
-            at: fmt.time(at(0)),
-            at2: fmt.time(at(hours)),
-            word: t(`word.${f.serving.word}`),
+    <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
+      <Key
+        kind="yolk"
+        size="act"
+        label={act.label}
+        icon={act.icon}
+        onPress={act.press}
+        className="max-w-[460px] flex-1"
+        testID="set-act"
+      />
+      {act.press === writeDown ? null : (
+        <Key size="act" label={t('setRoom.writeItDown')} onPress={writeDown} className="max-w-[130px]" />
+      )}
+      <Key label={t('setRoom.undo')} icon={Undo2} stacked disabled={!c.lastUndoable} onPress={c.undo} />
+    </View>
+  );
+}
+
+/** What to mind while it stands. */
+function Mind({ v: { f, inRoomTooLong } }: Seen) {
+  const { fmt, tell } = useApp();
+  return (
+    <View className="gap-2">
+      <Type kind="title" level={2}>
+        {t('setRoom.mind')}
+      </Type>
+      {inRoomTooLong ? <Notice text={t('setRoom.itHasStoodInThe')} /> : null}
+      {f.cautions
+        .filter((k) => MINDED.includes(k.id))
+        .map((k) => (
+          <Notice key={k.id} text={tell(k.says)} />
+        ))}
+      <Notice
+        text={t('setRoom.usualHomeLimitsFromTo', {
+          fromC: fmt.temp(SAFE_COOLING.fromC),
+          toC: fmt.temp(SAFE_COOLING.toC),
+          withinH: SAFE_COOLING.withinH,
+          thenC: fmt.temp(SAFE_COOLING.thenC),
+          thenWithinH: SAFE_COOLING.thenWithinH,
+        })}
+      />
+      <Type kind="small" tone="quiet">
+        {t('setRoom.theCoolingIsWorkedOut')}
+      </Type>
+    </View>
+  );
+}
+
+function ReadyAt({ v: { plan, f, hours, now, at, verb, ready } }: Seen) {
+  const { fmt } = useApp();
+  return (
+    <View className="flex-row flex-wrap items-end justify-between gap-x-4">
+      <View>
+        <Type tone="quiet">
+          {ready ? t('setRoom.from', { verb }) : t('setRoom.stillAt', { word: t(`word.${f.serving.word}`) })}
+        </Type>
+        <Type kind="answer" testID="ready-at">
+          {ready ? fmt.time(at(f.readyH)) : fmt.time(at(hours))}
+        </Type>
+      </View>
+      <View className="items-end">
+        <Type kind="strong">
+          {t('setRoom.at', {
+            serve: plan.serve.style === 'turned out' ? t('setRoom.turnOut') : t('setRoom.serve'),
+            now: fmt.timeOn(Date.parse(plan.serve.at), now),
           })}
-        />
+        </Type>
+        <Type tone="quiet">{`${t(`word.${plan.serve.word}`)} ${chanceWords(f.chance)}`}</Type>
+      </View>
+    </View>
+  );
+}
+
+/** The dish cut open, and how long it may still be warm. */
+function Cooling({ v: { plan, f, nearest, sinceH, limitH, coolText, at } }: Seen) {
+  const { fmt } = useApp();
+  return (
+    <View className="flex-row flex-wrap items-center justify-between gap-2 wide:justify-start wide:gap-12">
+      <MouldSection depthMm={f.depthMm} temp={fmt.deg(nearest.coreC)} covered={plan.rest.covered} />
+      <CoolingRing
+        usedRel={sinceH / limitH}
+        notchRel={f.cool.below21H / limitH}
+        over={!f.cool.safe}
+        label={t('setRoom.safeCoolingBelowAtLimit', {
+          toC: fmt.temp(SAFE_COOLING.toC),
+          below21H: fmt.time(at(f.cool.below21H)),
+          limitH: fmt.time(at(limitH)),
+        })}
+      >
+        <Type kind="strong">{coolText[0]}</Type>
+        <Type kind="title" tone={f.cool.safe ? 'ink' : 'scorch'}>
+          {coolText[1]}
+        </Type>
+        <Type kind="small">{t('setRoom.limit', { limitH: fmt.time(at(limitH)) })}</Type>
+      </CoolingRing>
+    </View>
+  );
+}
+
+function Curve({ v: { plan, state, f, hours, roomMin, sinceH, at } }: Seen) {
+  const { fmt } = useApp();
+  return (
+    <SetCurve
+      points={f.set}
+      hours={hours}
+      nowH={Math.min(hours, Math.max(0, sinceH))}
+      readyH={f.readyH}
+      fridgeH={roomMin / 60}
+      servingPlace={f.serving.place}
+      wantedPlace={stripMiddle(plan.serve.word)}
+      timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
+      temp={fmt.temp}
+      label={t('setRoom.setAndMiddleTemperatureFrom', {
+        at: fmt.time(at(0)),
+        at2: fmt.time(at(hours)),
+        word: t(`word.${f.serving.word}`),
+      })}
+    />
+  );
+}
+
+/** How it would stand at three hours of its set. */
+function Outlines({ v: { plan, times, at, slumpAt } }: Seen) {
+  const { fmt } = useApp();
+  return (
+    <View className="flex-row justify-around">
+      {times.map((h) => {
+        const s = slumpAt(h);
+        const says = plan.serve.style === 'spooned' ? '' : s.stands ? 'stands' : s.slumpRel > 0.5 ? 'runs' : 'slumps';
+        return (
+          <View key={h} className="items-center">
+            <MouldOutline
+              slumpRel={s.slumpRel}
+              kind={plan.serve.style}
+              label={t('setRoom.at2', { h: fmt.time(at(h)), says })}
+              size={108}
+            />
+            <Type kind="title">{fmt.time(at(h))}</Type>
+            {says ? <Type tone="quiet">{t(`standing.${says}`)}</Type> : null}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function Setting({ c }: { c: UsedCook }) {
+  const { fmt, setWhere } = useApp();
+  const now = useNow(15_000);
+  const cook = c.cook!;
+  const state = c.state!;
+  const { plan } = cook;
+  const set = useSet(cook, c.steps, state, now);
+  useEffect(() => setWhere({ cookId: cook.id }), [cook.id, setWhere]);
+
+  const sub = t('setRoom.poured', {
+    pouredMs: fmt.time(state.pouredMs),
+    fridgeMs: Number.isNaN(state.fridgeMs) ? '' : t('setRoom.fridgeSince', { fridgeMs: fmt.time(state.fridgeMs) }),
+  });
+  const head = {
+    name: t('room.Set'),
+    title: plan.name,
+    sub,
+    tag: { letter: plan.name[0]!.toUpperCase(), tint: 0 },
+    rescue: { cookId: cook.id },
+  };
+  if (!set.data) {
+    return (
+      <Room {...head}>
+        <View className="px-4 py-8">
+          {set.error ? (
+            <Notice text={t('setRoom.noForecast', { message: set.error.message })} />
+          ) : (
+            <Type kind="title">{t('setRoom.workingItOut')}</Type>
+          )}
+        </View>
+      </Room>
+    );
+  }
+  const v = setView(cook, state, set.data, now, fmt);
+  return (
+    <Room {...head} foot={<SetFoot c={c} v={v} />} right={<Mind v={v} />}>
+      <View className="gap-3 px-4 py-3 wide:px-6">
+        <ReadyAt v={v} />
+        <Cooling v={v} />
+        <Curve v={v} />
         <Type className="border-y-hair border-line py-2">
           <Type kind="strong">{plan.rest.covered ? t('setRoom.coverLiesOnThePudding') : t('setRoom.leftOpen')}</Type>
           {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
-        <View className="flex-row justify-around">
-          {times.map((h) => {
-            const s = slumpAt(h);
-            const says =
-              plan.serve.style === 'spooned' ? '' : s.stands ? 'stands' : s.slumpRel > 0.5 ? 'runs' : 'slumps';
-            return (
-              <View key={h} className="items-center">
-                <MouldOutline
-                  slumpRel={s.slumpRel}
-                  kind={plan.serve.style}
-                  label={t('setRoom.at2', { h: fmt.time(at(h)), says })}
-                  size={108}
-                />
-                <Type kind="title">{fmt.time(at(h))}</Type>
-                {says ? <Type tone="quiet">{t(`standing.${says}`)}</Type> : null}
-              </View>
-            );
-          })}
-        </View>
+        <Outlines v={v} />
       </View>
     </Room>
   );

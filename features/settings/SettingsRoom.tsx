@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { emptyKitchen, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
-import { DEFAULT_SETTINGS, LANGUAGES } from '../../core/settings';
+import { DEFAULT_SETTINGS, LANGUAGES, type Settings } from '../../core/settings';
 import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -30,8 +30,47 @@ import { useKitchen } from '../shared/kitchen';
 
 type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
 
+/** The kitchen made empty, or the demo brought back: both ask first. */
+function DemoKeys({ settings, onAsk }: { settings: Settings; onAsk: (what: Asking) => void }) {
+  const { ask, clock } = useKitchen();
+  return (
+    <View className="gap-2">
+      <Type kind="title" level={2}>
+        {t('settingsRoom.demo')}
+      </Type>
+      <Key
+        label={t('settingsRoom.startMyOwnKitchen')}
+        size="amount"
+        onPress={() =>
+          onAsk({
+            title: t('settingsRoom.startYourOwnKitchen'),
+            text: t('settingsRoom.theChoirSupperAndEverything'),
+            act: t('settingsRoom.clearIt'),
+            make: () => Promise.resolve(emptyKitchen(settings, nowIso())),
+          })
+        }
+      />
+      <Key
+        label={t('settingsRoom.bringTheDemoBack')}
+        size="amount"
+        onPress={() =>
+          onAsk({
+            title: t('settingsRoom.bringTheChoirSupperBack'),
+            text: t('settingsRoom.whatIsHereNowGoes'),
+            act: t('settingsRoom.bringItBack'),
+            make: async () => ({
+              ...(await ask('demo', [clock(), new Date().getTimezoneOffset()])),
+              settings,
+            }),
+          })
+        }
+      />
+    </View>
+  );
+}
+
 export function SettingsRoom() {
-  const { ask, clock, store } = useKitchen();
+  const { clock, store } = useKitchen();
   const tell = useTell();
   const { ready } = useApp();
   const router = useRouter();
@@ -176,38 +215,7 @@ export function SettingsRoom() {
               </Type>
             ) : null}
           </View>
-          <View className="gap-2">
-            <Type kind="title" level={2}>
-              {t('settingsRoom.demo')}
-            </Type>
-            <Key
-              label={t('settingsRoom.startMyOwnKitchen')}
-              size="amount"
-              onPress={() =>
-                setAsking({
-                  title: t('settingsRoom.startYourOwnKitchen'),
-                  text: t('settingsRoom.theChoirSupperAndEverything'),
-                  act: t('settingsRoom.clearIt'),
-                  make: () => Promise.resolve(emptyKitchen(settings ?? DEFAULT_SETTINGS, nowIso())),
-                })
-              }
-            />
-            <Key
-              label={t('settingsRoom.bringTheDemoBack')}
-              size="amount"
-              onPress={() =>
-                setAsking({
-                  title: t('settingsRoom.bringTheChoirSupperBack'),
-                  text: t('settingsRoom.whatIsHereNowGoes'),
-                  act: t('settingsRoom.bringItBack'),
-                  make: async () => ({
-                    ...(await ask('demo', [clock(), new Date().getTimezoneOffset()])),
-                    settings: settings ?? DEFAULT_SETTINGS,
-                  }),
-                })
-              }
-            />
-          </View>
+          <DemoKeys settings={settings ?? DEFAULT_SETTINGS} onAsk={setAsking} />
           <Type kind="small" tone="quiet">
             {t('settingsRoom.ovalisGivesTheUsualHome')}
           </Type>
@@ -228,7 +236,7 @@ export function SettingsRoom() {
           onPress={() => {
             const make = asking?.make;
             setAsking(undefined);
-            setSaid('Working …');
+            setSaid(t('settingsRoom.working'));
             void make?.()
               .then((k) => replace.mutateAsync(k))
               .then(() => setSaid(t('settingsRoom.done')))

@@ -35,11 +35,6 @@ export const setRoom = {
   'setRoom.mind': 'Mind',
   'setRoom.itHasStoodInThe':
     'It has stood in the room for more than two hours: past the usual safe limit. Into the fridge now, or do not serve it.',
-  'setRoom.cooling': 'cooling',
-  'setRoom.stand': 'stand',
-  'setRoom.coconut': 'coconut',
-  'setRoom.keep': 'keep',
-  'setRoom.thinMilk': 'thin-milk',
   'setRoom.usualHomeLimitsFromTo':
     'Usual home limits: from {{fromC}} to {{toC}} within {{withinH}} h, to {{thenC}} within {{thenWithinH}} h more. Cover it, date it, eat it within three days. Local food-safety rules come first.',
   'setRoom.theCoolingIsWorkedOut':

@@ -37,6 +37,7 @@ export const settingsRoom = {
   'settingsRoom.ovalisGivesTheUsualHome':
     'Ovalis gives the usual home guidance. Local food-safety rules and professional advice come first. Nothing leaves this device unless you export it.',
   'settingsRoom.exportFirst': 'Export first',
+  'settingsRoom.working': 'Working …',
   'settingsRoom.done': 'Done.',
   'settingsRoom.notDoneNothingWasChanged': 'Not done, nothing was changed: {{message}}',
   'settingsRoom.leaveItAsItIs': 'Leave it as it is',
