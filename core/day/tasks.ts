@@ -96,12 +96,8 @@ function waitOf(item: PrepItem): { uses: Uses; longest?: number } {
   return { uses: {}, longest: DAY.soakedMax };
 }
 
-/**
- * The work of one dish: tasks with the model's minutes, and what must come before what. Minutes are whole and safe;
- * nothing here knows the hour.
- * @param wait which wait the dish is planned with: the plan's own, or the least that still sets
- */
-export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machine[] = []): DishWork {
+/** Puts tasks and what must come before what on one list. */
+function workBook({ plan, forecast: f }: WorkFrom, machines: readonly Machine[]) {
   const id = (key: string) => `${plan.id}:${key}`;
   const tasks: Task[] = [];
   const relations: Relation[] = [];
@@ -128,9 +124,19 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
     });
     return id(key);
   };
-
-  // the pot: one stretch without a gap, from the first fire to the dish
   const steps = stepsOf(plan, f);
+  const warm = plan.serve.tempC >= DAY.warmFrom;
+  return {
+    ...{ plan, f, id, tasks, relations, put, steps, warm },
+    prep: prepOf(plan, machines).filter((i) => !i.advice),
+    baked: steps.find((s) => s.role === 'bake'),
+    wait: waitOfDish(plan, f, warm),
+  };
+}
+type WorkBook = ReturnType<typeof workBook>;
+
+/** The pot: one stretch without a gap, from the first fire to the dish. @returns its first task */
+function potWork({ plan, steps, put, relations }: WorkBook): string {
   const chain: string[] = [];
   for (const s of steps) {
     if (s.heat) {
@@ -172,10 +178,12 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
     const next = chain[i + 1];
     if (next) relations.push(follows(task, next), within(task, next, 0));
   });
-  const lit = chain[0]!;
-  const pour = id('pour');
+  return chain[0]!;
+}
 
-  // before it
+/** Weighed, beaten, made ready, soaked: before the fire. */
+function workBefore({ steps, put, relations, prep, baked, id }: WorkBook, lit: string): void {
+  const pour = id('pour');
   const weigh = put(
     'weigh',
     'weigh',
@@ -199,8 +207,6 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
     );
     relations.push(follows(weigh, beaten), follows(beaten, lit), within(beaten, lit, DAY.beatenMax));
   }
-  const baked = steps.find((s) => s.role === 'bake');
-  const prep = prepOf(plan, machines).filter((i) => !i.advice);
   const short = prep.filter((i) => i.waitMin === undefined && i.id !== 'whip-whites' && !i.id.startsWith('peel-'));
   const ready = put(
     'ready',
@@ -239,10 +245,12 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
       relations.push(follows(whip, lit), within(whip, lit, DAY.whippedMax));
     }
   }
+}
 
-  // from the dish to the table
-  const warm = plan.serve.tempC >= DAY.warmFrom;
+/** From the dish to the table: oven, rests, the cold, and what is done last. */
+function workAfter({ plan, put, relations, baked, warm, wait, id }: WorkBook) {
   const rests = methodOf(plan).filter((s): s is RestStep => s.do === 'rest' && s.minutes > 0);
+  const pour = id('pour');
   let last = pour;
   let bakeMin = 0;
   if (baked) {
@@ -259,7 +267,6 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
     relations.push(follows(pour, oven), within(pour, oven, 8));
     last = oven;
   }
-  const wait = waitOfDish(plan, f, warm);
   const fixed = warm ? [] : rests.slice(0, -1);
   for (const [i, r] of fixed.entries()) {
     const task = put(
@@ -310,7 +317,12 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
     { weight: 2 },
   );
   relations.push(follows(cold, finish), within(cold, finish, 0));
+  return { cold, finish };
+}
 
+/** Pots beside the pot. */
+function workBeside({ plan, put, relations, prep, warm, wait, id }: WorkBook, finish: string): void {
+  const pour = id('pour');
   for (const side of plan.sides) {
     if (side.kind === 'infusion') continue;
     const a = sideOf(side, plan);
@@ -349,6 +361,19 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
       );
     } else relations.push(follows(pot, finish, warm || side.kind === 'toasting' ? 5 : DAY.sideCoolMin));
   }
+}
+
+/**
+ * The work of one dish: tasks with the model's minutes, and what must come before what. Minutes are whole and safe;
+ * nothing here knows the hour.
+ */
+export function workOf(from: WorkFrom, machines: readonly Machine[] = []): DishWork {
+  const book = workBook(from, machines);
+  const { plan, f, tasks, relations, warm, wait, id } = book;
+  const lit = potWork(book);
+  workBefore(book, lit);
+  const { cold, finish } = workAfter(book);
+  workBeside(book, finish);
   return {
     planId: plan.id,
     name: plan.name,
@@ -359,7 +384,7 @@ export function workOf({ plan, forecast: f }: WorkFrom, machines: readonly Machi
     cautions: cautionsOf(plan, f, warm),
     coldId: cold,
     finishId: finish,
-    pourId: pour,
+    pourId: id('pour'),
   };
 }
 

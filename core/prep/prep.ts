@@ -90,27 +90,38 @@ export const feelOf = (mm: number): Said =>
       ? say('prep.likeSemolinaSharpBetweenThe')
       : say('prep.likeFlourWithABite');
 
-/**
- * The checklist of a plan, long steps first. Pure: the same plan and the same machines give the same list.
- * @param machines that this cook has besides a hob and an oven
- * @throws UnknownIngredientError
- */
-export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[] {
-  const stages = atStages(plan);
-  const all = Object.values(stages).flat();
+function preppingOf(plan: Plan, machines: readonly Machine[]) {
+  const all = Object.values(atStages(plan)).flat();
   const method = methodOf(plan);
-  const heats = method.filter((s): s is HeatStep => s.do === 'heat');
-  const bake = method.find((s): s is BakeStep => s.do === 'bake');
-  const has = (m: Machine) => machines.includes(m);
-  const items: PrepItem[] = [];
-  const put = (item: PrepItem) => items.push(item);
   const nuts = plan.own.flatMap((own) => {
     const home = homeMilkOf(own.id);
     const grams = all.filter((p) => p.ingredient.id === own.id).reduce((s, p) => s + p.grams, 0);
     return home && grams > 0 ? [{ own, ...home, grams, ...nutsFor(home.nut, grams, home.ratio, home.strained) }] : [];
   });
+  const infused = plan.sides.flatMap((s) =>
+    s.kind === 'infusion' && s.form === 'whole'
+      ? countedIn([{ ingredient: { ...lookUp(plan, s.spiceId), comesOut: true }, grams: s.grams }])
+      : [],
+  );
+  return {
+    plan,
+    machines,
+    all,
+    method,
+    heats: method.filter((s): s is HeatStep => s.do === 'heat'),
+    bake: method.find((s): s is BakeStep => s.do === 'bake'),
+    nuts,
+    /** whole spices, to be counted out again */
+    spices: [...countedIn(all), ...infused],
+  };
+}
+/** What the checklist is made of. */
+type Prepping = ReturnType<typeof preppingOf>;
 
-  // long steps first
+/** Soaked, rinsed, steeped. */
+function longSteps({ plan, all, nuts }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   for (const n of nuts)
     put({
       id: `soak-${n.own.id}`,
@@ -153,12 +164,17 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
         before: 'cook',
       });
   }
-  const spices = countedIn(all);
+  return items;
+}
+
+/** Milk that a spice draws in. */
+function infusions({ plan }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   for (const s of plan.sides)
     if (s.kind === 'infusion') {
       const a = sideOf(s, plan);
       const spice = lookUp(plan, s.spiceId);
-      if (s.form === 'whole') spices.push(...countedIn([{ ingredient: { ...spice, comesOut: true }, grams: s.grams }]));
       put({
         id: `infuse-${s.id}`,
         group: 'long steps first',
@@ -171,6 +187,13 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
         before: 'cook',
       });
     }
+  return items;
+}
+
+/** Moulds that freeze start cold. */
+function coldMoulds({ plan, method }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   const freezes = method.some((s) => s.do === 'rest' && s.where === 'freezer');
   if (freezes && plan.dish.kind !== 'tray')
     put({
@@ -185,8 +208,13 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
       waitMin: PREP.chillMin,
       before: 'pour',
     });
+  return items;
+}
 
-  // grain and nuts
+/** Ground, pounded, blended. */
+function grainAndNuts({ all, machines, nuts }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   for (const p of all) {
     const mm = p.ingredient.grainMm;
     if (coarse(p.ingredient) && mm !== undefined)
@@ -194,7 +222,7 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
         id: `grind-${p.ingredient.id}`,
         group: 'grain and nuts',
         title: say('prep.grindTo', { ingredientName: p.ingredient.name, mm: Math.round(mm * 10) / 10 }),
-        how: has('blender') ? say('prep.shortPulsesInTheBlender') : say('prep.inAMillOrA'),
+        how: machines.includes('blender') ? say('prep.shortPulsesInTheBlender') : say('prep.inAMillOrA'),
         feel: feelOf(mm),
         handsMin: PREP.grindMin,
         before: 'weigh',
@@ -206,7 +234,9 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
         title: say('prep.grind', { grams: p.grams, ingredientName: p.ingredient.name }),
         how: say('prep.withTwoSpoonsOfThe'),
         feel: say('prep.dampSandOnceItClumps'),
-        caution: say('prep.containsWashTheMillBefore', { allergens: p.ingredient.allergens.join(', ') }),
+        caution: say('prep.containsWashTheMillBefore', {
+          allergens: p.ingredient.allergens.map((a) => say(`allergen.${a}`)),
+        }),
         handsMin: PREP.grindMin,
         before: 'weigh',
       });
@@ -237,8 +267,13 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
       handsMin: PREP.nutMilkMin,
       before: 'weigh',
     });
+  return items;
+}
 
-  // milk and egg
+/** Cream and water of a can, one again. */
+function evenCans({ all }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   for (const p of groupsOf(all))
     if (p.ingredient.id === 'coconut_milk' || p.ingredient.id === 'coconut_cream')
       put({
@@ -250,9 +285,13 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
         handsMin: PREP.evenMin,
         before: 'weigh',
       });
-  items.push(...eggItems(plan));
+  return items;
+}
 
-  // fruit
+/** Peeled and stoned. */
+function fruit({ plan }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   for (const s of plan.sides)
     if (s.kind === 'compote' || s.kind === 'purée') {
       const f = FRUIT_ROWS[s.fruit];
@@ -267,12 +306,13 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
         before: 'serve',
       });
     }
+  return items;
+}
 
-  // kept back
-  items.push(...keptBack(plan, spices));
-
-  // dish and oven
-  items.push(...dishItems(plan, bake));
+/** Water under the bowl. */
+function bathOfWater({ plan, heats }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   const bath = heats.find((s) => s.over);
   if (bath?.over) {
     const depthMm = (bath.over.waterG * 1000) / ((Math.PI * plan.pan.diameterMm ** 2) / 4);
@@ -291,13 +331,16 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
       before: 'cook',
     });
   }
+  return items;
+}
 
-  items.push(...machineItems(plan, machines, bake));
-
-  // within reach
+/** Once it thickens there is no time to look for a ladle. */
+function withinReach({ plan, method, heats, spices }: Prepping): PrepItem[] {
+  const items: PrepItem[] = [];
+  const put = (item: PrepItem) => items.push(item);
   const tempered = method.some((s) => s.do === 'add' && s.ladleG !== undefined);
   const whisk = method.some((s) => s.do === 'add' && s.stirring === 'whisk');
-  const custard = heats.some((s) => s.name !== 'warm' && s.until.reach === 'temperature');
+  const custard = heats.some((s) => s.role !== 'warm' && s.until.reach === 'temperature');
   const reach = [
     whisk && plan.choices.hands !== 'spoon only' && 'whisk',
     'scraper',
@@ -329,6 +372,32 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
     handsMin: PREP.readyMin,
     before: 'cook',
   });
+  return items;
+}
+
+const LISTS: readonly ((p: Prepping) => PrepItem[])[] = [
+  longSteps,
+  infusions,
+  coldMoulds,
+  grainAndNuts,
+  evenCans,
+  ({ plan }) => eggItems(plan),
+  fruit,
+  ({ plan, spices }) => keptBack(plan, spices),
+  ({ plan, bake }) => dishItems(plan, bake),
+  bathOfWater,
+  ({ plan, machines, bake }) => machineItems(plan, machines, bake),
+  withinReach,
+];
+
+/**
+ * The checklist of a plan, long steps first. Pure: the same plan and the same machines give the same list.
+ * @param machines that this cook has besides a hob and an oven
+ * @throws UnknownIngredientError
+ */
+export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[] {
+  const prepping = preppingOf(plan, machines);
+  const items = LISTS.flatMap((list) => list(prepping));
   const order = (i: PrepItem) => PREP_GROUPS.indexOf(i.group);
   return items
     .filter((i, k) => items.findIndex((o) => o.id === i.id) === k)
