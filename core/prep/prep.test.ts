@@ -47,9 +47,9 @@ describe('the checklist', () => {
     expect(list.some((i) => i.id === 'within-reach')).toBe(true);
   });
   it('asks for a second bowl where a custard must leave the heat, and not because milk is warmed', () => {
-    const reach = (f: Plan['family']) => JSON.stringify(find(familyPlan(f), 'within-reach').how);
-    expect(reach('stirred custard')).toContain('prep.tool.bowl');
-    expect(reach('starch-set milk pudding')).not.toContain('prep.tool.bowl');
+    const reach = (f: Plan['family']) => find(familyPlan(f), 'within-reach').how;
+    expect(reach('stirred custard')).toContain('cold bowl in the sink');
+    expect(reach('starch-set milk pudding')).not.toContain('cold bowl in the sink');
   });
   it('rice: rinsed; soaked when the method soaks it, with its timer and how it feels', () => {
     const p = with_([item('rice_short', 120, 'grain')], { family: 'whole-rice pudding' });
