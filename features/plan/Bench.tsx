@@ -13,7 +13,6 @@ import { FILL, toSpoons } from '../../core/units/measures';
 import { useCollection } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Choices } from '../../ui/Choices';
-import { Field } from '../../ui/Field';
 import { Sheet } from '../../ui/Sheet';
 import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
@@ -26,7 +25,9 @@ import { IngredientSheet } from './IngredientSheet';
 import { NoneForm } from './NoneForm';
 import { SolveForm } from './SolveForm';
 import { t } from '../../words';
-import { numberOf } from '../shared/typed';
+import { z } from 'zod';
+import { FormField } from '../shared/FormField';
+import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
 
 const SWATCH = {
@@ -321,23 +322,25 @@ const BenchRow = memo(function BenchRow({
   );
 });
 
+/** of one ingredient, as the plan's schema has it; and the least that still is a pudding */
+const MOST_G = 20_000;
+const LEAST_FACTOR = 0.02;
+
 /** Everything times a factor: as typed, or so that one ingredient comes out at what there is of it. */
 function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
   const fmt = useFormat();
   const [by, setBy] = useState<string>('factor');
-  const [typed, setTyped] = useState('');
-  const n = numberOf(typed);
   const now = plan.items.find((i) => i.ingredientId === by)?.grams;
-  const factor = by === 'factor' ? n : n / (now || 1);
-  const heaviest = Math.max(...plan.items.map((i) => i.grams)) * factor;
-  const error =
-    typed === ''
-      ? undefined
-      : !(n > 0)
-        ? t('planRoom.aNumberAbove0Would')
-        : heaviest > 20000 || factor < 0.02
-          ? t('planRoom.thatIsPastWhatOne')
-          : undefined;
+  const factorOf = (n: number) => (by === 'factor' ? n : n / (now || 1));
+  const heaviestG = Math.max(...plan.items.map((i) => i.grams));
+  const noNumber = t('planRoom.aNumberAbove0Would');
+  const typed = useFigure(
+    z
+      .number(noNumber)
+      .gt(0, noNumber)
+      .refine((n) => heaviestG * factorOf(n) <= MOST_G && factorOf(n) >= LEAST_FACTOR, t('planRoom.thatIsPastWhatOne')),
+  );
+  const factor = factorOf(typed.figure ?? 1);
   const people = Math.max(1, Math.min(60, Math.round(plan.people * factor)));
   return (
     <>
@@ -355,19 +358,18 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         ]}
         onChoose={(v) => {
           setBy(v);
-          setTyped('');
+          typed.clear();
         }}
       />
-      <Field
+      <FormField
+        control={typed.control}
+        name="figure"
         label={by === 'factor' ? t('planRoom.times') : t('planRoom.iHave')}
         {...(by === 'factor' ? {} : { unit: 'g' })}
         inputMode="decimal"
-        value={typed}
-        onChangeText={setTyped}
         placeholder={by === 'factor' ? '1.5' : String(Math.round(now ?? 0))}
-        error={error}
       />
-      {typed !== '' && !error ? (
+      {typed.figure !== undefined ? (
         <Type tone="quiet">
           {t('planRoom.for2', {
             ingredientIdName: plan.items
@@ -381,8 +383,8 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         kind="yolk"
         size="amount"
         label={t('planRoom.scaleIt')}
-        disabled={typed === '' || error !== undefined}
-        onPress={() => onTake({ ...refreshCarveOuts(scale(plan, factor)), people })}
+        disabled={typed.figure === undefined}
+        onPress={typed.take(() => onTake({ ...refreshCarveOuts(scale(plan, factor)), people }))}
       />
     </>
   );

@@ -27,13 +27,17 @@ import { Room } from '../shared/Room';
 import { useAsk } from '../shared/useAsk';
 import { useMounted } from '../shared/useNow';
 import { t, named } from '../../words';
-import { numberOf } from '../shared/typed';
+import { z } from 'zod';
+import { FormField } from '../shared/FormField';
+import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
 
 const NO_OWN: never[] = [];
 /** The check-up does not depend on the day: the plan gets its own when it is kept. */
 const ANY_EVENING = '2026-12-12T19:30:00Z';
 const MOST_BYTES = 1_000_000;
+/** of one ingredient, as the plan's schema has it */
+const MOST_G = 20_000;
 
 type Checked = NonNullable<ReturnType<typeof useCheck>['data']>;
 
@@ -283,12 +287,11 @@ function LineRow({
   const tell = useTell();
   const { fmt } = useApp();
   const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState('');
   const [search, setSearch] = useState('');
   const pantry = pantryWith(own);
   const thing = line.ingredientId ? pantry.get(line.ingredientId) : undefined;
-  const grams = numberOf(typed);
-  const bad = typed !== '' && !(grams > 0 && grams <= 20000);
+  const noAmount = t('planRoom.aNumberOfGramsAbove');
+  const much = useFigure(z.number(noAmount).gt(0, noAmount).max(MOST_G, noAmount));
   const found = [...pantry.values()]
     .filter((i) => search.trim().length > 1 && i.name.includes(search.trim().toLowerCase()))
     .slice(0, 12);
@@ -324,23 +327,22 @@ function LineRow({
             ))}
           </View>
         ) : null}
-        <Field
+        <FormField
+          control={much.control}
+          name="figure"
           label={t('planRoom.howMuch')}
           unit="g"
           inputMode="decimal"
-          value={typed}
           placeholder={line.grams ? String(Math.round(line.grams * 10) / 10) : ''}
-          onChangeText={setTyped}
-          error={bad ? t('planRoom.aNumberOfGramsAbove') : undefined}
         />
         <Key
           label={t('planRoom.thatMuch')}
           size="amount"
-          disabled={typed === '' || bad || !thing}
-          onPress={() => {
+          disabled={much.figure === undefined || !thing}
+          onPress={much.take((grams) => {
             onMend({ grams });
             setOpen(false);
-          }}
+          })}
         />
         <Field
           label={thing ? t('planRoom.itIsSomethingElse') : t('planRoom.itIs')}
@@ -354,7 +356,7 @@ function LineRow({
             title={i.name}
             sub={named('allergen', i.allergens) || undefined}
             onPress={() => {
-              onMend({ ingredientId: i.id, ...(typed !== '' && !bad ? { grams } : {}) });
+              onMend({ ingredientId: i.id, ...(much.figure === undefined ? {} : { grams: much.figure }) });
               setOpen(false);
             }}
           />

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { fahrenheitToCelsius } from '../../core/units/measures';
-import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
@@ -9,9 +8,14 @@ import type { useCook } from '../shared/useCook';
 import type { Devices } from './useDevices';
 import { t } from '../../words';
 import { say } from '../../core/say';
-import { numberOf } from '../shared/typed';
+import { z } from 'zod';
+import { FormField } from '../shared/FormField';
+import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
 
+/** What a kitchen thermometer in a pot can say, degC. */
+const PROBE_C = { least: -10, most: 130 };
+const SCALE_MOST_G = 30_000;
 /** A trail that stays longer than this stays. */
 const STAYS_S = 60;
 /** Tilts at which a blob on a cold plate runs, as a cook tells them apart. */
@@ -24,57 +28,42 @@ const PLATES = [
 export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices: Devices }) {
   const { clock } = useKitchen();
   const { fmt } = useApp();
-  const [probe, setProbe] = useState('');
-  const [mass, setMass] = useState('');
   const [drawnMs, setDrawnMs] = useState<number | undefined>();
   const f = fmt.settings.temperature === 'F';
-  const tempC = f ? fahrenheitToCelsius(numberOf(probe)) : numberOf(probe);
-  const wrongProbe =
-    probe !== '' && !(tempC >= -10 && tempC <= 130)
-      ? t('potRoom.aTemperatureSuchAsWould', { value: f ? '160' : '72' })
-      : undefined;
+  const inC = (n: number) => (f ? fahrenheitToCelsius(n) : n);
+  const noTemp = t('potRoom.aTemperatureSuchAsWould', { value: f ? '160' : '72' });
+  const probe = useFigure(z.number(noTemp).refine((n) => inC(n) >= PROBE_C.least && inC(n) <= PROBE_C.most, noTemp));
   const panG = c.cook?.plan.pan.massG ?? 0;
-  const massG = numberOf(mass);
-  const wrongMass =
-    mass !== '' && !(massG > panG && massG <= 30000)
-      ? t('potRoom.moreThanTheEmptyPan', { panG: fmt.grams(panG) })
-      : undefined;
+  const noMass = t('potRoom.moreThanTheEmptyPan', { panG: fmt.grams(panG) });
+  const mass = useFigure(z.number(noMass).gt(panG, noMass).max(SCALE_MOST_G, noMass));
   return (
     <View className="gap-2">
       <Type kind="title" level={3}>
         {t('potRoom.whatYouReadOff')}
       </Type>
-      <Field
+      <FormField
+        control={probe.control}
+        name="figure"
         label={t('potRoom.thermometerInThePot')}
         unit={fmt.tempUnit}
         inputMode="decimal"
-        value={probe}
-        onChangeText={setProbe}
-        error={wrongProbe}
       />
       <Key
         label={t('potRoom.itReadsThat')}
-        disabled={probe.trim() === '' || wrongProbe !== undefined}
-        onPress={() => {
-          c.add({ kind: 'measured', what: 'probe', value: Math.round(tempC * 10) / 10 });
-          setProbe('');
-        }}
+        disabled={probe.figure === undefined}
+        onPress={probe.take((n) => c.add({ kind: 'measured', what: 'probe', value: Math.round(inC(n) * 10) / 10 }))}
       />
-      <Field
+      <FormField
+        control={mass.control}
+        name="figure"
         label={t('potRoom.panAndAllOnThe')}
         unit="g"
         inputMode="decimal"
-        value={mass}
-        onChangeText={setMass}
-        error={wrongMass}
       />
       <Key
         label={t('potRoom.itWeighsThat')}
-        disabled={mass.trim() === '' || wrongMass !== undefined}
-        onPress={() => {
-          c.add({ kind: 'measured', what: 'scale', value: massG });
-          setMass('');
-        }}
+        disabled={mass.figure === undefined}
+        onPress={mass.take((value) => c.add({ kind: 'measured', what: 'scale', value }))}
       />
       {devices.grams === undefined ? null : (
         <Key
