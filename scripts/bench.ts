@@ -303,7 +303,7 @@ function integrators() {
     );
     return { bulkC: r.y[1]!, waterG: r.y[3]!, gelatinised: r.y[14]!, whole: r.y[16]!, scorch: r.y[4]!, calls };
   };
-  const exact = cook(start, setup, fire, 2400, undefined, undefined, 1 / 256).pot;
+  const exact = cook(start, setup, fire, 2400, undefined, { toleranceScale: 1 / 256 }).pot;
   const off = (bulkC: number, waterG: number, whole: number) =>
     Math.max(
       Math.abs(bulkC - exact.bulkC) / 80,

@@ -32,7 +32,6 @@ import type { SpoonSystem } from '../core/units/measures';
 import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';
 import { say } from '../core/say';
-import { pantryOf } from '../core/plan/stages';
 
 /** Lets what waits for the worker in, between two slices of a long work. */
 const breathe = () => new Promise((ok) => setTimeout(ok, 0));

@@ -52,7 +52,17 @@ function live(cook: Cook, steps: Step[], nowMs: number): Live {
   const step = steps[state.stepIndex];
   const controls = controlsNow(cook, steps, nowMs);
   const lit = step !== undefined && on.begun.size > 0 && state.stage === 'cooking';
-  const guide = step ? guideOf(step, on.plan, on.setup, on.pot, on.fromG, state.ladles, pot.forecast) : undefined;
+  const guide = step
+    ? guideOf({
+        step,
+        plan: on.plan,
+        setup: on.setup,
+        pot: on.pot,
+        fromG: on.fromG,
+        ladled: state.ladles,
+        forecast: pot.forecast,
+      })
+    : undefined;
   const ladling = stillLadling(guide, stepSeconds(state, nowMs));
   return {
     ...pot,
@@ -62,7 +72,7 @@ function live(cook: Cook, steps: Step[], nowMs: number): Live {
           ladling && m.harm === 'curdle' && m.state === 'alarm' ? { ...m, state: 'near' as const, asks: false } : m,
         )
       : [],
-    pace: lit ? paceOf(step, steps, state, nowMs, on.setup, on.pot, controls) : undefined,
+    pace: lit ? paceOf({ step, steps, state, nowMs, setup: on.setup, pot: on.pot, controls }) : undefined,
     guide,
   };
 }

@@ -96,10 +96,18 @@ it.each(FAMILIES)('a %s: any taps in any order leave a pot that can be shown', (
       }
       const step = steps[state.stepIndex]!;
       const on = onTheHob(cook, steps, nowMs, view.habits);
-      const pace = paceOf(step, steps, state, nowMs, on.setup, on.pot, controls);
+      const pace = paceOf({ step, steps, state, nowMs, setup: on.setup, pot: on.pot, controls });
       expect(pace.everyS).toBeGreaterThan(0);
       expect(pace.owedMin).toBeGreaterThanOrEqual(0);
-      const guide = guideOf(step, on.plan, on.setup, on.pot, on.fromG, state.ladles, live.forecast);
+      const guide = guideOf({
+        step,
+        plan: on.plan,
+        setup: on.setup,
+        pot: on.pot,
+        fromG: on.fromG,
+        ladled: state.ladles,
+        forecast: live.forecast,
+      });
       // what never comes is Infinity; only a layer that nothing carries has no minute
       for (const [name, x] of Object.entries(guide ?? {})) if (name !== 'carriesMin') expect(x).not.toBeNaN();
     }),

@@ -14,7 +14,15 @@ const until = (plan: Plan, step: string) => cookOn(evening(plan), { stop: (x) =>
 function guideAt<K extends Guide['kind']>(plan: Plan, step: string, kind: K, ladled = 0) {
   const e = until(plan, step);
   const on = onTheHob(e.cook, e.steps, e.nowMs, e.truth);
-  const g = guideOf(presentOf(e)!, plan, on.setup, on.pot, on.fromG, ladled, forecast(plan));
+  const g = guideOf({
+    step: presentOf(e)!,
+    plan,
+    setup: on.setup,
+    pot: on.pot,
+    fromG: on.fromG,
+    ladled,
+    forecast: forecast(plan),
+  });
   expect(g?.kind).toBe(kind);
   return { g: g as Extract<Guide, { kind: K }>, e, on };
 }
@@ -80,15 +88,15 @@ describe('the pacer', () => {
     const e = until(plan, step);
     const at = e.nowMs + plusS * 1000;
     const on = onTheHob(e.cook, e.steps, at, e.truth);
-    return paceOf(
-      presentOf(e)!,
-      e.steps,
-      foldCook(e.cook, e.steps),
-      at,
-      on.setup,
-      on.pot,
-      controlsNow(e.cook, e.steps, at),
-    );
+    return paceOf({
+      step: presentOf(e)!,
+      steps: e.steps,
+      state: foldCook(e.cook, e.steps),
+      nowMs: at,
+      setup: on.setup,
+      pot: on.pot,
+      controls: controlsNow(e.cook, e.steps, at),
+    });
   };
   it('lets the spoon rest while the milk only warms, and not while it thickens', () => {
     expect(paced(testPlan(), 'warm', 20).mayRest).toBe(true);
@@ -112,15 +120,15 @@ describe('the pacer', () => {
     const e = until(testPlan(), 'cook on');
     const rested = note(e, eventAt('spoon', e.nowMs, { resting: true }));
     const on = onTheHob(rested.cook, rested.steps, rested.nowMs + 1000, rested.truth);
-    const p = paceOf(
-      presentOf(rested)!,
-      rested.steps,
-      foldCook(rested.cook, rested.steps),
-      rested.nowMs,
-      on.setup,
-      on.pot,
-      controlsNow(rested.cook, rested.steps, rested.nowMs + 1000),
-    );
+    const p = paceOf({
+      step: presentOf(rested)!,
+      steps: rested.steps,
+      state: foldCook(rested.cook, rested.steps),
+      nowMs: rested.nowMs,
+      setup: on.setup,
+      pot: on.pot,
+      controls: controlsNow(rested.cook, rested.steps, rested.nowMs + 1000),
+    });
     expect(p.pattern).toBe('still');
     expect(severityOf(on.pot)).toBeLessThan(EGG.smooth);
   });

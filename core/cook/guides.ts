@@ -66,15 +66,23 @@ export function bowlOf(step: Step, plan: Plan): Bowl | undefined {
  * @param pot as it is now @param fromG in it when the step began, g @param ladled ladles so far
  * @returns what to show beside the order, or undefined where there is nothing but the spoon
  */
-export function guideOf(
-  step: Step,
-  plan: Plan,
-  setup: PotSetup,
-  pot: Pot,
-  fromG: number,
-  ladled: number,
-  forecast: Pick<Forecast, 'bake' | 'top'>,
-): Guide | undefined {
+export function guideOf({
+  step,
+  plan,
+  setup,
+  pot,
+  fromG,
+  ladled,
+  forecast,
+}: {
+  step: Step;
+  plan: Plan;
+  setup: PotSetup;
+  pot: Pot;
+  fromG: number;
+  ladled: number;
+  forecast: Pick<Forecast, 'bake' | 'top'>;
+}): Guide | undefined {
   const bowl = bowlOf(step, plan);
   if (bowl) {
     // the bowl is not in the pot yet while it is being warmed: the ladles are as hot as the pot is

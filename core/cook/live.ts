@@ -156,7 +156,7 @@ function replayPot(cook: Cook, plan: Plan, steps: readonly Step[], setup: PotSet
       pot = withAdds(pot, m.step, plan, setup, 'as tasted');
       fromG = massG(pot.content);
     }
-    pot = cookOn(pot, setup, m.controls, (m.toMs - m.fromMs) / 1000, undefined, keep).pot;
+    pot = cookOn(pot, setup, m.controls, (m.toMs - m.fromMs) / 1000, undefined, { onStep: keep }).pot;
   }
   return { pot, trace, begun: seen, fromG };
 }

@@ -100,9 +100,9 @@ export function marginsOf(pots: readonly { pot: Pot; setup: PotSetup }[], contro
     const on: Pot[] = [];
     let p = pot;
     for (let i = 0; i < chunks; i++)
-      on.push((p = cook(fresh(p), setup, controls, MARGIN.chunkS, undefined, undefined, COARSE).pot));
-    const react = cook(fresh(pot), setup, controls, MARGIN.reactS, undefined, undefined, COARSE).pot;
-    const coast = cook(react, setup, off(controls), MARGIN.coastS, undefined, undefined, COARSE).pot;
+      on.push((p = cook(fresh(p), setup, controls, MARGIN.chunkS, undefined, { toleranceScale: COARSE }).pot));
+    const react = cook(fresh(pot), setup, controls, MARGIN.reactS, undefined, { toleranceScale: COARSE }).pot;
+    const coast = cook(react, setup, off(controls), MARGIN.coastS, undefined, { toleranceScale: COARSE }).pot;
     return { pot, setup, on, coast };
   });
   return HARMS.filter((h) => h !== 'curdle' || egg).map((harm): Margin => {

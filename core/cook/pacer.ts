@@ -42,15 +42,9 @@ export type Pace = {
 export function restSeconds(pot: Pot, setup: PotSetup, controls: Controls): number {
   let p = pot;
   for (let s = 0; s < PACE.restLookS; s += PACE.restChunkS) {
-    p = cook(
-      { ...p, foamMax: 0 },
-      setup,
-      { ...controls, stirEveryS: Infinity },
-      PACE.restChunkS,
-      undefined,
-      undefined,
-      COARSE,
-    ).pot;
+    p = cook({ ...p, foamMax: 0 }, setup, { ...controls, stirEveryS: Infinity }, PACE.restChunkS, undefined, {
+      toleranceScale: COARSE,
+    }).pot;
     if (p.scorch - pot.scorch > PACE.restScorch || severityOf(p) - severityOf(pot) > PACE.restCurd || p.foamMax > 1)
       return s;
     // what swells unstirred sets at the floor in lumps
@@ -66,15 +60,23 @@ const thickening = (pot: Pot): boolean => {
 };
 
 /** @param controls what the hands and the ring do now */
-export function paceOf(
-  step: Step,
-  steps: readonly Step[],
-  state: CookState,
-  nowMs: number,
-  setup: PotSetup,
-  pot: Pot,
-  controls: Controls,
-): Pace {
+export function paceOf({
+  step,
+  steps,
+  state,
+  nowMs,
+  setup,
+  pot,
+  controls,
+}: {
+  step: Step;
+  steps: readonly Step[];
+  state: CookState;
+  nowMs: number;
+  setup: PotSetup;
+  pot: Pot;
+  controls: Controls;
+}): Pace {
   const own = handsOf(step, state.resting);
   const filmC = (pot.panC + pot.bulkC) / 2;
   const everyS = Number.isFinite(own)

@@ -23,16 +23,25 @@ export const FOAM = RISE;
  * Foam index: vapour velocity x life of the foam over the head-room. Below .5 safe, above 1 it boils over.
  * @param vapourKgPerS steam that bubbles through
  */
-export function foamIndex(
-  base: Base,
-  vapourKgPerS: number,
-  areaM2: number,
-  headroomM: number,
-  viscosityPaS: number,
-  stirred: boolean,
-  skin: boolean,
-  lid: boolean,
-): number {
+export function foamIndex({
+  base,
+  vapourKgPerS,
+  areaM2,
+  headroomM,
+  viscosityPaS,
+  stirred,
+  skin,
+  lid,
+}: {
+  base: Base;
+  vapourKgPerS: number;
+  areaM2: number;
+  headroomM: number;
+  viscosityPaS: number;
+  stirred: boolean;
+  skin: boolean;
+  lid: boolean;
+}): number {
   const lifeS = base === 'dairy' ? FOAM.dairyS : base === 'coconut' ? FOAM.coconutS : FOAM.plantS;
   const velocity = vapourKgPerS / (FOAM.steamKgPerM3 * areaM2);
   return (

@@ -207,7 +207,16 @@ describe('foam, skin, lumps', () => {
     [1500, 2.9],
   ])('%i W under thin milk with 6 cm to the rim: foam index about %f', (w, index) => {
     const steam = Math.max(0, w - 490) / 2.257e6;
-    const f = foamIndex('dairy', steam, area, 0.06, 0.002, false, false, false);
+    const f = foamIndex({
+      base: 'dairy',
+      vapourKgPerS: steam,
+      areaM2: area,
+      headroomM: 0.06,
+      viscosityPaS: 0.002,
+      stirred: false,
+      skin: false,
+      lid: false,
+    });
     expect(f).toBeGreaterThan(index * 0.5);
     expect(f).toBeLessThan(index * 2);
   });

@@ -640,10 +640,14 @@ export type Stop = (pot: {
 }) => number;
 
 export type Stretch = { pot: Pot; reached: boolean };
+/** What hears each accepted step, with its time and a reader of the pot there; how coarse the steps may be. */
+export type Along = {
+  onStep?: ((tS: number, read: () => Pot) => void) | undefined;
+  toleranceScale?: number | undefined;
+};
 
 /**
  * Cooks on with the same hands for at most `seconds`, or until `stop`; the moment of the stop is located in time.
- * @param onStep called after each accepted step with the time and a reader of the pot there
  */
 export function cook(
   pot: Pot,
@@ -651,8 +655,7 @@ export function cook(
   controls: Controls,
   seconds: number,
   stop?: Stop,
-  onStep?: (tS: number, read: () => Pot) => void,
-  toleranceScale = 1,
+  { onStep, toleranceScale = 1 }: Along = {},
 ): Stretch {
   if (!(seconds > 0)) return { pot, reached: false };
   if (pot.dry) return { pot: { ...pot, tS: pot.tS + seconds }, reached: false };
@@ -699,16 +702,16 @@ export function cook(
     filmMaxC = Math.max(filmMaxC, now.filmC);
     foamMax = Math.max(
       foamMax,
-      foamIndex(
-        setup.base,
-        now.steamKgPerS,
-        Math.PI * (setup.pan.diameterMm / 2000) ** 2,
-        now.headroomM,
-        now.viscosityPaS,
-        Number.isFinite(controls.stirEveryS),
-        now.skin,
-        controls.lid === 'on',
-      ),
+      foamIndex({
+        base: setup.base,
+        vapourKgPerS: now.steamKgPerS,
+        areaM2: Math.PI * (setup.pan.diameterMm / 2000) ** 2,
+        headroomM: now.headroomM,
+        viscosityPaS: now.viscosityPaS,
+        stirred: Number.isFinite(controls.stirEveryS),
+        skin: now.skin,
+        lid: controls.lid === 'on',
+      }),
     );
     if (Number.isNaN(thickenAtS) && now.viscosityPaS > THICKENS_BY * thinPaS && y[AT.bulkC]! > 40) thickenAtS = t;
     if (Number.isNaN(bubbleAtS) && system.bubbling(y) >= 0) bubbleAtS = t;

@@ -72,7 +72,7 @@ export function runPhase(
   const start = phase.addition ? addToPot(before, phase.addition, setup) : before;
   const timed = phase.until.kind === 'seconds';
   const seconds = phase.until.kind === 'seconds' ? phase.until.seconds : phase.limitS;
-  const r = cook(start, setup, phase, seconds, stopOf(phase.until, start), onStep, toleranceScale);
+  const r = cook(start, setup, phase, seconds, stopOf(phase.until, start), { onStep, toleranceScale });
   return {
     pot: r.pot,
     end: {

@@ -186,7 +186,7 @@ export const cookTwin = (twin: Twin, controls: Controls, seconds: number): Twin 
     : {
         ...twin,
         particles: twin.particles.map((p) => {
-          const { pot } = cook(p.pot, p.setup, controls, seconds, undefined, undefined, COARSE);
+          const { pot } = cook(p.pot, p.setup, controls, seconds, undefined, { toleranceScale: COARSE });
           return { ...p, pot, rateKPerS: (pot.bulkC - p.pot.bulkC) / seconds };
         }),
       };

@@ -31,16 +31,16 @@ export function panFit(plan: Plan): PanFit {
   const foam = (setting: number) =>
     headroomMm <= 0
       ? Infinity
-      : foamIndex(
-          mainLiquid(plan)?.base ?? 'water',
-          (TO_BUBBLES * netW(plan.hob, setting)) / LATENT / 1000,
+      : foamIndex({
+          base: mainLiquid(plan)?.base ?? 'water',
+          vapourKgPerS: (TO_BUBBLES * netW(plan.hob, setting)) / LATENT / 1000,
           areaM2,
-          headroomMm / 1000,
-          0.02,
-          plan.method.stirEveryS <= 15,
-          false,
-          plan.choices.stirring === 'lid on, now and then',
-        );
+          headroomM: headroomMm / 1000,
+          viscosityPaS: 0.02,
+          stirred: plan.method.stirEveryS <= 15,
+          skin: false,
+          lid: plan.choices.stirring === 'lid on, now and then',
+        });
   const foamUp = foam(plan.method.heatSetting);
   const foamOn = foam(plan.method.simmerSetting);
   return {
