@@ -8,26 +8,22 @@ export const pantry = pantryWith();
 
 export function testPlan(change: Partial<Plan> = {}, milkId = 'milk_whole'): Plan {
   return {
-    ...newPlan(
-      { id: 'p', name: 'Test pudding', milkId, people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' }
-    ),
+    ...newPlan({ id: 'p', name: 'Test pudding', milkId, people: 6, portionG: 130, serveAt: '2026-12-12T19:30:00Z' }),
     ...change,
   };
 }
 
 /** The usual start of a family, with a few things changed. */
 export const familyPlan = (family: Family, change: Partial<Plan> = {}): Plan => ({
-  ...newPlan(
-    {
-      id: 'p',
-      name: 'Choir pudding',
-      milkId: 'milk_whole',
-      people: 6,
-      portionG: 130,
-      serveAt: '2026-12-12T19:30:00Z',
-      family,
-    }
-  ),
+  ...newPlan({
+    id: 'p',
+    name: 'Choir pudding',
+    milkId: 'milk_whole',
+    people: 6,
+    portionG: 130,
+    serveAt: '2026-12-12T19:30:00Z',
+    family,
+  }),
   ...change,
 });
 

@@ -39,9 +39,15 @@ function design(w: Want): Plan {
   const { name: _d, ...dish } = DISHES[w.dish]!;
   const { name: _h, ...hob } = HOBS[w.hob]!;
   const pan = PANS[w.pan]!;
-  const first = newPlan(
-    { id: w.id, name: w.name, milkId: w.milkId, people: w.people, portionG: w.portionG, serveAt: iso(w.at), ...(w.own ? { own: w.own } : {}) }
-  );
+  const first = newPlan({
+    id: w.id,
+    name: w.name,
+    milkId: w.milkId,
+    people: w.people,
+    portionG: w.portionG,
+    serveAt: iso(w.at),
+    ...(w.own ? { own: w.own } : {}),
+  });
   const totalG = w.people * w.portionG * 1.07;
   const plan: Plan = {
     ...first,

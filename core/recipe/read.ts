@@ -123,9 +123,16 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
   const totalG = amounts.filter((a) => !a.top).reduce((s, a) => s + a.grams, 0);
   const people = meta.people ?? r.people ?? Math.max(1, Math.min(60, Math.round(totalG / 140)));
   const portionG = Math.max(30, Math.min(500, Math.round((totalG * 0.93) / people)));
-  const base = newPlan(
-    { id: meta.id, name: r.title, milkId: milks[0].ingredientId, people, portionG, serveAt: meta.serveAt, family, own: [...pantry.values()].filter((i) => i.own && amounts.some((a) => a.ingredientId === i.id)) }
-  );
+  const base = newPlan({
+    id: meta.id,
+    name: r.title,
+    milkId: milks[0].ingredientId,
+    people,
+    portionG,
+    serveAt: meta.serveAt,
+    family,
+    own: [...pantry.values()].filter((i) => i.own && amounts.some((a) => a.ingredientId === i.id)),
+  });
   const solidFat = new Set(['butter', 'ghee', 'coconut_oil', 'oil']);
   const stageOf = (id: string, top: boolean): Stage => {
     const i = pantry.get(id)!;
