@@ -111,7 +111,7 @@ test('it speaks the order in nine words at the most, and hears “done”; where
   await page.evaluate(() => {
     const heard = Object.assign(new Event('result'), {
       resultIndex: 0,
-      results: [[{ confidence: 0.9, words: 'well, done' }]],
+      results: [[{ confidence: 0.9, transcript: 'well, done' }]],
     });
     (window as unknown as { ear: EventTarget }).ear.dispatchEvent(heard);
   });
