@@ -62,16 +62,17 @@ function timed(runs: number, work: () => unknown): number {
   );
 }
 
+const plan = newPlan({
+  id: 'b',
+  name: 'Bench',
+  milkId: 'milk_whole',
+  people: 6,
+  portionG: 130,
+  serveAt: '2026-12-12T19:30:00Z',
+});
+
 function core() {
   const pantry = pantryWith();
-  const plan = newPlan({
-    id: 'b',
-    name: 'Bench',
-    milkId: 'milk_whole',
-    people: 6,
-    portionG: 130,
-    serveAt: '2026-12-12T19:30:00Z',
-  });
   const one = timed(60, () => runMethod(plan));
   line('one cook of the pot (about 11 min)', `${one.toFixed(1)} ms, ${Math.round(1000 / one)} cooks/s`);
   line('whole forecast with its doubt', `${timed(30, () => forecast(plan)).toFixed(1)} ms`);
@@ -127,14 +128,6 @@ function core() {
 
 /** The cloud beside a pot that has warmed for two minutes: a tick of three seconds, a reading told, what it says. */
 function twin() {
-  const plan = newPlan({
-    id: 'b',
-    name: 'Bench',
-    milkId: 'milk_whole',
-    people: 6,
-    portionG: 130,
-    serveAt: '2026-12-12T19:30:00Z',
-  });
   const steps = stepsOf(plan, forecast(plan));
   const at = (s: number) => new Date(Date.UTC(2026, 11, 12, 12, 0, s)).toISOString();
   const cooking: Cook = {

@@ -11,8 +11,38 @@ import type { PhaseEnd } from '../pot/program';
 import type { EggReport } from './judgeRisks';
 import type { Risk, RiskName } from './risks';
 
+export type CautionId =
+  | 'egg-ok'
+  | 'egg'
+  | 'pan'
+  | 'boil-over'
+  | 'dish'
+  | 'no-bubble'
+  | 'grain-hard'
+  | 'burnt-dry'
+  | 'dry'
+  | 'raw'
+  | 'curdle'
+  | 'amylase'
+  | 'scorch'
+  | 'film'
+  | 'split'
+  | 'sugar'
+  | 'stand'
+  | 'cooling'
+  | 'keep'
+  | 'thin-milk'
+  | 'coconut'
+  | 'lumps'
+  | 'whole-spice'
+  | 'alcohol'
+  | 'substitute'
+  | 'oven'
+  | 'choke'
+  | 'hot';
+
 /** What a cook should know before it goes wrong, or hurts somebody: an id, and what is said. */
-export type Caution = { id: string; says: Said };
+export type Caution = { id: CautionId; says: Said };
 
 /** Chance from which a risk is worth a word (C). */
 const WORTH_SAYING = { lumps: 0.08, curdle: 0.15, 'boil over': 0.3, split: 0.2, weeping: 0.6 } as const;
@@ -40,7 +70,7 @@ type Judged = {
 /** The cautions of a forecast, in the order in which they matter. */
 export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   const out: Caution[] = [];
-  const warn = (id: string, figures: Record<string, Figure> = {}) =>
+  const warn = (id: CautionId, figures: Record<string, Figure> = {}) =>
     void out.push({ id, says: say(`caution.${id}`, figures) });
   const m = wholeMixture(plan);
   const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);

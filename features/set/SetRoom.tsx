@@ -24,6 +24,7 @@ import { MouldSection } from './MouldSection';
 import { useSet } from './useSet';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
+import type { CautionId } from '../../core/model/cautions';
 import type { Formatter } from '../../words/format';
 import { t } from '../../words';
 
@@ -68,7 +69,7 @@ function NotYet({ c, ready }: { c: UsedCook; ready: boolean }) {
 }
 
 /** Cautions that matter once it is poured. */
-const MINDED: readonly string[] = ['cooling', 'stand', 'coconut', 'keep', 'thin-milk'];
+const MINDED: readonly CautionId[] = ['cooling', 'stand', 'coconut', 'keep', 'thin-milk'];
 
 type Asked = NonNullable<ReturnType<typeof useSet>['data']>;
 
@@ -225,12 +226,24 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready } }: Seen) {
   return (
     <View className="flex-row flex-wrap items-end justify-between gap-x-4">
       <View>
-        <Type tone="quiet">
-          {ready ? t('setRoom.from', { verb }) : t('setRoom.stillAt', { word: t(`word.${f.serving.word}`) })}
-        </Type>
-        <Type kind="answer" testID="ready-at">
-          {ready ? fmt.time(at(f.readyH)) : fmt.time(at(hours))}
-        </Type>
+        {ready ? (
+          <>
+            <Type tone="quiet">{t('setRoom.from', { verb })}</Type>
+            <Type kind="answer" testID="ready-at">
+              {fmt.time(at(f.readyH))}
+            </Type>
+          </>
+        ) : (
+          <>
+            <View className="flex-row items-baseline gap-1.5">
+              <Type tone="quiet">{t('setRoom.notSetBy')}</Type>
+              <Type kind="title" testID="ready-at">
+                {fmt.time(at(hours))}
+              </Type>
+            </View>
+            <Type kind="answer">{t(`word.${f.serving.word}`)}</Type>
+          </>
+        )}
       </View>
       <View className="items-end">
         <Type kind="strong">

@@ -19,7 +19,7 @@ export const setRoom = {
   'setRoom.turnedOut': 'Turned out',
   'setRoom.writeItDown': 'Write it down',
   'setRoom.from': '{{verb}} from',
-  'setRoom.stillAt': 'still {{word}} at',
+  'setRoom.notSetBy': 'not set by',
   'setRoom.turnOut': 'turn out',
   'setRoom.serve': 'serve',
   'setRoom.at': '{{serve}} at {{now}}',
