@@ -1,4 +1,5 @@
 import * as fc from 'fast-check';
+import { pantryWith } from '../pantry/pantry';
 import { pantry } from '../testing';
 import { checkUp } from './check';
 import { durationIn, factsOf, hobIn } from './facts';
@@ -29,6 +30,17 @@ describe('recipes, each written in another way', () => {
     for (const id of w.asks ?? []) expect(reading.lines.find((l) => l.ingredientId === id)?.state).toBe('ask');
     expect(reading.lines.filter((l) => l.state === 'open')).toHaveLength(w.open ?? 0);
     expect(planOf(reading, pantry, { id: 'r', serveAt: '2026-12-12T19:30:00Z' })).toBeDefined();
+  });
+  it('takes the cook’s own ingredients into the plan, and no others', () => {
+    const own = { ...pantry.get('milk_whole')!, id: 'my_milk', name: 'village milk', own: true };
+    const mine = pantryWith([own, { ...own, id: 'my_other', name: 'another milk' }]);
+    const r = readRecipe('500 ml milk\n40 g cornstarch\n\nBoil the milk, whisk the starch in.', mine, options);
+    if (!r.ok) throw new Error('not read');
+    const [milk, ...rest] = r.reading.lines;
+    const reading = { ...r.reading, lines: [mendLine(milk!, { ingredientId: 'my_milk' }, mine, options), ...rest] };
+    const checked = checkUp(reading, mine, { id: 'r', serveAt: '2026-12-12T19:30:00Z' })!;
+    expect(checked.plan.own).toEqual([own]);
+    expect(checked.forecast.serving.yieldPa).toBeGreaterThan(0);
   });
 });
 

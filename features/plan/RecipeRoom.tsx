@@ -120,9 +120,8 @@ export function RecipeRoom() {
   const keep = (plan: Checked['plan']) => {
     const tomorrow = addDays(clock(), 1);
     tomorrow.setHours(19, 30, 0, 0);
-    const used = mine.filter((i) => plan.items.some((x) => x.ingredientId === i.id));
     void savePlan
-      .mutateAsync({ ...plan, own: used, serve: { ...plan.serve, at: tomorrow.toISOString() } })
+      .mutateAsync({ ...plan, serve: { ...plan.serve, at: tomorrow.toISOString() } })
       .catch(() => undefined)
       .then(() => {
         setWhere({ planId: plan.id });
