@@ -1,6 +1,8 @@
 module.exports = {
   // the machine's two cores are both for this: it would leave one out
   maxWorkers: '100%',
+  // finds what hangs, not what a shared machine makes slow
+  testTimeout: 120_000,
   projects: [
     {
       displayName: 'core',

@@ -2,7 +2,7 @@ import { expect, openAt, test } from './kitchen';
 
 test('advice first; promised against what came out; next time goes into the plan', async ({ watched: page }) => {
   await openAt(page, '/book');
-  await expect(page.getByTestId('advice')).toHaveText(/\d+ g more cornstarch/, { timeout: 30_000 });
+  await expect(page.getByTestId('advice')).toHaveText(/\d+ g more cornstarch/);
   const advised = Number(/(\d+) g more/.exec((await page.getByTestId('advice').textContent())!)![1]);
   await page.getByTestId('advice').click();
   await page.getByRole('button', { name: 'Put it into the plan' }).click();
@@ -18,7 +18,7 @@ test('advice first; promised against what came out; next time goes into the plan
 
 test('a batch is deleted with six seconds to take it back', async ({ watched: page }) => {
   await openAt(page, '/batch?id=b-coconut-1');
-  await page.getByRole('button', { name: 'Delete this batch' }).click({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Delete this batch' }).click();
   await expect(page.getByText(/Coconut squares.*is gone/)).toBeVisible();
   await expect(page.getByRole('link', { name: /Coconut squares/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -27,7 +27,7 @@ test('a batch is deleted with six seconds to take it back', async ({ watched: pa
 
 test('search finds by milk, flaw and note, and says when there is none', async ({ watched: page }) => {
   await openAt(page, '/book');
-  await page.getByLabel('Search').fill('slid altos', { timeout: 30_000 });
+  await page.getByLabel('Search').fill('slid altos');
   await expect(page.getByRole('link', { name: /Hazelnut/ })).toHaveCount(1);
   await page.getByLabel('Search').fill('coconut milk');
   await expect(page.getByRole('link', { name: /Coconut squares/ })).toHaveCount(1);
@@ -37,7 +37,7 @@ test('search finds by milk, flaw and note, and says when there is none', async (
 
 test('a batch cooked without the pot is written down from its plan', async ({ watched: page }) => {
   await openAt(page, '/book');
-  await page.getByRole('button', { name: 'Write down a batch' }).click({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Write down a batch' }).click();
   await page.getByRole('button', { name: /^Almond drinking cream/ }).click();
   await page.getByRole('radiogroup', { name: 'At serving it was' }).getByRole('radio', { name: 'mounds' }).click();
   await expect(page.getByTestId('next-time')).toHaveText(/g less cornstarch/);

@@ -32,7 +32,7 @@ test('the kitchen goes out into a file and comes back the same; a broken file ch
     return readFileSync(await file.path(), 'utf8');
   };
   await page.getByText('Cans and packets').waitFor();
-  await expect(page.getByRole('button', { name: /Remove can/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: /Remove can/ })).toBeVisible();
   const first = await save();
   const kitchen = JSON.parse(first) as { plans: unknown[]; batches: { promise: { low: unknown } }[] };
   expect(kitchen.plans.length).toBe(4);
@@ -70,7 +70,7 @@ test('the kitchen goes out into a file and comes back the same; a broken file ch
   await page.getByTestId('confirm').click();
   await expect(page.getByText('Done.')).toBeVisible();
   await page.goto('/plan');
-  await expect(page.getByRole('heading', { name: 'Hazelnut set pudding' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: 'Hazelnut set pudding' })).toBeVisible();
 });
 
 test('a packet size of the cook’s own shop is counted on the bench', async ({ watched: page }) => {
@@ -187,14 +187,14 @@ test('a full disk is said and an export is offered; what was typed stays', async
 
 test('after one visit it opens without any network', async ({ page, context }) => {
   await page.goto('/plan');
-  await expect(page.getByTestId('word-serving')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('word-serving')).toBeVisible();
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready;
   });
   await page.reload();
   await context.setOffline(true);
   await page.goto('/book');
-  await expect(page.getByTestId('advice')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('advice')).toBeVisible();
   await page.goto('/plan?id=choir-2-vanilla');
   await amount(page, 'cornstarch').fill('80');
   await expect(page.getByTestId('word-serving')).toHaveText('slices');

@@ -9,7 +9,7 @@ const block = (page: Page, id: string) => page.getByTestId(`block-${id}`);
 async function openDay(page: Page, time: Date = NOON) {
   await openAt(page, '/day', time);
   await expect(page.getByRole('heading', { name: 'Friday' })).toBeVisible();
-  await expect(block(page, 'choir-3-coconut:ready')).toBeVisible({ timeout: 30_000 });
+  await expect(block(page, 'choir-3-coconut:ready')).toBeVisible();
 }
 
 test(
@@ -63,14 +63,14 @@ test('a block is held and dragged: it stays, the rest gives way, and it can be l
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 50, { steps: 6 });
   await page.waitForTimeout(150);
   await page.mouse.up();
-  await expect(page.getByText(/^Coconut squares: toasting at \d\d:\d\d$/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/^Coconut squares: toasting at \d\d:\d\d$/)).toBeVisible();
   await expect(flakes).toHaveAttribute('aria-label', /moved by hand/);
   const after = /(\d\d):(\d\d) to/.exec((await flakes.getAttribute('aria-label'))!)!;
   expect(Number(after[1]) * 60 + Number(after[2])).toBeLessThan(minutes - 15);
   // kept over a reload, once the write that the tap began is down
   await page.waitForTimeout(800);
   await page.reload();
-  await expect(flakes).toHaveAttribute('aria-label', /moved by hand/, { timeout: 30_000 });
+  await expect(flakes).toHaveAttribute('aria-label', /moved by hand/);
   await flakes.click();
   await key(page, 'Let it move again').click();
   await expect(flakes).not.toHaveAttribute('aria-label', /moved by hand/);
@@ -80,24 +80,22 @@ test('where a block cannot stand, the nearest place is offered', BOTH_SIZES, asy
   await openDay(page);
   await block(page, 'choir-1-hazelnut:finish').click();
   await key(page, '30 minutes later').click();
-  await expect(page.getByText(/Hazelnut set pudding cannot turn out at \d\d:\d\d.*Nearest is \d\d:\d\d/)).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByText(/Hazelnut set pudding cannot turn out at \d\d:\d\d.*Nearest is \d\d:\d\d/)).toBeVisible();
   await key(page, /^Move it to/).click();
   await expect(block(page, 'choir-1-hazelnut:finish')).toHaveAttribute('aria-label', /moved by hand/);
 });
 
 test('late: planned from now, and what cannot be met says what would make it possible', async ({ watched: page }) => {
   await openAt(page, '/day');
-  await expect(page.getByTestId('next-act')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('next-act')).toBeVisible();
   await page.clock.fastForward('02:20:00');
-  await page.getByTestId('late').click({ timeout: 20_000 });
-  await expect(page.getByTestId('mend')).toBeVisible({ timeout: 20_000 });
+  await page.getByTestId('late').click();
+  await expect(page.getByTestId('mend')).toBeVisible();
   await page.getByTestId('mend').click();
   const later = key(page, /^Serve .* later/).first();
-  await expect(later).toBeVisible({ timeout: 30_000 });
+  await expect(later).toBeVisible();
   await later.click();
-  await expect(page.getByTestId('next-act')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('next-act')).toBeVisible();
   await expect(page.getByText(/^(2\d|19):\d\d, three dishes/)).toBeVisible();
 });
 
@@ -113,10 +111,10 @@ test('the kitchen: fewer rings, no shelf; what is wrong is said and what was typ
   await from.fill('9:15');
   for (let i = 0; i < 4; i++) await key(page, 'less Free fridge shelves').click();
   await key(page, 'Close').last().click();
-  await page.getByTestId('mend').click({ timeout: 20_000 });
+  await page.getByTestId('mend').click();
   await expect(page.getByText(/more dishes than shelf/).first()).toBeVisible();
-  await key(page, /shel(f|ves) more in the fridge/).click({ timeout: 30_000 });
-  await expect(page.getByTestId('next-act')).toBeVisible({ timeout: 20_000 });
+  await key(page, /shel(f|ves) more in the fridge/).click();
+  await expect(page.getByTestId('next-act')).toBeVisible();
 });
 
 test('printed: the order of the work, whole, without the lanes', async ({ watched: page }) => {
@@ -134,7 +132,7 @@ test('a dish left out is not cooked and not bought; the calendar file is read ba
 }) => {
   await openDay(page);
   await key(page, 'Leave out Vanilla milk cups').click();
-  await expect(page.getByText('19:30, two dishes, 16 people')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('19:30, two dishes, 16 people')).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     key(page, 'Save the day as a calendar file').click(),
@@ -148,7 +146,7 @@ test('a dish left out is not cooked and not bought; the calendar file is read ba
   );
   expect(events.some((e) => String(e.summary).startsWith('Vanilla'))).toBe(false);
   await key(page, 'Shopping').click();
-  await expect(page.getByTestId('buy-coconut_milk')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('buy-coconut_milk')).toBeVisible();
   await expect(page.getByTestId('buy-milk_whole')).toHaveCount(0);
 });
 
@@ -157,7 +155,7 @@ test('shopping: packets over all dishes, what is in the house tapped away, sent 
 }) => {
   await openAt(page, '/shopping');
   const starch = page.getByTestId('buy-cornstarch');
-  await expect(starch).toContainText('box of cornstarch', { timeout: 30_000 });
+  await expect(starch).toContainText('box of cornstarch');
   await expect(page.getByTestId('buy-coconut_milk')).toContainText(/2 × can/);
   await expect(page.getByTestId('buy-nuts_hazelnut')).toContainText(/2[78]0 g/);
   await expect(page.getByText(/canned coconut milk left. half cans/)).toBeVisible();
@@ -172,7 +170,7 @@ test('shopping: packets over all dishes, what is in the house tapped away, sent 
   expect(text).toMatch(/- 2 × can of coconut milk canned coconut milk/);
   expect(text).not.toMatch(/cornstarch/);
   await page.reload();
-  await expect(starch).toBeChecked({ timeout: 30_000 });
+  await expect(starch).toBeChecked();
 });
 
 test('a call in every room when something of the day is due', async ({ watched: page }) => {
@@ -181,7 +179,7 @@ test('a call in every room when something of the day is due', async ({ watched: 
   await page.getByRole('link', { name: 'Book', exact: true }).click();
   await page.clock.fastForward('00:16:00');
   const due = page.getByTestId('due');
-  await expect(due).toContainText(/: (pour|ready)/, { timeout: 30_000 });
+  await expect(due).toContainText(/: (pour|ready)/);
   await expect(due).toContainText(/by \d\d:\d\d/);
   const what = await due.innerText();
   await key(page, /^Hide the call/).click();
@@ -191,7 +189,7 @@ test('a call in every room when something of the day is due', async ({ watched: 
 test('prep: ticked, timed, kept over a reload; machines change the list', async ({ watched: page }) => {
   await openAt(page, '/prep?id=choir-1-hazelnut');
   const soak = page.getByTestId('prep-soak-home_hazelnut_4');
-  await expect(soak).toContainText('till 12:22', { timeout: 30_000 });
+  await expect(soak).toContainText('till 12:22');
   await page.clock.fastForward('00:25:00');
   await expect(soak).toContainText('ready');
   const jug = page.getByTestId('prep-slurry-jug');
@@ -199,7 +197,7 @@ test('prep: ticked, timed, kept over a reload; machines change the list', async 
   await expect(jug).toBeChecked();
   await page.waitForTimeout(800);
   await page.reload();
-  await expect(page.getByTestId('prep-slurry-jug')).toBeChecked({ timeout: 30_000 });
+  await expect(page.getByTestId('prep-slurry-jug')).toBeChecked();
   await expect(page.getByText(/Warm the milk in the microwave/)).toHaveCount(0);
   await page.getByRole('checkbox', { name: 'microwave' }).click();
   await expect(page.getByText(/Warm the milk in the microwave, about \d+ min/)).toBeVisible();
@@ -210,7 +208,7 @@ test('weighed out by hand and with the stand-in scale; what was poured is the pl
   watched: page,
 }) => {
   await openAt(page, '/prep?id=choir-3-coconut');
-  await page.getByTestId('weigh-out').click({ timeout: 30_000 });
+  await page.getByTestId('weigh-out').click();
   await expect(page.getByTestId('weigh-name')).toHaveText('canned coconut milk');
   await expect(page.getByText('Put the pot on the scale and press tare.')).toBeVisible();
   const target = Number(/(\d+) g/.exec((await page.getByTestId('weigh-target').innerText()).replace(/\s/g, ' '))![1]);
@@ -220,7 +218,7 @@ test('weighed out by hand and with the stand-in scale; what was poured is the pl
     .getByRole('textbox')
     .fill(String(target + 40));
   await page.getByTestId('weighed').click();
-  await expect(page.getByTestId('weighed-effect')).toContainText(/As it is weighed it/, { timeout: 20_000 });
+  await expect(page.getByTestId('weighed-effect')).toContainText(/As it is weighed it/);
   await expect(page.getByTestId('weigh-name')).not.toHaveText('canned coconut milk');
   // with the scale, held until enough lies on it
   await key(page, 'Stand-in scale').click();
@@ -229,14 +227,14 @@ test('weighed out by hand and with the stand-in scale; what was poured is the pl
   const pour = (await page.getByTestId('pour-hold').boundingBox())!;
   await page.mouse.move(pour.x + pour.width / 2, pour.y + pour.height / 2);
   await page.mouse.down();
-  await expect.poll(async () => Number.parseInt(await reading.innerText(), 10), { timeout: 20_000 }).toBeGreaterThan(5);
+  await expect.poll(async () => Number.parseInt(await reading.innerText(), 10)).toBeGreaterThan(5);
   await page.mouse.up();
   await key(page, 'Tare').click();
-  await expect(reading).toHaveText(/^-?[01] g$/, { timeout: 10_000 });
+  await expect(reading).toHaveText(/^-?[01] g$/);
   await key(page, 'Scale off').click();
   while ((await page.getByTestId('weighed').count()) > 0) await page.getByTestId('weighed').click();
   await page.getByTestId('start-pot').click();
   await expect(page).toHaveURL(/\/pot\?cook=/);
   // everything was weighed: the slurry is the first thing now, and the milk is what was poured
-  await expect(page.getByTestId('instruction').first()).toHaveText('Whisk the slurry', { timeout: 20_000 });
+  await expect(page.getByTestId('instruction').first()).toHaveText('Whisk the slurry');
 });

@@ -27,7 +27,7 @@ test.describe('with nobody touching it', () => {
       await page.addInitScript(COUNT);
       await openAt(page, path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      if (path.startsWith('/pot')) await expect(page.getByTestId('between')).toBeVisible({ timeout: 30_000 });
+      if (path.startsWith('/pot')) await expect(page.getByTestId('between')).toBeVisible();
       else await page.waitForTimeout(3000);
       const commits = () =>
         page.evaluate(() => (globalThis as unknown as { counted: { commits: number } }).counted.commits);

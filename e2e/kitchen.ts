@@ -25,7 +25,7 @@ export const test = base.extend<{ watched: Page; firstVisit: boolean }, { demo: 
         .poll(async () => (await context.storageState({ indexedDB: true })).origins.length)
         .toBeGreaterThan(0);
       await page.goto('/book');
-      await expect(page.getByTestId('advice')).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByTestId('advice')).toBeVisible();
       const stored = await context.storageState({ indexedDB: true });
       await context.close();
       await provide(stored);
@@ -62,7 +62,7 @@ export async function openAt(page: Page, path: string, time: Date = NOON) {
 /** The plan room with its demo, answered. */
 export async function openPlan(page: Page, id = 'choir-2-vanilla', time: Date = NOON) {
   await openAt(page, `/plan?id=${id}`, time);
-  await expect(page.getByTestId('word-serving')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('word-serving')).toBeVisible();
 }
 
 export const amount = (page: Page, ingredient: string) => page.getByTestId(`amount-${ingredient}`).getByRole('textbox');

@@ -37,7 +37,7 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
       await openPlan(page);
       await page.getByTestId(row).click();
       await act(page);
-      await expect(page.getByTestId(ready)).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByTestId(ready)).toBeVisible();
     },
   ]),
   [
@@ -80,7 +80,7 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
           '500 ml milk\n4 tbsp cornflour\n60 g sugar\n2 glugs of something\n\nBoil the milk and add the cornflour.',
         );
       await key(page, 'Read it').click();
-      await expect(page.getByTestId('checkup')).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByTestId('checkup')).toBeVisible();
     },
   ],
   [
@@ -88,7 +88,7 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
     async (page) => {
       await openPlan(page);
       await page.goto('/compare?a=choir-2-vanilla&b=choir-3-coconut');
-      await expect(page.getByTestId('differences')).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByTestId('differences')).toBeVisible();
     },
   ],
   [
@@ -146,14 +146,14 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
     'day',
     async (page) => {
       await openAt(page, '/day');
-      await expect(page.getByTestId('next-act')).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByTestId('next-act')).toBeVisible();
     },
   ],
   [
     'act',
     async (page) => {
       await openAt(page, '/day');
-      await page.getByTestId('block-choir-3-coconut:pot-warm').click({ timeout: 30_000 });
+      await page.getByTestId('block-choir-3-coconut:pot-warm').click();
       await expect(key(page, 'It is done')).toBeVisible();
     },
   ],
@@ -161,21 +161,21 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
     'shopping',
     async (page) => {
       await openAt(page, '/shopping');
-      await expect(page.getByTestId('buy-cornstarch')).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByTestId('buy-cornstarch')).toBeVisible();
     },
   ],
   [
     'prep',
     async (page) => {
       await openAt(page, '/prep?id=choir-1-hazelnut');
-      await expect(page.getByTestId('prep-slurry-jug')).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByTestId('prep-slurry-jug')).toBeVisible();
     },
   ],
   [
     'weigh out',
     async (page) => {
       await openAt(page, '/prep?id=choir-3-coconut');
-      await page.getByTestId('weigh-out').click({ timeout: 30_000 });
+      await page.getByTestId('weigh-out').click();
       await key(page, 'Stand-in scale').click();
       await expect(page.getByTestId('scale-reading')).toBeVisible();
     },

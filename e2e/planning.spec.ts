@@ -26,7 +26,7 @@ test('a wish in a sentence becomes a plan that keeps it', async ({ watched: page
   await key(page, 'Understand it').click();
   await expect(page.getByText(/Heard: walnut drink, for 14, turned out, cold, 19:30, no egg/)).toBeVisible();
   await key(page, 'Plan it').click();
-  await expect(page.getByTestId('amount-walnut_drink')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('amount-walnut_drink')).toBeVisible();
   await expect(page.getByTestId('word-serving')).toHaveText('wobbles');
   await expect(page.getByTestId('row-people')).toHaveText(/14/);
   await expect(page.getByTestId('row-rules')).toHaveText(/no egg/);
@@ -51,7 +51,7 @@ test('solve: a word is chosen, amounts come; an impossible one says what would m
   await amount(page, 'sugar').fill('900');
   await key(page, 'Solve').click();
   await page.getByRole('radio', { name: 'firm' }).click();
-  await expect(page.getByTestId('unsolved')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('unsolved')).toBeVisible();
   await key(page, /of the sugar out/).click();
   await expect.poll(() => grams(page, 'sugar')).toBeLessThan(700);
 });
@@ -153,7 +153,7 @@ test('beside it: a compote and a second layer, with what to weigh and what comes
   await page.getByTestId('row-sides').click();
   await key(page, /^Second layer/).click();
   const answer = page.getByTestId('side-answer');
-  await expect(answer.getByText(/goes in/)).toBeVisible({ timeout: 20_000 });
+  await expect(answer.getByText(/goes in/)).toBeVisible();
   await expect(answer.getByText(/canned coconut milk/)).toBeVisible();
   const before = await answer.textContent();
   await key(page, 'more Depth wanted').click();
@@ -232,7 +232,7 @@ test('a recipe is read, what it does not know is tapped, and the mends are taken
   await key(page, 'Read a recipe').click();
   await page.getByLabel('The recipe').fill(RECIPE);
   await key(page, 'Read it').click();
-  await expect(page.getByTestId('checkup')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('checkup')).toBeVisible();
   await expect(page.getByTestId('line-open')).toHaveCount(1);
   await expect(page.getByTestId('line-ask')).toHaveCount(2);
   // which one is it
@@ -258,7 +258,7 @@ test('a recipe is read, what it does not know is tapped, and the mends are taken
   await expect(page.getByTestId('check-listed and never used')).toHaveText(/Raisins/);
   await expect(page.getByTestId('check-bare spoon')).toBeVisible();
   await key(page, 'Plan it').click();
-  await expect(page.getByRole('heading', { name: 'Second row cups' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Second row cups' })).toBeVisible();
   expect(await grams(page, 'cornstarch')).toBeCloseTo(43.7, 0);
   expect(await grams(page, 'honey')).toBe(20);
 });
@@ -290,7 +290,7 @@ test('a recipe file is opened; what is none says so and stays', async ({ watched
     }),
   );
   await expect(page.getByRole('heading', { name: 'Lantern cups' })).toBeVisible();
-  await expect(page.getByTestId('check-set')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('check-set')).toBeVisible();
 });
 
 test('duplicated, compared, looked back at, put away and brought back', async ({ watched: page }) => {
@@ -356,7 +356,7 @@ test('cost and energy of a portion come from the packs; home milk tells nuts and
   await page.getByLabel('Costs').fill('100');
   await key(page, 'Add this size').click();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
-  await expect(page.getByText(/€.2\.[2-5]\d a portion/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/€.2\.[2-5]\d a portion/)).toBeVisible();
 
   await key(page, 'change whole milk').click();
   await key(page, 'Home-made nut or coconut milk').click();
@@ -372,10 +372,10 @@ test('the chances follow by themselves, and are never an old answer shown as new
   await openPlan(page);
   const bars = page.getByTestId('chance-bars');
   await page.clock.fastForward(1000);
-  await expect(bars).toHaveAttribute('aria-label', /In 200 kitchens: .*mounds \d+ %/, { timeout: 20_000 });
+  await expect(bars).toHaveAttribute('aria-label', /In 200 kitchens: .*mounds \d+ %/);
   await amount(page, 'cornstarch').fill('75');
   await expect(bars).toHaveAttribute('aria-label', 'chances are being counted');
   await expect(page.getByTestId('word-serving')).toHaveText('slices');
   await page.clock.fastForward(1000);
-  await expect(bars).toHaveAttribute('aria-label', /slices \d+ %|firm \d+ %/, { timeout: 20_000 });
+  await expect(bars).toHaveAttribute('aria-label', /slices \d+ %|firm \d+ %/);
 });

@@ -9,10 +9,10 @@ const seconds = (text: string) => text.split(':').reduce((s, x) => s * 60 + Numb
 /** The demo's pot: the slurry has just gone in. */
 async function pot(page: Page) {
   await openAt(page, '/plan', NOON);
-  await expect(page.getByTestId('word-serving')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('word-serving')).toBeVisible();
   await page.goto('/pot?cook=c-vanilla');
   await expect(order(page)).toHaveText('Sweep the bottom');
-  await expect(page.getByTestId('between')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('between')).toBeVisible();
 }
 const more = (page: Page) => page.getByRole('button', { name: 'More', exact: true }).click();
 const close = (page: Page) => key(page, 'Close').last().click();
@@ -167,9 +167,7 @@ test('the clock of the device is changed: the step goes on where it was', async 
   const left = async () => seconds(await page.getByTestId('step-time').innerText());
   const before = await left();
   await page.clock.setSystemTime(new Date((await page.evaluate(() => Date.now())) - 3_600_000));
-  await expect
-    .poll(async () => (await page.getByTestId('step-time').count()) && (await left()), { timeout: 20_000 })
-    .toBeLessThan(before);
+  await expect.poll(async () => (await page.getByTestId('step-time').count()) && (await left())).toBeLessThan(before);
   expect(await left()).toBeGreaterThan(before - 40);
   await more(page);
   await expect(page.getByText(/The clock was changed/)).toBeVisible();
@@ -200,13 +198,13 @@ test('the served stand-in kitchen is heard; a probe that drops out is said and t
   await more(page);
   await page.getByRole('radio', { name: 'stand-in kitchen' }).click();
   await close(page);
-  await expect(page.getByText(/probe \d\d °C/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/probe \d\d °C/)).toBeVisible();
   await expect(page.getByTestId('eye').first()).toContainText('It steams');
   // somebody turns the ring by hand: the hob says so, and one tap takes it over
   turned = true;
   await key(page, 'Lumps').click();
   const says = page.getByText(/The hob says \d, the pot here is cooked on \d/).locator('visible=true');
-  await expect(says).toBeVisible({ timeout: 20_000 });
+  await expect(says).toBeVisible();
   const counted = Number(/cooked on (\d)/.exec(await says.innerText())![1]);
   await key(page, `It is on ${counted - 2}`)
     .locator('visible=true')
@@ -215,7 +213,7 @@ test('the served stand-in kitchen is heard; a probe that drops out is said and t
   await expect(says).toHaveCount(0);
   lose = true;
   await key(page, 'Edges thicken').click();
-  await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/The probe is not heard/).locator('visible=true')).toBeVisible();
   await key(page, 'First bubble').click();
   await expect(order(page)).toHaveText('Keep stirring');
 });
@@ -281,7 +279,7 @@ test('the disk is full in the middle of a cook: it is said, and the pot goes on'
   await key(page, 'Pause').click();
   await expect(key(page, 'Go on')).toBeVisible();
   await page.reload();
-  await expect(order(page)).toHaveText('Keep stirring', { timeout: 20_000 });
+  await expect(order(page)).toHaveText('Keep stirring');
   await expect(key(page, 'Go on')).toBeVisible();
 });
 
@@ -323,9 +321,9 @@ test('rescue: from the pot, step by step, written into it; or told by hand', asy
     .first()
     .click();
   await page.getByRole('radio', { name: 'Too stiff' }).click();
-  await expect(page.getByTestId('rescue')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('rescue')).toBeVisible();
   await page.getByRole('radio', { name: 'It catches' }).click();
-  await expect(page.getByText(/film sticks to the floor/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/film sticks to the floor/)).toBeVisible();
   const act = page.getByTestId('rescue-act');
   await expect(act).toHaveText('Do it now, step by step');
   await act.click();
@@ -345,5 +343,5 @@ test('rescue: from the pot, step by step, written into it; or told by hand', asy
   await page.getByLabel('How much of it, g').fill('16');
   await key(page, 'Go on').click();
   await page.getByRole('radio', { name: 'Too thin', exact: true }).click();
-  await expect(page.getByTestId('rescue-amount')).toHaveText(/^\d+(\.\d)? g cornstarch$/, { timeout: 20_000 });
+  await expect(page.getByTestId('rescue-amount')).toHaveText(/^\d+(\.\d)? g cornstarch$/);
 });

@@ -316,9 +316,10 @@ describe('hostile and huge input', () => {
       `Boil the milk. ${'do not let it '.repeat(130)}boil.`,
       `Pour into ${'20 x '.repeat(380)} cm tin, ${'small '.repeat(10)}moulds.`,
     ]) {
-      const t0 = performance.now();
+      // the processor's own time: the wall's is also that of who shares the machine
+      const before = process.cpuUsage();
       readRecipe(`${s}\n500 ml milk`, pantry, options);
-      expect(performance.now() - t0).toBeLessThan(400);
+      expect(process.cpuUsage(before).user / 1000).toBeLessThan(400);
     }
   });
 });

@@ -1,34 +1,25 @@
 import { parseISO } from 'date-fns/parseISO';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
-import Clock from 'lucide-react-native/icons/clock';
 import Printer from 'lucide-react-native/icons/printer';
 import Settings2 from 'lucide-react-native/icons/settings-2';
 import ShoppingBasket from 'lucide-react-native/icons/shopping-basket';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { nextAct, type Act } from '../../core/day/acts';
 import type { Day } from '../../core/day/record';
-import type { Plan } from '../../core/plan/plan';
-import { useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
-import { UndoBar } from '../../ui/UndoBar';
 import { useApp } from '../shared/App';
-import { nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
-import { saveFile } from '../shared/saveFile';
 import { useMounted, useNow } from '../shared/useNow';
-import { ActSheet } from './ActSheet';
-import { ChangesSheet } from './ChangesSheet';
-import { KitchenSheet } from './KitchenSheet';
 import { Lanes } from './Lanes';
-import { dayIdOf, lettersOf, useDay } from './useDay';
+import { useDay } from './useDay';
 import { t } from '../../words';
-import { useKitchen } from '../shared/kitchen';
+import { DayFoot } from './DayFoot';
+import { DaySheets } from './DaySheets';
+import { useLaidDay, type Laid } from './useLaidDay';
 
 const MINUTE = 60_000;
 const COUNTED = [
@@ -44,78 +35,6 @@ const dishesWord = (n: number) => {
   const counted = COUNTED[n];
   return counted ? t(counted) : t('dayRoom.manyDishes', { n });
 };
-
-/** What is laid out, and what can be done to it. */
-function useLaidDay(d: ReturnType<typeof useDay>, day: Day, now: number) {
-  const { ask, clock } = useKitchen();
-  const { fmt, tell } = useApp();
-  const savePlan = useSave('plans');
-  const [open, setOpen] = useState<string | undefined>();
-  const [kitchen, setKitchen] = useState(false);
-  const [mending, setMending] = useState(false);
-  const [refused, setRefused] = useState<{ act: Act; wantMs: number; day?: Day; atMs?: number } | undefined>();
-  const [undo, setUndo] = useState<{ text: string; day: Day; plans?: Plan[] } | undefined>();
-  const [failed, setFailed] = useState<string | undefined>();
-  const { answer } = d;
-  const { table } = answer ?? {};
-  const acts = answer?.acts ?? [];
-  const letters = lettersOf(d.all.map((p) => p.name));
-  const looks = new Map(d.all.map((p, i) => [p.id, { letter: letters[i]!, tint: i }]));
-  const next = nextAct(acts);
-  const opened = acts.find((a) => a.id === open);
-  const overdue = acts.filter((a) => a.hands && a.state === 'to do' && a.latestMs < now - MINUTE);
-  const late = overdue.length > 0 && table?.ok;
-  const lastMs = Math.max(...d.dishes.map((p) => Date.parse(p.serve.at)));
-  const eaters = Math.max(...d.dishes.map((p) => p.people));
-  const change = (next: Day, text: string, plansBefore?: Plan[]) => {
-    setUndo({ text, day, ...(plansBefore ? { plans: plansBefore } : {}) });
-    setRefused(undefined);
-    d.setDraft(undefined);
-    d.change(next);
-  };
-
-  const drop = (act: Act, wantMs: number) => {
-    if (!d.ask) return;
-    const base = { ...d.ask, day: { ...day, have: [] } };
-    void ask('place', [base, act.id, wantMs])
-      .then((found) => {
-        d.setDraft(undefined);
-        if (found?.exact)
-          change(
-            { ...found.day, have: day.have },
-            t('dayRoom.at', { dish: act.dish, verb: tell(act.verb), atMs: fmt.time(found.atMs) }),
-          );
-        else setRefused({ act, wantMs, ...(found ? { day: { ...found.day, have: day.have }, atMs: found.atMs } : {}) });
-      })
-      .catch((e: Error) => {
-        d.setDraft(undefined);
-        setFailed(e.message);
-      });
-  };
-  const exportIcs = () => {
-    if (!d.ask) return;
-    void ask('calendar', [d.ask, clock(), fmt.settings])
-      .then(async (text) => {
-        const name = `ovalis-${day.id}.ics`;
-        const file = new File([text], name, { type: 'text/calendar' });
-        const data = { files: [file], title: t('dayRoom.theDayInTheKitchen') };
-        if (navigator.canShare?.(data)) await navigator.share(data).catch(() => saveFile(name, text, 'text/calendar'));
-        else saveFile(name, text, 'text/calendar');
-      })
-      .catch((e: Error) => setFailed(e.message));
-  };
-  const planFromNow = () =>
-    change(
-      { ...day, replannedAt: nowIso(), pins: day.pins.filter((p) => Date.parse(p.at) > now) },
-      t('dayRoom.plannedFromNow'),
-    );
-  return {
-    ...{ d, day, now, answer, table, acts, looks, next, opened, overdue, late, lastMs, eaters },
-    ...{ setOpen, kitchen, setKitchen, mending, setMending, refused, setRefused, undo, setUndo, failed },
-    ...{ change, drop, exportIcs, planFromNow, savePlan },
-  };
-}
-type Laid = { v: ReturnType<typeof useLaidDay> };
 
 /** What did not work, and what was asked of the day that cannot be. */
 function Refusals({ v }: Laid) {
@@ -297,185 +216,6 @@ function Dishes({ v }: Laid) {
         <Key label={t('dayRoom.print')} icon={Printer} onPress={() => print()} />
       </View>
     </View>
-  );
-}
-
-/** The one thing to do now. */
-function NextKey({ v }: Laid) {
-  const { fmt, tell } = useApp();
-  const { table, late, overdue, next, looks, now, acts, setMending, setOpen, planFromNow } = v;
-  return table && !table.ok ? (
-    <Key
-      kind="yolk"
-      size="act"
-      label={t('dayRoom.itDoesNotFit')}
-      sub={
-        table.clashes[0]
-          ? `${fmt.time(table.clashes[0].fromMs)}, ${tell(table.clashes[0].text)}`
-          : t('dayRoom.whatWouldMakeItPossible2')
-      }
-      onPress={() => setMending(true)}
-      className="flex-1"
-      testID="mend"
-    />
-  ) : late ? (
-    <Key
-      kind="yolk"
-      size="act"
-      label={t('dayRoom.imLatePlanFromNow')}
-      sub={t('dayRoom.wasDueBy', {
-        dish: overdue[0]!.dish,
-        verb: tell(overdue[0]!.verb),
-        latestMs: fmt.time(overdue[0]!.latestMs),
-      })}
-      onPress={planFromNow}
-      className="flex-1"
-      testID="late"
-    />
-  ) : next ? (
-    <Key
-      kind="yolk"
-      size="act"
-      label={`${looks.get(next.planId)?.letter ?? ''} ${tell(next.verb)}`}
-      spoken={`${next.dish}: ${tell(next.verb)}`}
-      sub={
-        next.startMs > now + MINUTE
-          ? t('dayRoom.atBy', { startMs: fmt.time(next.startMs), latestMs: fmt.time(next.latestMs) })
-          : t('dayRoom.nowBy', { latestMs: fmt.time(next.latestMs) })
-      }
-      onPress={() => setOpen(next.id)}
-      className="min-w-[10rem] flex-1"
-      testID="next-act"
-    />
-  ) : acts.length ? (
-    <Type kind="title" className="py-4">
-      {t('dayRoom.allDone')}
-    </Type>
-  ) : null;
-}
-
-function DayFoot({ v }: Laid) {
-  const { day, table, late, next, now, d, undo, setUndo, savePlan, planFromNow } = v;
-  return (
-    <View className="border-t-rim border-ink bg-field print:hidden">
-      {undo ? (
-        <UndoBar
-          text={undo.text}
-          onUndo={() => {
-            d.change(undo.day);
-            for (const p of undo.plans ?? []) savePlan.mutate(p);
-            setUndo(undefined);
-          }}
-          onGone={() => setUndo(undefined)}
-        />
-      ) : null}
-      <View className="flex-row flex-wrap gap-2 px-3 py-2 wide:px-6">
-        <NextKey v={v} />
-        {table?.ok && !late && now > Date.parse(day.fromAt) && next && next.startMs < now + 12 * 60 * MINUTE ? (
-          <Key label={t('dayRoom.imLate')} icon={Clock} onPress={planFromNow} />
-        ) : null}
-      </View>
-    </View>
-  );
-}
-
-function DaySheets({ v }: Laid) {
-  const { tell } = useApp();
-  const router = useRouter();
-  const {
-    d,
-    day,
-    now,
-    opened,
-    looks,
-    table,
-    kitchen,
-    setKitchen,
-    mending,
-    setMending,
-    setOpen,
-    change,
-    drop,
-    savePlan,
-  } = v;
-  return (
-    <>
-      {opened ? (
-        <ActSheet
-          act={opened}
-          look={looks.get(opened.planId)!}
-          nowMs={now}
-          onClose={() => setOpen(undefined)}
-          onDone={() => {
-            const at = nowIso();
-            change(
-              {
-                ...day,
-                done: [
-                  ...day.done,
-                  ...opened.blocks
-                    .filter((b) => b.state !== 'done')
-                    .map((b) => ({
-                      task: b.task.id,
-                      start:
-                        b.state === 'running'
-                          ? new Date(b.startMs).toISOString()
-                          : new Date(Math.min(b.startMs, now)).toISOString(),
-                      end: at,
-                    })),
-                ],
-              },
-              t('dayRoom.isDone', { verb: tell(opened.verb) }),
-            );
-            setOpen(undefined);
-          }}
-          onNotDone={() => {
-            change(
-              { ...day, done: day.done.filter((x) => !opened.blocks.some((b) => b.task.id === x.task)) },
-              t('dayRoom.isToDoAgain', { verb: tell(opened.verb) }),
-            );
-            setOpen(undefined);
-          }}
-          marked={opened.blocks.some((b) => day.done.some((x) => x.task === b.task.id))}
-          onMove={(ms) => {
-            setOpen(undefined);
-            drop(opened, ms);
-          }}
-          onFree={() => {
-            change(
-              { ...day, pins: day.pins.filter((p) => !opened.blocks.some((b) => b.task.id === p.task)) },
-              t('dayRoom.isFreeAgain', { verb: tell(opened.verb) }),
-            );
-            setOpen(undefined);
-          }}
-        />
-      ) : null}
-      <KitchenSheet
-        open={kitchen}
-        onClose={() => setKitchen(false)}
-        day={day}
-        onChange={(nextDay) => d.change(nextDay)}
-      />
-      {d.ask ? (
-        <ChangesSheet
-          open={mending}
-          onClose={() => setMending(false)}
-          ask={d.ask}
-          clashes={table?.clashes ?? []}
-          why={table?.why}
-          onTake={(c) => {
-            const before = d.dishes.filter((p) => c.plans?.some((x) => x.id === p.id));
-            for (const p of c.plans ?? []) savePlan.mutate(p);
-            const next = { ...(c.day ?? day), have: day.have };
-            // a meal that is put past midnight is another day's: its kitchen goes along
-            const moved = c.plans?.[0] ? dayIdOf(Date.parse(c.plans[0].serve.at)) : day.id;
-            change({ ...next, id: moved }, tell(c.text), before);
-            if (moved !== day.id) router.setParams({ date: moved });
-            setMending(false);
-          }}
-        />
-      ) : null}
-    </>
   );
 }
 
