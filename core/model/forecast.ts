@@ -35,7 +35,17 @@ import { above, phi } from './normal';
 import type { Risk, RiskName } from './risks';
 import { dishStartC, runMethod, type Run } from './run';
 import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
-import { ageingRate, gelModulusPa, KNIFE, standing, STANDS, yieldPa, type Standing } from '../set/firmness';
+import {
+  ageingRate,
+  bearsPa,
+  GEL,
+  gelModulusPa,
+  KNIFE,
+  standing,
+  STANDS,
+  yieldPa,
+  type Standing,
+} from '../set/firmness';
 import { KEEPING, overnight, thawedPct, weepPct } from '../set/keeping';
 import { SAFE_COOLING } from '../set/safety';
 import { topLayerOf, type TopLayer } from './topLayer';
@@ -121,7 +131,7 @@ export type Age = { ageH: number; tempC: number; coldestC?: number; hours?: numb
 export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at: Age, bounds: Bounds): Firmness {
   const { pot } = run;
   const m = pot.content;
-  const body = bodyOf(m, pot.fractions);
+  const body = bodyOf(m, pot.fractions, at.hours);
   const thinned = at.hours ? overnight(m, pot.amylaseLog, at.hours, at.tempC) : 1;
   const egg = run.bake ? { set: run.bake.eggSetMean, curd: run.bake.curdMean } : undefined;
   const stirredEgg = run.bake ? Math.max(0, pot.eggSet) : pot.eggSet;
@@ -135,14 +145,15 @@ export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at:
       ...(at.coldestC === undefined ? {} : { coldestC: at.coldestC }),
       ...(egg ? { egg } : {}),
     }) *
-    thinned *
-    air;
+      thinned *
+      air +
+    body.jamPa / GEL.yieldOverG;
   const stress = yieldPa(
     modulusPa,
-    k * solidsFactor(m) * eggFactor(m, stirredEgg) ** PASTE.eggInPaste * Math.min(2.5, fillerFactor(body)),
+    k * solidsFactor(m) * eggFactor(m, stirredEgg) ** PASTE.eggInPaste * fillerFactor(body),
   );
   const viscosity = viscosityPaS(k, m, at.tempC, body, stirredEgg);
-  const place = stripPlace(stress, viscosity, bounds);
+  const place = stripPlace(stress, viscosity, bounds, at.tempC);
   return { word: wordAt(place), place, yieldPa: stress, modulusPa, viscosityPaS: viscosity };
 }
 
@@ -312,7 +323,7 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
   const watchH = Math.max(plan.rest.hours, 10);
   const { cooling, ages, serving: age } = dishHistory(plan, run, watchH);
   const set: SetPoint[] = ages.map(({ point, ageH, coldestC }) => {
-    const f = judge(plan, run, { ageH, tempC: point.coreC, coldestC }, bounds);
+    const f = judge(plan, run, { ageH, tempC: point.coreC, coldestC, hours: point.hours }, bounds);
     return { ...point, yieldPa: f.yieldPa, place: f.place };
   });
 
@@ -346,8 +357,8 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
     serving,
     nextDay,
     doubt: {
-      low: stripPlace(serving.yieldPa / spread, serving.viscosityPaS / spread, bounds),
-      high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds),
+      low: stripPlace(serving.yieldPa / spread, serving.viscosityPaS / spread, bounds, age.tempC),
+      high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds, age.tempC),
       ...doubt,
     },
     pushes: pushesOf(plan, age, bounds),
@@ -407,7 +418,7 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
     knife: {
       unmould:
         release *
-        above(serving.yieldPa, 0.275 * weight, doubt.sdLn) *
+        above(bearsPa(serving.yieldPa, serving.modulusPa), 0.275 * weight, doubt.sdLn) *
         above(serving.modulusPa, weight / (6 * STANDS.sagRel), doubt.sdLn),
       sliceClean:
         plan.serve.tempC < KNIFE.belowC && coldH >= KNIFE.coldHours && serving.modulusPa < KNIFE.toughPa

@@ -123,7 +123,8 @@ describe('custards', () => {
 describe('cornstarch puddings, boiled, cold after a day', () => {
   it.each([
     [4, 80, 400, 0.2, 0.7],
-    [6, 450, 1300, 0.01, 0.22],
+    // a set gel breaks late: kitchens turn out 5.8 to 7 g to 100, which this is, and see its sag as wobble, not as slump
+    [6, 450, 1300, 0, 0.22],
     [8, 1300, 3500, 0, 0.03],
     [10, 2000, 8000, 0, 0.01],
   ])('%i %%: G %i to %i Pa', (pct, gLow, gHigh, slumpLow, slumpHigh) => {

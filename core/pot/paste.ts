@@ -8,11 +8,12 @@ import { sugarBrake } from './starch';
 export const PASTE = table('Paste', {
   flowIndex: [0.45, '1', 'B', 'flow index n, .35 to .55'],
   power: [2.7, '1', 'B', 'concentration power'],
-  touch: [0.03, 'g/g', 'C', 'below this concentration granules do not touch'],
+  touch: [0.032, 'g/g', 'C', 'below this concentration granules do not touch'],
   proteinOnPaste: [0.11, '1/%', 'C', 'per % of dairy protein'],
   proteinOnSerum: [0.22, '1/%', 'C', 'per % of dairy protein'],
   shearPerS: [10, '1/s', 'A', 'shear rate of the spoon at which words and figures are given'],
-  sugarAsSerum: [0.3, '1', 'C', 'share of sugar that dilutes the starch like water'],
+  sugarAsSerum: [0.05, '1', 'C', 'share of sugar that dilutes starch like water; fitted to kitchens: it hardly thins'],
+  fatAsSerum: [0.55, '1', 'C', 'share of fat that takes room between the granules like water; fitted to kitchens'],
   syrupMax: [0.9, '1', 'B', 'sugar fraction beyond which the serum form no longer holds'],
   yieldOverK: [0.2, 's^-n', 'C', 'hot yield stress over consistency'],
   packing: [0.62, '1', 'A', 'closest packing of particles, Krieger and Dougherty'],
@@ -20,14 +21,26 @@ export const PASTE = table('Paste', {
   heldAsGrain: [0.55, '1', 'C', 'share of the held water that stiffens like grain'],
   leachedAs: [0.9, '1', 'C', 'starch leached from kernels against swollen granules'],
   eggInPaste: [0.4, '1', 'C', 'power of the egg factor on a starch paste: it adds little to what is thick already'],
-  grainMax: [0.42, '1', 'C', 'grains beyond this share of the volume slide past each other'],
+  grainGives: [
+    0.55,
+    '1',
+    'C',
+    'swollen grains are soft: the more of the volume they would take, the more they give way',
+  ],
   fatPacking: [0.74, '1', 'A', 'closest packing of droplets'],
   ground: [1.6, '1/%', 'C', 'ground nuts: percent of viscosity added per % of the mass, squared above 4 %'],
   pulp: [0.55, '1/%', 'C', 'fruit or vegetable fibre: ln viscosity per %'],
   gumK: [3.2, 'Pa s^n at .5 %', 'C', 'guar or xanthan at half a percent'],
   gumPower: [2, '1', 'B', 'concentration power of gums'],
-  kernelMax: [0.036, 'g/g', 'C', 'what kernels leach thickens no further: loose grains in a creamy film, never a slab'],
-  concentrationMax: [0.22, 'g/g', 'C', 'swollen starch beyond this packs no further'],
+  crowded: [0.3, 'g/g', 'C', 'towards this concentration granules have no water left to swell with'],
+  jamsBelow: [0.5, 'g/g', 'C', 'liquid per g of dry kernel below which kernels bear on each other'],
+  jamPa: [
+    520,
+    'Pa',
+    'C',
+    'what a bed of sticky kernels bears with no liquid between them; fitted to rice cut in squares',
+  ],
+  sticks: [3, '1', 'C', 'amylose keeps kernels apart: loss of stickiness per share of it'],
 });
 
 /** Viscosity over consistency at the spoon's shear rate. */
@@ -40,7 +53,7 @@ export const sugarFraction = (m: Mixture): number => {
 };
 
 export const dairyProteinPct = (m: Mixture): number =>
-  (100 * m.dairyProteinG) / (m.waterG + m.lactoseG + m.sugarG + m.dairyProteinG);
+  (100 * m.dairyProteinG) / (m.waterG + m.lactoseG + m.dairyProteinG);
 
 /** One kind of starch in the pot and how far it has come; all 0 to 1 but the Fourier number and the swelling (to 1.05). */
 export type Fraction = Thickening & {
@@ -78,6 +91,8 @@ export type Body = {
   bite: number;
   /** amylose that is in the liquid, g */
   amyloseG: number;
+  /** what kernels bear that lean on each other with no liquid between them, Pa */
+  jamPa: number;
 };
 
 const freeShare = (f: Fraction, h: number): number => {
@@ -87,14 +102,26 @@ const freeShare = (f: Fraction, h: number): number => {
   return g.free * h * (0.75 + 0.25 * f.leached);
 };
 
-/** Reads the body of a pot. Water held by grains and pieces is not free. */
-export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
+/** Volume that soft grains really take when this share of the pot is theirs: none stands on its full right. */
+const giveWay = (share: number): number => PASTE.grainGives * (1 - Math.exp(-share / PASTE.grainGives));
+/** Granules short of water swell less: the concentration that counts levels off. */
+const crowd = (c: number): number => c / (1 + (c / PASTE.crowded) ** 4) ** 0.25;
+
+/**
+ * Reads the body of a pot. Water held by grains and pieces is not free; where there is too little for all, kernels and
+ * the starch between them share it by what each would hold.
+ * @param stoodH hours off the heat, in which swollen grain goes on drinking
+ */
+export function bodyOf(m: Mixture, fractions: readonly Fraction[], stoodH = 0): Body {
   const brake = sugarBrake(sugarFraction(m));
+  const drinksOn = 1 + GRAIN_KINETICS.drinksOn * (1 - Math.exp(-stoodH / GRAIN_KINETICS.drinksOnH));
   let held = Math.max(0, m.piecesDrinkG);
+  let kernelsWant = 0;
+  let looseWants = 0;
   let solid = 0;
-  let dry = 0;
+  let kernelDry = 0;
+  let sticky = 0;
   let swollen = 0;
-  let fromKernels = 0;
   let loose = 0;
   let k8 = 0;
   let flow = 0;
@@ -108,14 +135,19 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
     const h = hydration(f.fourier, g.form);
     const free = f.starchG * freeShare(f, h);
     const s = free * f.gelatinised * f.swelling;
-    if (g.form !== 'powder') {
-      dry += f.dryG;
+    const wants = g.drinks * f.dryG * h;
+    if (g.form === 'powder') held += wants * f.gelatinised;
+    else {
       solid += Math.max(0, f.dryG - free);
       bite = Math.min(bite, h);
+      if (g.form === 'kernel') {
+        kernelsWant += wants * drinksOn;
+        kernelDry += f.dryG;
+        sticky += f.dryG * Math.max(0, 1 - PASTE.sticks * g.starch.amylose);
+      } else held += wants * drinksOn;
     }
-    held += g.drinks * f.dryG * h * (g.form === 'powder' ? f.gelatinised : 1);
+    looseWants += s * g.starch.swellG;
     swollen += s;
-    if (g.form === 'kernel') fromKernels += s;
     loose += free;
     k8 += s * g.starch.k8;
     flow += s * g.starch.flowJPerMol;
@@ -124,31 +156,32 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[]): Body {
     whole += s * f.integrity;
     amylose += s * g.starch.amylose * g.starch.leaches;
   }
-  const freeWaterG = Math.max(m.waterG - held, GRAIN_KINETICS.film * dry, 0.12 * m.waterG);
+  const left = Math.max(m.waterG - held, GRAIN_KINETICS.keepsFree * m.waterG);
+  const kernelsHold =
+    kernelsWant + looseWants > left ? (left * kernelsWant) / (kernelsWant + looseWants || 1) : kernelsWant;
+  const freeWaterG = Math.max(left - kernelsHold, GRAIN_KINETICS.film * kernelDry);
   const per = swollen > 1e-12 ? 1 / swollen : 0;
   const volume = massG(m) / PUDDING_G_PER_ML;
-  const dilute = brake / (loose + freeWaterG + PASTE.sugarAsSerum * m.sugarG || 1);
   const pieces = (m.piecesG + Math.max(0, m.piecesDrinkG)) / 1.1;
+  const looseness = kernelDry > 0 ? freeWaterG / kernelDry : Infinity;
   return {
-    c: Math.min(
-      PASTE.concentrationMax,
-      (swollen - fromKernels) * dilute + Math.min(PASTE.kernelMax, fromKernels * dilute),
-    ),
+    c: crowd((swollen * brake) / (loose + freeWaterG + PASTE.sugarAsSerum * m.sugarG + PASTE.fatAsSerum * m.fatG || 1)),
     k8: k8 * per,
     flowJPerMol: flow * per,
     gel: gel * per,
     retro: retro * per,
     integrity: per > 0 ? whole * per : 1,
-    grainVolume: Math.min(
-      PASTE.grainMax,
+    grainVolume: giveWay(
       Math.max(
         0,
-        (solid / GRAIN_KINETICS.solidG + PASTE.heldAsGrain * Math.min(held, m.waterG - freeWaterG) + pieces) / volume,
+        (solid / GRAIN_KINETICS.solidG + PASTE.heldAsGrain * Math.max(0, m.waterG - freeWaterG) + pieces) / volume,
       ),
     ),
     freeWaterG,
     bite,
     amyloseG: amylose,
+    jamPa:
+      kernelDry > 0 ? PASTE.jamPa * (sticky / kernelDry) * bite * Math.exp(-((looseness / PASTE.jamsBelow) ** 2)) : 0,
   };
 }
 
@@ -177,8 +210,7 @@ export function consistency(body: Body, tempC: number, m: Mixture): number {
 }
 
 /** Stiffening by what does not flow: grains and pieces as a filler. 1 or more. */
-export const fillerFactor = (body: Body): number =>
-  (1 - Math.min(PASTE.grainMax, body.grainVolume) / PASTE.packing) ** -PASTE.packingPower;
+export const fillerFactor = (body: Body): number => (1 - body.grainVolume / PASTE.packing) ** -PASTE.packingPower;
 
 /** Factor on a thin liquid from egg that has thickened (0 to 1). */
 export function eggFactor(m: Mixture, eggSet: number): number {

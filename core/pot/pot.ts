@@ -550,7 +550,9 @@ export class PotSystem {
         fr.fourier > SOAKED_THROUGH ? 0 : scarce * fourierRate(g, size, bulkC, target, sugar, this.milky);
       const wet = hydration(fr.fourier, g.form);
       const rub = this.stirred ? 1 + GRAIN_KINETICS.leachStir / (1 + hands.everyS / STARCH_KINETICS.stirHalfS) : 1;
-      const leachTo = g.form === 'kernel' ? g.free * wet * Math.min(GRAIN_KINETICS.rubMost, rub) : wet;
+      // what kernels give, they give to the liquid around them
+      const takes = freeWaterG / (freeWaterG + GRAIN_KINETICS.leachInto * dryG);
+      const leachTo = g.form === 'kernel' ? g.free * wet * Math.min(GRAIN_KINETICS.rubMost, rub) * takes : wet;
       const leachS = g.form === 'kernel' ? GRAIN_KINETICS.leachS : GRAIN_KINETICS.abrasionS / rub;
       f[at + GRAIN_AT.leached] = (target * Math.max(0, leachTo - fr.leached)) / leachS;
     }

@@ -43,7 +43,7 @@ export const STARCHES = {
   maize: species({
     title: 'maize',
     gel: [64.1, 69.4, 74.9, JANE, 'A'],
-    k8: 9.5,
+    k8: 9.2,
     integrityFloor: 0.58,
     flowJPerMol: 12700,
     strength: 1,
@@ -184,8 +184,13 @@ export const STARCH_KINETICS = table('Starch: kinetics', {
   swellS: [50, 's', 'C', 'swelling after gelatinisation'],
   swellStart: [0.3, '1', 'B', 'swelling just gelatinised, share of that at 95 degC'],
   swellMax: [1.05, '1', 'B', 'above 95 degC'],
-  swellSugar: [0.25, '1', 'C', "sugar's brake on swelling, per X"],
-  swellSugar2: [0.8, '1', 'C', 'per X squared'],
+  sugarHalves: [
+    0.42,
+    '1',
+    'C',
+    'sugar fraction at which granules swell half as far; fitted: little to 20 g per 100 of milk',
+  ],
+  sugarPower: [7, '1', 'C', 'how steeply: only beyond 30 g per 100 does it hinder badly'],
   breakHeatPerS: [0.5 / 900, '1/s', 'B', 'breakdown by heat alone at 95 degC'],
   breakStirPerS: [1 / 700, '1/s', 'C', 'breakdown by the spoon at 95 degC'],
   breakJPerMol: [90000, 'J/mol', 'C', 'of both'],
@@ -222,7 +227,7 @@ export function swellEquilibrium(tempC: number, peakC: number): number {
 
 /** Factor on the swollen volume from sugar, 0.2 to 1. */
 export const sugarBrake = (x: number): number =>
-  Math.max(0.2, 1 - STARCH_KINETICS.swellSugar * x - STARCH_KINETICS.swellSugar2 * x * x);
+  Math.max(0.2, 1 / (1 + (x / STARCH_KINETICS.sugarHalves) ** STARCH_KINETICS.sugarPower));
 
 /** Rate of loss of granule integrity towards its floor, 1/s, for swollen share `swollen` and a spoon every `wipeS`. */
 export function breakdownRate(tempC: number, swollen: number, wipeS: number, whisked: boolean): number {

@@ -1,4 +1,4 @@
-import { along, table, type Curve } from '../coefficients';
+import { along, clamp, table, type Curve } from '../coefficients';
 import type { Mixture } from '../matter/mixture';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { eggGelPa } from '../pot/egg';
@@ -7,12 +7,12 @@ import { WEIGHT_N_PER_M3 } from '../texture/words';
 
 /** The cold gel: starch, egg, solid fat, and what stiffens both. */
 export const GEL = table('The cold gel', {
-  g6Pa: [500, 'Pa', 'C', 'modulus at c = 6 %; published gels of 6 to 10 % span a factor of 3'],
+  g6Pa: [460, 'Pa', 'C', 'modulus at c = 6 % without protein; published gels span a factor of 3; fitted to what mounds'],
   power: [2.75, '1', 'B', 'concentration power, 2.3 to 3'],
   protein: [0.2, '1/%', 'C', 'dairy protein'],
-  proteinMaxPct: [4, '%', 'C', 'no more than this counts'],
-  otherProtein: [0.25, '1', 'C', 'plant protein against dairy'],
-  sugar: [0.7, '1', 'C', 'softening per unit of sugar fraction'],
+  proteinMaxPct: [3.6, '%', 'C', 'no more than this counts; fitted: evaporated milk saves a tenth of the starch'],
+  otherProtein: [0.55, '1', 'C', 'plant protein against dairy'],
+  sugar: [0.5, '1', 'C', 'softening per unit of sugar fraction; fitted: a tenth to a quarter at 20 g per 100'],
   integrityRef: [0.75, '1', 'C', 'whole granules at which g6 holds'],
   fastShare: [0.7, '1', 'B', 'share of the gel that forms fast'],
   fastMin: [40, 'min', 'B', 'its time constant'],
@@ -20,8 +20,18 @@ export const GEL = table('The cold gel', {
   retroAfterH: [12, 'h', 'C', 'slow firming over days begins'],
   retroH: [60, 'h', 'C', 'its time constant'],
   setsBelowC: [62, 'degC', 'C', 'nothing sets above this'],
+  setsFullyC: [40, 'degC', 'B', 'below this amylose gels as fast as in the fridge, in an hour or two'],
+  fatSolid: [2, '1', 'C', 'stiffening per share of the volume that is solid fat; fitted to cream'],
+  fatSolid2: [12, '1', 'C', 'and per share squared'],
   tempPower: [0.8, '1', 'C', 'slope of softening with temperature'],
-  yieldOverG: [0.15, '1', 'C', 'yield stress over modulus'],
+  yieldOverG: [0.149, '1', 'C', 'yield stress over modulus of a gel that the spoon has broken'],
+  breakStrain: [
+    0.6,
+    '1',
+    'C',
+    'strain at which a gel that was left alone breaks; set gels are published from 0.5 to 2',
+  ],
+  gelledPa: [650, 'Pa', 'C', 'modulus about which a paste has become one piece that breaks and does not flow'],
   yieldOverK: [0.2, 's^-n', 'C', 'and over hot consistency'],
   stirredCold: [0.35, '1', 'C', 'left of a gel that is stirred while it cools'],
   reheated: [0.75, '1', 'C', 'left of a gel that is melted and set again'],
@@ -43,12 +53,12 @@ const MILK_FAT: Curve = [
   [37, 0],
 ];
 
-/** Stiffening by fat that is solid at this temperature (Guth and Smallwood's filler, A). @param coldestC it has been */
+/** Stiffening by fat that is solid at this temperature, a filler. @param coldestC it has been */
 export function fatFactor(m: Mixture, tempC: number, coldestC = tempC): number {
   const volume = massG(m) / PUDDING_G_PER_ML;
   const coconut = coldestC <= GEL.supercoolsC ? along(COCONUT_FAT, tempC) : 0;
   const solid = (m.coconutFatG * coconut + m.milkFatG * along(MILK_FAT, tempC)) / 0.92 / volume;
-  return 1 + 2.5 * solid + 14 * solid * solid;
+  return 1 + GEL.fatSolid * solid + GEL.fatSolid2 * solid * solid;
 }
 
 /** Share of the gel that has formed, by hours of ageing at fridge temperature. @param retro slow firming of this starch */
@@ -63,8 +73,9 @@ export function ageFactor(ageH: number, retro: number): number {
 export const temperatureFactor = (tempC: number): number =>
   Math.max(0, (GEL.setsBelowC - Math.max(-2, tempC)) / 58) ** GEL.tempPower;
 
-/** How fast it ages at a temperature, against the fridge: it sets while it cools (C). */
-export const ageingRate = (tempC: number): number => Math.max(0, Math.min(1.1, (GEL.setsBelowC - tempC) / 57));
+/** How fast it ages at a temperature, against the fridge: it sets while it cools, in full below 40 degC (B). */
+export const ageingRate = (tempC: number): number =>
+  clamp((GEL.setsBelowC - tempC) / (GEL.setsBelowC - GEL.setsFullyC), 0, 1);
 
 /** What is asked of a gel. Hours of ageing, degC; `coldestC` it has been; `firmness` the cook's own factor. */
 export type GelState = {
@@ -98,24 +109,32 @@ export function gelModulusPa(m: Mixture, body: Body, at: GelState): number {
   return firmness * (starch + egg) * fat;
 }
 
+/** Stress at which it yields once the spoon has broken it: the scale of the words, Pa. */
 export const yieldPa = (modulusPa: number, consistencyPaSn: number): number =>
   GEL.yieldOverG * modulusPa + GEL.yieldOverK * consistencyPaSn;
 
+/** Stress that a block bears which nobody has touched: a gel breaks late, what has hardly gelled flows as a paste. */
+export function bearsPa(yieldStressPa: number, modulusPa: number): number {
+  const gelled = modulusPa ** 2 / (modulusPa ** 2 + GEL.gelledPa ** 2);
+  return yieldStressPa + (GEL.breakStrain - GEL.yieldOverG) * modulusPa * gelled;
+}
+
 export type Standing = { slumpRel: number; sagRel: number; stands: boolean };
 
-/** Share of its height a turned-out block may slump and sag and still be said to stand (B). */
-export const STANDS = { slumpRel: 0.12, sagRel: 0.2 } as const;
+/** Share of its height a turned-out block may slump and sag and still be said to stand (B): sag is seen as wobble. */
+export const STANDS = { slumpRel: 0.12, sagRel: 1 / 6 } as const;
 
-/**
- * Turned out of its mould: how far a block of this height settles under its own weight (Pashias et al. 1996) and sags
- * (elastic). It stands when both stay small.
- */
+/** Share of its height by which a block settles that flows from this stress on, under its own weight (Pashias et al. 1996). */
+export function slumpRel(flowsFromPa: number, heightM: number): number {
+  const x = (2 * flowsFromPa) / (WEIGHT_N_PER_M3 * heightM);
+  return x >= 1 ? 0 : x <= 0 ? 1 : 1 - x * (1 - Math.log(x));
+}
+
+/** Turned out of its mould: how far a block slumps and sags (elastic). It stands when both stay small. */
 export function standing(yieldStressPa: number, modulusPa: number, heightM: number): Standing {
-  const weight = WEIGHT_N_PER_M3 * heightM;
-  const x = (2 * yieldStressPa) / weight;
-  const slumpRel = x >= 1 ? 0 : x <= 0 ? 1 : 1 - x * (1 - Math.log(x));
-  const sagRel = modulusPa > 0 ? Math.min(1, weight / (6 * modulusPa)) : 1;
-  return { slumpRel, sagRel, stands: slumpRel <= STANDS.slumpRel && sagRel <= STANDS.sagRel };
+  const slump = slumpRel(bearsPa(yieldStressPa, modulusPa), heightM);
+  const sagRel = modulusPa > 0 ? Math.min(1, (WEIGHT_N_PER_M3 * heightM) / (6 * modulusPa)) : 1;
+  return { slumpRel: slump, sagRel, stands: slump <= STANDS.slumpRel && sagRel <= STANDS.sagRel + 1e-9 };
 }
 
 /** Hot starch never slices clean: the knife waits until it is below this and has been cold this long (C). */

@@ -1,3 +1,5 @@
+import { clamp, table } from '../coefficients';
+
 export const SET_WORDS = ['drinks', 'pours', 'coats', 'mounds', 'holds a trail', 'wobbles', 'slices', 'firm'] as const;
 export type SetWord = (typeof SET_WORDS)[number];
 
@@ -5,22 +7,49 @@ export type SetWord = (typeof SET_WORDS)[number];
 export const WEIGHT_N_PER_M3 = 1040 * 9.81;
 
 /**
- * Lower bounds of the words. Yield stress in Pa, at the temperature it is eaten; viscosity in Pa s at 10 1/s for what
- * still flows (B/C; the standing and slicing bounds belong to a 4 cm mould and are moved by {@link boundsFor}).
+ * Where the words begin, fitted to what kitchens call a cornstarch pudding (C). Yield stress in Pa, once the spoon has
+ * broken it, at the temperature it is eaten. What is served whole is judged by its height: {@link boundsFor}.
  */
+export const WORDS = table('Words of the set', {
+  pours: [1.4, 'Pa', 'C', 'from here it pours; 1.35 g of cornstarch to 100 of milk'],
+  coats: [8.5, 'Pa', 'C', 'from here it coats; 2.65 g'],
+  mounds: [23, 'Pa', 'C', 'mounds; 3.85 g'],
+  trail: [49, 'Pa', 'C', 'holds a trail; 5.1 g'],
+  wobbles: [85, 'Pa', 'C', 'wobbles on the spoon; 6.3 g'],
+  slices: [160, 'Pa', 'C', 'slices; 8.1 g'],
+  firm: [315, 'Pa', 'C', 'firm; 10.6 g'],
+  topOverFirm: [1.86, '1', 'C', 'rubber over firm'],
+  standsOverWeight: [0.149, '1', 'B', 'turned out: that of a gel that sags by a sixth of its height, over rho g h'],
+  letsGo: [12, 'Pa', 'C', 'and what the wall of a mould keeps hold of'],
+  slicesOverWobbles: [1.95, '1', 'C', 'turned out: slices clean over wobbles'],
+  firmOverSlices: [1.87, '1', 'C', 'turned out: firm over slices'],
+  knife: [85, 'Pa', 'C', 'a layer cut in its dish bears the knife'],
+  knifeOverWeight: [0.1, '1', 'C', 'and some of its own height, over rho g h'],
+  layerWobbles: [0.55, '1', 'C', 'a layer wobbles from this share of what cuts it'],
+  layerFirm: [250, 'Pa', 'C', 'a layer is firm'],
+  pasteHotPaS: [0.011, 'Pa s', 'C', 'hot, at 10 1/s: pours; 2 g of cornstarch to 100'],
+  coatsHotPaS: [0.09, 'Pa s', 'C', 'coats; 3 g'],
+  pasteColdPaS: [0.03, 'Pa s', 'B', 'cold: pours'],
+  coatsColdPaS: [0.3, 'Pa s', 'B', 'cold: coats'],
+  moundsPaS: [1.1, 'Pa s', 'B', 'mounds, hot or cold; 6 g hot'],
+  trailPaS: [3, 'Pa s', 'C', 'holds a trail; 9 g hot'],
+  topPaS: [60, 'Pa s', 'C', 'no flow is called more than that'],
+  coldC: [20, 'degC', 'B', 'below this it is judged as cold'],
+  hotC: [80, 'degC', 'B', 'above this as hot'],
+});
 const YIELD_PA: Record<SetWord, number> = {
   drinks: 0.2,
-  pours: 1,
-  coats: 3,
-  mounds: 18,
-  'holds a trail': 45,
-  wobbles: 75,
-  slices: 230,
-  firm: 600,
+  pours: WORDS.pours,
+  coats: WORDS.coats,
+  mounds: WORDS.mounds,
+  'holds a trail': WORDS.trail,
+  wobbles: WORDS.wobbles,
+  slices: WORDS.slices,
+  firm: WORDS.firm,
 };
-const VISCOSITY_PAS: Partial<Record<SetWord, number>> = { pours: 0.03, coats: 0.3, mounds: 1.1, 'holds a trail': 4 };
-/** Top of the scale over the bound of firm: beyond it is rubber (B: 1800 Pa). */
-const TOP_OVER_FIRM = 3;
+/** Where in its band, by ratio, a word is best aimed at: so that no word costs much more starch than the one before (C). */
+const AIM: Partial<Record<SetWord, number>> = { pours: 0.83, mounds: 0.4 };
+const aimShare = (word: SetWord): number => AIM[word] ?? 0.5;
 
 /** Where each word begins on the set strip, 0 to 5 (drinks, coats, mounds, wobbles, slices are a unit each). */
 export const STRIP: Record<SetWord, number> = {
@@ -39,44 +68,51 @@ export type ServeStyle = (typeof SERVE_STYLES)[number];
 export type Bounds = Record<SetWord, number>;
 
 /**
- * Lower bounds for what is judged: a turned-out mould must bear its own height (0.275 rho g h), a layer cut in its dish
- * must bear the knife (0.30 rho g h, 75 Pa at the least); from the spoon the table holds.
+ * Lower bounds for what is judged. Turned out, a block stands by its elasticity and must bear its own height; a layer
+ * cut in its dish must bear the knife; from the spoon the table holds.
  */
 export function boundsFor(style: ServeStyle, heightM: number): Bounds {
   const weight = WEIGHT_N_PER_M3 * heightM;
   if (style === 'turned out') {
-    const wobbles = Math.max(50, 0.275 * weight);
-    const slices = Math.max(230, 2.7 * wobbles);
+    const wobbles = WORDS.standsOverWeight * weight + WORDS.letsGo;
+    const slices = WORDS.slicesOverWobbles * wobbles;
     return {
       ...YIELD_PA,
-      'holds a trail': Math.min(45, wobbles * 0.6),
+      ...under(wobbles),
       wobbles,
       slices,
-      firm: Math.max(600, 2.6 * slices),
+      firm: Math.max(WORDS.layerFirm, WORDS.firmOverSlices * slices),
     };
   }
   if (style === 'cut') {
-    const slices = Math.max(75, 0.3 * weight);
-    const wobbles = Math.min(75, slices * 0.75);
-    return {
-      ...YIELD_PA,
-      'holds a trail': Math.min(45, wobbles * 0.7),
-      wobbles,
-      slices,
-      firm: Math.max(600, 2.6 * slices),
-    };
+    const slices = WORDS.knife + WORDS.knifeOverWeight * weight;
+    const wobbles = WORDS.layerWobbles * slices;
+    return { ...YIELD_PA, ...under(wobbles), wobbles, slices, firm: Math.max(WORDS.layerFirm, 2 * slices) };
   }
   return YIELD_PA;
 }
+/** The words below a wobble that begins early or late. */
+const under = (wobbles: number) => {
+  const trail = Math.max(Math.min(WORDS.trail, 0.75 * wobbles), wobbles / 1.9);
+  return { 'holds a trail': trail, mounds: Math.min(WORDS.mounds, 0.6 * trail) };
+};
 
 /** The yield stress at which a word ends, Pa. */
 export function upperBoundPa(word: SetWord, bounds: Bounds): number {
   const next = SET_WORDS[SET_WORDS.indexOf(word) + 1];
-  return next ? bounds[next] : TOP_OVER_FIRM * bounds.firm;
+  return next ? bounds[next] : WORDS.topOverFirm * bounds.firm;
 }
 
-/** The yield stress to aim at for a word: the middle of its band, by ratio. */
-export const aimPa = (word: SetWord, bounds: Bounds): number => Math.sqrt(bounds[word] * upperBoundPa(word, bounds));
+/** The yield stress to aim at for a word. */
+export const aimPa = (word: SetWord, bounds: Bounds): number =>
+  bounds[word] * (upperBoundPa(word, bounds) / bounds[word]) ** aimShare(word);
+
+const endOf = (word: SetWord): number => {
+  const next = SET_WORDS[SET_WORDS.indexOf(word) + 1];
+  return next ? STRIP[next] : 5;
+};
+/** The place on the strip that is aimed at for a word: what {@link aimPa} is there. */
+export const aimPlace = (word: SetWord): number => STRIP[word] + (endOf(word) - STRIP[word]) * aimShare(word);
 
 function place(value: number, table: Partial<Record<SetWord, number>>, top: number): number {
   const words = SET_WORDS.filter((w) => table[w] !== undefined);
@@ -95,11 +131,26 @@ function place(value: number, table: Partial<Record<SetWord, number>>, top: numb
   return 5;
 }
 
-/** Place of a cold or hot pudding on the strip, 0 to 5: what its yield stress or its viscosity gives, whichever is more. */
-export function stripPlace(yieldPa: number, viscosityPaS: number, bounds: Bounds = YIELD_PA): number {
+/** What flows, Pa s at 10 1/s: thin and hot looks thicker than its figure, for it is compared with what is hot. */
+function flowBounds(tempC: number): Partial<Record<SetWord, number>> {
+  const hot = clamp((tempC - WORDS.coldC) / (WORDS.hotC - WORDS.coldC), 0, 1);
+  const between = (cold: number, warm: number) => cold * (warm / cold) ** hot;
+  return {
+    pours: between(WORDS.pasteColdPaS, WORDS.pasteHotPaS),
+    coats: between(WORDS.coatsColdPaS, WORDS.coatsHotPaS),
+    mounds: WORDS.moundsPaS,
+    'holds a trail': WORDS.trailPaS,
+  };
+}
+
+/**
+ * Place of a pudding on the strip, 0 to 5: what its yield stress or its viscosity gives, whichever is more. What only
+ * flows never wobbles. @param tempC at which it is judged
+ */
+export function stripPlace(yieldPa: number, viscosityPaS: number, bounds: Bounds = YIELD_PA, tempC = 8): number {
   return Math.max(
-    place(yieldPa, bounds, TOP_OVER_FIRM * bounds.firm),
-    Math.min(place(viscosityPaS, VISCOSITY_PAS, 12), STRIP.wobbles - 0.01),
+    place(yieldPa, bounds, WORDS.topOverFirm * bounds.firm),
+    viscosityPaS > 0 ? Math.min(place(viscosityPaS, flowBounds(tempC), WORDS.topPaS), STRIP.wobbles - 0.01) : 0,
   );
 }
 
@@ -111,17 +162,12 @@ export function wordAt(placeOnStrip: number): SetWord {
 }
 
 /** The middle of a word's stretch on the strip. */
-export function stripMiddle(word: SetWord): number {
-  const next = SET_WORDS[SET_WORDS.indexOf(word) + 1];
-  return (STRIP[word] + (next ? STRIP[next] : 5)) / 2;
-}
+export const stripMiddle = (word: SetWord): number => (STRIP[word] + endOf(word)) / 2;
 
 /** Yield stress, Pa, at a place on the strip: the inverse of the yield part of {@link stripPlace}. */
 export function yieldAtPlace(p: number, bounds: Bounds = YIELD_PA): number {
   const word = wordAt(Math.max(0, Math.min(4.999, p)));
   const lo = bounds[word];
   const hi = upperBoundPa(word, bounds);
-  const next = SET_WORDS[SET_WORDS.indexOf(word) + 1];
-  const width = (next ? STRIP[next] : 5) - STRIP[word];
-  return lo * (hi / lo) ** ((p - STRIP[word]) / width);
+  return lo * (hi / lo) ** ((p - STRIP[word]) / (endOf(word) - STRIP[word]));
 }

@@ -1,0 +1,5 @@
+import type { Anchor } from './anchor';
+import { OTHER_ANCHORS, STARCH_ANCHORS } from './starch';
+
+/** Every thing that kitchens agree on, in the order of the page. */
+export const ANCHORS: readonly Anchor[] = [...STARCH_ANCHORS, ...OTHER_ANCHORS];

@@ -1,0 +1,121 @@
+import { solve, swapThickener } from '../advice/solve';
+import { massG } from '../matter/mixture';
+import { dishHistory, hotIn, judge, servingStress } from '../model/forecast';
+import { runMethod, type Run } from '../model/run';
+import { refreshCarveOuts, usualStage } from '../plan/amounts';
+import { newPlan } from '../plan/newPlan';
+import { lookUp } from '../plan/stages';
+import type { Family, Plan } from '../plan/plan';
+import { HOBS, PANS, type Hob } from '../pantry/kitchen';
+import { boundsFor, type SetWord } from '../texture/words';
+
+/** The dishes that anchors are asked of: grams in, depth of the dish, hours in the cold. */
+export type Asked = {
+  /** g of the liquid, and of everything else by its id */
+  liquid?: string;
+  liquidG?: number;
+  items: Readonly<Record<string, number>>;
+  family?: Family;
+  style?: Plan['serve']['style'];
+  word?: SetWord;
+  depthMm?: number;
+  /** degC at which it is eaten, and hours from pouring to then */
+  tempC?: number;
+  hours?: number;
+  method?: Partial<Plan['method']>;
+  choices?: Plan['choices'];
+  steps?: Plan['steps'];
+  hob?: Hob;
+};
+
+export const RINGS = {
+  gas: HOBS[1]!,
+  electric: HOBS[3]!,
+  plate: HOBS[4]!,
+  induction: HOBS[5]!,
+} as const;
+const POT_ML = 0.95;
+
+/** g of sugar to 100 g of milk, and the litre of it that anchors are asked of. */
+export const SUGAR_PER_100 = 8;
+export const LITRE_G = 1000;
+
+export function dishOf(a: Asked): Plan {
+  const liquid = a.liquid ?? 'milk_whole';
+  const liquidG = a.liquidG ?? LITRE_G;
+  const base = newPlan({
+    id: 'anchor',
+    name: 'Anchor',
+    milkId: liquid,
+    people: 8,
+    portionG: 130,
+    serveAt: '2026-12-12T19:30:00Z',
+    family: a.family ?? 'starch-set milk pudding',
+  });
+  const depthMm = a.depthMm ?? 45;
+  const total = liquidG + Object.values(a.items).reduce((s, g) => s + g, 0);
+  const heightMm = Math.min(250, depthMm / 0.9);
+  const { steps } = a;
+  const { name: _ring, ...hob } = { name: '', ...(a.hob ?? base.hob) };
+  return refreshCarveOuts({
+    ...base,
+    items: [
+      { ingredientId: liquid, grams: liquidG, stage: 'pot' },
+      ...Object.entries(a.items).map(([ingredientId, grams]) => ({
+        ingredientId,
+        grams,
+        stage: usualStage(lookUp(base, ingredientId)),
+      })),
+    ],
+    pan: total > 2200 ? PANS[2]! : PANS[1]!,
+    hob,
+    method: { ...base.method, cookOnMin: 1.5, ...a.method },
+    choices: a.choices ?? base.choices,
+    dish: {
+      kind: 'mould',
+      count: 6,
+      capacityMl: (total * POT_ML) / 6 / 0.9,
+      heightMm,
+      wall: 'ceramic',
+    },
+    rest: { ...base.rest, roomMin: 20, hours: a.hours ?? 5.33 },
+    serve: { ...base.serve, style: a.style ?? 'spooned', word: a.word ?? 'mounds', tempC: a.tempC ?? 6 },
+    ...(steps ? { steps } : {}),
+  });
+}
+
+/** g of the thickener to 100 g of liquid that the solver lands on. */
+export function solvedPer100(a: Asked, thickener = 'cornstarch'): number {
+  const plan = dishOf({
+    ...a,
+    items: { sugar: SUGAR_PER_100 * 10, ...a.items, [thickener]: a.items[thickener] ?? 50 },
+  });
+  const s = solve(plan, { free: [{ ingredientId: thickener }] });
+  return s.ok ? (100 * s.amounts[0]!.grams) / (a.liquidG ?? LITRE_G) : NaN;
+}
+
+/** g of another thickener to 1 g of cornstarch for the same cold set, in milk. */
+export function perCornstarch(thickener: string, word: SetWord = 'mounds'): number {
+  const plan = dishOf({ items: { sugar: 80, cornstarch: 10 * solvedPer100({ items: {}, word }) }, word });
+  const s = swapThickener(plan, 'cornstarch', thickener);
+  return s.ok ? s.perGram : NaN;
+}
+
+export type Cooked = { run: Run; hot: ReturnType<typeof hotIn>; cold: ReturnType<typeof judge>; lossRel: number };
+/** The dish cooked: hot in the pot, and as it is served. */
+export function cooked(a: Asked): Cooked {
+  const plan = dishOf(a);
+  const run = runMethod(plan, {});
+  const bounds = boundsFor(plan.serve.style, run.depthM);
+  const { serving } = dishHistory(plan, run, plan.rest.hours);
+  const went = plan.items.reduce((s, i) => s + i.grams, 0);
+  return {
+    run,
+    hot: hotIn(plan, run),
+    cold: judge(plan, run, serving, bounds),
+    lossRel: 1 - massG(run.pot.content) / went,
+  };
+}
+
+/** Yield stress as it is served, Pa. */
+export const coldStress = (a: Asked): number => servingStress(dishOf(a)).stress;
