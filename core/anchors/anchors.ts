@@ -1,5 +1,6 @@
 import type { Anchor } from './anchor';
+import { GRAIN_ANCHORS } from './grain';
 import { OTHER_ANCHORS, STARCH_ANCHORS } from './starch';
 
 /** Every thing that kitchens agree on, in the order of the page. */
-export const ANCHORS: readonly Anchor[] = [...STARCH_ANCHORS, ...OTHER_ANCHORS];
+export const ANCHORS: readonly Anchor[] = [...STARCH_ANCHORS, ...OTHER_ANCHORS, ...GRAIN_ANCHORS];

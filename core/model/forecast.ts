@@ -127,6 +127,9 @@ export function starchSdRel(measure: Plan['starchMeasure']): number {
 /** How old and how cold: what the dish has been through when it is judged. */
 export type Age = { ageH: number; tempC: number; coldestC?: number; hours?: number };
 
+/** How far this starch makes a gel, 0 to 1: nearly none of waxy rice does. */
+const gelsOf = (body: Body): number => Math.min(1, body.gel / GEL.fullGel);
+
 /** The pudding in the dish, judged: words, firmness and viscosity at an age and a temperature. */
 export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at: Age, bounds: Bounds): Firmness {
   const { pot } = run;
@@ -153,7 +156,7 @@ export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at:
     k * solidsFactor(m) * eggFactor(m, stirredEgg) ** PASTE.eggInPaste * fillerFactor(body),
   );
   const viscosity = viscosityPaS(k, m, at.tempC, body, stirredEgg);
-  const place = stripPlace(stress, viscosity, bounds, at.tempC);
+  const place = stripPlace(stress, viscosity, bounds, { tempC: at.tempC, gels: gelsOf(body) });
   return { word: wordAt(place), place, yieldPa: stress, modulusPa, viscosityPaS: viscosity };
 }
 
@@ -200,7 +203,8 @@ export function servingStress(
   const bounds = boundsFor(plan.serve.style, run.depthM);
   const at = dishHistory(plan, run, plan.rest.hours).serving;
   const judged = judge(plan, run, at, bounds);
-  return { stress: judged.yieldPa, place: judged.place, run, bounds, ageH: at.ageH };
+  // by its place, so that what only flows has one too
+  return { stress: yieldAtPlace(judged.place, bounds), place: judged.place, run, bounds, ageH: at.ageH };
 }
 
 /** The words alone, for a thumb that is still moving: one coarse cook, no doubt and no risks. */
@@ -338,6 +342,7 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
   const lastC = run.stays.at(-1)?.airC ?? plan.rest.fridgeC;
   const rule = keepsRule(cooling, plan.rest.rule ?? 'two stages', Math.min(12, lastC + 1.5));
   const body = bodyOf(m, pot.fractions);
+  const judgedAt = { tempC: age.tempC, gels: gelsOf(body) };
   const weeps = weepPct(m, pot.fractions, body, 3);
   const k = consistency(body, pot.bulkC, m);
   const coldH = cooling.filter((p) => p.hours <= plan.rest.hours && p.coreC < KNIFE.coldC).length
@@ -357,8 +362,8 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
     serving,
     nextDay,
     doubt: {
-      low: stripPlace(serving.yieldPa / spread, serving.viscosityPaS / spread, bounds, age.tempC),
-      high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds, age.tempC),
+      low: stripPlace(serving.yieldPa / spread, serving.viscosityPaS / spread, bounds, judgedAt),
+      high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds, judgedAt),
       ...doubt,
     },
     pushes: pushesOf(plan, age, bounds),

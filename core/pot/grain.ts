@@ -17,6 +17,8 @@ export type Grain = {
   free: number;
   /** g of water a g of dry grain holds when done */
   drinks: number;
+  /** how thick its starch is while it is hot, against the same starch as a powder */
+  flows: number;
 };
 
 const grain = (
@@ -27,6 +29,7 @@ const grain = (
   diffusivity: number,
   free: number,
   drinks: number,
+  flows = 1,
 ): Grain => ({
   species,
   starch: STARCHES[species],
@@ -38,9 +41,10 @@ const grain = (
       free,
       '1',
       'C',
-      form === 'kernel' ? 'leaches at most this share' : 'share of the starch that thickens, fitted to what kitchens swap',
+      form === 'kernel' ? 'would leach this share into liquid without end' : 'share of the starch that thickens, fitted to what kitchens swap',
     ],
     drinks: [drinks, 'g/g', 'C', 'water held by the done grain, per g dry'],
+    flows: [flows, '1', 'C', 'thickness of its hot starch against a powder; fitted: meal is loose hot and a slab cold'],
   }),
 });
 
@@ -51,15 +55,15 @@ export const GRAINS: Record<GrainKind, Grain> = {
   'wheat flour': grain('wheat flour', 'wheat', 'powder', 0.1, 0, 0.62, 1),
   'rice flour': grain('rice flour', 'rice', 'powder', 0.1, 0, 0.93, 0.92),
   'waxy rice flour': grain('waxy rice flour', 'waxy rice', 'powder', 0.1, 0, 0.95, 0.8),
-  'ground rice': grain('ground rice', 'rice', 'particle', 0.6, 1.0e-10, 0.77, 2.1),
-  semolina: grain('semolina', 'wheat', 'particle', 0.4, 0.8e-10, 0.8, 1.4),
-  'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11, 0.72, 1.8),
-  'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11, 0.52, 2.2),
-  'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10, 0.16, 2.7),
-  'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10, 0.1, 2.7),
-  basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10, 0.09, 2.7),
-  jasmine: grain('jasmine', 'jasmine', 'kernel', 1.81, 3.8e-10, 0.14, 2.6),
-  'glutinous rice': grain('glutinous rice', 'waxy rice', 'kernel', 1.84, 3.7e-10, 0.2, 2.4),
+  'ground rice': grain('ground rice', 'rice', 'particle', 0.6, 1.0e-10, 0.44, 1),
+  semolina: grain('semolina', 'wheat', 'particle', 0.4, 0.8e-10, 0.8, 1.4, 0.4),
+  'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11, 0.72, 1.8, 0.225),
+  'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11, 0.52, 2.2, 0.3),
+  'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10, 0.54, 2.7),
+  'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10, 0.33, 2.7),
+  basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10, 0.3, 2.7),
+  jasmine: grain('jasmine', 'jasmine', 'kernel', 1.81, 3.8e-10, 0.47, 2.6),
+  'glutinous rice': grain('glutinous rice', 'waxy rice', 'kernel', 1.84, 3.7e-10, 0.68, 2.4),
 };
 
 export const GRAIN_KINETICS = table('Grain: taking water', {
@@ -74,9 +78,9 @@ export const GRAIN_KINETICS = table('Grain: taking water', {
   scarceAt: [0.07, 'g/g', 'C', 'free water per g of dry grain at which uptake is halved: grains compete'],
   film: [0.15, 'g/g', 'C', 'water per g of dry kernel that stays as a film between kernels'],
   keepsFree: [0.12, '1', 'C', 'share of the water that no meal and no fruit takes'],
-  drinksOn: [0.2, '1', 'C', 'more that swollen grain drinks off the heat; fitted: loose and hot is thick and cold'],
+  drinksOn: [0.3, '1', 'C', 'more that swollen grain drinks off the heat; fitted: loose and hot is thick and cold'],
   drinksOnH: [2, 'h', 'C', 'in about this time'],
-  leachInto: [1.5, 'g/g', 'C', 'liquid per g of dry kernel that takes half of what kernels could leach'],
+  leachInto: [5, 'g/g', 'C', 'liquid per g of dry kernel that takes half of what kernels could leach'],
   abrasionS: [420, 's', 'C', 'time constant of full thickening of coarse particles after they are done'],
   solidG: [1.5, 'g/ml', 'B', 'density of the dry grain'],
 });

@@ -32,6 +32,7 @@ export const GEL = table('The cold gel', {
     'strain at which a gel that was left alone breaks; set gels are published from 0.5 to 2',
   ],
   gelledPa: [650, 'Pa', 'C', 'modulus about which a paste has become one piece that breaks and does not flow'],
+  fullGel: [0.15, '1', 'C', 'gel strength of a starch from which a cold dish is judged as a gel'],
   yieldOverK: [0.2, 's^-n', 'C', 'and over hot consistency'],
   stirredCold: [0.35, '1', 'C', 'left of a gel that is stirred while it cools'],
   reheated: [0.75, '1', 'C', 'left of a gel that is melted and set again'],

@@ -36,6 +36,8 @@ export const WORDS = table('Words of the set', {
   topPaS: [60, 'Pa s', 'C', 'no flow is called more than that'],
   coldC: [20, 'degC', 'B', 'below this it is judged as cold'],
   hotC: [80, 'degC', 'B', 'above this as hot'],
+  setsC: [35, 'degC', 'C', 'a gel is judged by its flow above this'],
+  setC: [15, 'degC', 'C', 'and by its yield alone below this'],
 });
 const YIELD_PA: Record<SetWord, number> = {
   drinks: 0.2,
@@ -143,15 +145,24 @@ function flowBounds(tempC: number): Partial<Record<SetWord, number>> {
   };
 }
 
+/** What it is judged at: degC, and how far its starch makes a gel, 0 to 1. */
+export type JudgedAt = { tempC: number; gels: number };
+
 /**
  * Place of a pudding on the strip, 0 to 5: what its yield stress or its viscosity gives, whichever is more. What only
- * flows never wobbles. @param tempC at which it is judged
+ * flows never wobbles; what has gelled and is cold is judged by its yield alone.
  */
-export function stripPlace(yieldPa: number, viscosityPaS: number, bounds: Bounds = YIELD_PA, tempC = 8): number {
-  return Math.max(
-    place(yieldPa, bounds, WORDS.topOverFirm * bounds.firm),
-    viscosityPaS > 0 ? Math.min(place(viscosityPaS, flowBounds(tempC), WORDS.topPaS), STRIP.wobbles - 0.01) : 0,
-  );
+export function stripPlace(
+  yieldPa: number,
+  viscosityPaS: number,
+  bounds: Bounds = YIELD_PA,
+  at: JudgedAt = { tempC: 8, gels: 0 },
+): number {
+  const set = place(yieldPa, bounds, WORDS.topOverFirm * bounds.firm);
+  if (viscosityPaS <= 0) return set;
+  const flow = Math.min(place(viscosityPaS, flowBounds(at.tempC), WORDS.topPaS), STRIP.wobbles - 0.01);
+  const cold = clamp((WORDS.setsC - at.tempC) / (WORDS.setsC - WORDS.setC), 0, 1);
+  return Math.max(set, flow - cold * at.gels * Math.max(0, flow - set));
 }
 
 /** The word at a place on the strip. */
