@@ -59,11 +59,11 @@ export const GRAINS: Record<GrainKind, Grain> = {
   semolina: grain('semolina', 'wheat', 'particle', 0.4, 0.8e-10, 0.8, 1.4, 0.4),
   'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11, 0.72, 1.8, 0.225),
   'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11, 0.52, 2.2, 0.3),
-  'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10, 0.54, 2.7),
-  'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10, 0.33, 2.7),
-  basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10, 0.3, 2.7),
-  jasmine: grain('jasmine', 'jasmine', 'kernel', 1.81, 3.8e-10, 0.47, 2.6),
-  'glutinous rice': grain('glutinous rice', 'waxy rice', 'kernel', 1.84, 3.7e-10, 0.68, 2.4),
+  'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10, 0.74, 2.7),
+  'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10, 0.43, 2.7),
+  basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10, 0.39, 2.7),
+  jasmine: grain('jasmine', 'jasmine', 'kernel', 1.81, 3.8e-10, 0.61, 2.6),
+  'glutinous rice': grain('glutinous rice', 'waxy rice', 'kernel', 1.84, 3.7e-10, 0.88, 2.4),
 };
 
 export const GRAIN_KINETICS = table('Grain: taking water', {
@@ -80,7 +80,7 @@ export const GRAIN_KINETICS = table('Grain: taking water', {
   keepsFree: [0.12, '1', 'C', 'share of the water that no meal and no fruit takes'],
   drinksOn: [0.3, '1', 'C', 'more that swollen grain drinks off the heat; fitted: loose and hot is thick and cold'],
   drinksOnH: [2, 'h', 'C', 'in about this time'],
-  leachInto: [5, 'g/g', 'C', 'liquid per g of dry kernel that takes half of what kernels could leach'],
+  leachInto: [8, 'g/g', 'C', 'liquid per g of dry kernel that takes half of what kernels could leach'],
   abrasionS: [420, 's', 'C', 'time constant of full thickening of coarse particles after they are done'],
   solidG: [1.5, 'g/ml', 'B', 'density of the dry grain'],
 });
