@@ -1,6 +1,7 @@
 import type { Anchor } from './anchor';
+import { EGG_ANCHORS } from './egg';
 import { GRAIN_ANCHORS } from './grain';
 import { OTHER_ANCHORS, STARCH_ANCHORS } from './starch';
 
 /** Every thing that kitchens agree on, in the order of the page. */
-export const ANCHORS: readonly Anchor[] = [...STARCH_ANCHORS, ...OTHER_ANCHORS, ...GRAIN_ANCHORS];
+export const ANCHORS: readonly Anchor[] = [...STARCH_ANCHORS, ...OTHER_ANCHORS, ...GRAIN_ANCHORS, ...EGG_ANCHORS];

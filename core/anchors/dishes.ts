@@ -7,6 +7,7 @@ import { newPlan } from '../plan/newPlan';
 import { lookUp } from '../plan/stages';
 import type { Family, Plan } from '../plan/plan';
 import { HOBS, PANS, type Hob } from '../pantry/kitchen';
+import { suggestSettings } from '../pot/hob';
 import { boundsFor, type SetWord } from '../texture/words';
 
 /** The dishes that anchors are asked of: grams in, depth of the dish, hours in the cold. */
@@ -57,6 +58,7 @@ export function dishOf(a: Asked): Plan {
   const heightMm = Math.min(250, depthMm / 0.9);
   const { steps } = a;
   const { name: _ring, ...hob } = { name: '', ...(a.hob ?? base.hob) };
+  const pan = total > 2200 ? PANS[2]! : PANS[1]!;
   return refreshCarveOuts({
     ...base,
     items: [
@@ -67,9 +69,9 @@ export function dishOf(a: Asked): Plan {
         stage: usualStage(lookUp(base, ingredientId)),
       })),
     ],
-    pan: total > 2200 ? PANS[2]! : PANS[1]!,
+    pan,
     hob,
-    method: { ...base.method, cookOnMin: 1.5, ...a.method },
+    method: { ...base.method, ...suggestSettings(hob, pan.diameterMm, total), cookOnMin: 1.5, ...a.method },
     choices: a.choices ?? base.choices,
     dish: {
       kind: 'mould',

@@ -43,7 +43,13 @@ const simmer = (minutes: number, watts: number, lid: 'on' | 'off' | 'ajar'): Met
   lid,
 });
 /** Whole rice in milk from cold: so many minutes at a simmer, then poured and chilled. */
-export const rice = (parts: number, minutes: number, a: Partial<Asked> = {}, id = 'rice_short', watts = 160): Asked => ({
+export const rice = (
+  parts: number,
+  minutes: number,
+  a: Partial<Asked> = {},
+  id = 'rice_short',
+  watts = 160,
+): Asked => ({
   family: 'whole-rice pudding',
   items: { sugar: 50, [id]: 1000 / parts },
   steps: [
@@ -80,7 +86,11 @@ function minutesMore(parts: number): number {
 }
 
 export const GRAIN_ANCHORS: readonly Anchor[] = [
-  grain('semolina 1:10, hot: pours to coats', strip('pours', 'coats'), () => cooked(porridge('semolina', 10)).hot.place),
+  grain(
+    'semolina 1:10, hot: pours to coats',
+    strip('pours', 'coats'),
+    () => cooked(porridge('semolina', 10)).hot.place,
+  ),
   grain('semolina 1:8, hot: mounds', strip('mounds'), () => cooked(porridge('semolina', 8)).hot.place),
   grain(
     'semolina 1:7, a cold layer: slices',
@@ -106,14 +116,23 @@ export const GRAIN_ANCHORS: readonly Anchor[] = [
       () => cooked(porridge('cornmeal_fine', parts, { style: 'cut', depthMm: 30 })).cold.place,
     ),
   ),
-  grain('ground rice 1:12, cooked down by a sixth, hot: coats', strip('coats'), () => cooked(reduced(12, 5 / 6)).hot.place),
+  grain(
+    'ground rice 1:12, cooked down by a sixth, hot: coats',
+    strip('coats'),
+    () => cooked(reduced(12, 5 / 6)).hot.place,
+  ),
   grain('the same, cold: mounds', strip('mounds'), () => cooked(reduced(12, 5 / 6)).cold.place),
   grain(
     'ground rice 1:10, cooked down by a third, cold: holds a trail to wobbles',
     strip('holds a trail', 'wobbles'),
     () => cooked(reduced(10, 2 / 3)).cold.place,
   ),
-  grain('whole short rice 1:8, 40 min at a simmer: boiled off', [0.07, 0.14], () => cooked(rice(8, 40)).lossRel, 'share'),
+  grain(
+    'whole short rice 1:8, 40 min at a simmer: boiled off',
+    [0.07, 0.14],
+    () => cooked(rice(8, 40)).lossRel,
+    'share',
+  ),
   ...[35, 45].flatMap((minutes) => [
     grain(
       `whole short rice 1:8, ${minutes} min, hot: coats to mounds`,
@@ -126,7 +145,11 @@ export const GRAIN_ANCHORS: readonly Anchor[] = [
       () => cooked(rice(8, minutes)).cold.place,
     ),
   ]),
-  grain('whole short rice 1:5, 30 min, hot: coats to mounds', strip('coats', 'mounds'), () => cooked(rice(5, 30)).hot.place),
+  grain(
+    'whole short rice 1:5, 30 min, hot: coats to mounds',
+    strip('coats', 'mounds'),
+    () => cooked(rice(5, 30)).hot.place,
+  ),
   grain(
     'whole short rice 1:5, 30 min and standing, cold: mounds to holds a trail',
     strip('mounds', 'holds a trail'),

@@ -17,6 +17,8 @@ import type { Run } from './run';
 const FLAKES_S = 600;
 /** % of cooked starch below which there is none to speak of (C) */
 const NO_STARCH_PCT = 0.2;
+/** ln spread of what is felt of curds (C) */
+const CURD_SD_LN = 0.8;
 
 /** A skin on the dish, or flakes of it from the sides of the pan. */
 function skinRisk(plan: Plan, run: Run, dairy: boolean): Risk {
@@ -35,17 +37,21 @@ function whyCurdle(plan: Plan, { bake, pot }: Run): Said {
   return say(starchPct < NO_STARCH_PCT ? 'risk.eggBare' : 'risk.eggWithStarch', { hottestC: pot.eggMaxC, starchPct });
 }
 
+/** What is felt of the egg's curds, 0 to 1: in the pot, or in the mean of what was baked. One measure, wherever it is asked. */
+export const feltCurd = (run: Pick<Run, 'pot' | 'bake'>): number =>
+  Math.max(severityOf(run.pot), run.bake ? severityOf(run.pot, run.bake.curdMean) : 0);
+
 /** What may go wrong with a run, each with its chance and what brings it. */
 export function risksOf(plan: Plan, run: Run, weepsPct: number): Record<RiskName, Risk> {
   const { pot } = run;
   const reading = readPot(pot);
-  const worst = Math.max(severityOf(pot), run.bake ? severityOf(pot, run.bake.curdEdge) : 0);
+  const felt = feltCurd(run);
   const base = mainLiquid(plan)?.base ?? 'water';
   const ph = phOf(pot.content);
   return {
     lumps: { chance: pot.lumps, why: run.lumpEntry ? say(`lumps.${run.lumpEntry}`) : say('lumps.none') },
     curdle: {
-      chance: pot.content.eggProteinG > 0 ? above(worst, EGG.smooth, 0.8) : 0,
+      chance: pot.content.eggProteinG > 0 ? above(felt, EGG.smooth, CURD_SD_LN) : 0,
       why: whyCurdle(plan, run),
     },
     scorch: {
@@ -72,6 +78,9 @@ export type EggReport = {
   /** network 0 to 1 and what is felt of curds */
   set: number;
   severity: number;
+  /** the same at the rim of what was baked, and the share of the egg that curdled, 0 to 1 */
+  rim: number;
+  curd: number;
   /** share of the yolk's starch-eating enzyme that survived */
   amylaseLeft: number;
   salmonellaLog: number;
@@ -86,7 +95,9 @@ export function eggReport(run: Run): EggReport | undefined {
   const hottestC = run.bake ? Math.max(pot.eggMaxC, run.bake.centreC) : pot.eggMaxC;
   return {
     set: run.bake ? run.bake.eggSet : pot.eggSet,
-    severity: severityOf(pot),
+    severity: feltCurd(run),
+    rim: run.bake ? severityOf(pot, run.bake.curdRim) : 0,
+    curd: run.bake ? run.bake.curdMean : pot.eggCurd,
     amylaseLeft: 10 ** -pot.amylaseLog,
     salmonellaLog: pot.salmonellaLog,
     hottestC,

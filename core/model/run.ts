@@ -55,6 +55,9 @@ const untilOf = (u: HeatStep['until']): Until => {
   }
 };
 
+/** What is done with the pan in the hand or on the table. */
+const OFF_THE_RING: readonly HeatStep['role'][] = ['heat off', 'off the heat', 'cool'];
+
 export const phaseOf = (s: HeatStep): Phase => ({
   role: s.role,
   ...(s.name ? { name: s.name } : {}),
@@ -64,6 +67,7 @@ export const phaseOf = (s: HeatStep): Phase => ({
   tool: s.tool,
   lid: s.lid,
   wrapped: s.wrapped,
+  ...(OFF_THE_RING.includes(s.role) ? { lifted: true } : {}),
   ...(s.over ? { over: s.over } : {}),
   until: untilOf(s.until),
   limitS: s.limitMin * 60,
@@ -236,6 +240,7 @@ export function runSteps(
           content: { ...pot.content, waterG: pot.content.waterG - lossG },
           evaporatedG: pot.evaporatedG + lossG,
           salmonellaLog: pot.salmonellaLog + baked.salmonellaLog,
+          amylaseLog: pot.amylaseLog + baked.amylaseLog,
           // egg that sets in the dish is a gel, not a thick liquid: bake carries it
           fractions: pot.fractions.map((f) => ({
             ...f,

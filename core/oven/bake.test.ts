@@ -47,7 +47,7 @@ describe('baked custard, three eggs to half a litre', () => {
     within(b.minutes, 22, 55);
     within(b.bathC, 76, 92);
     within(b.edgeC, 78, 86);
-    within(b.curdEdge, 0, 0.2);
+    within(b.curdRim, 0, 0.2);
     within(b.eggSet, 0.75, 1);
     within(eggGelPa((100 * custard.eggProteinG) / massG(custard), b.eggSetMean, b.curdMean), 600, 2500);
     expect(b.salmonellaLog).toBeGreaterThan(7);
@@ -56,7 +56,7 @@ describe('baked custard, three eggs to half a litre', () => {
     const b = run({ bath: 'none' });
     within(b.minutes, 18, 50);
     within(b.edgeC, 84, 105);
-    expect(b.curdEdge).toBeGreaterThan(run().curdEdge + 0.02);
+    expect(b.curdRim).toBeGreaterThan(run().curdRim + 0.02);
   });
   it.each([
     [150, 80.5],
@@ -67,7 +67,7 @@ describe('baked custard, three eggs to half a litre', () => {
   );
   it('a cold oven takes longer, a covered bath loses its protection', () => {
     expect(run({ from: 'cold' }).minutes).toBeGreaterThan(run().minutes + 8);
-    expect(run({ bath: 'covered' }).curdEdge).toBeGreaterThan(0.5);
+    expect(run({ bath: 'covered' }).curdRim).toBeGreaterThan(0.5);
   });
 });
 

@@ -3,7 +3,7 @@ import { arrhenius, clamp, table } from '../coefficients';
 import { massG, type Mixture } from '../matter/mixture';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { boilsC, latentJPerKg, pressurePa, saturationPa, waterActivity } from '../pot/air';
-import { curdEquilibrium, curdRate, eggPoint, eggSetRate, salmonellaRate } from '../pot/egg';
+import { amylaseRate, curdEquilibrium, curdRate, eggPoint, eggSetRate, salmonellaRate } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { sugarFraction, type Fraction } from '../pot/paste';
 import { gelEquilibrium, gelPeakC } from '../pot/starch';
@@ -73,11 +73,13 @@ export type Bake = {
   lossRel: number;
   browning: number;
   crustMm: number;
-  /** network and curd of egg: middle, mean, and the worst place */
+  /** network of egg in the middle and in the mean; curd in the mean of the volume and of its outer ring */
   eggSet: number;
   eggSetMean: number;
   curdMean: number;
-  curdEdge: number;
+  curdRim: number;
+  /** decimal reductions of yolk amylase, of what is left in the mean */
+  amylaseLog: number;
   /** decimal reductions of salmonella at the coldest place */
   salmonellaLog: number;
   /** share of the starch that gelatinised in the oven or before */
@@ -117,6 +119,9 @@ export type BakeInput = {
   step: Baking;
 };
 
+/** Share of a layer's volume that belongs to this cell's ring. */
+const ringShare = (i: number, nr: number): number => (2 * (i % nr) + 1) / (nr * nr);
+
 /** Bakes a filled dish. Temperatures degC, depth m; see {@link Bake}. */
 export function bake(b: BakeInput): Bake {
   const { content, step } = b;
@@ -128,6 +133,7 @@ export function bake(b: BakeInput): Bake {
   const set = new Float64Array(n).fill(b.eggSet);
   const curd = new Float64Array(n).fill(b.eggCurd);
   const salmonella = new Float64Array(n);
+  const amylase = new Float64Array(n);
   const hottest = new Float64Array(n).fill(b.startC);
   const x = sugarFraction(content);
   const point = eggPoint(content, x);
@@ -187,7 +193,7 @@ export function bake(b: BakeInput): Bake {
     fromTop += flux * through * DT_S;
     // what would pass the boil becomes steam
     for (let i = 0; i < n; i++) {
-      const ring = (2 * (i % nr) + 1) / (nr * nr);
+      const ring = ringShare(i, nr);
       const over = body.tempC[i]! - capC;
       if (over > 0) {
         body.tempC[i] = capC;
@@ -201,6 +207,7 @@ export function bake(b: BakeInput): Bake {
         if (eq > curd[i]!) curd[i]! += (eq - curd[i]!) * (1 - Math.exp(-curdRate(c, point) * DT_S));
       }
       salmonella[i]! += salmonellaRate(c) * DT_S;
+      amylase[i]! += amylaseRate(c) * DT_S;
     }
     lost = Math.min(lost, perM2 * wet * 0.7);
     crustM = Math.max(0, (fromTop - OVEN.crustStart * crustAt) / (1000 * wet));
@@ -229,11 +236,19 @@ export function bake(b: BakeInput): Bake {
     const s = GRAINS[f.kind].starch;
     const peak = gelPeakC(s, x);
     let here = 0;
-    for (let i = 0; i < n; i++) here += Math.max(f.gelatinised, gelEquilibrium(hottest[i]!, peak, s));
-    gel += (f.starchG * here) / n;
+    for (let i = 0; i < n; i++)
+      here += Math.max(f.gelatinised, gelEquilibrium(hottest[i]!, peak, s)) * ringShare(i, nr);
+    gel += (f.starchG * here) / nz;
     starch += f.starchG;
   }
-  const mean = (a: Float64Array) => a.reduce((s, v) => s + v, 0) / n;
+  /** by volume: a cell counts for its ring */
+  const mean = (of: (i: number) => number) => {
+    let sum = 0;
+    for (let i = 0; i < n; i++) sum += of(i) * ringShare(i, nr);
+    return sum / nz;
+  };
+  let rim = 0;
+  for (let z = 0; z < nz; z++) rim += curd[z * nr + nr - 1]! / nz;
   return {
     minutes: t / 60,
     reached: step.until.reach === 'time' || done,
@@ -245,9 +260,10 @@ export function bake(b: BakeInput): Bake {
     browning,
     crustMm: crustM * 1000,
     eggSet: set[mid]!,
-    eggSetMean: mean(set),
-    curdMean: mean(curd),
-    curdEdge: Math.max(...curd),
+    eggSetMean: mean((i) => set[i]!),
+    curdMean: mean((i) => curd[i]!),
+    curdRim: rim,
+    amylaseLog: -Math.log10(Math.max(1e-30, mean((i) => 10 ** -amylase[i]!))),
     salmonellaLog: Math.min(...salmonella),
     gelatinised: starch > 0 ? gel / starch : 1,
     carriesMin,

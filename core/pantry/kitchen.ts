@@ -62,11 +62,15 @@ export const PANS: readonly Pan[] = [
 
 export const HOBS: readonly (Hob & { name: string })[] = [
   { name: 'small gas ring', kind: 'gas', ratedW: 1000, powerTrim: 1 },
-  { name: 'medium gas ring', kind: 'gas', ratedW: 1900, powerTrim: 1 },
+  { name: 'medium gas ring', kind: 'gas', ratedW: 1800, powerTrim: 1 },
   { name: 'large gas ring', kind: 'gas', ratedW: 3000, powerTrim: 1 },
   { name: 'electric ring, 18 cm', kind: 'electric', ratedW: 1800, powerTrim: 1 },
   { name: 'solid plate, 18 cm', kind: 'solid plate', ratedW: 1500, powerTrim: 1 },
   { name: 'induction', kind: 'induction', ratedW: 1800, powerTrim: 1 },
+  { name: 'electric ring, 14 cm', kind: 'electric', ratedW: 1200, powerTrim: 1 },
+  { name: 'electric ring, 21 cm', kind: 'electric', ratedW: 2200, powerTrim: 1 },
+  { name: 'small induction', kind: 'induction', ratedW: 1400, powerTrim: 1 },
+  { name: 'large induction', kind: 'induction', ratedW: 3000, powerTrim: 1 },
 ];
 
 const round = (topMm: number, baseMm: number): Form => ({ shape: 'round', topMm, baseMm });

@@ -29,6 +29,8 @@ const SCALD_C = 85;
 const STEAMED_C = 74;
 /** degC a custard without enough starch is taken to. */
 const CUSTARD_C = 82;
+/** Over steam it comes so slowly that it is thick two degrees before. */
+const STEAMED_CUSTARD_C = 80;
 /** s a pot stands off the heat before it is poured. */
 export const STAND_S = 40;
 /** Milk from the fridge, degC. */
@@ -238,7 +240,7 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
         role: 'thicken',
         setting: Math.max(1, low - 2),
         limitMin: 25,
-        until: { reach: 'temperature', tempC: CUSTARD_C },
+        until: { reach: 'temperature', tempC: c.heat === 'double boiler' ? STEAMED_CUSTARD_C : CUSTARD_C },
       }),
     );
     if (c.eggOff === 'minutes more')
@@ -300,7 +302,11 @@ function familySteps(plan: Plan): MethodStep[] {
       return [...thicken(plan, ctx), ...eggIn(plan, ctx), ...finish(plan, ctx)];
     case 'stirred custard':
       return [
-        heat(plan, { role: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: SCALD_C } }),
+        heat(plan, {
+          role: 'warm',
+          stirEveryS: 20,
+          until: { reach: 'temperature', tempC: c.heat === 'double boiler' ? STEAMED_C : SCALD_C },
+        }),
         ...(ctx.stages.slurry.length ? [add('slurry')] : []),
         ...eggIn(plan, ctx),
         ...(ctx.stages.late.length ? [add('late', { tempC: plan.room.tempC })] : []),

@@ -41,7 +41,9 @@ const grain = (
       free,
       '1',
       'C',
-      form === 'kernel' ? 'would leach this share into liquid without end' : 'share of the starch that thickens, fitted to what kitchens swap',
+      form === 'kernel'
+        ? 'would leach this share into liquid without end'
+        : 'share of the starch that thickens, fitted to what kitchens swap',
     ],
     drinks: [drinks, 'g/g', 'C', 'water held by the done grain, per g dry'],
     flows: [flows, '1', 'C', 'thickness of its hot starch against a powder; fitted: meal is loose hot and a slab cold'],

@@ -31,6 +31,7 @@ export const HEAT = table('Heat in the pot', {
   conductWaterW: [0.44, 'W/mK', 'A', 'more for water, by its share'],
   solidsJPerGK: [1.9, 'J/gK', 'A', 'of what is not water'],
   waterJPerGK: [4.18, 'J/gK', 'A', 'of water'],
+  liftS: [2, 's', 'C', 'a pan that is lifted gets nothing from its ring'],
   leastLayerM: [0.002, 'm', 'C', 'layer that a still pot conducts through, at least'],
   leastStirS: [0.5, 's', 'C', 'nobody wipes a spot more often'],
   filmGrowth: [0.5, '1', 'C', 'share of the penetration depth that stands as film'],

@@ -9,10 +9,10 @@ const ring = (name: string, efficiency: number, memoryS: number, confidence: 'A'
 
 /** Hobs: efficiency into the pan and thermal memory. */
 export const HOBS: Record<Hob['kind'], { efficiency: number; memoryS: number }> = {
-  gas: ring('gas', 0.4, 6, 'B'),
-  electric: ring('electric', 0.72, 40, 'B'),
+  gas: ring('gas', 0.5, 6, 'B'),
+  electric: ring('electric', 0.7, 40, 'B'),
   'solid plate': ring('solid plate', 0.6, 150, 'B'),
-  induction: ring('induction', 0.85, 2, 'A'),
+  induction: ring('induction', 0.9, 2, 'A'),
 };
 
 /** Share of full power at each of the nine ovals (low .10-.15, medium .45, high 1; B). Index 0 is off. */

@@ -3,7 +3,7 @@ import { add, massG, phOf, solidsG, type Mixture } from '../matter/mixture';
 import type { Base } from '../pantry/ingredient';
 import type { DoubleBoiler, Hob, Pan } from '../pantry/kitchen';
 import { AIR, boilsC, latentJPerKg, pressurePa, waterActivity, waterBoilsC } from './air';
-import { amylaseRate, curdEquilibrium, curdRate, curdSeverity, eggPoint, eggSetRate, salmonellaRate } from './egg';
+import { amylaseRate, curdEquilibrium, curdRate, curdSeverity, EGG, eggPoint, eggSetRate, salmonellaRate } from './egg';
 import { aromaRate } from './flavour';
 import { foamIndex, FOAM } from './foam';
 import { BITE, fourierRate, GRAIN_KINETICS, GRAINS, hydration, soaked } from './grain';
@@ -79,6 +79,8 @@ export type Controls = {
   tool?: Tool;
   over?: DoubleBoiler;
   wrapped?: boolean;
+  /** taken off the ring: what the ring still holds stays there */
+  lifted?: boolean;
 };
 
 /** The pot at a moment. A plain value: clone with a spread to branch a forecast off it. */
@@ -273,7 +275,10 @@ export function addToPot(pot: Pot, addition: Addition, setup: PotSetup): Pot {
   const c1 = heatJPerK(pot.content);
   const c2 = heatJPerK(mixture);
   const content = add(pot.content, mixture);
-  const mixC = c1 + c2 > 0 ? (c1 * pot.bulkC + c2 * tempC) / (c1 + c2) : pot.bulkC;
+  // who tempers egg has the pan off the fire for that minute: it gives its heat to what is in it
+  const pan = addition.tempered ? (setup.pan.massG / 1000) * PAN_HEAT[setup.pan.material] : 0;
+  const all = c1 + c2 + pan;
+  const mixC = all > 0 ? (c1 * pot.bulkC + c2 * tempC + pan * pot.panC) / all : pot.bulkC;
   const risk = addition.lumpRisk ?? 0;
   const fractions = pot.fractions.map((f) => ({ ...f }));
   for (const t of mixture.thickenings) {
@@ -318,6 +323,7 @@ export function addToPot(pot: Pot, addition: Addition, setup: PotSetup): Pot {
     content,
     fractions,
     bulkC: mixC,
+    ...(addition.tempered ? { panC: mixC } : {}),
     eggSet,
     eggCurd,
     amylaseLog,
@@ -380,7 +386,7 @@ export class PotSystem {
     this.panJ = (setup.pan.massG / 1000) * PAN_HEAT[setup.pan.material];
     this.solids = solidsG(pot.content);
     this.netW = controls.watts ?? netW(setup.hob, controls.setting);
-    this.memoryS = HOBS[setup.hob.kind].memoryS;
+    this.memoryS = controls.lifted && this.netW <= 0 ? HEAT.liftS : HOBS[setup.hob.kind].memoryS;
     this.pressure = pressurePa(setup.altitudeM);
     this.waterBoils = waterBoilsC(setup.altitudeM);
     this.stirred = Number.isFinite(controls.stirEveryS);
@@ -568,7 +574,8 @@ export class PotSystem {
       jac[AT.eggCurd] = 0;
       return;
     }
-    const { bulkC, filmC, share, renewed } = film;
+    const { bulkC, share, renewed } = film;
+    const filmC = bulkC + EGG.film * (y[AT.panC]! - bulkC);
     point.curdC += this.tuning.curdShiftK;
     const setRate = eggSetRate(bulkC, point);
     f[AT.eggSet] =
