@@ -408,7 +408,7 @@ function waitOfDish(plan: Plan, f: Forecast, warm: boolean): DishWork['wait'] {
 function cautionsOf(plan: Plan, f: Forecast, warm: boolean): Said[] {
   const dish = plan.name;
   return [
-    ...(!warm && !f.cool.safe
+    ...(!warm && !f.cool.safe && !f.cool.ordinary
       ? [say('dayCaution.slow', { dish, rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') })]
       : []),
     ...(!warm && plan.rest.roomMin > DAY.roomMax ? [say('dayCaution.room', { dish, roomMin: plan.rest.roomMin })] : []),

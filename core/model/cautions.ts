@@ -1,5 +1,6 @@
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import type { Plan } from '../plan/plan';
+import { methodOf } from '../plan/family';
 import { lookUp, mainLiquid, wholeMixture } from '../plan/stages';
 import { EGG } from '../pot/egg';
 import { sugarFraction } from '../pot/paste';
@@ -18,6 +19,8 @@ export type CautionId =
   | 'boil-over'
   | 'dish'
   | 'no-bubble'
+  | 'not-there'
+  | 'turn-up'
   | 'grain-hard'
   | 'burnt-dry'
   | 'dry'
@@ -62,8 +65,9 @@ type Judged = {
   scorch: number;
   rawPer100G: number;
   standing: { stands: boolean };
-  cool: { safe: boolean };
+  cool: { safe: boolean; ordinary: boolean };
   keeping: { days: number };
+  frozen?: unknown;
   bake?: unknown;
 };
 
@@ -76,7 +80,6 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);
   const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));
   const base = mainLiquid(plan)?.base;
-  const late = (of: 'thicken' | 'simmer') => f.phases.some((p) => p.role.startsWith(of) && !p.reached);
 
   if (f.egg) warn(f.egg.safe ? 'egg-ok' : 'egg', { safeC: EGG.safeC });
   if (massG(m) / 1.03 > panMl * FULL_PAN) warn('pan');
@@ -86,8 +89,18 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
       holdsMl: plan.dish.count * plan.dish.capacityMl,
       comesMl: Math.round(f.endMassG / PUDDING_G_PER_ML / 10) * 10,
     });
-  if (late('thicken')) warn('no-bubble');
-  if (late('simmer')) warn('grain-hard');
+  const fires = methodOf(plan).filter((s) => s.do === 'heat');
+  const stuck = f.phases.findIndex((p) => p.role.startsWith('thicken') && !p.reached);
+  // what is thickened by egg, or over steam, is never to bubble
+  if (stuck >= 0) warn(fires[stuck]?.until.reach === 'bubble' && !fires[stuck].over ? 'no-bubble' : 'not-there');
+  const turned = f.phases.findIndex((p) => p.turned);
+  if (turned >= 0 && f.phases[turned]?.turned)
+    warn('turn-up', {
+      from: fires[turned]?.setting ?? 0,
+      to: f.phases[turned].turned.to,
+      afterMin: Math.round((f.phases[turned].turned.atS - f.phases[turned].startS) / 60),
+    });
+  if (f.phases.some((p) => p.role.startsWith('simmer') && !p.reached)) warn('grain-hard');
   if (f.scorch >= SCORCH.ruined && f.lossRel > 0.4) warn('burnt-dry');
   else if (f.lossRel > LOST_MUCH && plan.choices.reduceTo === undefined) warn('dry');
   if (f.rawPer100G > RAW_TASTE) warn('raw');
@@ -97,8 +110,8 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   else if (f.scorch > SCORCH.film) warn('film');
   if (f.risks.split.chance > WORTH_SAYING.split) warn('split');
   if (sugarFraction(m) > 0.35) warn('sugar');
-  if (plan.serve.style === 'turned out' && !f.standing.stands) warn('stand');
-  if (!f.cool.safe) warn('cooling', { rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') });
+  if (plan.serve.style === 'turned out' && !f.frozen && !f.standing.stands) warn('stand');
+  if (!f.cool.safe && !f.cool.ordinary) warn('cooling', { rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') });
   if (plan.rest.hours > f.keeping.days * 24) warn('keep', { count: f.keeping.days });
   if (base === 'nut' || base === 'oat' || base === 'soy') warn('thin-milk');
   if (base === 'coconut' && plan.serve.tempC > COCONUT_SOFT_C) warn('coconut', { softC: COCONUT_SOFT_C });

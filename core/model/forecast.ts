@@ -1,3 +1,4 @@
+import { table } from '../coefficients';
 import type { Allergen } from '../pantry/ingredient';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { allergensOf, atStages, wholeMixture, pantryOf } from '../plan/stages';
@@ -34,7 +35,7 @@ import { eggReport, risksOf, type EggReport } from './judgeRisks';
 import { above, phi } from './normal';
 import type { Risk, RiskName } from './risks';
 import { dishStartC, runMethod, type Run } from './run';
-import { coolInDish, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
+import { coolInDish, freezesBelowC, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
 import {
   ageingRate,
   bearsPa,
@@ -46,6 +47,7 @@ import {
   yieldPa,
   type Standing,
 } from '../set/firmness';
+import { FROZEN, frozenOf, iceShare, type Frozen } from '../set/frozen';
 import { KEEPING, overnight, thawedPct, weepPct } from '../set/keeping';
 import { SAFE_COOLING } from '../set/safety';
 import { topLayerOf, type TopLayer } from './topLayer';
@@ -106,7 +108,12 @@ export type Forecast = {
   /** hours to serving temperature; to frozen through (NaN if never) */
   servingTempH: number;
   frozenH: number;
-  cool: { below57H: number; below21H: number; below5H: number; safe: boolean };
+  /** what is served frozen: its ice, and when it pulls */
+  frozen?: Frozen;
+  /** hours after which a thin layer is set to the touch, though warm in the middle; NaN if never */
+  touchH: number;
+  /** `ordinary`: covered cups, soon in the cold, a little over the rule: shown, not nagged about */
+  cool: { below57H: number; below21H: number; below5H: number; safe: boolean; ordinary: boolean };
   allergens: Allergen[];
   cautions: Caution[];
 };
@@ -150,7 +157,8 @@ export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at:
     }) *
       thinned *
       air +
-    body.jamPa / GEL.yieldOverG;
+    body.jamPa / GEL.yieldOverG +
+    FROZEN.icePa * iceShare(at.tempC, sugarFraction(m), m.waterG / massG(m)) ** 2;
   const stress = yieldPa(
     modulusPa,
     k * solidsFactor(m) * eggFactor(m, stirredEgg) ** PASTE.eggInPaste * fillerFactor(body),
@@ -192,6 +200,32 @@ export function dishHistory(plan: Plan, run: Run, watchH: number) {
     hours: plan.rest.hours,
   };
   return { cooling, ages, serving };
+}
+
+/** What everybody does with a cup of pudding. */
+const ORDINARY = table('Cooling: an ordinary cup', {
+  cupMl: [250, 'ml', 'B', 'a cup or a glass'],
+  roomMin: [60, 'min', 'B', 'in the room, at most, before the fridge'],
+  overH: [0.5, 'h', 'C', 'over the rule, at most, that the model cannot tell from within it'],
+});
+
+/** A thin layer is judged with the finger: on the mean of it, and on what holds a trail. */
+const TOUCH = table('Set to the touch', {
+  thinM: [0.03, 'm', 'B', 'a layer no deeper is thin'],
+  coolC: [30, 'degC', 'C', 'no warmer in the mean'],
+});
+
+function touchHours(plan: Plan, run: Run, cooling: readonly CoolingPoint[], bounds: Bounds): number {
+  let ageH = 0;
+  for (let i = 1; i < cooling.length; i++) {
+    const p = cooling[i]!;
+    const before = cooling[i - 1]!;
+    ageH += (p.hours - before.hours) * ageingRate((p.meanC + before.meanC) / 2);
+    if (p.meanC > TOUCH.coolC) continue;
+    const f = judge(plan, run, { ageH, tempC: p.meanC, coldestC: p.meanC, hours: p.hours }, bounds);
+    if (f.yieldPa >= bounds['holds a trail']) return p.hours;
+  }
+  return NaN;
 }
 
 /** Yield stress at serving, Pa: the quick answer that the solver and the doubt ask for. */
@@ -338,6 +372,8 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
   const spread = Math.exp(1.2816 * doubt.sdLn);
   const stands = standing(serving.yieldPa, serving.modulusPa, depthM);
   const ready = set.find((p) => p.hours > 0.2 && p.coreC < 30 && p.yieldPa >= bounds[plan.serve.word] * 0.98);
+  const touchH = depthM <= TOUCH.thinM ? touchHours(plan, run, cooling, bounds) : NaN;
+  const frozenH = cooling.find((p) => p.ice > 0.95)?.hours ?? NaN;
   const below = (c: number) => hoursBelow(cooling, c);
   const lastC = run.stays.at(-1)?.airC ?? plan.rest.fridgeC;
   const rule = keepsRule(cooling, plan.rest.rule ?? 'two stages', Math.min(12, lastC + 1.5));
@@ -431,14 +467,25 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
           : 0,
     },
     set,
-    readyH: ready?.hours ?? NaN,
+    readyH: plan.choices.cooling === 'freezer' && touchH < (ready?.hours ?? Infinity) ? touchH : (ready?.hours ?? NaN),
+    touchH,
     servingTempH: below(plan.serve.tempC),
-    frozenH: cooling.find((p) => p.ice > 0.95)?.hours ?? NaN,
+    frozenH,
+    ...(plan.serve.tempC < freezesBelowC(sugarFraction(m))
+      ? {
+          frozen: frozenOf(frozenH, plan.serve.tempC, plan.room.tempC, sugarFraction(m), m.waterG / endMassG),
+        }
+      : {}),
     cool: {
       below57H: below(SAFE_COOLING.fromC),
       below21H: below(SAFE_COOLING.toC),
       below5H: below(Math.max(SAFE_COOLING.thenC, lastC + 1.5)),
       safe: rule.safe,
+      ordinary:
+        rule.worstH <= ORDINARY.overH &&
+        plan.rest.covered &&
+        plan.dish.capacityMl <= ORDINARY.cupMl &&
+        plan.rest.roomMin <= ORDINARY.roomMin,
     },
     allergens: allergensOf(plan),
   };

@@ -170,6 +170,19 @@ export function runMethod(plan: Plan, o: RunOptions = {}): Run {
   return runSteps(plan, setup, start, methodOf(plan), o);
 }
 
+/** Two bakes one after the other: what happened in the first stays. */
+const afterBoth = (first: Bake, then: Bake): Bake => ({
+  ...then,
+  minutes: first.minutes + then.minutes,
+  lossRel: 1 - (1 - first.lossRel) * (1 - then.lossRel),
+  crustMm: Math.max(first.crustMm, then.crustMm),
+  curdRim: Math.max(first.curdRim, then.curdRim),
+  salmonellaLog: first.salmonellaLog + then.salmonellaLog,
+  amylaseLog: first.amylaseLog + then.amylaseLog,
+  carriesMin: Number.isNaN(first.carriesMin) ? first.minutes + then.carriesMin : first.carriesMin,
+  trace: [...first.trace, ...then.trace.map((p) => ({ ...p, minutes: p.minutes + first.minutes }))],
+});
+
 /** A pot that has left the hob: poured, baked and rested as its plan says. */
 export const runOff = (plan: Plan, setup: PotSetup, pot: Pot): Run =>
   runSteps(plan, setup, pot, offTheHob(methodOf(plan)));
@@ -221,26 +234,29 @@ export function runSteps(
         break;
       case 'bake': {
         const { depthM } = dishOf(plan, massG(pot.content), addsMl);
-        baked = bake({
+        const before = baked;
+        const once = bake({
           dish: plan.dish,
           depthM,
-          startC: baked ? baked.meanC : pot.bulkC - COOLING.pourLossK,
+          startC: before ? before.meanC : pot.bulkC - COOLING.pourLossK,
           content: pot.content,
           fractions: pot.fractions,
-          eggSet: pot.eggSet,
-          eggCurd: pot.eggCurd,
+          eggSet: before?.eggSetMean ?? pot.eggSet,
+          eggCurd: before?.curdMean ?? pot.eggCurd,
+          browning: before?.browning ?? 0,
           altitudeM: plan.room.altitudeM,
           roomC: plan.room.tempC,
           step,
         });
-        const { gelatinised, lossRel } = baked;
+        const { gelatinised, lossRel } = once;
+        baked = before ? afterBoth(before, once) : once;
         const lossG = Math.min(lossRel * massG(pot.content), 0.8 * pot.content.waterG);
         pot = {
           ...pot,
           content: { ...pot.content, waterG: pot.content.waterG - lossG },
           evaporatedG: pot.evaporatedG + lossG,
-          salmonellaLog: pot.salmonellaLog + baked.salmonellaLog,
-          amylaseLog: pot.amylaseLog + baked.amylaseLog,
+          salmonellaLog: pot.salmonellaLog + once.salmonellaLog,
+          amylaseLog: pot.amylaseLog + once.amylaseLog,
           // egg that sets in the dish is a gel, not a thick liquid: bake carries it
           fractions: pot.fractions.map((f) => ({
             ...f,

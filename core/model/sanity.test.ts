@@ -227,7 +227,8 @@ describe('grain', () => {
 describe('lumps and height', () => {
   it.each([
     ['dry powder', 95, 3, 0.9, 1],
-    ['cold slurry', 95, 1, 0.6, 1],
+    // hardly stirred; with a spoon kitchens have 5 to 20 of 100
+    ['cold slurry', 95, 0, 0.6, 1],
     ['cold slurry', 95, 3, 0, 0.4],
     ['cold slurry', 75, 3, 0, 0.1],
     ['fat-coated', 90, 3, 0, 0.45],

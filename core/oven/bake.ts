@@ -55,7 +55,9 @@ export const OVEN = table('Oven', {
   dark: [2.5, '1', 'C', 'dark'],
   liquidStirs: [1.2, '1', 'C', 'conductivity of what still flows'],
   footShare: [0.7, '1', 'C', 'of the heat of the sides, through the foot: the rack shades it'],
-  grillW: [9000, 'W/m2', 'B', 'grill on the top'],
+  grillW: [3800, 'W/m2', 'C', 'grill on the top, what of it a crust takes; fitted: pale to burnt in minutes'],
+  coloured: [0.6, '1', 'C', 'of golden at which a paste is called baked, besides being hot in the middle'],
+  rimBubblesK: [3, 'K', 'C', 'below the boil at which the rim bubbles: done, under a cover'],
   carriesKg: [0.35, 'kg/m2', 'C', 'water lost at which a first layer carries a second'],
   carriesSet: [0.5, '1', 'C', 'or egg set at the top'],
 });
@@ -116,6 +118,8 @@ export type BakeInput = {
   eggCurd: number;
   altitudeM: number;
   roomC: number;
+  /** of an earlier bake */
+  browning?: number;
   step: Baking;
 };
 
@@ -145,12 +149,13 @@ export function bake(b: BakeInput): Bake {
   const pPa = pressurePa(b.altitudeM);
   const capC = boilsC(b.altitudeM, content.bindsG, content.waterG);
   const crustAt = content.eggProteinG > 0.01 * mass ? OVEN.skinAtKg : OVEN.crustAtKg;
+  const covered = step.covered || step.bath === 'covered';
   const hc = step.fan ? OVEN.fanW : OVEN.stillW;
   const perM2 = b.depthM * 1040;
   let bathC = step.from === 'cold' ? b.roomC : 75;
   let lost = 0;
   let fromTop = 0;
-  let browning = 0;
+  let browning = b.browning ?? 0;
   let crustM = 0;
   let crustC = b.startC;
   let carriesMin = NaN;
@@ -170,7 +175,7 @@ export function bake(b: BakeInput): Bake {
     const ovenC = step.from === 'cold' ? step.ovenC - (step.ovenC - b.roomC) * Math.exp(-t / OVEN.warmUpS) : step.ovenC;
     const ts = body.surfaceC();
     const rad = radiates(ovenC, Math.max(ts, crustC));
-    const flux = step.covered || step.bath === 'covered' ? 0 : evaporates(Math.min(ts, capC), activity, step.fan, pPa);
+    const flux = covered ? 0 : evaporates(Math.min(ts, capC), activity, step.fan, pPa);
     const through = 1 / (1 + crustM / 1e-3);
     const latent = latentJPerKg(Math.min(ts, capC));
     const topH = (1 / (1 / (hc + rad) + crustM / OVEN.crustW)) * (step.covered ? 0.5 : 1);
@@ -224,7 +229,11 @@ export function bake(b: BakeInput): Bake {
     const topSet = set[(nz - 1) * nr]!;
     if (Number.isNaN(carriesMin) && (lost > OVEN.carriesKg || (point && topSet > OVEN.carriesSet))) carriesMin = t / 60;
     if (t % 60 < DT_S) trace.push({ minutes: t / 60, centreC: centre(), edgeC: body.tempC[edge]! });
-    if (!done && step.until.reach === 'centre' && centre() >= step.until.tempC) {
+    // a custard is done by its middle; a slab, poured in hot, by its colour too, or under a cover by its rim
+    const looksDone =
+      content.eggProteinG > 0.01 * mass ||
+      (covered ? body.tempC[edge]! >= capC - OVEN.rimBubblesK : browning >= OVEN.coloured);
+    if (!done && step.until.reach === 'centre' && looksDone && centre() >= step.until.tempC) {
       done = true;
       grillFrom = t;
       if (step.grillMin <= 0) break;
@@ -263,7 +272,12 @@ export function bake(b: BakeInput): Bake {
     eggSetMean: mean((i) => set[i]!),
     curdMean: mean((i) => curd[i]!),
     curdRim: rim,
-    amylaseLog: -Math.log10(Math.max(1e-30, mean((i) => 10 ** -amylase[i]!))),
+    amylaseLog: -Math.log10(
+      Math.max(
+        1e-30,
+        mean((i) => 10 ** -amylase[i]!),
+      ),
+    ),
     salmonellaLog: Math.min(...salmonella),
     gelatinised: starch > 0 ? gel / starch : 1,
     carriesMin,

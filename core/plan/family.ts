@@ -238,7 +238,8 @@ function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     steps.push(
       heat(plan, {
         role: 'thicken',
-        setting: Math.max(1, low - 2),
+        // the water under a bowl is to boil; what stands on the ring is to come slowly
+        setting: c.heat === 'double boiler' ? low : Math.max(1, low - 2),
         limitMin: 25,
         until: { reach: 'temperature', tempC: c.heat === 'double boiler' ? STEAMED_CUSTARD_C : CUSTARD_C },
       }),

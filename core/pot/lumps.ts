@@ -17,7 +17,7 @@ export const LUMPS = table('Lumps', {
   slurryS: [2, 's', 'C', 'a slurry of two parts or more disperses'],
   sugarS: [2.5, 's', 'C', 'mixed with three parts of sugar'],
   coatedS: [2.5, 's', 'C', 'fat-coated'],
-  drySealedS: [20, 's', 'C', 'dry powder dropped in'],
+  drySealedS: [60, 's', 'C', 'dry powder dropped in'],
   rainS: [0.7, 's', 'C', 'rained at 2 to 3 g/s a litre, grains over .3 mm'],
   mealS: [3.5, 's', 'C', 'hot liquid beaten into coarse meal'],
   thinSlurry: [2, '1', 'B', 'parts of cold liquid to one of starch below which it cakes'],
@@ -25,8 +25,13 @@ export const LUMPS = table('Lumps', {
   sealS: [2, 's', 'C', 'scale of sealing'],
   sealAboveK: [8, 'K', 'C', 'above onset at which it seals in that time'],
   sealSlopeK: [9, 'K', 'C', 'e-fold of sealing'],
-  handFloor: [0.35, '1', 'C', 'dispersing without stirring'],
-  hand: [0.45, '1', 'C', 'and per square of stirring (0 none, 1 spoon, 3 whisk)'],
+  handFloor: [2.4, '1', 'C', 'dispersing without stirring'],
+  hand: [
+    5.9,
+    '1',
+    'C',
+    'and by the hand (0 none, 1 spoon, 3 whisk); fitted: 5 to 20 of 100 with a spoon, 1 to 8 with a whisk',
+  ],
   cold: [0.03, '1', 'C', 'risk of a cold dispersion that is stirred while it heats'],
   settled: [0.35, '1', 'C', 'and of one left to settle'],
   trapped: [0.2, '1', 'C', 'share of the starch that lumps keep to themselves'],
@@ -63,6 +68,6 @@ export function lumpRisk(
   const sealS = LUMPS.sealFloorS + LUMPS.sealS * Math.exp((onsetC + LUMPS.sealAboveK - tempC) / LUMPS.sealSlopeK);
   const fine = entry === 'dry rain' && grainMm < 0.25 ? LUMPS.drySealedS : DISPERSE_S[entry];
   const stiff = entry === 'cold slurry' && parts < LUMPS.thinSlurry ? LUMPS.thinSlurry / Math.max(0.5, parts) : 1;
-  const disperseS = (fine * stiff) / (LUMPS.handFloor + LUMPS.hand * stirring ** 2);
+  const disperseS = (fine * stiff) / (LUMPS.handFloor + LUMPS.hand * stirring);
   return 1 / (1 + (disperseS / sealS) ** -2);
 }

@@ -20,7 +20,7 @@ export const PASTE = table('Paste', {
   packingPower: [1.55, '1', 'B', 'its power: 2.5 x packing'],
   heldAsGrain: [0.55, '1', 'C', 'share of the held water that stiffens like grain'],
   leachedAs: [0.9, '1', 'C', 'starch leached from kernels against swollen granules'],
-  eggInPaste: [0.4, '1', 'C', 'power of the egg factor on a starch paste: it adds little to what is thick already'],
+  eggInPaste: [0.3, '1', 'C', 'power of the egg factor on a starch paste: it adds little to what is thick already'],
   grainGives: [
     0.55,
     '1',

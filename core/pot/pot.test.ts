@@ -138,7 +138,7 @@ describe('the pot', () => {
     );
     expect(pot.bulkC).toBeCloseTo(45, 2);
     const joules = 1000 * (1.9 + 2.28 * 0.88) * 39 + 0.5 * 1000 * (pot.panC - 6);
-    expect(Math.abs((pot.tS * 850) / joules - 1)).toBeLessThan(0.03);
+    expect(Math.abs((pot.tS * 900) / joules - 1)).toBeLessThan(0.03);
   });
 
   it.each([

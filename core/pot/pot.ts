@@ -39,6 +39,14 @@ import {
   swellEquilibrium,
 } from './starch';
 
+/** What sticks and foams is what is in the pot now: milk that comes later does not yet. */
+export function baseOf(m: Mixture, planned: Base): Base {
+  const mass = massG(m);
+  if (m.dairyProteinG > 0.003 * mass) return 'dairy';
+  if (m.coconutFatG > 0.01 * mass) return 'coconut';
+  return planned === 'dairy' || planned === 'coconut' ? 'water' : planned;
+}
+
 /** What an uncertainty study or the cook's own pot may change. Factors are 1, shifts 0, scale factors ln 0 by default. */
 export type Tuning = {
   evaporation: number;
@@ -345,6 +353,7 @@ export class PotSystem {
   private readonly m: Mixture;
   private readonly fractions: Fraction[];
   private readonly area: number;
+  private readonly base: Base;
   private readonly panJ: number;
   private readonly solids: number;
   private readonly netW: number;
@@ -382,7 +391,11 @@ export class PotSystem {
     this.size = FIRST + STRIDE * this.fractions.length;
     this.tolerance = Float64Array.from([...ERRORS, ...this.fractions.flatMap(() => GRAIN_ERRORS)]);
     this.jac = new Float64Array(this.size + 2);
-    this.area = Math.PI * (setup.pan.diameterMm / 2000) ** 2;
+    // a bowl over steam is wider than what the steam touches
+    this.area = controls.over
+      ? (HEAT.bowlSurface * controls.over.contactCm2) / 1e4
+      : Math.PI * (setup.pan.diameterMm / 2000) ** 2;
+    this.base = baseOf(pot.content, setup.base);
     this.panJ = (setup.pan.massG / 1000) * PAN_HEAT[setup.pan.material];
     this.solids = solidsG(pot.content);
     this.netW = controls.watts ?? netW(setup.hob, controls.setting);
@@ -450,7 +463,7 @@ export class PotSystem {
       scorchRate(
         bulkC + hotSpot(this.setup.pan, controls.over) * (panC - bulkC),
         stillS,
-        controls.over ? 'water' : this.setup.base,
+        controls.over ? 'water' : this.base,
         sugar,
       );
     this.starchSlopes(f, film, sugar, hands, body.freeWaterG);
@@ -498,7 +511,7 @@ export class PotSystem {
       roomC: setup.roomC,
       pressurePa: this.pressure,
       areaM2: area,
-      sideM2: Math.PI * (setup.pan.diameterMm / 1000) * matter.heightM,
+      sideM2: controls.over ? 0 : Math.PI * (setup.pan.diameterMm / 1000) * matter.heightM,
       outsideWPerM2K: outsideW(controls.wrapped),
       lid: controls.lid,
       skin,
@@ -712,7 +725,7 @@ export function cook(
     foamMax = Math.max(
       foamMax,
       foamIndex({
-        base: setup.base,
+        base: baseOf(pot.content, setup.base),
         vapourKgPerS: now.steamKgPerS,
         areaM2: Math.PI * (setup.pan.diameterMm / 2000) ** 2,
         headroomM: now.headroomM,

@@ -1,4 +1,4 @@
-import { table } from '../coefficients';
+import { clamp, table } from '../coefficients';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { AIR, evaporationKgPerM2S, latentJPerKg } from '../pot/air';
 import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
@@ -11,10 +11,19 @@ export type RestPlace = (typeof REST_PLACES)[number];
 export const COOLING = table('Cooling', {
   diffusivity: [1.35e-7, 'm2/s', 'A', 'of a milk pudding'],
   conductivity: [0.53, 'W/mK', 'A', 'of it'],
-  roomW: [9, 'W/m2K', 'B', 'still room: convection 4 to 5 and radiation 5 to 6'],
-  fridgeW: [7, 'W/m2K', 'B', 'still fridge, 6 to 8'],
+  roomW: [
+    15,
+    'W/m2K',
+    'C',
+    'room 10 K colder, on a table: convection, radiation, and what the table takes; fitted to cups',
+  ],
+  fridgeW: [8, 'W/m2K', 'B', 'still fridge, 6 to 8'],
   fanFridgeW: [15, 'W/m2K', 'B', 'fan fridge, 12 to 18'],
-  freezerW: [9, 'W/m2K', 'B', 'freezer, 8 to 10'],
+  freezerW: [8, 'W/m2K', 'B', 'freezer 10 K colder, 8 to 10'],
+  risesAtK: [10, 'K', 'B', 'still air moves by itself: these hold at this difference'],
+  risesPower: [0.25, '1', 'A', 'free convection along a wall'],
+  risesLeast: [0.75, '1', 'C', 'no less than this share of them: radiation stays'],
+  risesMost: [1.6, '1', 'C', 'and no more'],
   coldWaterW: [250, 'W/m2K', 'B', 'still cold water, 150 to 300'],
   iceBathW: [300, 'W/m2K', 'B', 'ice bath, 200 to 400'],
   coveredShare: [0.85, '1', 'C', 'of the top, under a cover that touches'],
@@ -208,6 +217,14 @@ const PLACE_W: Record<RestPlace, number> = {
   'cold water': COOLING.coldWaterW,
   'ice bath': COOLING.iceBathW,
 };
+/** Where the air moves only because it is warmed. */
+const STILL: readonly RestPlace[] = ['room', 'fridge', 'freezer'];
+const placeW = (where: RestPlace, differenceK: number): number =>
+  STILL.includes(where)
+    ? PLACE_W[where] *
+      clamp((differenceK / COOLING.risesAtK) ** COOLING.risesPower, COOLING.risesLeast, COOLING.risesMost)
+    : PLACE_W[where];
+
 /** degC of a place that says nothing else (B) */
 export const PLACE_C: Record<RestPlace, number> = {
   room: 21,
@@ -244,7 +261,7 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
     const last = stay >= p.stays.length - 1;
     const dt = Math.min(t < 3 * 3600 ? 60 : 240, end - t, last ? Infinity : Math.max(1, until - t));
     const { airC } = at;
-    const air = PLACE_W[at.where];
+    const air = placeW(at.where, Math.abs(body.meanC() - airC));
     const wet = at.where === 'ice bath' || at.where === 'cold water';
     const sweat = p.dish.wall === 'wet clay' && !wet ? COOLING.wetClayW : 0;
     const outside = 1 / (1 / (air + sweat) + 1 / wall);

@@ -7,7 +7,12 @@ import { WEIGHT_N_PER_M3 } from '../texture/words';
 
 /** The cold gel: starch, egg, solid fat, and what stiffens both. */
 export const GEL = table('The cold gel', {
-  g6Pa: [460, 'Pa', 'C', 'modulus at c = 6 % without protein; published gels span a factor of 3; fitted to what mounds'],
+  g6Pa: [
+    460,
+    'Pa',
+    'C',
+    'modulus at c = 6 % without protein; published gels span a factor of 3; fitted to what mounds',
+  ],
   power: [2.75, '1', 'B', 'concentration power, 2.3 to 3'],
   protein: [0.2, '1/%', 'C', 'dairy protein'],
   proteinMaxPct: [3.6, '%', 'C', 'no more than this counts; fitted: evaporated milk saves a tenth of the starch'],

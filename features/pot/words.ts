@@ -167,8 +167,8 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
       return {
         title: t('potRoom.bake'),
         manner: t('potRoom.middleOfTheOvenDry'),
-        cue: t('potRoom.edgeSetACoinIn'),
-        why: t('potRoom.itGoesOnSettingAfter'),
+        cue: t(plan.family === 'baked slab' ? 'potRoom.goldenAndBubblingAtThe' : 'potRoom.edgeSetACoinIn'),
+        why: t(plan.family === 'baked slab' ? 'potRoom.itSetsAsItCools' : 'potRoom.itGoesOnSettingAfter'),
         done: t('potRoom.outOfTheOven'),
         until: t('potRoom.toGo'),
       };

@@ -54,6 +54,10 @@ export const model = {
   'caution.boil-over': 'On this setting it foams towards the rim. Turn down before the boil, or take a higher pan.',
   'caution.dish': 'The dishes hold {{holdsMl, ml}} and {{comesMl, ml}} come. Take one more dish or make less.',
   'caution.no-bubble': 'It never bubbles on this setting within an hour and a half. Turn the ring up or use a lid.',
+  'caution.not-there':
+    'It does not get hot enough to thicken in its time. More fire under the water or the pan, a lid, or a thinner bowl.',
+  'caution.turn-up':
+    'On {{from, whole}} it gets nowhere: after {{afterMin, whole}} min turn the ring up, at last to {{to, whole}}. The minutes count on it.',
   'caution.grain-hard': 'The grain does not get soft in the time. Soak it, give it more liquid, or cook it longer.',
   'caution.burnt-dry': 'It boils dry and burns. Less heat, a lid, or more liquid.',
   'caution.dry':

@@ -282,6 +282,8 @@ export const potRoom = {
   'potRoom.toTheMark': 'to the mark',
   'potRoom.bake': 'Bake',
   'potRoom.middleOfTheOvenDry': 'middle of the oven; dry cloths for a hot dish and its water',
+  'potRoom.goldenAndBubblingAtThe': 'Golden on top, bubbling at the rim.',
+  'potRoom.itSetsAsItCools': 'It sets as it cools: cut it when it is no longer warm.',
   'potRoom.edgeSetACoinIn': 'Edge set, a coin in the middle still trembles.',
   'potRoom.itGoesOnSettingAfter': 'It goes on setting after it is out.',
   'potRoom.outOfTheOven': 'Out of the oven',
