@@ -197,6 +197,8 @@ function solveHot(plan: Plan, free: readonly Required<Free>[], error: Miss, word
   if (lo.miss * hi.miss > 0) {
     const nearest = Math.abs(lo.miss) < Math.abs(hi.miss) ? lo : hi;
     const word = wordAt(stripPlace(hotStress(nearest.inner.plan), 0, SPOONED));
+    // its middle is out of reach, the word is not
+    if (word === hotWord) return nearest.inner;
     return {
       ok: false,
       plan,

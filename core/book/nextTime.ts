@@ -4,16 +4,33 @@ import type { Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import { starchSdRel } from '../model/forecast';
 import { GEL } from '../set/firmness';
-import { boundsFor, stripMiddle, yieldAtPlace } from '../texture/words';
+import { boundsFor, stripMiddle, wordAt, yieldAtPlace } from '../texture/words';
 import type { Batch, Flaw } from './batch';
 
 /** 1 sd of ln stress that a word leaves open: words are bands, and tasters differ (C). */
 const WORD_SD_LN = 0.35;
 
-/** ln of found over promised stress at serving, or undefined while no word was written down. */
+/** It came out as the word that was promised. */
+export const asPromised = (batch: Batch): boolean => batch.found.wordServing === wordAt(batch.promise.servingPlace);
+
+/** What a batch teaches is taught of its family and of what thickens it: a kitchen's rice is not its cornstarch. */
+export const kindOf = (batch: Batch): string =>
+  [
+    batch.plan.family,
+    ...batch.plan.items
+      .filter((i) => i.grams > 0 && lookUp(batch.plan, i.ingredientId).thickener !== undefined)
+      .map((i) => i.ingredientId)
+      .sort(),
+  ].join(' ');
+
+/**
+ * ln of found over promised stress at serving; 0 where the word is the one that was promised, for a word is a band;
+ * undefined while no word was written down.
+ */
 export function missLn(batch: Batch): number | undefined {
   const { wordServing } = batch.found;
   if (!wordServing) return undefined;
+  if (asPromised(batch)) return 0;
   const bounds = boundsFor(batch.plan.serve.style, batch.promise.depthMm / 1000);
   return Math.log(yieldAtPlace(stripMiddle(wordServing), bounds) / yieldAtPlace(batch.promise.servingPlace, bounds));
 }
@@ -44,15 +61,24 @@ export type Advice =
   | { kind: 'heat'; from: number; to: number }
   | { kind: 'slurry'; fromC: number; toC: number };
 
-export type NextTime = { plan: Plan; advice: Advice[]; factor: number; sdLn: number; batches: number };
+export type NextTime = {
+  plan: Plan;
+  advice: Advice[];
+  factor: number;
+  sdLn: number;
+  batches: number;
+  /** the word came out as promised: the starch stays as it is */
+  asPromised: boolean;
+};
 
 /** A tenth of the sugar is the smallest step that people notice (C). */
 const SUGAR_STEP = 0.1;
 
 /**
  * The plan for the next batch like `batch`: starch re-solved for what this kitchen really gives, and one change for
- * each flaw that the method can mend.
- * @param like batches of the same milk, this one among them
+ * each flaw that the method can mend;
+ * the starch stays where the word came out as it was promised.
+ * @param like batches of the same kind, this one among them
  */
 export function nextTime(batch: Batch, like: readonly Batch[]): NextTime {
   const learnt = learnFirmness(like.length ? like : [batch]);
@@ -86,13 +112,14 @@ export function nextTime(batch: Batch, like: readonly Batch[]): NextTime {
     advice.push({ kind: 'slurry', fromC: slurryAtC, toC: 45 });
     plan = { ...plan, method: { ...plan.method, slurryAtC: 45 } };
   }
-  const solved = solveStarch(plan);
-  if (solved.ok) {
+  const kept = asPromised(batch);
+  const solved = kept ? undefined : solveStarch(plan);
+  if (solved?.ok) {
     const fromG = batch.plan.items.find((i) => i.ingredientId === solved.starchId)?.grams ?? 0;
     const toG = Math.round(solved.grams);
     plan = withGrams(solved.plan, solved.starchId, toG);
     if (learnt.batches > 0 && Math.abs(toG - fromG) >= 1)
       advice.unshift({ kind: 'starch', fromG, toG, ingredientId: solved.starchId });
   }
-  return { plan, advice, factor: learnt.factor, sdLn: learnt.sdLn, batches: learnt.batches };
+  return { plan, advice, factor: learnt.factor, sdLn: learnt.sdLn, batches: learnt.batches, asPromised: kept };
 }

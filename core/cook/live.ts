@@ -13,7 +13,7 @@ import {
   type PotReading,
   type PotSetup,
 } from '../pot/pot';
-import { runPhase, sampler, type Phase } from '../pot/program';
+import { runPhase, sampler, TURN_UP, type Phase } from '../pot/program';
 import { additionOf, phaseOf, runOff, startPot } from '../model/run';
 import { NO_HABITS, withHabits, type Habits } from '../twin/twin';
 import { countingEvents } from './counting';
@@ -28,6 +28,8 @@ export type LivePot = {
   boilsC: number;
   /** s until the present step's cue; 0 when it is due, NaN when it will not come on this setting */
   cueInS: number;
+  /** the ring gets nowhere as it is: what it will have to be turned up to */
+  turnTo?: number;
   trace: PotReading[];
   /** the whole forecast from this pot, cooked on as planned */
   forecast: Forecast;
@@ -174,7 +176,7 @@ export type OnTheHob = {
 /**
  * Cooks on as planned to the pouring, with the cook's own hand on the ring in the present step.
  * @returns the pot at the pouring; s to the present step's end and to the first thickening (NaN if it does not come, or
- * has been); whether every cue came
+ * has been); whether every cue came; what the ring has to be turned up to, where it gets nowhere as it is now
  */
 export function cookAhead(cook: Cook, steps: readonly Step[], nowMs: number, on: OnTheHob) {
   const { plan, setup, begun } = on;
@@ -184,6 +186,7 @@ export function cookAhead(cook: Cook, steps: readonly Step[], nowMs: number, on:
   let { pot } = on;
   let cueInS = NaN;
   let allCame = true;
+  let turnTo: number | undefined;
   for (const step of steps.slice(state.stepIndex)) {
     if (state.stage !== 'cooking' || !step.heat) continue;
     if (!begun.has(step.id)) pot = withAdds(pot, step, plan, setup, taste);
@@ -199,12 +202,15 @@ export function cookAhead(cook: Cook, steps: readonly Step[], nowMs: number, on:
     if (here && phase.until.kind === 'reduced')
       phase.until = { kind: 'mass', massG: phase.until.toShare * (begun.has(step.id) ? on.fromG : massG(pot.content)) };
     const { pot: after, end } = runPhase(pot, setup, phase);
-    if (here) cueInS = end.reached ? after.tS - pot.tS : NaN;
+    if (here) {
+      cueInS = end.reached ? after.tS - pot.tS : NaN;
+      if (end.turned && end.turned.atS - pot.tS <= TURN_UP.looksS + 1) turnTo = end.turned.to;
+    }
     allCame &&= end.reached;
     pot = after;
   }
   const thickensInS = Number.isNaN(on.pot.thickenAtS) ? pot.thickenAtS - on.pot.tS : NaN;
-  return { pot, cueInS, thickensInS, allCame };
+  return { pot, cueInS, thickensInS, allCame, turnTo };
 }
 
 /** The one pot that has these habits, led through the cook's events to `nowMs`. */
@@ -232,13 +238,14 @@ export const controlsNow = (cook: Cook, steps: readonly Step[], nowMs: number): 
 export function livePot(cook: Cook, steps: readonly Step[], nowMs: number, habits: Habits = NO_HABITS): LivePot {
   const { trace, ...on } = onTheHob(cook, steps, nowMs, habits, 5);
   const { plan, setup, pot } = on;
-  const { pot: ahead, cueInS } = cookAhead(cook, steps, nowMs, on);
+  const { pot: ahead, cueInS, turnTo } = cookAhead(cook, steps, nowMs, on);
   const run = runOff(plan, setup, ahead);
   return {
     on,
     now: readPot(pot),
     boilsC: pot.boilsC,
     cueInS,
+    ...(turnTo === undefined ? {} : { turnTo }),
     trace,
     forecast: forecastFrom(plan, { ...run, trace }),
   };

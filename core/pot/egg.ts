@@ -6,7 +6,7 @@ export const EGG = table('Egg', {
   setC: [74, 'degC', 'B', 'network forms in 60 s here, at 3 % protein, pH 6.5'],
   setS: [60, 's', 'B', 'time constant there'],
   setJPerMol: [350000, 'J/mol', 'B', 'of it'],
-  curdC: [83.3, 'degC', 'B', 'half of it curdles here in the end; fitted: half of cooks stop between 80 and 84'],
+  curdC: [83.35, 'degC', 'B', 'half of it curdles here in the end; fitted: half of cooks stop between 80 and 84'],
   curdWidthK: [1.5, 'K', 'C', 'spread of that threshold'],
   film: [
     0.35,
@@ -14,7 +14,7 @@ export const EGG = table('Egg', {
     'C',
     'of the way from the pot to its floor that egg in the film feels: only its lowest part is as hot',
   ],
-  curdS: [45, 's', 'C', 'time constant there'],
+  curdS: [42, 's', 'C', 'time constant there'],
   curdJPerMol: [450000, 'J/mol', 'C', 'of it'],
   sugarK: [25, 'K', 'B', 'both move up by this per unit of sugar fraction, to X = .4'],
   setDilutionK: [4, 'K', 'C', 'network: per e-fold of dilution'],

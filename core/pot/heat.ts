@@ -13,7 +13,12 @@ export const HEAT = table('Heat in the pot', {
   airW: [8, 'W/m2K', 'B', 'outside of the pan to the room'],
   baseToAir: [0.6, '1', 'C', 'share of the base that still faces the room'],
   wrappedW: [1.5, 'W/m2K', 'C', 'a pot wrapped in a blanket'],
-  drySeconds: [12, 's', 'C', 'a film of 1 Pa s between two wipes dries, over a fire of dryAtW; fitted: four minutes burn'],
+  drySeconds: [
+    12,
+    's',
+    'C',
+    'a film of 1 Pa s between two wipes dries, over a fire of dryAtW; fitted: four minutes burn',
+  ],
   driedS: [200, 's', 'C', 'by then it is as dry as it gets'],
   dryAtW: [20000, 'W/m2', 'C', 'that fire'],
   dryAbovePaS: [0.3, 'Pa s', 'C', 'about the viscosity from which a film stays and does not flow off'],
@@ -147,7 +152,8 @@ export function onRing(at: Hearth, m: Matter, viscosityPaS: number, hands: Hands
   const { panC, bulkC, areaM2, toFoodW } = at;
   const stays = viscosityPaS ** 2 / (viscosityPaS ** 2 + HEAT.dryAbovePaS ** 2);
   const fire = Math.max(0, at.powerW) / areaM2 / HEAT.dryAtW;
-  const dry = 1 / (1 + (stays * fire * Math.min(hands.stillS, HEAT.driedS) * Math.sqrt(viscosityPaS)) / HEAT.drySeconds);
+  const dry =
+    1 / (1 + (stays * fire * Math.min(hands.stillS, HEAT.driedS) * Math.sqrt(viscosityPaS)) / HEAT.drySeconds);
   const boilW = HEAT.boilW * (viscosityPaS / 1e-3) ** -HEAT.boilViscosity * dry;
   const overK = Math.max(0, panC - at.boilsC);
   const wallVapourW = boilW * overK ** 3;

@@ -21,6 +21,7 @@ export const LUMPS = table('Lumps', {
   rainS: [0.7, 's', 'C', 'rained at 2 to 3 g/s a litre, grains over .3 mm'],
   mealS: [3.5, 's', 'C', 'hot liquid beaten into coarse meal'],
   thinSlurry: [2, '1', 'B', 'parts of cold liquid to one of starch below which it cakes'],
+  wetParts: [0.5, '1', 'C', 'parts of liquid to one of starch below which it is as good as dry'],
   sealFloorS: [0.5, 's', 'C', 'outside of a clump seals no faster'],
   sealS: [2, 's', 'C', 'scale of sealing'],
   sealAboveK: [8, 'K', 'C', 'above onset at which it seals in that time'],
@@ -64,6 +65,8 @@ export function lumpRisk(
   grainMm = 0.02,
   parts = 3,
 ): number {
+  if (entry === 'cold slurry' && parts < LUMPS.wetParts)
+    return lumpRisk('dry powder', tempC, stirring, onsetC, grainMm, parts);
   if (entry === 'cold together' || tempC < onsetC - 25) return stirring > 0 ? LUMPS.cold : LUMPS.settled;
   const sealS = LUMPS.sealFloorS + LUMPS.sealS * Math.exp((onsetC + LUMPS.sealAboveK - tempC) / LUMPS.sealSlopeK);
   const fine = entry === 'dry rain' && grainMm < 0.25 ? LUMPS.drySealedS : DISPERSE_S[entry];

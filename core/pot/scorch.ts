@@ -5,7 +5,12 @@ import type { Base } from '../pantry/ingredient';
 const CATCH = table('Catching at the floor', {
   secondsAt120: [450, 's', 'C', 'to a noticeable taste at 120 degC, fully stuck'],
   joulePerMol: [130000, 'J/mol', 'B', 'browning, 100 to 140 kJ/mol'],
-  stickS: [55, 's', 'C', 'without the spoon at which half of a film sticks; fitted: every 20 to 30 s is enough for rice'],
+  stickS: [
+    55,
+    's',
+    'C',
+    'without the spoon at which half of a film sticks; fitted: every 20 to 30 s is enough for rice',
+  ],
   rampFromC: [98, 'degC', 'C', 'nothing below'],
   rampToC: [110, 'degC', 'C', 'full rate above'],
   sugar: [1.2, '1', 'C', 'sugar early: rate x (1 + this x sugar fraction)'],

@@ -42,7 +42,7 @@ export const GEL = table('The cold gel', {
   stirredCold: [0.35, '1', 'C', 'left of a gel that is stirred while it cools'],
   reheated: [0.75, '1', 'C', 'left of a gel that is melted and set again'],
   supercoolsC: [15, 'degC', 'B', 'droplets of coconut fat stay liquid until it has been colder than this'],
-  sdLn: [0.3, '1', 'C', 'spread of ln G from the model alone'],
+  sdLn: [0.25, '1', 'C', 'spread of ln G from the model alone, now that it is fitted to kitchens'],
 });
 
 /** Solid share of fat by temperature, degC (A/B). */

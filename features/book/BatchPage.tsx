@@ -101,7 +101,7 @@ export function BatchPage() {
             <Type kind="amount" tone="onyolk" level={2} testID="next-time">
               {next.data.advice.length
                 ? next.data.advice.map((a) => adviceSays(a, batch.plan, fmt)).join(', ')
-                : t('bookRoom.theSameAgain')}
+                : t(next.data.asPromised ? 'bookRoom.asPromisedChangeNothing' : 'bookRoom.theSameAgain')}
             </Type>
             <Type tone="onyolk">
               {t('bookRoom.fromOfThisMilkSets', {

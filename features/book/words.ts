@@ -1,4 +1,4 @@
-import type { Advice } from '../../core/book/nextTime';
+import { asPromised, type Advice } from '../../core/book/nextTime';
 import type { Batch } from '../../core/book/batch';
 import type { Plan } from '../../core/plan/plan';
 import { lookUp } from '../../core/plan/stages';
@@ -31,7 +31,7 @@ export function missSteps(b: Batch): number | undefined {
 /** Within half a step of what was promised, or the very word that was wanted. */
 export function keptPromise(b: Batch): boolean {
   const miss = missSteps(b);
-  return miss !== undefined && (Math.abs(miss) <= 0.5 || b.found.wordServing === b.plan.serve.word);
+  return miss !== undefined && (Math.abs(miss) <= 0.5 || asPromised(b) || b.found.wordServing === b.plan.serve.word);
 }
 
 export function missSays(b: Batch): string {

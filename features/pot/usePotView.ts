@@ -33,7 +33,11 @@ export function usePotView(c: UsedCook, now: number) {
   const words = stepWords(step, cook.plan, fmt, c.forecast?.depthMm);
   const ran = stepSeconds(state, now);
   const leftS = step.ends === 'cue' && of ? of.cueInS - passed : step.seconds - ran;
-  const never = step.ends === 'cue' && of !== undefined && Number.isNaN(of.cueInS) && state.setting !== 0;
+  const never =
+    step.ends === 'cue' &&
+    of !== undefined &&
+    (Number.isNaN(of.cueInS) || of.turnTo !== undefined) &&
+    state.setting !== 0;
   // 8 pots in 10 of the twin get there between these
   const ahead = step.ends === 'cue' ? of?.twin.cueInS : undefined;
   // a cue that the model already sees stands a second ahead
@@ -109,7 +113,9 @@ export function usePotView(c: UsedCook, now: number) {
       : never
         ? steamed
           ? t('potRoom.steamGivesNoMore')
-          : t('potRoom.notOnThisSetting')
+          : of?.turnTo === undefined
+            ? t('potRoom.notOnThisSetting')
+            : t('potRoom.getsNowhereTurnTo', { to: of.turnTo })
         : due
           ? { time: t('potRoom.overBy'), cue: t('potRoom.anyMoment'), done: t('potRoom.takeYourTime') }[step.ends]
           : words.until,

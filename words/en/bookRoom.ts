@@ -9,11 +9,12 @@ export const bookRoom = {
   'bookRoom.promisedCameOut': 'Promised {{servingPlace}}, came out {{down}}',
   'bookRoom.promised': 'Promised {{servingPlace}}: {{batch}}',
   'bookRoom.nextTime': 'Next time',
+  'bookRoom.asPromisedChangeNothing': 'As promised: change nothing',
   'bookRoom.theSameAgain': 'the same again',
   'bookRoom.batch2': 'batch',
   'bookRoom.batches': 'batches',
   'bookRoom.fromOfThisMilkSets':
-    'From {{batches}} {{batches2}} of this milk: sets at {{factor}} of the model, ± {{sdLn}} %.',
+    'From {{batches}} {{batches2}} like this: sets at {{factor}} of the model, ± {{sdLn}} %.',
   'bookRoom.putItIntoThePlan': 'Put it into the plan',
   'bookRoom.atServingItWas': 'At serving it was',
   'bookRoom.hotInThePotIt': 'Hot in the pot it was',

@@ -195,6 +195,7 @@ export const potRoom = {
   'potRoom.turnItUp': 'Turn it up',
   'potRoom.pausedHobCountedAsOff': 'paused, hob counted as off',
   'potRoom.steamGivesNoMore': 'steam gives no more',
+  'potRoom.getsNowhereTurnTo': 'gets nowhere here: by and by to {{to, whole}}',
   'potRoom.notOnThisSetting': 'not on this setting',
   'potRoom.anyMoment': 'any moment',
   'potRoom.takeYourTime': 'take your time',

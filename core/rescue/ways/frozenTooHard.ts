@@ -18,8 +18,13 @@ export const frozenTooHard: Way = ({ plan, pot, mass, head, s, fault }) => {
     });
   const softC = -8;
   const warm = (where: Stay['where'], airC: number) => {
-    const at = points(where, airC).find((p) => p.coreC >= softC);
-    return at ? Math.max(2, at.hours * 60) : NaN;
+    const all = points(where, airC);
+    const i = all.findIndex((p) => p.coreC >= softC);
+    const at = all[i];
+    const before = all[i - 1];
+    if (!at) return NaN;
+    const share = before ? (softC - before.coreC) / (at.coreC - before.coreC || 1) : 1;
+    return Math.max(2, 60 * ((before?.hours ?? 0) + share * (at.hours - (before?.hours ?? 0))));
   };
   const room = warm('room', plan.room.tempC);
   const fridge = warm('fridge', plan.rest.fridgeC);
