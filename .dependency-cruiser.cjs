@@ -23,6 +23,7 @@ const ROOMS = [
   'sides',
   'vessels',
   'advice',
+  'anchors',
   'twin',
   'cook',
   'rescue',

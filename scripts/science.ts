@@ -7,6 +7,8 @@ import '../core/day/tasks';
 import '../core/twin/twin';
 import '../core/advice/about';
 import '../core/texture/kitchenTests';
+import { ANCHORS } from '../core/anchors/anchors';
+import { ANCHOR_PARTS, type Anchor } from '../core/anchors/anchor';
 import { LIMITS, limitSaid } from '../core/model/limits';
 import { SAFE_COOLING_RULES } from '../core/set/safety';
 import { coolingRuleSaid, type CoolingRule } from '../core/set/safety';
@@ -16,6 +18,12 @@ const figure = (v: number): string => {
   const s =
     Math.abs(v) >= 1e5 || (v !== 0 && Math.abs(v) < 1e-3) ? v.toExponential(2) : String(Number(v.toPrecision(5)));
   return s;
+};
+/** A row of what kitchens agree on, with what the model says today; to two digits, as kitchens go. */
+const anchorRow = (a: Anchor): string => {
+  const value = a.of();
+  const met = value >= a.range[0] - 1e-9 && value <= a.range[1] + 1e-9;
+  return `| ${cell(a.asked)} | ${figure(a.range[0])} to ${figure(a.range[1])} | ${Number(value.toPrecision(2))} | ${cell(a.unit)} | ${met ? 'met' : `**missed**: ${cell(a.missed ?? '')}`} |`;
 };
 const cell = (text: string) => text.replaceAll('|', '\\|');
 
@@ -49,6 +57,18 @@ export function sciencePage(): string {
       ([name, r]) => `- ${name}: ${english(coolingRuleSaid(name as CoolingRule))}`,
     ),
     '',
+    '## What every kitchen knows',
+    '',
+    'Rows that kitchens and textbooks agree on, in weighed grams, against the model today. A range is never widened; a row that is missed stands here as missed, with the reason. Coefficients that were fitted to these rows are C and say so.',
+    '',
+    ...ANCHOR_PARTS.flatMap((part) => [
+      `### ${part}`,
+      '',
+      '| asked | kitchens say | model | unit | |',
+      '| --- | --- | --- | --- | --- |',
+      ...ANCHORS.filter((a) => a.part === part).map(anchorRow),
+      '',
+    ]),
     '## Every coefficient',
     '',
     'Printed from the code by `npm run -s science`; a test holds this page to it.',

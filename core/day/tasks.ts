@@ -1,6 +1,6 @@
 import { stepsOf, type Step } from '../cook/steps';
 import type { Forecast } from '../model/forecast';
-import { KITCHEN_SD } from '../model/forecast';
+import { SPREAD } from '../model/spread';
 import { methodOf } from '../plan/family';
 import type { RestStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -151,7 +151,7 @@ function potWork({ plan, steps, put, relations }: WorkBook): string {
           mean,
           { hands, ...(s.setting ? { rings: 1 } : {}) },
           {
-            minutes: s.ends === 'time' || s.role === 'off the heat' ? up(mean) : safe(mean, KITCHEN_SD.hobRel),
+            minutes: s.ends === 'time' || s.role === 'off the heat' ? up(mean) : safe(mean, SPREAD.hob),
             spoonMin,
             lidIsSafe: s.heat.lid !== 'off' || (s.stirEveryS ?? 0) >= 60,
             step: s.id,

@@ -1,6 +1,5 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { quantileSorted, sampleCorrelation } from 'simple-statistics';
-import { table } from '../coefficients';
 import { dishHistory, hotIn, judge, starchSdRel } from './forecast';
 import { lookUp } from '../plan/stages';
 import { type Plan } from '../plan/plan';
@@ -12,25 +11,10 @@ import { COARSE } from '../pot/program';
 import { SCORCH } from '../pot/scorch';
 import { feltCurd } from './judgeRisks';
 import { runMethod } from './run';
+import { SPREAD } from './spread';
 import { standing } from '../set/firmness';
 import { boundsFor, yieldAtPlace } from '../texture/words';
 import { JUG_SD_REL } from '../units/measures';
-
-/** Spread of a kitchen and of the model, 1 sd each. */
-export const SPREAD = table('Spread of kitchens and of the model', {
-  sugar: [0.06, '1', 'B', 'sugar, relative'],
-  egg: [0.05, '1', 'B', 'egg mass, relative'],
-  hob: [0.2, '1', 'B', 'net power of a setting, relative'],
-  evaporation: [0.25, '1', 'B', 'evaporation, relative'],
-  minutes: [0.15, '1', 'B', '"minutes", relative'],
-  stirLn: [0.5, '1', 'B', 'stirring interval, ln'],
-  startK: [4, 'K', 'B', 'start temperature'],
-  grain: [0.25, '1', 'B', 'grain size, relative'],
-  gelK: [1.5, 'K', 'B', 'gelatinisation temperature; rice 4'],
-  riceGelK: [4, 'K', 'B', 'the same for rice: the least known input of a packet'],
-  consistency: [0.15, '1', 'B', 'consistency of the paste, ln'],
-  curdK: [1.5, 'K', 'C', 'curdling threshold'],
-});
 
 export type Chances = {
   draws: number;
@@ -50,7 +34,7 @@ export type Chances = {
   matters: { name: string; share: number }[];
 };
 
-type Draw = { inputs: Record<string, number>; stress: number; minutes: number };
+type Draw = { inputs: Record<string, number>; yieldPa: number; stress: number; minutes: number };
 
 /**
  * Cooks the plan `draws` times in as many kitchens. Deterministic for a seed. A generator: it yields how many are done,
@@ -65,6 +49,7 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
   const rice = nominal.pot.fractions.some(
     (f) => GRAINS[f.kind].species !== 'maize' && GRAINS[f.kind].species !== 'wheat',
   );
+  const ground = nominal.pot.fractions.some((f) => GRAINS[f.kind].form === 'particle');
   const zero = () => Object.fromEntries(SET_WORDS.map((w) => [w, 0])) as Record<SetWord, number>;
   const serving = zero();
   const hot = zero();
@@ -132,7 +117,7 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
       curdShiftK: SPREAD.curdK * z['where the egg curdles'],
       scorch: Math.exp(SCORCH.sdLn * z['how fast it catches']),
       stir: Math.exp(SPREAD.stirLn * z['the stirring']),
-      grain: Math.max(0.3, 1 + SPREAD.grain * z['the grind']),
+      grain: Math.max(0.3, 1 + (ground ? SPREAD.grain : SPREAD.kernel) * z['the grind']),
       startK: SPREAD.startK * z['the start'],
     };
     const run = runMethod(drawn, { toleranceScale: COARSE, tuning });
@@ -146,7 +131,12 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
     if (run.pot.scorch > SCORCH.taste) catches += 1;
     if (readPot(run.pot).rawPer100G > RAW_TASTE) raw += 1;
     if (standing(s.yieldPa, s.modulusPa, run.depthM).stands) stands += 1;
-    all.push({ inputs: z, stress: Math.log(yieldAtPlace(s.place, bounds)), minutes: run.pot.tS / 60 });
+    all.push({
+      inputs: z,
+      yieldPa: s.yieldPa,
+      stress: Math.log(yieldAtPlace(s.place, bounds)),
+      minutes: run.pot.tS / 60,
+    });
     if ((i + 1) % every === 0) yield i + 1;
   }
   const share = (counts: Record<SetWord, number>) =>
@@ -176,7 +166,6 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
     return { name, share: Number.isFinite(r) ? r * r : 0 };
   });
   const explained = r2.reduce((sum, x) => sum + x.share, 0) || 1;
-  const p = spread(stresses);
   return {
     draws,
     seed,
@@ -187,7 +176,7 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
     catches: catches / draws,
     raw: raw / draws,
     stands: stands / draws,
-    yieldPa: { p5: Math.exp(p.p5), p50: Math.exp(p.p50), p95: Math.exp(p.p95) },
+    yieldPa: spread(all.map((d) => d.yieldPa)),
     minutes: spread(all.map((d) => d.minutes)),
     matters: r2.map((x) => ({ ...x, share: x.share / explained })).sort((a, b) => b.share - a.share),
   };

@@ -16,6 +16,7 @@ import {
 import type { Bake } from '../oven/bake';
 import { breaksAfterMin, depthMm } from '../pot/corrections';
 import { aromaRate, infused, lookOf, type Look } from '../pot/flavour';
+import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import {
   bodyOf,
@@ -31,9 +32,10 @@ import {
 import { NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from '../pot/pot';
 import { COARSE, type PhaseEnd } from '../pot/program';
 import { cautionsOf, type Caution } from './cautions';
-import { eggReport, risksOf, type EggReport } from './judgeRisks';
+import { eggReport, feltCurd, risksOf, type EggReport } from './judgeRisks';
 import { above, phi } from './normal';
 import type { Risk, RiskName } from './risks';
+import { SPREAD } from './spread';
 import { dishStartC, runMethod, type Run } from './run';
 import { coolInDish, freezesBelowC, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
 import {
@@ -119,11 +121,8 @@ export type Forecast = {
 };
 
 /** What the doubt comes from: how starch and milk are measured, the ring, the steam, the model of the set itself. */
-export const DOUBT_SOURCES = ['starch', 'milk', 'hob', 'steam', 'model'] as const;
+export const DOUBT_SOURCES = ['starch', 'milk', 'hob', 'steam', 'grind', 'variety', 'model'] as const;
 export type DoubtSource = (typeof DOUBT_SOURCES)[number];
-
-/** Spread of what the kitchen does, 1 sd (B): hob power, evaporation. */
-export const KITCHEN_SD = { hobRel: 0.2, evaporationRel: 0.25 } as const;
 
 /** Spread of the starch by how it is measured, relative. */
 export function starchSdRel(measure: Plan['starchMeasure']): number {
@@ -275,6 +274,11 @@ function doubtOf(
       pantryOf(plan).get(i.ingredientId)?.group === g ? { ...i, grams: i.grams * factor } : i,
     ),
   });
+  const forms = new Set(
+    wholeMixture(plan)
+      .thickenings.map((t) => GRAINS[t.kind].form)
+      .filter((form) => form !== 'powder'),
+  );
   const parts = [
     { of: 'starch' as const, sd: delta(group('thickener', 1 + starchSdRel(plan.starchMeasure))) },
     { of: 'milk' as const, sd: delta(group('milk', 1 + JUG_SD_REL)) },
@@ -282,10 +286,19 @@ function doubtOf(
       of: 'hob' as const,
       sd: delta({
         ...plan,
-        hob: { ...plan.hob, powerTrim: Math.min(2, plan.hob.powerTrim * (1 + KITCHEN_SD.hobRel)) },
+        hob: { ...plan.hob, powerTrim: Math.min(2, plan.hob.powerTrim * (1 + SPREAD.hob)) },
       }),
     },
-    { of: 'steam' as const, sd: delta(plan, { ...NO_TUNING, evaporation: 1 + KITCHEN_SD.evaporationRel }) },
+    { of: 'steam' as const, sd: delta(plan, { ...NO_TUNING, evaporation: 1 + SPREAD.evaporation }) },
+    ...(forms.size > 0
+      ? [
+          {
+            of: 'grind' as const,
+            sd: delta(plan, { ...NO_TUNING, grain: 1 + (forms.has('particle') ? SPREAD.grain : SPREAD.kernel) }),
+          },
+          { of: 'variety' as const, sd: delta(plan, { ...NO_TUNING, gelShiftK: SPREAD.riceGelK / 2 }) * 2 },
+        ]
+      : []),
     { of: 'model' as const, sd: plan.firmness.sdLn },
   ];
   const variance = parts.reduce((sum, p) => sum + p.sd * p.sd, 0);
@@ -332,6 +345,29 @@ export function chanceOf(word: SetWord, yieldStressPa: number, sdLn: number, bou
   return Math.max(0, high - low);
 }
 
+/** K, 1 sd: where egg curdles, with what hands and rings add to it; as many kitchens come out (C). */
+const CURDLES_SD_K = 1.75;
+/** K of shift that is looked at, up and down, and how often it is halved */
+const CURDLES_LOOK_K = 8;
+const CURDLES_HALVES = 6;
+
+/** Chance that curds are felt, by how much earlier egg would have to curdle for it; undefined without egg. */
+function curdleChance(plan: Plan): number | undefined {
+  if (wholeMixture(plan).eggProteinG <= 0) return undefined;
+  const felt = (curdShiftK: number) =>
+    feltCurd(runMethod(plan, { toleranceScale: COARSE, tuning: { ...NO_TUNING, curdShiftK } })) > EGG.smooth;
+  let never = CURDLES_LOOK_K;
+  let always = -CURDLES_LOOK_K;
+  if (!felt(always)) return phi(always / CURDLES_SD_K);
+  if (felt(never)) return 1;
+  for (let i = 0; i < CURDLES_HALVES; i++) {
+    const mid = (never + always) / 2;
+    if (felt(mid)) always = mid;
+    else never = mid;
+  }
+  return phi((never + always) / 2 / CURDLES_SD_K);
+}
+
 /** The minutes between raw taste and breakdown, counted from the first bubble. */
 function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
   const { pot } = run;
@@ -348,10 +384,11 @@ function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
  * The whole forecast of a plan: pot, oven, dish, fridge, spoon.
  * @throws UnknownIngredientError, RangeError (nothing liquid in the pot)
  */
-export const forecast = (plan: Plan): Forecast => forecastFrom(plan, runMethod(plan, { sampleS: 5 }));
+export const forecast = (plan: Plan): Forecast =>
+  forecastFrom(plan, runMethod(plan, { sampleS: 5 }), curdleChance(plan));
 
 /** The same, from a pot that was really cooked: the live cook hands in its own. */
-export function forecastFrom(plan: Plan, run: Run): Forecast {
+export function forecastFrom(plan: Plan, run: Run, curdles?: number): Forecast {
   const whole = wholeMixture(plan);
   const { pot } = run;
   const m = pot.content;
@@ -380,6 +417,7 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
   const body = bodyOf(m, pot.fractions);
   const judgedAt = { tempC: age.tempC, gels: gelsOf(body) };
   const weeps = weepPct(m, pot.fractions, body, 3);
+  const risks = risksOf(plan, run, weeps);
   const k = consistency(body, pot.bulkC, m);
   const coldH = cooling.filter((p) => p.hours <= plan.rest.hours && p.coreC < KNIFE.coldC).length
     ? plan.rest.hours - hoursBelow(cooling, KNIFE.coldC)
@@ -421,7 +459,7 @@ export function forecastFrom(plan: Plan, run: Run): Forecast {
     rawPer100G: readPot(pot).rawPer100G,
     bite: body.bite,
     scorch: pot.scorch,
-    risks: risksOf(plan, run, weeps),
+    risks: curdles === undefined ? risks : { ...risks, curdle: { ...risks.curdle, chance: curdles } },
     ...(egg ? { egg } : {}),
     ...(run.bake ? { bake: run.bake } : {}),
     ...(top ? { top } : {}),

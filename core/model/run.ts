@@ -244,6 +244,7 @@ export function runSteps(
           eggSet: before?.eggSetMean ?? pot.eggSet,
           eggCurd: before?.curdMean ?? pot.eggCurd,
           browning: before?.browning ?? 0,
+          curdShiftK: setup.tuning?.curdShiftK ?? 0,
           altitudeM: plan.room.altitudeM,
           roomC: plan.room.tempC,
           step,

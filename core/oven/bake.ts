@@ -118,6 +118,8 @@ export type BakeInput = {
   eggCurd: number;
   altitudeM: number;
   roomC: number;
+  /** K by which this kitchen's egg curdles later */
+  curdShiftK?: number;
   /** of an earlier bake */
   browning?: number;
   step: Baking;
@@ -141,6 +143,7 @@ export function bake(b: BakeInput): Bake {
   const hottest = new Float64Array(n).fill(b.startC);
   const x = sugarFraction(content);
   const point = eggPoint(content, x);
+  if (point) point.curdC += b.curdShiftK ?? 0;
   const mass = massG(content);
   const wet = content.waterG / mass;
   const conduct = (0.2 + 0.44 * wet) * (content.eggProteinG > 0 ? OVEN.liquidStirs : 1);

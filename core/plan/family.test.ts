@@ -1,8 +1,9 @@
-import { forecast } from '../model/forecast';
+import { forecast, point } from '../model/forecast';
 import { limitsFor, LIMITS } from '../model/limits';
 import { familyPlan } from '../testing';
 import { atStages } from './stages';
 import { methodOf, notAdded } from './family';
+import { newPlan } from './newPlan';
 import { MethodStepSchema, type MethodStep } from './method';
 import { FAMILIES, PlanSchema, type Choices, type Family, type Plan } from './plan';
 
@@ -147,5 +148,24 @@ describe('what a family starts from', () => {
       ids('starch-set milk pudding', { kinds: ['maize starch'], plantMilk: true, fruit: true, nut: true }),
     ).toEqual(expect.arrayContaining(['spoon', 'plant', 'fruit', 'nut']));
     expect(new Set(LIMITS.map((l) => l.id)).size).toBe(LIMITS.length);
+  });
+});
+
+describe('a new plan, before anything is solved', () => {
+  it.each(
+    FAMILIES.flatMap((family) =>
+      ['milk_whole', 'coconut_milk', 'oat_drink'].map((milkId) => [family, milkId] as const),
+    ),
+  )('%s with %s is the word it wants', (family, milkId) => {
+    const plan = newPlan({
+      id: 'n',
+      name: 'New',
+      milkId,
+      people: 6,
+      portionG: 130,
+      serveAt: '2026-12-12T19:30:00Z',
+      family,
+    });
+    expect(point(plan).serving.word).toBe(plan.serve.word);
   });
 });

@@ -1,5 +1,6 @@
 import { PANS, HOBS, DISHES } from '../pantry/kitchen';
-import type { Ingredient } from '../pantry/ingredient';
+import type { Base, Ingredient } from '../pantry/ingredient';
+import { pantryWith } from '../pantry/pantry';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
@@ -40,9 +41,9 @@ const VANILLA: Share = ['vanilla', 0.004, 'off the heat'];
 
 /** Where each family sensibly begins; designed with the model, to be solved and changed. */
 const STARTS: Record<Family, FamilyStart> = {
-  'starch-set milk pudding': { shares: [['cornstarch', 0.055, 'slurry'], SWEET, SALT, VANILLA], word: 'mounds' },
+  'starch-set milk pudding': { shares: [['cornstarch', 0.038, 'slurry'], SWEET, SALT, VANILLA], word: 'mounds' },
   'ground-rice cream': {
-    shares: [['rice_ground', 0.058, 'grain'], SWEET, SALT],
+    shares: [['rice_ground', 0.075, 'grain'], SWEET, SALT],
     word: 'mounds',
     cookOnMin: 6,
     lossRel: 0.14,
@@ -54,7 +55,7 @@ const STARTS: Record<Family, FamilyStart> = {
     stirEveryS: 2,
   },
   'egg-enriched pudding': {
-    shares: [['rice_ground', 0.045, 'grain'], ['yolk', 0.05, 'bowl'], ['sugar', 0.09, 'bowl'], SALT],
+    shares: [['rice_ground', 0.074, 'grain'], ['yolk', 0.05, 'bowl'], ['sugar', 0.09, 'bowl'], SALT],
     word: 'mounds',
     cookOnMin: 3,
     lossRel: 0.14,
@@ -66,13 +67,13 @@ const STARTS: Record<Family, FamilyStart> = {
     choices: { bath: 'open', ovenC: 160 },
   },
   'whole-rice pudding': {
-    shares: [['rice_short', 0.095, 'grain'], ['sugar', 0.05, 'late'], SALT],
-    word: 'coats',
+    shares: [['rice_short', 0.102, 'grain'], ['sugar', 0.05, 'late'], SALT],
+    word: 'mounds',
     cookOnMin: 0,
     lossRel: 0.25,
   },
   porridge: {
-    shares: [['semolina', 0.075, 'grain'], ['sugar', 0.06, 'pot'], SALT],
+    shares: [['semolina', 0.087, 'grain'], ['sugar', 0.06, 'pot'], SALT],
     word: 'mounds',
     tempC: 55,
     hours: 0.25,
@@ -80,7 +81,7 @@ const STARTS: Record<Family, FamilyStart> = {
     choices: { grain: 'into boiling milk' },
   },
   'baked slab': {
-    shares: [['semolina', 0.12, 'grain'], ['sugar', 0.1, 'pot'], SALT],
+    shares: [['semolina', 0.063, 'grain'], ['sugar', 0.1, 'pot'], SALT],
     word: 'slices',
     style: 'cut',
     dish: 4,
@@ -99,6 +100,12 @@ const STARTS: Record<Family, FamilyStart> = {
   },
 };
 
+/** Thickener for the same set, against dairy, by what the liquid is made of (C): thin drinks want more, rich cans less. */
+const AGAINST_DAIRY: Record<Base, number> = { dairy: 1, coconut: 0.9, soy: 1.15, oat: 1.2, nut: 1.28, water: 1.3 };
+
+/** Egg that sets coconut as firm as dairy: its fat does a part (C). */
+const EGG_IN_COCONUT = 0.87;
+
 /** A sensible first plan for a family, a milk and a number of people: to be solved for its word afterwards. */
 export function newPlan(s: Start): Plan {
   const family = s.family ?? 'starch-set milk pudding';
@@ -108,7 +115,14 @@ export function newPlan(s: Start): Plan {
   const { name: _ring, ...hob } = (totalG > 1400 ? HOBS[2] : HOBS[1])!;
   const { name: _dish, ...dish } = DISHES[start.dish ?? 1]!;
   const tidy = (grams: number) => (grams >= 20 ? Math.round(grams) : Math.max(0.5, Math.round(grams * 2) / 2));
-  const milkShare = 1 - start.shares.reduce((sum, [, share]) => sum + share, 0);
+  const known = pantryWith(s.own ?? []);
+  const base = known.get(s.milkId)?.base ?? 'dairy';
+  const times = { thickener: AGAINST_DAIRY[base], egg: base === 'coconut' ? EGG_IN_COCONUT : 1 };
+  const shares = start.shares.map(([id, share, stage]): Share => {
+    const group = known.get(id)?.group;
+    return [id, share * (group === 'thickener' || group === 'egg' ? times[group] : 1), stage];
+  });
+  const milkShare = 1 - shares.reduce((sum, [, share]) => sum + share, 0);
   const hours = start.hours ?? 5;
   const plan: Plan = {
     format: 'ovalis-plan',
@@ -120,7 +134,7 @@ export function newPlan(s: Start): Plan {
     portionG: s.portionG,
     items: [
       { ingredientId: s.milkId, grams: tidy(totalG * milkShare), stage: 'pot' },
-      ...start.shares.map(([ingredientId, share, stage]) => ({ ingredientId, grams: tidy(totalG * share), stage })),
+      ...shares.map(([ingredientId, share, stage]) => ({ ingredientId, grams: tidy(totalG * share), stage })),
     ],
     carveOuts: [],
     starchMeasure: 'level spoons',

@@ -30,7 +30,7 @@ export const EGG = table('Egg', {
   yolkSolids: [0.477, '1', 'A', 'solids of yolk'],
   yolkOnViscosity: [0.57, '1/%', 'C', 'ln viscosity per % of yolk solids, thickened'],
   whiteOnViscosity: [0.9, '1/%', 'C', 'ln viscosity per % of white protein, thickened'],
-  gelPa: [800, 'Pa', 'C', 'baked gel at 2 % egg protein'],
+  gelPa: [480, 'Pa', 'C', 'baked gel at 2 % egg protein; fitted: an egg to 240 ml is the least that is turned out'],
   gelPower: [2.4, '1', 'C', 'its power'],
   amylaseD75S: [
     60,

@@ -17,7 +17,7 @@ export const LUMPS = table('Lumps', {
   slurryS: [2, 's', 'C', 'a slurry of two parts or more disperses'],
   sugarS: [2.5, 's', 'C', 'mixed with three parts of sugar'],
   coatedS: [2.5, 's', 'C', 'fat-coated'],
-  drySealedS: [60, 's', 'C', 'dry powder dropped in'],
+  drySealedS: [120, 's', 'C', 'dry powder dropped in'],
   rainS: [0.7, 's', 'C', 'rained at 2 to 3 g/s a litre, grains over .3 mm'],
   mealS: [3.5, 's', 'C', 'hot liquid beaten into coarse meal'],
   thinSlurry: [2, '1', 'B', 'parts of cold liquid to one of starch below which it cakes'],

@@ -339,7 +339,7 @@ describe('the check-up', () => {
     );
   };
   const list = '500 ml whole milk\n40 g cornstarch\n50 g sugar\n';
-  const good = `${list}\nWhisk the starch into a little of the cold milk. Boil the rest of the milk with the sugar, stir in the starch and boil for 2 minutes. Pour into 4 150 ml moulds. Chill for 6 hours.`;
+  const good = `500 ml whole milk\n36 g cornstarch\n50 g sugar\n\nWhisk the starch into a little of the cold milk. Boil the rest of the milk with the sugar, stir in the starch and boil for 2 minutes. Pour into 4 150 ml moulds. Chill for 6 hours and turn out.`;
 
   it('says what a step names and nobody knows', () => {
     const c = check(
@@ -353,7 +353,7 @@ describe('the check-up', () => {
     expect(item(c, 'set')!.says).toMatch(
       new RegExp(`${c.forecast.serving.word} at serving and ${c.forecast.hot.word} hot`, 'i'),
     );
-    expect(item(c, 'ratio cornstarch')!.says).toBe('80 g cornstarch to a litre.');
+    expect(item(c, 'ratio cornstarch')!.says).toBe('72 g cornstarch to a litre.');
   });
   it.each([
     [

@@ -89,8 +89,10 @@ describe('the twin against a pot that is not as planned', () => {
     for (const { doneS, place } of rows) {
       // one tap may be worth little, and is never worth less than nothing by more than this
       expect(doneS[0]).toBeLessThan(doneS[1] + 20);
-      expect(place[0]).toBeLessThan(place[1] + 0.05);
+      // the same stress as ever: since words are narrower a step of the strip is less of it (ln 1.9, not ln 3.1)
+      expect(place[0]).toBeLessThan(place[1] + 0.05 * (Math.log(3.1) / Math.log(1.9)));
     }
+
     const last = rows.at(-1)!;
     const cue = rows.findLast((r) => r.doneS[1] > 0)!;
     expect(cue.doneS[0]).toBeLessThan(0.7 * cue.doneS[1]);

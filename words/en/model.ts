@@ -31,6 +31,8 @@ export const model = {
   'doubt.starch': 'measuring the starch',
   'doubt.milk': 'measuring the milk',
   'doubt.hob': 'the hob',
+  'doubt.grind': 'the grind',
+  'doubt.variety': 'which grain it is',
   'doubt.steam': 'steam lost',
   'doubt.model': 'the model of the set',
 
