@@ -15,7 +15,7 @@ import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { runPhase } from '../pot/program';
 import { phaseOf, runOff } from '../model/run';
-import { boundsFor, stripMiddle, stripPlace, wordAt } from '../texture/words';
+import { boundsFor, aimPlace, stripPlace, wordAt } from '../texture/words';
 
 /** What brings a pot to its word: how much, how it goes in, what it costs in minutes. Every amount is cooked through. */
 export const FIX = table('Mending a pot', {
@@ -186,7 +186,7 @@ export function starchOf(plan: Plan): string {
 }
 
 /** Thicker: starch in a slurry, minutes of cooking down, or egg held a little longer. The likeliest first. */
-export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): Fix[] {
+export function thicker(s: Situation, target = aimPlace(s.plan.serve.word)): Fix[] {
   const { plan } = s;
   const sd = sdOf(plan);
   const head = (pot: Pot) => headingOf(plan, s.setup, pot, sd);
@@ -258,7 +258,7 @@ export function thicker(s: Situation, target = stripMiddle(s.plan.serve.word)): 
 }
 
 /** Looser: milk stirred into the hot pot, to the word that was wanted. */
-export function looser(s: Situation, target = stripMiddle(s.plan.serve.word)): Fix {
+export function looser(s: Situation, target = aimPlace(s.plan.serve.word)): Fix {
   const { plan } = s;
   const sd = sdOf(plan);
   const head = (pot: Pot) => headingOf(plan, s.setup, pot, sd);
@@ -293,7 +293,7 @@ export function looser(s: Situation, target = stripMiddle(s.plan.serve.word)): F
 
 /** The mending that this pot asks for ahead of time, or none: it is near enough. */
 export function mendings(s: Situation): { before: Heading; fixes: Fix[] } {
-  const target = stripMiddle(s.plan.serve.word);
+  const target = aimPlace(s.plan.serve.word);
   const before = headingOf(s.plan, s.setup, s.finish(s.pot, []), sdOf(s.plan));
   if (before.word === s.plan.serve.word) return { before, fixes: [] };
   return { before, fixes: before.place < target ? thicker(s, target) : [looser(s, target)] };

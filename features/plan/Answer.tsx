@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { Forecast, Point } from '../../core/model/forecast';
 import { mainLiquid } from '../../core/plan/stages';
 import { type Plan } from '../../core/plan/plan';
-import { SET_WORDS, STRIP, stripMiddle } from '../../core/texture/words';
+import { SET_WORDS, STRIP, aimPlace } from '../../core/texture/words';
 import { ChanceBars } from '../../ui/ChanceBars';
 import { PushBar, type Push } from '../../ui/PushBar';
 import { SetStrip } from '../../ui/SetStrip';
@@ -117,7 +117,7 @@ export function Answer({
         place={place}
         low={Math.max(0, doubt.low + shift)}
         high={Math.min(5, doubt.high + shift)}
-        wanted={stripMiddle(wantedNow)}
+        wanted={aimPlace(wantedNow)}
         working={working}
         label={t('planRoom.setAtServingWantedDrag', { word: t(`word.${word}`), wantedNow: t(`word.${wantedNow}`) })}
         onDrag={onDrag}

@@ -2,7 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import type { Plan } from '../../core/plan/plan';
 import { pantryWith } from '../../core/pantry/pantry';
-import { stripMiddle } from '../../core/texture/words';
+import { aimPlace } from '../../core/texture/words';
 import { useCollection } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
@@ -94,7 +94,7 @@ function Side({ plan }: { plan: Plan }) {
             place={forecast.serving.place}
             low={forecast.doubt.low}
             high={forecast.doubt.high}
-            wanted={stripMiddle(plan.serve.word)}
+            wanted={aimPlace(plan.serve.word)}
             label={t('planRoom.setAtServingWanted', {
               word: t(`word.${forecast.serving.word}`),
               word2: t(`word.${plan.serve.word}`),

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
 import { RISKS } from '../../core/model/risks';
 import { type Plan } from '../../core/plan/plan';
-import { SET_WORDS, stripMiddle } from '../../core/texture/words';
+import { SET_WORDS, aimPlace } from '../../core/texture/words';
 import { lookUp, mainLiquid } from '../../core/plan/stages';
 import { limitSaid, limitsFor, type Holds } from '../../core/model/limits';
 import { MouldOutline } from '../../ui/MouldOutline';
@@ -50,6 +50,18 @@ function figuresOf(plan: Plan, forecast: Forecast, about: AboutPlan, startMs: nu
       : []),
     ...(Number.isFinite(forecast.frozenH)
       ? ([[t('planRoom.frozenThrough'), fmt.hours(forecast.frozenH)]] as const)
+      : []),
+    ...(forecast.frozen
+      ? ([
+          [t('planRoom.frozenBite'), t(`bite.${forecast.frozen.bite}`)],
+          [
+            t('planRoom.itPulls'),
+            t('planRoom.inTheRoomOrUnderWarmWater', {
+              roomMin: Math.max(1, Math.round(forecast.frozen.pullsRoomS / 60)),
+              waterS: Math.max(1, Math.round(forecast.frozen.pullsWaterS)),
+            }),
+          ],
+        ] as const)
       : []),
     ...(Number.isFinite(forecast.window.rawGoneMin) && Number.isFinite(forecast.window.breaksMin)
       ? ([
@@ -175,7 +187,7 @@ export const Evidence = memo(function Evidence({
         readyH={forecast.readyH}
         fridgeH={plan.rest.roomMin / 60}
         servingPlace={forecast.serving.place}
-        wantedPlace={stripMiddle(plan.serve.word)}
+        wantedPlace={aimPlace(plan.serve.word)}
         timeAt={(h) => fmt.time(pouredMs + h * 3_600_000)}
         temp={fmt.temp}
         label={t('planRoom.middleTemperatureAndSetOver', {

@@ -9,7 +9,7 @@ import type { Line } from '../../core/recipe/lines';
 import { limit } from '../../core/model/limits';
 import type { Reading } from '../../core/recipe/read';
 import { PANTRY, pantryWith } from '../../core/pantry/pantry';
-import { stripMiddle } from '../../core/texture/words';
+import { aimPlace } from '../../core/texture/words';
 import { useCollection, useSave } from '../shared/stored';
 import { colour } from '../../ui/colours';
 import { Field } from '../../ui/Field';
@@ -63,7 +63,7 @@ function AsWritten({ checked, working, toMend }: { checked: Checked; working: bo
         place={checked.forecast.serving.place}
         low={checked.forecast.doubt.low}
         high={checked.forecast.doubt.high}
-        wanted={stripMiddle(checked.plan.serve.word)}
+        wanted={aimPlace(checked.plan.serve.word)}
         working={working}
         label={t('planRoom.setAtServing', { word: t(`word.${checked.forecast.serving.word}`) })}
       />

@@ -7,7 +7,7 @@ import type { Observation } from '../../core/cook/events';
 import { foldCook } from '../../core/cook/fold';
 import { ringDiffers } from '../../core/cook/ring';
 import { changesOf, notInYet, stepsOf } from '../../core/cook/steps';
-import { stripMiddle } from '../../core/texture/words';
+import { aimPlace } from '../../core/texture/words';
 import { useSettings } from '../shared/stored';
 import { HobOvals } from '../../ui/HobOvals';
 import { Notice } from '../../ui/Notice';
@@ -404,7 +404,7 @@ function HeadingStrip({ v: { shown, cook }, labels = false }: { v: PotView; labe
       place={shown.serving.place}
       low={shown.doubt.low}
       high={shown.doubt.high}
-      wanted={stripMiddle(cook.plan.serve.word)}
+      wanted={aimPlace(cook.plan.serve.word)}
       labels={labels}
       label={t('potRoom.headingForAtServing', { word: t(`word.${shown.serving.word}`) })}
     />

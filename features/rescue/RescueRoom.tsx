@@ -7,7 +7,7 @@ import { FAULTS, type CookEvent, type Fault } from '../../core/cook/events';
 import type { ByHand } from '../../core/rescue/byHand';
 import type { Rescue } from '../../core/rescue/way';
 import { pantryWith } from '../../core/pantry/pantry';
-import { stripMiddle } from '../../core/texture/words';
+import { aimPlace } from '../../core/texture/words';
 import { toSpoons } from '../../core/units/measures';
 import { useCollection, useEdit } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
@@ -167,7 +167,7 @@ type FaultsProps = {
   of: RescueAsk;
   /** how much has been noted of it: what is asked anew when more is */
   noted: number;
-  wanted: Parameters<typeof stripMiddle>[0];
+  wanted: Parameters<typeof aimPlace>[0];
   /** the step it is in, where it is cooked with the app */
   step: string | undefined;
   hot: boolean;
@@ -325,7 +325,7 @@ function Path({
           place={r.after.place}
           low={r.after.low}
           high={r.after.high}
-          wanted={stripMiddle(wanted)}
+          wanted={aimPlace(wanted)}
           labels
           label={t('rescueRoom.thenIt', { word: t(`word.${r.after.word}`) })}
         />

@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
 import { SAFE_COOLING } from '../../core/set/safety';
 import { GEL, standing } from '../../core/set/firmness';
-import { stripMiddle } from '../../core/texture/words';
+import { aimPlace } from '../../core/texture/words';
 import { useSave } from '../shared/stored';
 import { CoolingRing } from '../../ui/CoolingRing';
 import { Key } from '../../ui/Key';
@@ -106,7 +106,9 @@ function setView(cook: Cook, state: CookState, { forecast: f, hours, roomMin }: 
     sinceH >= f.cool.below21H
       ? f.cool.safe
         ? [t('setRoom.cooled'), t('setRoom.inTime')]
-        : [t('setRoom.tooSlow'), t('setRoom.toKeep')]
+        : f.cool.ordinary
+          ? [t('setRoom.cooled'), t('setRoom.aLittleOverTheRule')]
+          : [t('setRoom.tooSlow'), t('setRoom.toKeep')]
       : [
           t('setRoom.below', { toC: fmt.deg(SAFE_COOLING.toC) }),
           t('setRoom.in', { sinceH: fmt.hours(Math.max(0, f.cool.below21H - sinceH)) }),
@@ -267,7 +269,7 @@ function Cooling({ v: { plan, f, nearest, sinceH, limitH, coolText, at } }: Seen
       <CoolingRing
         usedRel={sinceH / limitH}
         notchRel={f.cool.below21H / limitH}
-        over={!f.cool.safe}
+        over={!f.cool.safe && !f.cool.ordinary}
         label={t('setRoom.safeCoolingBelowAtLimit', {
           toC: fmt.temp(SAFE_COOLING.toC),
           below21H: fmt.time(at(f.cool.below21H)),
@@ -275,7 +277,7 @@ function Cooling({ v: { plan, f, nearest, sinceH, limitH, coolText, at } }: Seen
         })}
       >
         <Type kind="strong">{coolText[0]}</Type>
-        <Type kind="title" tone={f.cool.safe ? 'ink' : 'scorch'}>
+        <Type kind="title" tone={f.cool.safe || f.cool.ordinary ? 'ink' : 'scorch'}>
           {coolText[1]}
         </Type>
         <Type kind="small">{t('setRoom.limit', { limitH: fmt.time(at(limitH)) })}</Type>
@@ -294,7 +296,7 @@ function Curve({ v: { plan, state, f, hours, roomMin, sinceH, at } }: Seen) {
       readyH={f.readyH}
       fridgeH={roomMin / 60}
       servingPlace={f.serving.place}
-      wantedPlace={stripMiddle(plan.serve.word)}
+      wantedPlace={aimPlace(plan.serve.word)}
       timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
       temp={fmt.temp}
       label={t('setRoom.setAndMiddleTemperatureFrom', {

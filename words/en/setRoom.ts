@@ -44,6 +44,7 @@ export const setRoom = {
   'setRoom.set2': 'set',
   'setRoom.cooled': 'cooled',
   'setRoom.inTime': 'in time',
+  'setRoom.aLittleOverTheRule': 'a little over the rule: shallower cups or less time in the room keep it',
   'setRoom.tooSlow': 'too slow',
   'setRoom.toKeep': 'to keep',
   'setRoom.in': 'in {{sinceH}}',

@@ -1,6 +1,6 @@
 import { LUMPS } from '../../pot/lumps';
 import { type Pot } from '../../pot/pot';
-import { stripMiddle } from '../../texture/words';
+import { aimPlace } from '../../texture/words';
 import { FIX, thicker } from '../fix';
 import { say } from '../../say';
 import { near, HOT, stepsOfFix, type Way } from '../way';
@@ -13,7 +13,7 @@ export const lumps: Way = ({ plan, pot, head, s, fault }) => {
     fractions: pot.fractions.map((f) => ({ ...f, starchG: f.starchG * (1 - kept), dryG: f.dryG * (1 - kept) })),
   };
   const heading = head(less);
-  const short = stripMiddle(plan.serve.word) - heading.place;
+  const short = aimPlace(plan.serve.word) - heading.place;
   const fix = short > 3 * FIX.nearSteps ? thicker({ ...s, pot: less }).find((f) => f.how === 'slurry') : undefined;
   return {
     fault,
