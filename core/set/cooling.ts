@@ -259,14 +259,16 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
     while (t >= until - 1e-6 && stay < p.stays.length - 1) until += p.stays[++stay]!.minutes * 60;
     const at = p.stays[stay] ?? { where: 'room', minutes: 0, airC: 21, covered: true };
     const last = stay >= p.stays.length - 1;
-    const dt = Math.min(t < 3 * 3600 ? 60 : 240, end - t, last ? Infinity : Math.max(1, until - t));
+    // a bath draws a steep film: it wants shorter steps than air does
+    const bath = at.where === 'ice bath' || at.where === 'cold water';
+    const usualS = t >= 3 * 3600 ? 240 : bath ? 10 : 60;
+    const dt = Math.min(usualS, end - t, last ? Infinity : Math.max(1, until - t));
     const { airC } = at;
     const air = placeW(at.where, Math.abs(body.meanC() - airC));
-    const wet = at.where === 'ice bath' || at.where === 'cold water';
-    const sweat = p.dish.wall === 'wet clay' && !wet ? COOLING.wetClayW : 0;
+    const sweat = p.dish.wall === 'wet clay' && !bath ? COOLING.wetClayW : 0;
     const outside = 1 / (1 / (air + sweat) + 1 / wall);
-    const above = wet ? COOLING.roomW : air;
-    const aboveC = wet ? PLACE_C.room : airC;
+    const above = bath ? COOLING.roomW : air;
+    const aboveC = bath ? PLACE_C.room : airC;
     const top = at.covered ? above * COOLING.coveredShare : above;
     const ts = body.surfaceC();
     const evaporating =
@@ -278,7 +280,7 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
       dt,
       { airC, hW: outside },
       { airC: aboveC, hW: top },
-      { airC, hW: outside * (wet ? 1 : COOLING.footShare) },
+      { airC, hW: outside * (bath ? 1 : COOLING.footShare) },
       evaporating,
     );
     if (airC < freezesC) body.freeze(freezesC, perIceK);
