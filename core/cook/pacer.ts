@@ -17,7 +17,7 @@ export const PACE = table('The spoon', {
   thickPaS: [0.3, 'Pa s', 'C', 'the sides hold paste from here'],
   restLookS: [60, 's', 'C', 'a rest is looked at so far'],
   restChunkS: [5, 's', 'C', 'in pieces of'],
-  restScorch: [0.003, '1', 'C', 'what a rest may add to the scorch sum'],
+  restScorch: [0.001, '1', 'C', 'what a rest may add to the scorch sum'],
   restCurd: [0.02, '1', 'C', 'and to the curds that are felt'],
   mayRestS: [25, 's', 'C', 'a rest shorter than this is none'],
   turnS: [20, 's', 'C', 'between two patterns'],

@@ -79,7 +79,7 @@ const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'unt
     ...(bath && step.until.reach === 'bubble'
       ? step.role === 'warm'
         ? { until: { reach: 'temperature' as const, tempC: STEAMED_C } }
-        : { until: { reach: 'thickness' as const, viscosityPaS: 0.5 }, limitMin: 30 }
+        : { until: { reach: 'thickness' as const, viscosityPaS: 0.15 }, limitMin: 30 }
       : {}),
   };
 };

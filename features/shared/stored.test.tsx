@@ -144,7 +144,7 @@ describe('what is shown', () => {
     Object.assign(globalThis, { navigator: { locks } });
     await act(async () => result.current.replace.mutateAsync({ ...demo, plans: [planB], cooks: [] }));
     await settled();
-    expect(shown.at(-1)).toEqual({ events: [], plans: [`${planB.id} ${planB.people}`] });
+    await waitFor(() => expect(shown.at(-1)).toEqual({ events: [], plans: [`${planB.id} ${planB.people}`] }));
     close();
   });
 });
