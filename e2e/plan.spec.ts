@@ -4,7 +4,7 @@ test('hot and serving words stand side by side, and follow the starch', async ({
   await openPlan(page);
   await expect(page.getByTestId('word-serving')).toHaveText('mounds');
   await expect(page.getByTestId('word-hot')).toHaveText('coats');
-  await amount(page, 'cornstarch').fill('80');
+  await amount(page, 'cornstarch').fill('60');
   await expect(page.getByTestId('word-serving')).toHaveText('slices');
   await amount(page, 'cornstarch').fill('10');
   await expect(page.getByTestId('word-serving')).toHaveText(/drinks|pours/);

@@ -1,5 +1,5 @@
 import { withGrams } from '../plan/amounts';
-import { lookUp } from '../plan/stages';
+import { lookUp, mainLiquid } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import { starchSdRel } from '../model/forecast';
@@ -13,9 +13,10 @@ const WORD_SD_LN = 0.35;
 /** It came out as the word that was promised. */
 export const asPromised = (batch: Batch): boolean => batch.found.wordServing === wordAt(batch.promise.servingPlace);
 
-/** What a batch teaches is taught of its family and of what thickens it: a kitchen's rice is not its cornstarch. */
+/** What a batch teaches is taught of its milk, its family and what thickens it: a kitchen's rice is not its cornstarch. */
 export const kindOf = (batch: Batch): string =>
   [
+    mainLiquid(batch.plan)?.id ?? '',
     batch.plan.family,
     ...batch.plan.items
       .filter((i) => i.grams > 0 && lookUp(batch.plan, i.ingredientId).thickener !== undefined)

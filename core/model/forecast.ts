@@ -144,7 +144,8 @@ export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at:
   const thinned = at.hours ? overnight(m, pot.amylaseLog, at.hours, at.tempC) : 1;
   const egg = run.bake ? { set: run.bake.eggSetMean, curd: run.bake.curdMean } : undefined;
   const stirredEgg = run.bake ? Math.max(0, pot.eggSet) : pot.eggSet;
-  const k = consistency(body, at.tempC, m) * thinned;
+  // what this kitchen's starch is against the model counts in the paste as in the gel
+  const k = consistency(body, at.tempC, m) * thinned * plan.firmness.factor;
   const air = run.addsMl > 0 ? (1 - run.addsMl / (run.addsMl + massG(m) / PUDDING_G_PER_ML)) ** 2 : 1;
   const modulusPa =
     gelModulusPa(m, body, {

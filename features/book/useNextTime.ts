@@ -3,7 +3,7 @@ import type { Batch } from '../../core/book/batch';
 import { kindOf } from '../../core/book/nextTime';
 import { useKitchen } from '../shared/kitchen';
 
-/** What to change next time, learnt from all batches of the same family and thickener. */
+/** What to change next time, learnt from all batches of the same milk, family and thickener. */
 export function useNextTime(batch: Batch | undefined, all: readonly Batch[]) {
   const { ask } = useKitchen();
   const like = batch ? all.filter((b) => kindOf(b) === kindOf(batch)) : [];
