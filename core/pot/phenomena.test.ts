@@ -9,16 +9,7 @@ import { aromaRate, infused, splitChance, syrup, syrupEndG } from './flavour';
 import { boilOverChance, foamIndex, riseS, skinAfter } from './foam';
 import { BITE, fourierFor, fourierRate, GRAINS, hydration } from './grain';
 import { lumpRisk } from './lumps';
-import {
-  bodyOf,
-  consistency,
-  eggFactor,
-  fillerFactor,
-  rawFraction,
-  solidsFactor,
-  sugarFraction,
-  viscosityPaS,
-} from './paste';
+import { bodyOf, consistency, eggFactor, fillerFactor, rawFraction, solidsFactor, sugarFraction } from './paste';
 import { breaksAfterMin, depthMm, loosenG, reduceToG, thickenG } from './corrections';
 import { addToPot, cook, fillPot, type Controls, type PotSetup } from './pot';
 import { acidRate, gelEquilibrium, gelPeakC, STARCHES } from './starch';
