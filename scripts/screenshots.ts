@@ -11,7 +11,10 @@ const WIDE = { width: 1280, height: 800 };
 const plan = async (page: Page) => {
   await page.goto('/plan?id=choir-1-hazelnut');
   await page.getByTestId('word-serving').waitFor({ timeout: 30_000 });
-  await page.getByText(/\d times in 10/).first().waitFor();
+  await page
+    .getByText(/\d times in 10/)
+    .first()
+    .waitFor();
 };
 const pot = async (page: Page) => {
   await plan(page);
