@@ -1,6 +1,6 @@
 import { solve, swapThickener } from '../advice/solve';
 import { massG } from '../matter/mixture';
-import { dishHistory, hotIn, judge, servingStress } from '../model/forecast';
+import { dishHistory, hotIn, judge } from '../model/forecast';
 import { runMethod, type Run } from '../model/run';
 import { refreshCarveOuts, usualStage } from '../plan/amounts';
 import { newPlan } from '../plan/newPlan';
@@ -118,6 +118,3 @@ export function cooked(a: Asked): Cooked {
     lossRel: 1 - massG(run.pot.content) / went,
   };
 }
-
-/** Yield stress as it is served, Pa. */
-export const coldStress = (a: Asked): number => servingStress(dishOf(a)).stress;

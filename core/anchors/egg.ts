@@ -4,7 +4,7 @@ import { eggReport } from '../model/judgeRisks';
 import { runMethod } from '../model/run';
 import type { MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
-import { PANS, type DoubleBoiler, type Hob } from '../pantry/kitchen';
+import { PANS, type Hob } from '../pantry/kitchen';
 import { pantryWith } from '../pantry/pantry';
 import { cook, fillPot, severityOf, type Controls, type Pot, type PotSetup, type Stop } from '../pot/pot';
 import type { Anchor } from './anchor';
@@ -109,7 +109,6 @@ const PASTRY: Asked = {
   method: { cookOnMin: 2 },
   choices: { eggOff: 'to bubbling' },
 };
-void (null as unknown as DoubleBoiler);
 
 export const EGG_ANCHORS: readonly Anchor[] = [
   egg('160 g of yolk a litre, at 82 degC: coats the spoon', 'Pa s', [0.025, 0.04], () => held(82, 20).viscosityPaS),

@@ -1,5 +1,4 @@
 import { solve } from '../advice/solve';
-import { massG } from '../matter/mixture';
 import type { MethodStep } from '../plan/method';
 import type { Anchor } from './anchor';
 import { cooked, dishOf, type Asked } from './dishes';
@@ -190,4 +189,3 @@ export const GRAIN_ANCHORS: readonly Anchor[] = [
     'steps',
   ),
 ];
-void massG;
