@@ -20,3 +20,8 @@ export const ANCHOR_PARTS = [
   'Cold and frozen',
 ] as const;
 export type AnchorPart = (typeof ANCHOR_PARTS)[number];
+
+/** Writes rows of one part. */
+export const rowsOf =
+  (part: AnchorPart) =>
+  (asked: string, unit: string, range: Anchor['range'], of: () => number): Anchor => ({ part, asked, unit, range, of });

@@ -1,16 +1,10 @@
 import { forecast } from '../model/forecast';
 import { coolInDish, hoursBelow, type CoolingPlan } from '../set/cooling';
 import { frozenOf } from '../set/frozen';
-import type { Anchor } from './anchor';
+import { rowsOf, type Anchor } from './anchor';
 import { dishOf } from './dishes';
 
-const anchor = (asked: string, unit: string, range: readonly [number, number], of: () => number): Anchor => ({
-  part: 'Cold and frozen',
-  asked,
-  unit,
-  range,
-  of,
-});
+const anchor = rowsOf('Cold and frozen');
 const CUP: CoolingPlan['dish'] = { kind: 'cup', count: 1, capacityMl: 165, heightMm: 60, wall: 'ceramic' };
 const cup = (stays: CoolingPlan['stays']) => coolInDish({ dish: CUP, depthM: 0.0545, startC: 85, stays, hours: 12 });
 /** Sticks of a cream that was cooked down, with 17 % of sugar; into the freezer at room temperature. */

@@ -1,5 +1,5 @@
 import { solve, swapThickener } from '../advice/solve';
-import { massG } from '../matter/mixture';
+import { add, EMPTY, massG, mixtureOf, type Mixture } from '../matter/mixture';
 import { dishHistory, hotIn, judge } from '../model/forecast';
 import { runMethod, type Run } from '../model/run';
 import { refreshCarveOuts, usualStage } from '../plan/amounts';
@@ -7,6 +7,7 @@ import { newPlan } from '../plan/newPlan';
 import { lookUp } from '../plan/stages';
 import type { Family, Plan } from '../plan/plan';
 import { HOBS, PANS, type Hob } from '../pantry/kitchen';
+import { pantryWith } from '../pantry/pantry';
 import { suggestSettings } from '../pot/hob';
 import { boundsFor, type SetWord } from '../texture/words';
 
@@ -102,6 +103,11 @@ export function perCornstarch(thickener: string, word: SetWord = 'mounds'): numb
   const s = swapThickener(plan, 'cornstarch', thickener);
   return s.ok ? s.perGram : NaN;
 }
+
+const pantry = pantryWith();
+/** What these grams are together, for anchors that are asked of a bare pot. */
+export const mix = (amounts: Readonly<Record<string, number>>): Mixture =>
+  Object.entries(amounts).reduce((sum, [id, g]) => add(sum, mixtureOf(pantry.get(id)!, g)), EMPTY);
 
 export type Cooked = { run: Run; hot: ReturnType<typeof hotIn>; cold: ReturnType<typeof judge>; lossRel: number };
 /** The dish cooked: hot in the pot, and as it is served. */

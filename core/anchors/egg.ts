@@ -1,28 +1,17 @@
-import { add, EMPTY, mixtureOf, type Mixture } from '../matter/mixture';
 import { chances } from '../model/chances';
 import { eggReport } from '../model/judgeRisks';
 import { runMethod } from '../model/run';
 import type { MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { PANS, type Hob } from '../pantry/kitchen';
-import { pantryWith } from '../pantry/pantry';
 import { cook, fillPot, severityOf, type Controls, type Pot, type PotSetup, type Stop } from '../pot/pot';
-import type { Anchor } from './anchor';
-import { dishOf, RINGS, type Asked } from './dishes';
+import { rowsOf, type Anchor } from './anchor';
+import { dishOf, mix, RINGS, type Asked } from './dishes';
 
 const SHARE = 'share';
 const FELT = 'what is felt of curds, 0 to 1';
-const egg = (asked: string, unit: string, range: readonly [number, number], of: () => number): Anchor => ({
-  part: 'Egg',
-  asked,
-  unit,
-  range,
-  of,
-});
+const egg = rowsOf('Egg');
 
-const pantry = pantryWith();
-const mix = (amounts: Record<string, number>): Mixture =>
-  Object.entries(amounts).reduce((sum, [id, g]) => add(sum, mixtureOf(pantry.get(id)!, g)), EMPTY);
 const SETUP: PotSetup = { pan: PANS[1]!, hob: RINGS.induction, base: 'dairy', roomC: 21, altitudeM: 0 };
 /** 160 g of yolk and 100 g of sugar to a litre of milk, as half of it. */
 const CUSTARD = { milk_whole: 515, yolk: 80, sugar: 50 };

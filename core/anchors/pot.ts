@@ -1,25 +1,16 @@
 import { STARCHES } from '../pot/starch';
-import { add, EMPTY, massG, mixtureOf, type Mixture } from '../matter/mixture';
+import { massG, type Mixture } from '../matter/mixture';
 import { PANS, type Hob } from '../pantry/kitchen';
-import { pantryWith } from '../pantry/pantry';
 import { HOBS, netW } from '../pot/hob';
 import { lumpRisk, type StarchEntry } from '../pot/lumps';
 import { cook, fillPot, type Controls, type Pot, type PotSetup } from '../pot/pot';
 import { runPhase } from '../pot/program';
 import { SCORCH } from '../pot/scorch';
 import { above } from '../model/normal';
-import type { Anchor } from './anchor';
+import { rowsOf, type Anchor } from './anchor';
+import { mix } from './dishes';
 
-const anchor = (asked: string, unit: string, range: readonly [number, number], of: () => number): Anchor => ({
-  part: 'The pot',
-  asked,
-  unit,
-  range,
-  of,
-});
-const pantry = pantryWith();
-const mix = (amounts: Record<string, number>): Mixture =>
-  Object.entries(amounts).reduce((sum, [id, g]) => add(sum, mixtureOf(pantry.get(id)!, g)), EMPTY);
+const anchor = rowsOf('The pot');
 const setup = (hob: Partial<Hob> = {}, pan = PANS[1]!): PotSetup => ({
   pan,
   hob: { kind: 'gas', ratedW: 1800, powerTrim: 1, ...hob },
@@ -34,7 +25,7 @@ const fire = (watts: number, stirEveryS: number, lid: Controls['lid'] = 'off'): 
   lid,
 });
 const boiling = (content: Mixture, s: PotSetup, watts = 1000): Pot =>
-  cook(fillPot(s, content, 6), s, fire(watts, 5), 7200, (p) => p.bulkC - (p.bubbling > 0.9 ? p.bulkC : 99.4)).pot;
+  cook(fillPot(s, content, 6), s, fire(watts, 5), 7200, (p) => p.bulkC - 99.4).pot;
 
 /** Minutes in which 1 kW into the pan takes 500 g off milk that boils. */
 function minutesFor500G(): number {

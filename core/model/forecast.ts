@@ -56,7 +56,7 @@ import { topLayerOf, type TopLayer } from './topLayer';
 import { seenNow, type Seen } from '../texture/kitchenTests';
 import { FILL, SCALE_SD_REL, JUG_SD_REL } from '../units/measures';
 
-export type SetPoint = CoolingPoint & { yieldPa: number; place: number };
+export type SetPoint = CoolingPoint & { yieldPa: number; modulusPa: number; place: number };
 
 export type Firmness = { word: SetWord; place: number; yieldPa: number; modulusPa: number; viscosityPaS: number };
 
@@ -400,7 +400,7 @@ export function forecastFrom(plan: Plan, run: Run, curdles?: number): Forecast {
   const { cooling, ages, serving: age } = dishHistory(plan, run, watchH);
   const set: SetPoint[] = ages.map(({ point, ageH, coldestC }) => {
     const f = judge(plan, run, { ageH, tempC: point.coreC, coldestC, hours: point.hours }, bounds);
-    return { ...point, yieldPa: f.yieldPa, place: f.place };
+    return { ...point, yieldPa: f.yieldPa, modulusPa: f.modulusPa, place: f.place };
   });
 
   const hot = hotIn(plan, run);

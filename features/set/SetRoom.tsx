@@ -5,7 +5,7 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
 import { SAFE_COOLING } from '../../core/set/safety';
-import { GEL, standing } from '../../core/set/firmness';
+import { standing } from '../../core/set/firmness';
 import { aimPlace } from '../../core/texture/words';
 import { useSave } from '../shared/stored';
 import { CoolingRing } from '../../ui/CoolingRing';
@@ -92,7 +92,7 @@ function setView(cook: Cook, state: CookState, { forecast: f, hours, roomMin }: 
   const depthM = f.depthMm / 1000;
   const slumpAt = (h: number) => {
     const p = f.set.reduce((best, q) => (Math.abs(q.hours - h) < Math.abs(best.hours - h) ? q : best), f.set[0]!);
-    return standing(p.yieldPa, p.yieldPa / GEL.yieldOverG, depthM);
+    return standing(p.yieldPa, p.modulusPa, depthM);
   };
   const times = [
     ...new Set(
