@@ -38,6 +38,10 @@ export function along(curve: Curve, x: number): number {
 }
 
 export const clamp = (x: number, low: number, high: number): number => Math.max(low, Math.min(high, x));
+/** 10 to the x, and x to the third: many times dearer as a general power. */
+export const pow10 = (x: number): number => Math.exp(Math.LN10 * x);
+export const cube = (x: number): number => x * x * x;
+
 export const GAS_J_PER_MOLK = 8.314;
 /** Arrhenius factor against a reference temperature, 1 there. */
 export const arrhenius = (jPerMol: number, refC: number, tempC: number): number =>

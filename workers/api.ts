@@ -1,6 +1,6 @@
 import type { Batch } from '../core/book/batch';
 import { nextTime } from '../core/book/nextTime';
-import { monteCarlo, type Chances } from '../core/model/chances';
+import { countKitchens, kitchensOf, sharedBy } from '../core/model/chances';
 import { choirSupper } from '../core/demo/choirSupper';
 import { forecast, point } from '../core/model/forecast';
 import { aboutPlan } from '../core/advice/about';
@@ -33,30 +33,13 @@ import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';
 import { say } from '../core/say';
 
-/** Lets what waits for the worker in, between two slices of a long work. */
-const breathe = () => new Promise((ok) => setTimeout(ok, 0));
-
-/** Many kitchens, in slices: `goOn` is told how many are cooked and answers whether anybody still waits. */
-async function chances(
-  plan: Plan,
-  draws: number,
-  seed: number,
-  goOn: (done: number) => boolean | Promise<boolean>,
-): Promise<Chances | undefined> {
-  const run = monteCarlo(plan, draws, seed);
-  for (;;) {
-    const next = run.next();
-    if (next.done) return next.value;
-    if (!(await goOn(next.value))) return undefined;
-    await breathe();
-  }
-}
-
 /** What the model's worker answers. A plan carries its own ingredients, so nothing else is needed. */
 export const modelApi = {
   forecast: (plan: Plan) => forecast(plan),
   point: (plan: Plan) => point(plan),
-  chances,
+  sharedBy,
+  kitchensOf,
+  countKitchens,
   about: (plan: Plan, packs: Pack[], endMassG: number) => aboutPlan(plan, packs, endMassG),
   swap: (plan: Plan, fromId: string, toId: string) => swapThickener(plan, fromId, toId),
   solve: (plan: Plan) => solveStarch(plan),

@@ -7,6 +7,9 @@ import { DEFAULT_SETTINGS } from '../core/settings';
 import { forecast } from '../core/model/forecast';
 import { FAULTS } from '../core/cook/events';
 import { SCHOOLS } from '../core/advice/schools';
+import { blocksOf, type Block } from '../core/model/blocks';
+import { chances } from '../core/model/chances';
+import { dealOut } from './deal';
 import { modelApi } from './api';
 
 /** The questions that the rooms ask of the worker, asked here as they ask them. */
@@ -46,14 +49,25 @@ describe('a plan is asked about', () => {
     for (const { id, sides } of fit.slice(0, 4))
       expect(posted(modelApi.school(plan, id)).plans).toHaveLength(sides.length);
   });
-  it('many kitchens are counted in slices, and stop when nobody waits', async () => {
+  it('many kitchens are dealt out over workers, told, stopped, and the same however many hands there are', async () => {
+    const age = posted(modelApi.sharedBy(plan));
+    const hand = (restMs: number) => async (block: Block) => {
+      await new Promise((ok) => setTimeout(ok, restMs));
+      return posted(modelApi.kitchensOf(plan, age, block));
+    };
     const told: number[] = [];
-    const all = await modelApi.chances(plan, 60, 0.42, (done) => told.push(done) > 0);
-    expect(posted(all)!.draws).toBe(60);
+    const { signal } = new AbortController();
+    const two = await dealOut(blocksOf(110, 0.42), [hand(30), hand(0)], signal, (n) => told.push(n));
     expect(told).toEqual([...told].sort((a, b) => a - b));
-    expect(await modelApi.chances(plan, 60, 0.42, () => false)).toBeUndefined();
-    // the same kitchens every time
-    expect(await modelApi.chances(plan, 60, 0.42, () => true)).toEqual(all);
+    expect(told.at(-1)).toBe(110);
+    const all = posted(modelApi.countKitchens(plan, 0.42, two!.flat()));
+    expect(all).toEqual(chances(plan, 110, 0.42));
+    const stop = new AbortController();
+    expect(await dealOut(blocksOf(500, 0.42), [hand(0)], stop.signal, () => stop.abort())).toBeUndefined();
+  });
+  it('no two blocks of kitchens begin alike', () => {
+    const seeds = blocksOf(10_000, 0.42).map((b) => Math.round(b.seed * 1e6));
+    expect(new Set(seeds).size).toBe(seeds.length);
   });
 });
 

@@ -69,8 +69,8 @@ function heat(
     ...step,
   };
 }
-/** Share of 300 kitchens in which a gentle custard that is taken to this temperature is grainy. */
-const grainyAt = (tempC: number): number => chances(dishOf(custard(tempC)), 300, 0.31).curdles;
+/** Share of 500 kitchens in which a gentle custard that is taken to this temperature is grainy. */
+const grainyAt = (tempC: number): number => chances(dishOf(custard(tempC)), 500, 0.31).curdles;
 
 /** A family custard with one choice, by what is felt of its curds. */
 function chosen(hob: Hob, choices: Plan['choices']): number {

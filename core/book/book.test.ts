@@ -1,7 +1,7 @@
 import { forecast } from '../model/forecast';
-import { testPlan, wanting } from '../testing';
+import { familyPlan, testPlan, wanting } from '../testing';
 import { solveStarch } from '../advice/solve';
-import type { SetWord } from '../texture/words';
+import { wordAt, type SetWord } from '../texture/words';
 import { BatchSchema, promiseOf, type Batch, type Found } from './batch';
 import { learnFirmness, missLn, nextTime } from './nextTime';
 
@@ -57,8 +57,19 @@ describe('next time', () => {
     const sugar = (p: typeof solved) => p.items.find((i) => i.ingredientId === 'sugar')!.grams;
     expect(sugar(n.plan) / sugar(solved)).toBeCloseTo(0.9, 1);
   });
-  it('leaves a hit as it is', () => {
-    const n = nextTime(said('mounds'), [said('mounds')]);
-    expect(Math.abs(starch(n.plan) - starch(solved))).toBeLessThan(2.5);
+  it('came out as promised: nothing is changed, whatever other batches say, and it is said', () => {
+    const n = nextTime(said('mounds'), [said('mounds'), said('coats'), said('coats')]);
+    expect(n).toMatchObject({ asPromised: true, advice: [] });
+    expect(n.plan).toEqual(solved);
+  });
+  it('a warm grain dish that was found as promised is not told to take more meal', () => {
+    const plan = familyPlan('porridge');
+    const kept = promiseOf(forecast(plan), plan);
+    const found = BatchSchema.parse({
+      ...batch({ wordServing: wordAt(kept.servingPlace) }),
+      plan,
+      promise: kept,
+    });
+    expect(nextTime(found, [found])).toMatchObject({ asPromised: true, advice: [], plan });
   });
 });

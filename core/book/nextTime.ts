@@ -84,7 +84,9 @@ const SUGAR_STEP = 0.1;
 export function nextTime(batch: Batch, like: readonly Batch[]): NextTime {
   const learnt = learnFirmness(like.length ? like : [batch]);
   const advice: Advice[] = [];
-  let plan: Plan = { ...batch.plan, firmness: { factor: learnt.factor, sdLn: learnt.sdLn } };
+  const kept = asPromised(batch);
+  // a plan that came true is kept as it was believed: another factor would ask it to change after all
+  let plan: Plan = kept ? batch.plan : { ...batch.plan, firmness: { factor: learnt.factor, sdLn: learnt.sdLn } };
   const has = (f: Flaw) => batch.found.flaws.includes(f);
 
   const sweet = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'sweet');
@@ -113,7 +115,6 @@ export function nextTime(batch: Batch, like: readonly Batch[]): NextTime {
     advice.push({ kind: 'slurry', fromC: slurryAtC, toC: 45 });
     plan = { ...plan, method: { ...plan.method, slurryAtC: 45 } };
   }
-  const kept = asPromised(batch);
   const solved = kept ? undefined : solveStarch(plan);
   if (solved?.ok) {
     const fromG = batch.plan.items.find((i) => i.ingredientId === solved.starchId)?.grams ?? 0;

@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan';
 import { forecast } from '../model/forecast';
 import { foldCook, stirDueS } from './fold';
 import { guideOf, holding, stillLadling, type Guide } from './guides';
-import { controlsNow, onTheHob } from './live';
+import { controlsNow, livePot, onTheHob } from './live';
 import { paceOf, restSeconds } from './pacer';
 
 const until = (plan: Plan, step: string) => cookOn(evening(plan), { stop: (x) => presentOf(x)?.id === step });
@@ -131,5 +131,20 @@ describe('the pacer', () => {
     });
     expect(p.pattern).toBe('still');
     expect(severityOf(on.pot)).toBeLessThan(EGG.smooth);
+  });
+});
+
+describe('a ring that gets nowhere', () => {
+  it('the live pot says what it has to be turned up to, and no more once it was', () => {
+    const plan = testPlan();
+    const warming = until(plan, 'warm');
+    const low = note(warming, eventAt('hobSet', warming.nowMs, { setting: 1 }));
+    const later = { ...low, nowMs: low.nowMs + 30 * 60_000 };
+    const told = livePot(later.cook, later.steps, later.nowMs, later.truth);
+    expect(told.turnTo).toBeGreaterThan(1);
+    // it is expected to be done: the minutes are told, not "never"
+    expect(told.cueInS).toBeGreaterThan(0);
+    const up = note(later, eventAt('hobSet', later.nowMs, { setting: 9 }));
+    expect(livePot(up.cook, up.steps, up.nowMs, up.truth).turnTo).toBeUndefined();
   });
 });

@@ -74,6 +74,8 @@ export const EMPTY: Mixture = {
   thickenings: [],
 };
 
+const GRAMS = (Object.keys(EMPTY) as (keyof Mixture)[]).filter((key) => key !== 'thickenings');
+
 /** Everything of a mixture but its water, g. */
 export const solidsG = (m: Mixture): number =>
   m.fatG + m.dairyProteinG + m.otherProteinG + m.eggProteinG + m.sugarG + m.lactoseG + m.starchG + m.saltG + m.otherG;
@@ -85,7 +87,7 @@ export const phOf = (m: Mixture): number => (m.bufferG > 0 ? m.bufferPh / m.buff
 
 export function add(a: Mixture, b: Mixture): Mixture {
   const sum = { ...a };
-  for (const key of Object.keys(sum) as (keyof Mixture)[]) if (key !== 'thickenings') sum[key] += b[key];
+  for (const key of GRAMS) sum[key] += b[key];
   const merged = [...a.thickenings];
   for (const t of b.thickenings) {
     const at = merged.findIndex((o) => o.kind === t.kind && o.grainMm === t.grainMm);
@@ -99,7 +101,7 @@ export function add(a: Mixture, b: Mixture): Mixture {
 /** The mixture times a factor: a ladle of it, what stays in the jug. */
 export function times(m: Mixture, factor: number): Mixture {
   const out = { ...m };
-  for (const key of Object.keys(out) as (keyof Mixture)[]) if (key !== 'thickenings') out[key] *= factor;
+  for (const key of GRAMS) out[key] *= factor;
   return {
     ...out,
     thickenings: m.thickenings.map((t) => ({ ...t, starchG: t.starchG * factor, dryG: t.dryG * factor })),

@@ -1,6 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
-import { quantileSorted, sampleCorrelation } from 'simple-statistics';
-import { dishHistory, hotIn, judge, starchSdRel } from './forecast';
+import { mean, quantileSorted, sampleCorrelation } from 'simple-statistics';
+import { blocksOf, type Block } from './blocks';
+import { dishHistory, hotIn, judge, starchSdRel, type Age } from './forecast';
 import { lookUp } from '../plan/stages';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';
@@ -34,34 +35,37 @@ export type Chances = {
   matters: { name: string; share: number }[];
 };
 
-type Draw = { inputs: Record<string, number>; yieldPa: number; stress: number; minutes: number };
+/** What one kitchen made of it; `inputs` in standard deviations. */
+export type Kitchen = {
+  inputs: Record<string, number>;
+  serving: SetWord;
+  hot: SetWord;
+  yieldPa: number;
+  stress: number;
+  minutes: number;
+  lumps: number;
+  curdles: boolean;
+  catches: boolean;
+  raw: boolean;
+  stands: boolean;
+};
+
+/** What all kitchens share: the hours in the dish, which hardly differ and are dear. */
+export const sharedBy = (plan: Plan): Age =>
+  dishHistory(plan, runMethod(plan, { toleranceScale: COARSE }), plan.rest.hours).serving;
 
 /**
- * Cooks the plan `draws` times in as many kitchens. Deterministic for a seed. A generator: it yields how many are done,
- * so that a worker can show progress and stop.
- * @param seed 0 to 1
+ * Cooks the plan in the kitchens of one block. Deterministic for its seed.
+ * @param age of `sharedBy`
  * @throws UnknownIngredientError, RangeError
  */
-export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25): Generator<number, Chances> {
+export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitchen[] {
   const normal = randomNormal.source(randomLcg(seed))(0, 1);
-  const nominal = runMethod(plan, { toleranceScale: COARSE });
-  const { serving: age } = dishHistory(plan, nominal, plan.rest.hours);
-  const rice = nominal.pot.fractions.some(
-    (f) => GRAINS[f.kind].species !== 'maize' && GRAINS[f.kind].species !== 'wheat',
-  );
-  const ground = nominal.pot.fractions.some((f) => GRAINS[f.kind].form === 'particle');
-  const zero = () => Object.fromEntries(SET_WORDS.map((w) => [w, 0])) as Record<SetWord, number>;
-  const serving = zero();
-  const hot = zero();
-  let curdles = 0;
-  let lumps = 0;
-  let catches = 0;
-  let raw = 0;
-  let stands = 0;
-  const all: Draw[] = [];
+  const kinds = plan.items.flatMap((i) => lookUp(plan, i.ingredientId).thickener ?? []).map((kind) => GRAINS[kind]);
+  const rice = kinds.some((g) => g.species !== 'maize' && g.species !== 'wheat');
+  const ground = kinds.some((g) => g.form === 'particle');
   const groups = plan.items.map((i) => lookUp(plan, i.ingredientId).group);
-  const has = (g: string) => groups.some((x) => x === g);
-  for (let i = 0; i < draws; i++) {
+  return Array.from({ length: draws }, (): Kitchen => {
     const z = {
       'measuring the starch': normal(),
       'measuring the milk': normal(),
@@ -123,24 +127,30 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
     const run = runMethod(drawn, { toleranceScale: COARSE, tuning });
     const bounds = boundsFor(plan.serve.style, run.depthM);
     const s = judge(drawn, run, age, bounds);
-    const h = hotIn(drawn, run);
-    serving[s.word] += 1;
-    hot[h.word] += 1;
-    if (feltCurd(run) > EGG.smooth) curdles += 1;
-    lumps += run.pot.lumps;
-    if (run.pot.scorch > SCORCH.taste) catches += 1;
-    if (readPot(run.pot).rawPer100G > RAW_TASTE) raw += 1;
-    if (standing(s.yieldPa, s.modulusPa, run.depthM).stands) stands += 1;
-    all.push({
+    return {
       inputs: z,
+      serving: s.word,
+      hot: hotIn(drawn, run).word,
       yieldPa: s.yieldPa,
       stress: Math.log(yieldAtPlace(s.place, bounds)),
       minutes: run.pot.tS / 60,
-    });
-    if ((i + 1) % every === 0) yield i + 1;
-  }
-  const share = (counts: Record<SetWord, number>) =>
-    Object.fromEntries(SET_WORDS.map((w) => [w, counts[w] / draws])) as Record<SetWord, number>;
+      lumps: run.pot.lumps,
+      curdles: feltCurd(run) > EGG.smooth,
+      catches: run.pot.scorch > SCORCH.taste,
+      raw: readPot(run.pot).rawPer100G > RAW_TASTE,
+      stands: standing(s.yieldPa, s.modulusPa, run.depthM).stands,
+    };
+  });
+}
+
+/** Counts what the kitchens found. */
+export function countKitchens(plan: Plan, seed: number, all: readonly Kitchen[]): Chances {
+  const draws = all.length;
+  const groups = plan.items.map((i) => lookUp(plan, i.ingredientId).group);
+  const has = (g: string) => groups.some((x) => x === g);
+  const shareOf = (is: (k: Kitchen) => boolean) => all.filter(is).length / draws;
+  const words = (of: 'serving' | 'hot') =>
+    Object.fromEntries(SET_WORDS.map((w) => [w, shareOf((k) => k[of] === w)])) as Record<SetWord, number>;
   const spread = (values: number[]) => {
     const sorted = [...values].sort((a, b) => a - b);
     return { p5: quantileSorted(sorted, 0.05), p50: quantileSorted(sorted, 0.5), p95: quantileSorted(sorted, 0.95) };
@@ -169,24 +179,29 @@ export function* monteCarlo(plan: Plan, draws: number, seed: number, every = 25)
   return {
     draws,
     seed,
-    serving: share(serving),
-    hot: share(hot),
-    curdles: curdles / draws,
-    lumps: lumps / draws,
-    catches: catches / draws,
-    raw: raw / draws,
-    stands: stands / draws,
+    serving: words('serving'),
+    hot: words('hot'),
+    curdles: shareOf((k) => k.curdles),
+    lumps: mean(all.map((k) => k.lumps)),
+    catches: shareOf((k) => k.catches),
+    raw: shareOf((k) => k.raw),
+    stands: shareOf((k) => k.stands),
     yieldPa: spread(all.map((d) => d.yieldPa)),
     minutes: spread(all.map((d) => d.minutes)),
     matters: r2.map((x) => ({ ...x, share: x.share / explained })).sort((a, b) => b.share - a.share),
   };
 }
 
-/** All draws at once, for scripts and tests. */
+/**
+ * All kitchens one after the other, for scripts and tests. Deterministic for a seed.
+ * @param seed 0 to 1
+ * @throws UnknownIngredientError, RangeError
+ */
 export function chances(plan: Plan, draws = 1000, seed = 0.5): Chances {
-  const run = monteCarlo(plan, draws, seed, draws);
-  for (;;) {
-    const next = run.next();
-    if (next.done) return next.value;
-  }
+  const age = sharedBy(plan);
+  return countKitchens(
+    plan,
+    seed,
+    blocksOf(draws, seed).flatMap((block) => kitchensOf(plan, age, block)),
+  );
 }

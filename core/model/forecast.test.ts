@@ -5,7 +5,7 @@ import { withGrams, withMilk } from '../plan/amounts';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, boundsFor } from '../texture/words';
 import { nutMilk } from '../pantry/nutMilk';
-import { testPlan, wanting } from '../testing';
+import { familyPlan, testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { english } from '../../words/english';
 
@@ -110,6 +110,41 @@ describe('cautions', () => {
     expect(
       ids({ ...plan, dish: { kind: 'bowl', count: 1, capacityMl: 2000, heightMm: 110, wall: 'ceramic' } }),
     ).toContain('cooling');
+  });
+  it('a ring that gets nowhere is turned up, and the plan says from what to what and when', () => {
+    const plan = base();
+    const weak: Plan = {
+      ...plan,
+      hob: { kind: 'gas', ratedW: 1800, powerTrim: 1 },
+      method: { ...plan.method, heatSetting: 2, simmerSetting: 2 },
+    };
+    const f = forecast(weak);
+    const turned = f.phases.find((p) => p.turned)!;
+    expect(turned.turned!.to).toBeGreaterThan(2);
+    expect(turned.turned!.atS - turned.startS).toBeGreaterThanOrEqual(300);
+    expect(f.phases.every((p) => p.reached)).toBe(true);
+    const caution = f.cautions.find((c) => c.id === 'turn-up')!;
+    expect(english(caution.says)).toMatch(new RegExp(`On 2 it gets nowhere.*at last to ${turned.turned!.to}`));
+    expect(ids(plan)).not.toContain('turn-up');
+  });
+  it('a custard and a bowl over steam are never told to bubble', () => {
+    const custard = familyPlan('stirred custard');
+    const cold = { hob: { kind: 'gas' as const, ratedW: 300, powerTrim: 0.3 } };
+    for (const choices of [{}, { heat: 'double boiler' as const }]) {
+      const all = ids({ ...custard, ...cold, choices });
+      expect(all).not.toContain('no-bubble');
+      expect(all).toContain('not-there');
+    }
+  });
+  it('an ordinary covered cup is not nagged at; a deep bowl is, and what is eaten warm is not', () => {
+    const plan = base();
+    const cup = {
+      ...plan,
+      dish: { kind: 'cup' as const, count: 6, capacityMl: 160, heightMm: 60, wall: 'ceramic' as const },
+    };
+    expect(ids(cup)).not.toContain('cooling');
+    expect(ids({ ...cup, rest: { ...cup.rest, roomMin: 180 } })).toContain('cooling');
+    expect(ids(familyPlan('porridge'))).not.toContain('cooling');
   });
   it('warns of raw starch, of a floor that catches, of too much sugar, of a ring that never bubbles', () => {
     const plan = base();

@@ -31,6 +31,7 @@ import {
 } from '../pot/paste';
 import { NO_TUNING, RAW_TASTE, readPot, severityOf, type PotReading, type Tuning } from '../pot/pot';
 import { COARSE, type PhaseEnd } from '../pot/program';
+import { SCORCH } from '../pot/scorch';
 import { cautionsOf, type Caution } from './cautions';
 import { eggReport, feltCurd, risksOf, type EggReport } from './judgeRisks';
 import { above, phi } from './normal';
@@ -347,7 +348,7 @@ export function chanceOf(word: SetWord, yieldStressPa: number, sdLn: number, bou
 }
 
 /** K, 1 sd: where egg curdles, with what hands and rings add to it; as many kitchens come out (C). */
-const CURDLES_SD_K = 1.75;
+const CURDLES_SD_K = 1.5;
 /** K of shift that is looked at, up and down, and how often it is halved */
 const CURDLES_LOOK_K = 8;
 const CURDLES_HALVES = 6;
@@ -369,6 +370,33 @@ function curdleChance(plan: Plan): number | undefined {
   return phi((never + always) / 2 / CURDLES_SD_K);
 }
 
+/** A fire and a hand around the usual: standard deviations, and how much each counts (Gauss and Hermite). */
+const FIRES = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+] as const;
+const HANDS = [
+  [-1, 1 / 2],
+  [1, 1 / 2],
+] as const;
+/** Less than this of a taste never becomes one in any kitchen. */
+const NEVER_CATCHES = 0.003;
+
+/** Chance that it tastes of the floor, over hotter and cooler rings and slower and faster spoons. */
+function catchChance(plan: Plan, nominal: number): number {
+  if (nominal < NEVER_CATCHES) return 0;
+  let chance = 0;
+  for (const [fire, fireCounts] of FIRES)
+    for (const [hand, handCounts] of HANDS) {
+      const hob = { ...plan.hob, powerTrim: plan.hob.powerTrim * Math.exp(SPREAD.hob * fire) };
+      const tuning = { ...NO_TUNING, stir: Math.exp(SPREAD.stirLn * hand) };
+      const { pot } = runMethod({ ...plan, hob }, { toleranceScale: COARSE, tuning });
+      chance += fireCounts * handCounts * above(pot.scorch, SCORCH.taste, SCORCH.sdLn);
+    }
+  return chance;
+}
+
 /** The minutes between raw taste and breakdown, counted from the first bubble. */
 function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
   const { pot } = run;
@@ -385,11 +413,23 @@ function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
  * The whole forecast of a plan: pot, oven, dish, fridge, spoon.
  * @throws UnknownIngredientError, RangeError (nothing liquid in the pot)
  */
-export const forecast = (plan: Plan): Forecast =>
-  forecastFrom(plan, runMethod(plan, { sampleS: 5 }), curdleChance(plan));
+export function forecast(plan: Plan): Forecast {
+  const run = runMethod(plan, { sampleS: 5 });
+  return forecastFrom(plan, run, {
+    curdle: curdleChance(plan),
+    scorch: catchChance(plan, run.pot.scorch),
+  });
+}
 
-/** The same, from a pot that was really cooked: the live cook hands in its own. */
-export function forecastFrom(plan: Plan, run: Run, curdles?: number): Forecast {
+/**
+ * The same, from a pot that was really cooked: the live cook hands in its own.
+ * @param chances of risks that were counted over kitchens
+ */
+export function forecastFrom(
+  plan: Plan,
+  run: Run,
+  chances: Partial<Record<'curdle' | 'scorch', number | undefined>> = {},
+): Forecast {
   const whole = wholeMixture(plan);
   const { pot } = run;
   const m = pot.content;
@@ -460,7 +500,11 @@ export function forecastFrom(plan: Plan, run: Run, curdles?: number): Forecast {
     rawPer100G: readPot(pot).rawPer100G,
     bite: body.bite,
     scorch: pot.scorch,
-    risks: curdles === undefined ? risks : { ...risks, curdle: { ...risks.curdle, chance: curdles } },
+    risks: {
+      ...risks,
+      curdle: { ...risks.curdle, chance: chances.curdle ?? risks.curdle.chance },
+      scorch: { ...risks.scorch, chance: chances.scorch ?? risks.scorch.chance },
+    },
     ...(egg ? { egg } : {}),
     ...(run.bake ? { bake: run.bake } : {}),
     ...(top ? { top } : {}),

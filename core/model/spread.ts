@@ -14,5 +14,5 @@ export const SPREAD = table('Spread of kitchens and of the model', {
   gelK: [1.5, 'K', 'B', 'gelatinisation temperature; rice 4'],
   riceGelK: [4, 'K', 'B', 'the same for rice: the least known input of a packet'],
   consistency: [0.15, '1', 'B', 'consistency of the paste, ln'],
-  curdK: [1.5, 'K', 'C', 'curdling threshold'],
+  curdK: [1.2, 'K', 'C', 'curdling threshold; fitted: one cook in ten to 84 degC, half to 86'],
 });

@@ -1,6 +1,7 @@
 import { PANS, HOBS, DISHES } from '../pantry/kitchen';
 import type { Base, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
+import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
@@ -73,7 +74,7 @@ const STARTS: Record<Family, FamilyStart> = {
     lossRel: 0.25,
   },
   porridge: {
-    shares: [['semolina', 0.087, 'grain'], ['sugar', 0.06, 'pot'], SALT],
+    shares: [['semolina', 0.09, 'grain'], ['sugar', 0.06, 'pot'], SALT],
     word: 'mounds',
     tempC: 55,
     hours: 0.25,
@@ -103,6 +104,10 @@ const STARTS: Record<Family, FamilyStart> = {
 /** Thickener for the same set, against dairy, by what the liquid is made of (C): thin drinks want more, rich cans less. */
 const AGAINST_DAIRY: Record<Base, number> = { dairy: 1, coconut: 0.9, soy: 1.15, oat: 1.2, nut: 1.28, water: 1.3 };
 
+/** A dish that holds more than this is one for all; the others are filled so far, and as many as it takes. */
+const ONE_FOR_ALL_ML = 600;
+const FILLED = 0.95;
+
 /** Egg that sets coconut as firm as dairy: its fat does a part (C). */
 const EGG_IN_COCONUT = 0.87;
 
@@ -124,6 +129,7 @@ export function newPlan(s: Start): Plan {
   });
   const milkShare = 1 - shares.reduce((sum, [, share]) => sum + share, 0);
   const hours = start.hours ?? 5;
+  const servedMl = (s.people * s.portionG) / PUDDING_G_PER_ML;
   const plan: Plan = {
     format: 'ovalis-plan',
     version: 4,
@@ -147,7 +153,11 @@ export function newPlan(s: Start): Plan {
       stirEveryS: start.stirEveryS ?? 3,
     },
     choices: start.choices ?? {},
-    dish: { ...dish, count: dish.capacityMl > 600 ? 1 : s.people },
+    dish: {
+      ...dish,
+      count:
+        dish.capacityMl > ONE_FOR_ALL_ML ? 1 : Math.max(s.people, Math.ceil(servedMl / (FILLED * dish.capacityMl))),
+    },
     sides: [],
     rules: [],
     rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },

@@ -1,4 +1,4 @@
-import { GAS_J_PER_MOLK, table } from '../coefficients';
+import { GAS_J_PER_MOLK, pow10, table } from '../coefficients';
 
 /**
  * Water and air at the pot's surface: vapour pressure, boiling point, evaporation from an open surface.
@@ -14,7 +14,7 @@ export const AIR = table('Air over the pot', {
 
 /** Saturation pressure of water, Pa, 0 to 130 degC (Antoine, A). */
 export function saturationPa(tempC: number): number {
-  return 133.322 * 10 ** (8.07131 - 1730.63 / (233.426 + tempC));
+  return 133.322 * pow10(8.07131 - 1730.63 / (233.426 + tempC));
 }
 
 /** Pressure of the air, Pa, 0 to 4500 m (standard atmosphere, A). */

@@ -1,4 +1,4 @@
-import { arrhenius, clamp, table } from '../coefficients';
+import { arrhenius, clamp, pow10, table } from '../coefficients';
 import { massG, phOf, type Mixture } from '../matter/mixture';
 
 /** Egg: it thickens, then curdles; starch protects it; its enzyme eats starch; heat makes it safe. */
@@ -6,7 +6,7 @@ export const EGG = table('Egg', {
   setC: [74, 'degC', 'B', 'network forms in 60 s here, at 3 % protein, pH 6.5'],
   setS: [60, 's', 'B', 'time constant there'],
   setJPerMol: [350000, 'J/mol', 'B', 'of it'],
-  curdC: [83.35, 'degC', 'B', 'half of it curdles here in the end; fitted: half of cooks stop between 80 and 84'],
+  curdC: [83.45, 'degC', 'B', 'half of it curdles here in the end; fitted: half of cooks stop between 80 and 84'],
   curdWidthK: [1.5, 'K', 'C', 'spread of that threshold'],
   film: [
     0.35,
@@ -15,7 +15,7 @@ export const EGG = table('Egg', {
     'of the way from the pot to its floor that egg in the film feels: only its lowest part is as hot',
   ],
   curdS: [42, 's', 'C', 'time constant there'],
-  curdJPerMol: [450000, 'J/mol', 'C', 'of it'],
+  curdJPerMol: [480000, 'J/mol', 'C', 'of it'],
   sugarK: [25, 'K', 'B', 'both move up by this per unit of sugar fraction, to X = .4'],
   setDilutionK: [4, 'K', 'C', 'network: per e-fold of dilution'],
   curdDilutionK: [3, 'K', 'C', 'curdling: per e-fold of dilution'],
@@ -100,7 +100,7 @@ export const curdSeverity = (curd: number, starchPct: number, eggProteinPct: num
 const FASTEST_LOG_PER_S = 1;
 
 const decimal = (dS: number, refC: number, zK: number, tempC: number): number =>
-  Math.min(FASTEST_LOG_PER_S, (1 / dS) * 10 ** (clamp(tempC - refC, -60, 40) / zK));
+  Math.min(FASTEST_LOG_PER_S, (1 / dS) * pow10(clamp(tempC - refC, -60, 40) / zK));
 
 /** Decimal reductions of salmonella per second. */
 export const salmonellaRate = (tempC: number): number => decimal(EGG.salmonellaD60S, 60, EGG.salmonellaZK, tempC);

@@ -1,4 +1,4 @@
-import { table } from '../coefficients';
+import { cube, table } from '../coefficients';
 import type { DoubleBoiler, Pan } from '../pantry/kitchen';
 import { SURFACE } from './surface';
 
@@ -110,7 +110,7 @@ export function toFood(m: Matter, riseK: number, viscosityPaS: number, hands: Ha
       2 *
       Math.sqrt((m.conductWPerMK * HEAT.densityKgPerM3 * m.specificJPerKgK) / (Math.PI * hands.everyS))
     : 0;
-  return Math.cbrt(free ** 3 + scrape ** 3);
+  return Math.cbrt(cube(free) + cube(scrape));
 }
 
 /** What the fire does: watts, and slopes and their derivatives for the pan and the water under it. */
@@ -156,7 +156,7 @@ export function onRing(at: Hearth, m: Matter, viscosityPaS: number, hands: Hands
     1 / (1 + (stays * fire * Math.min(hands.stillS, HEAT.driedS) * Math.sqrt(viscosityPaS)) / HEAT.drySeconds);
   const boilW = HEAT.boilW * (viscosityPaS / 1e-3) ** -HEAT.boilViscosity * dry;
   const overK = Math.max(0, panC - at.boilsC);
-  const wallVapourW = boilW * overK ** 3;
+  const wallVapourW = boilW * cube(overK);
   const intoFoodW = toFoodW * areaM2 * (panC - bulkC) + areaM2 * wallVapourW;
   const airWPerK = outsideW(at.wrapped) * HEAT.baseToAir * areaM2;
   const toAirW = airWPerK * (panC - at.roomC);

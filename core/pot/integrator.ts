@@ -18,6 +18,17 @@ const EVENT_S = 1e-3;
 const EVENT_CLOSE = 1e-4;
 const FIRST_STEP_S = 0.5;
 
+type Ends = { from: Float64Array; fromSlope: Float64Array; to: Float64Array; toSlope: Float64Array };
+
+/** The state `s` seconds into a step of `h`: Hermite's cubic. */
+function between({ from, fromSlope, to, toSlope }: Ends, h: number, s: number, into: Float64Array): void {
+  const x = s / h;
+  const rest = 1 - x;
+  const p = x * x * (3 - 2 * x);
+  for (let i = 0; i < into.length; i++)
+    into[i] = from[i]! + p * (to[i]! - from[i]!) + s * rest * (rest * fromSlope[i]! - x * toSlope[i]!);
+}
+
 export class Rosenbrock {
   t = 0;
   steps = 0;
@@ -25,6 +36,9 @@ export class Rosenbrock {
   private readonly k1: Float64Array;
   private readonly k2: Float64Array;
   private readonly next: Float64Array;
+  /** state and slopes at the beginning of the step */
+  private readonly old: Float64Array;
+  private readonly was: Float64Array;
   private readonly diag: Float64Array;
 
   constructor(
@@ -32,11 +46,16 @@ export class Rosenbrock {
     private readonly tolerance: Float64Array,
   ) {
     const n = system.size;
-    this.f = new Float64Array(n);
-    this.k1 = new Float64Array(n);
-    this.k2 = new Float64Array(n);
-    this.next = new Float64Array(n);
-    this.diag = new Float64Array(n + 2);
+    // one piece of memory for all: a cook is short, and asking for memory takes a good part of it
+    const { buffer } = new Float64Array(7 * n + 2);
+    const part = (i: number, size = n) => new Float64Array(buffer, 8 * i * n, size);
+    this.f = part(0);
+    this.k1 = part(1);
+    this.k2 = part(2);
+    this.next = part(3);
+    this.old = part(4);
+    this.was = part(5);
+    this.diag = part(6, n + 2);
   }
 
   /** (I - gamma h J) k = rhs, J being a 2 x 2 block and a diagonal. */
@@ -55,14 +74,10 @@ export class Rosenbrock {
     for (let i = 2; i < n; i++) k[i]! /= 1 - g * diag[i]!;
   }
 
-  /** One step of length h from y at t into `next`; returns the error against the tolerance (1 is just allowed). */
-  private step(y: Float64Array, t: number, h: number, slopesReady: boolean): number {
-    const { system, f, k1, k2, next, diag, tolerance } = this;
+  /** One step of length h from y at t, whose slopes are in `f`, into `next`; returns the error against the tolerance (1 is just allowed). */
+  private step(y: Float64Array, t: number, h: number): number {
+    const { system, f, k1, k2, next, tolerance } = this;
     const n = system.size;
-    if (!slopesReady) {
-      system.slopes(t, y, f);
-      diag.set(system.jac);
-    }
     for (let i = 0; i < n; i++) k1[i] = f[i]!;
     this.solve(k1, h);
     for (let i = 0; i < n; i++) next[i] = y[i]! + h * k1[i]!;
@@ -90,7 +105,7 @@ export class Rosenbrock {
     value: ((y: Float64Array) => number) | undefined,
     onStep: (t: number) => void,
   ): boolean {
-    const { system, f, next, diag } = this;
+    const { system, f, next, old, was, diag } = this;
     let t = start;
     let h = FIRST_STEP_S;
     system.slopes(t, y, f);
@@ -99,36 +114,38 @@ export class Rosenbrock {
       onStep(t);
       return true;
     }
-    const old = new Float64Array(y.length);
     let before = value ? value(y) : -1;
     while (end - t > 1e-9) {
       diag.set(system.jac);
       h = Math.min(h, LONGEST_STEP_S, end - t);
       if (end - t - h < SHORTEST_STEP_S) h = end - t;
-      let error = this.step(y, t, h, true);
+      let error = this.step(y, t, h);
       while (error > 1 && h > SHORTEST_STEP_S) {
         h = Math.max(SHORTEST_STEP_S, h * Math.max(0.2, 0.85 / Math.sqrt(error)));
-        error = this.step(y, t, h, true);
+        error = this.step(y, t, h);
       }
       if (!Number.isFinite(error)) throw new RangeError('the pot ran out of the model: a state is not a number');
       old.set(y);
+      was.set(f);
       y.set(next);
       const from = t;
       t += h;
       this.steps += 1;
       system.slopes(t, y, f);
       if (value && value(y) >= 0) {
-        // somewhere in this step: regula falsi with Illinois' halving, from `old` (below zero) to here
+        // somewhere in this step: regula falsi with Illinois' halving, from `old` (below zero) to here, along the cubic
+        // that has the states and slopes of both ends
         let lo = 0;
         let hi = h;
         let below = before;
         let above = value(y);
         const after = y.slice();
+        const ends = { from: old, fromSlope: was, to: y.slice(), toSlope: f.slice() };
         for (let i = 0; i < 40 && hi - lo > EVENT_S; i++) {
           const slope = above - below;
           const guess = slope > 0 && Number.isFinite(slope) ? lo - (below * (hi - lo)) / slope : (lo + hi) / 2;
           const mid = Math.min(hi - EVENT_S / 4, Math.max(lo + EVENT_S / 4, i % 5 === 4 ? (lo + hi) / 2 : guess));
-          this.step(old, from, mid, false);
+          between(ends, h, mid, next);
           system.slopes(from + mid, next, f);
           const v = value(next);
           if (v >= 0) {

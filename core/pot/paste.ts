@@ -1,4 +1,4 @@
-import { arrhenius, clamp, table } from '../coefficients';
+import { arrhenius, clamp, cube, pow10, table } from '../coefficients';
 import { massG, type Mixture, type Thickening, PUDDING_G_PER_ML } from '../matter/mixture';
 import { EGG } from './egg';
 import { GRAIN_KINETICS, GRAINS, hydration } from './grain';
@@ -105,7 +105,7 @@ const freeShare = (f: Fraction, h: number): number => {
 /** Volume that soft grains really take when this share of the pot is theirs: none stands on its full right. */
 const giveWay = (share: number): number => PASTE.grainGives * (1 - Math.exp(-share / PASTE.grainGives));
 /** Granules short of water swell less: the concentration that counts levels off. */
-const crowd = (c: number): number => c / (1 + (c / PASTE.crowded) ** 4) ** 0.25;
+const crowd = (c: number): number => c / Math.sqrt(Math.sqrt(1 + ((c / PASTE.crowded) ** 2) ** 2));
 
 /**
  * Reads the body of a pot. Water held by grains and pieces is not free; where there is too little for all, kernels and
@@ -187,7 +187,7 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[], stoodH = 0): 
 
 /** Viscosity of the liquid between the granules, Pa s. */
 export function serumPaS(m: Mixture, tempC: number): number {
-  const water = 2.414e-5 * 10 ** (247.8 / (tempC + 273.15 - 140));
+  const water = 2.414e-5 * pow10(247.8 / (tempC + 273.15 - 140));
   const x = Math.min(PASTE.syrupMax, sugarFraction(m));
   return water * Math.exp((2.5 * x) / (1 - x)) * (1 + PASTE.proteinOnSerum * dairyProteinPct(m));
 }
@@ -195,9 +195,9 @@ export function serumPaS(m: Mixture, tempC: number): number {
 /** Consistency K of the paste, Pa s^n at a temperature. */
 export function consistency(body: Body, tempC: number, m: Mixture): number {
   const { c } = body;
-  const gum = PASTE.gumK * ((100 * m.gumG) / massG(m) / 0.5) ** PASTE.gumPower;
+  const gum = m.gumG > 0 ? PASTE.gumK * ((100 * m.gumG) / massG(m) / 0.5) ** PASTE.gumPower : 0;
   if (c <= 0) return gum;
-  const touching = 1 - Math.exp(-((c / PASTE.touch) ** 3));
+  const touching = 1 - Math.exp(-cube(c / PASTE.touch));
   return (
     gum +
     (body.k8 *
@@ -210,7 +210,8 @@ export function consistency(body: Body, tempC: number, m: Mixture): number {
 }
 
 /** Stiffening by what does not flow: grains and pieces as a filler. 1 or more. */
-export const fillerFactor = (body: Body): number => (1 - body.grainVolume / PASTE.packing) ** -PASTE.packingPower;
+export const fillerFactor = (body: Body): number =>
+  body.grainVolume > 0 ? (1 - body.grainVolume / PASTE.packing) ** -PASTE.packingPower : 1;
 
 /** Factor on a thin liquid from egg that has thickened (0 to 1). */
 export function eggFactor(m: Mixture, eggSet: number): number {

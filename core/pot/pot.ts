@@ -206,7 +206,6 @@ const GRAIN_ERRORS = GRAIN_ROWS.map((slot) => slot.error);
 /** What a slot of the state vector says, within what it can be. */
 const within = (y: Float64Array, at: number): number => clamp(y[at]!, LEAST[at]!, MOST[at]!);
 
-const EGG_SLOTS = ['eggSet', 'eggCurd', 'amylaseLog', 'salmonellaLog'] as const;
 /** The layer on the floor: its share of the pot, and how often it is renewed, 1/s. */
 type Film = { bulkC: number; filmC: number; share: number; renewed: number };
 /** A boiled-out pot keeps this much, so that shares of it can be told, g. */
@@ -389,7 +388,9 @@ export class PotSystem {
     this.m = { ...pot.content };
     this.fractions = pot.fractions.map((f) => ({ ...f }));
     this.size = FIRST + STRIDE * this.fractions.length;
-    this.tolerance = Float64Array.from([...ERRORS, ...this.fractions.flatMap(() => GRAIN_ERRORS)]);
+    this.tolerance = new Float64Array(this.size);
+    this.tolerance.set(ERRORS);
+    for (let i = 0; i < this.fractions.length; i++) this.tolerance.set(GRAIN_ERRORS, FIRST + STRIDE * i);
     this.jac = new Float64Array(this.size + 2);
     // a bowl over steam is wider than what the steam touches
     this.area = controls.over
@@ -582,7 +583,7 @@ export class PotSystem {
     const { jac } = this;
     const point = this.m.eggProteinG > 0 ? eggPoint(this.m, sugar) : undefined;
     if (!point) {
-      for (const name of EGG_SLOTS) f[AT[name]] = 0;
+      f.fill(0, AT.eggSet, AT.salmonellaLog + 1);
       jac[AT.eggSet] = 0;
       jac[AT.eggCurd] = 0;
       return;

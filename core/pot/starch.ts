@@ -1,4 +1,4 @@
-import { arrhenius, clamp, table } from '../coefficients';
+import { arrhenius, clamp, pow10, table } from '../coefficients';
 
 /** Starch in the pot: gelatinisation, swelling, breakdown. One row a species, one table for the kinetics. */
 
@@ -238,4 +238,4 @@ export function breakdownRate(tempC: number, swollen: number, wipeS: number, whi
 
 /** Rate at which acid eats the starch, 1/s, without a floor. */
 export const acidRate = (tempC: number, ph: number): number =>
-  STARCH_KINETICS.acidPerS * 10 ** -ph * arrhenius(STARCH_KINETICS.acidJPerMol, 95, tempC);
+  STARCH_KINETICS.acidPerS * pow10(-ph) * arrhenius(STARCH_KINETICS.acidJPerMol, 95, tempC);

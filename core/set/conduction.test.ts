@@ -84,6 +84,24 @@ describe('a dish through room, fridge, freezer and baths', () => {
     expect(h(5.5)).toBeGreaterThan(3);
     expect(h(5.5)).toBeLessThan(11);
   });
+  it('an ice bath is within 1 % of a far finer grid after 10, 20 and 30 minutes', () => {
+    const cup = { kind: 'cup' as const, count: 1, capacityMl: 200, heightMm: 60, wall: 'metal' as const };
+    const bathed = (minutes: number, grid: { nr?: number; nz?: number }) =>
+      coolInDish({
+        dish: cup,
+        depthM: 0.05,
+        startC: 85,
+        hours: minutes / 60,
+        stays: [{ where: 'ice bath', minutes: 60, airC: 1, covered: true }],
+        ...grid,
+      }).at(-1)!;
+    for (const minutes of [10, 20, 30]) {
+      const ours = bathed(minutes, {});
+      const fine = bathed(minutes, { nr: 30, nz: 50 });
+      expect(Math.abs(ours.coreC - fine.coreC) / 84).toBeLessThan(0.01);
+      expect(Math.abs(ours.meanC - fine.meanC) / 84).toBeLessThan(0.01);
+    }
+  });
   it('10 cm deep in a bowl it breaks the two-hour rule, and an ice bath mends most of it', () => {
     const p = cool(bowl, 0.1, room, fridge);
     const took = hoursBelow(p, 21) - hoursBelow(p, 57);

@@ -219,6 +219,9 @@ const PLACE_W: Record<RestPlace, number> = {
 };
 /** Where the air moves only because it is warmed. */
 const STILL: readonly RestPlace[] = ['room', 'fridge', 'freezer'];
+const BATHS: readonly RestPlace[] = ['cold water', 'ice bath'];
+/** Cells across and up for the steep film that a bath draws: within 1 % of ever finer ones. */
+const FINE = { nr: 8, nz: 13 };
 const placeW = (where: RestPlace, differenceK: number): number =>
   STILL.includes(where)
     ? PLACE_W[where] *
@@ -245,7 +248,14 @@ export const freezesBelowC = (sugarFraction: number): number =>
  */
 export function coolInDish(p: CoolingPlan): CoolingPoint[] {
   const radius = Math.sqrt(dishAreaM2(p.dish) / Math.PI);
-  const body = new CoolingBody(radius, p.depthM, p.startC, p.nr, p.nz);
+  const bathed = p.stays.some((s) => BATHS.includes(s.where));
+  const body = new CoolingBody(
+    radius,
+    p.depthM,
+    p.startC,
+    p.nr ?? (bathed ? FINE.nr : undefined),
+    p.nz ?? (bathed ? FINE.nz : undefined),
+  );
   const points: CoolingPoint[] = [{ hours: 0, coreC: p.startC, meanC: p.startC, ice: 0 }];
   const wall = WALL[p.dish.wall];
   const end = p.hours * 3600;
@@ -260,7 +270,7 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
     const at = p.stays[stay] ?? { where: 'room', minutes: 0, airC: 21, covered: true };
     const last = stay >= p.stays.length - 1;
     // a bath draws a steep film: it wants shorter steps than air does
-    const bath = at.where === 'ice bath' || at.where === 'cold water';
+    const bath = BATHS.includes(at.where);
     const usualS = t >= 3 * 3600 ? 240 : bath ? 10 : 60;
     const dt = Math.min(usualS, end - t, last ? Infinity : Math.max(1, until - t));
     const { airC } = at;

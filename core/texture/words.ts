@@ -31,13 +31,15 @@ export const WORDS = table('Words of the set', {
   coatsHotPaS: [0.09, 'Pa s', 'C', 'coats; 3 g'],
   pasteColdPaS: [0.03, 'Pa s', 'B', 'cold: pours'],
   coatsColdPaS: [0.3, 'Pa s', 'B', 'cold: coats'],
-  moundsPaS: [1.1, 'Pa s', 'B', 'mounds, hot or cold; 6 g hot'],
-  trailPaS: [3, 'Pa s', 'C', 'holds a trail; 9 g hot'],
+  moundsHotPaS: [1.1, 'Pa s', 'B', 'hot: mounds; 6 g'],
+  trailHotPaS: [3, 'Pa s', 'C', 'holds a trail; 9 g'],
+  moundsColdPaS: [2.6, 'Pa s', 'C', 'cold: mounds; the same paste, thicker for being cold'],
+  trailColdPaS: [7, 'Pa s', 'C', 'holds a trail'],
   topPaS: [60, 'Pa s', 'C', 'no flow is called more than that'],
   coldC: [20, 'degC', 'B', 'below this it is judged as cold'],
   hotC: [80, 'degC', 'B', 'above this as hot'],
-  setsC: [35, 'degC', 'C', 'a gel is judged by its flow above this'],
-  setC: [15, 'degC', 'C', 'and by its yield alone below this'],
+  setsC: [25, 'degC', 'C', 'a gel is judged by its flow above this'],
+  setC: [8, 'degC', 'C', 'and by its yield alone below this'],
 });
 const YIELD_PA: Record<SetWord, number> = {
   drinks: 0.2,
@@ -140,8 +142,8 @@ function flowBounds(tempC: number): Partial<Record<SetWord, number>> {
   return {
     pours: between(WORDS.pasteColdPaS, WORDS.pasteHotPaS),
     coats: between(WORDS.coatsColdPaS, WORDS.coatsHotPaS),
-    mounds: WORDS.moundsPaS,
-    'holds a trail': WORDS.trailPaS,
+    mounds: between(WORDS.moundsColdPaS, WORDS.moundsHotPaS),
+    'holds a trail': between(WORDS.trailColdPaS, WORDS.trailHotPaS),
   };
 }
 

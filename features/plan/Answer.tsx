@@ -110,7 +110,9 @@ export function Answer({
           {stand ?? t('planRoom.wanted', { wantedNow: t(`word.${wantedNow}`) })}
         </Type>
         <Type tone="quiet" testID="chance" className={working ? 'opacity-60' : ''}>
-          {working ? t('planRoom.workingItOut2') : `${t(`word.${wantedNow}`)} ${chanceWords(forecast.chance)}`}
+          {chances && !working && !counting
+            ? `${t(`word.${wantedNow}`)} ${chanceWords(chances.serving[wantedNow])}`
+            : t('planRoom.workingItOut2')}
         </Type>
       </View>
       <SetStrip

@@ -37,12 +37,12 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
       {alarm || big ? null : (
         <Type kind="faceStrong" tone="quiet" className="text-center">
           {v.until}
-          {v.between ? ', ' : ''}
-          {v.between ? (
-            <Type kind="faceStrong" tone="quiet" testID="between">
-              {t('potRoom.to3', { low: fmt.countdown(v.between.low), high: fmt.countdown(v.between.high) })}
-            </Type>
-          ) : null}
+        </Type>
+      )}
+      {/* on a line of its own: the two together reach into the spoon's way */}
+      {alarm || big || !v.between ? null : (
+        <Type kind="faceStrong" tone="quiet" className="text-center" testID="between">
+          {t('potRoom.to3', { low: fmt.countdown(v.between.low), high: fmt.countdown(v.between.high) })}
         </Type>
       )}
       {v.never || alarm || (due && step.ends !== 'time') ? null : (

@@ -20,7 +20,7 @@ export const limits = {
     'How long the yolk’s enzyme lives is disputed: boil starch and yolk together for a minute and it is settled.',
   'limit.oven': 'Ovens differ by {{k, degApart}} from their dial. The trembling middle counts, not the minutes.',
   'limit.frozen':
-    'Freezing is counted with one freezing point; how it feels on the tongue, ice crystals and all, is not modelled.',
+    'How hard a frozen dish bites is counted from its share of ice; whether its crystals are fine or coarse is not modelled.',
   'limit.plant': 'Plant milks differ by brand; their protein is taken to help the set a quarter as much as dairy’s.',
   'limit.fruit': 'Acidity is averaged by amount and buffering, a rough guess: stir sour fruit in late and cool.',
   'limit.nut': 'Ground nuts and gums thicken by a fitted rule from few figures.',
