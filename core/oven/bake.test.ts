@@ -4,7 +4,7 @@ import type { BakeStep } from '../plan/method';
 import { eggGelPa } from '../pot/egg';
 import { rawFraction } from '../pot/paste';
 import { pantry } from '../testing';
-import { bake, secondLayerMl, type BakeInput } from './bake';
+import { bake, OVEN, secondLayerMl, type BakeInput } from './bake';
 
 const mix = (amounts: Record<string, number>) =>
   Object.entries(amounts).reduce((sum, [id, g]) => add(sum, mixtureOf(pantry.get(id)!, g)), EMPTY);
@@ -94,6 +94,24 @@ describe('slabs', () => {
     const plain = run({ ovenC: 180, bath: 'none', until: { reach: 'time', minutes: 30 } }, slab);
     const grilled = run({ ovenC: 180, bath: 'none', until: { reach: 'time', minutes: 30 }, grillMin: 5 }, slab);
     expect(grilled.browning).toBeGreaterThan(plain.browning + 0.2);
+  });
+  it('fruit under a sponge: three quarters of an hour or so at 180, hot in the middle, bubbling at the rim, golden', () => {
+    const sponge = mix({ fruit_apple: 500, wheat_flour: 120, egg: 150, sugar: 150, butter: 120 });
+    const input = {
+      ...slab,
+      depthM: 0.035,
+      content: sponge,
+      fractions: sponge.thickenings.map((t) => rawFraction(t)),
+      startC: 22,
+    };
+    const b = run({ ovenC: 180, bath: 'none', until: { reach: 'centre', tempC: 93 } }, input);
+    expect(b.minutes).toBeGreaterThan(35);
+    expect(b.minutes).toBeLessThan(60);
+    expect(b.centreC).toBeGreaterThanOrEqual(93);
+    expect(b.edgeC).toBeGreaterThan(98);
+    expect(b.browning).toBeGreaterThan(OVEN.coloured);
+    expect(b.browning).toBeLessThan(OVEN.dark);
+    expect(b.lossRel).toBeLessThan(0.15);
   });
   it('raw rice slab gelatinises only where it gets hot', () => {
     const raw = mix({ coconut_milk: 800, rice_flour: 200, sugar: 150 });

@@ -48,6 +48,8 @@ export const OVEN = table('Oven', {
   crustW: [0.08, 'W/mK', 'B', 'conductivity of a dry crust'],
   crustAtKg: [1, 'kg/m2', 'C', 'water lost before a paste dries at the top'],
   skinAtKg: [3, 'kg/m2', 'C', 'before a custard does'],
+  batterStarch: [0.05, '1', 'C', 'share of raw starch from which a mixture with egg is a batter and no custard'],
+  batterCarries: [3, '1', 'C', 'steam moves through a batter that rises: its conductivity against a still one'],
   crustStart: [0.4, '1', 'C', 'share of that lost before a crust grows'],
   brownS: [240, 's', 'C', 'to golden at 150 degC'],
   brownJPerMol: [100000, 'J/mol', 'B', 'browning'],
@@ -146,12 +148,17 @@ export function bake(b: BakeInput): Bake {
   if (point) point.curdC += b.curdShiftK ?? 0;
   const mass = massG(content);
   const wet = content.waterG / mass;
-  const conduct = (0.2 + 0.44 * wet) * (content.eggProteinG > 0 ? OVEN.liquidStirs : 1);
+  // egg makes a custard of milk, a batter of flour: that dries at the top and browns as a paste does
+  const egg = content.eggProteinG > 0.01 * mass;
+  const rawG = b.fractions.reduce((sum, f) => sum + f.starchG * (1 - f.gelatinised), 0);
+  const batter = egg && rawG > OVEN.batterStarch * mass;
+  const custard = egg && !batter;
+  const conduct = (0.2 + 0.44 * wet) * (batter ? OVEN.batterCarries : content.eggProteinG > 0 ? OVEN.liquidStirs : 1);
   const alpha = conduct / (1040 * (1900 + 2280 * wet));
   const activity = waterActivity(content.bindsG, content.waterG);
   const pPa = pressurePa(b.altitudeM);
   const capC = boilsC(b.altitudeM, content.bindsG, content.waterG);
-  const crustAt = content.eggProteinG > 0.01 * mass ? OVEN.skinAtKg : OVEN.crustAtKg;
+  const crustAt = custard ? OVEN.skinAtKg : OVEN.crustAtKg;
   const covered = step.covered || step.bath === 'covered';
   const hc = step.fan ? OVEN.fanW : OVEN.stillW;
   const perM2 = b.depthM * 1040;
@@ -233,9 +240,7 @@ export function bake(b: BakeInput): Bake {
     if (Number.isNaN(carriesMin) && (lost > OVEN.carriesKg || (point && topSet > OVEN.carriesSet))) carriesMin = t / 60;
     if (t % 60 < DT_S) trace.push({ minutes: t / 60, centreC: centre(), edgeC: body.tempC[edge]! });
     // a custard is done by its middle; a slab, poured in hot, by its colour too, or under a cover by its rim
-    const looksDone =
-      content.eggProteinG > 0.01 * mass ||
-      (covered ? body.tempC[edge]! >= capC - OVEN.rimBubblesK : browning >= OVEN.coloured);
+    const looksDone = custard || (covered ? body.tempC[edge]! >= capC - OVEN.rimBubblesK : browning >= OVEN.coloured);
     if (!done && step.until.reach === 'centre' && looksDone && centre() >= step.until.tempC) {
       done = true;
       grillFrom = t;

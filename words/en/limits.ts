@@ -18,7 +18,7 @@ export const limits = {
   'limit.curd': 'Curdling is placed within about {{k, degApart}}; a thermometer in the pot is off by one more.',
   'limit.enzyme':
     'How long the yolk’s enzyme lives is disputed: boil starch and yolk together for a minute and it is settled.',
-  'limit.oven': 'Ovens differ by {{k, degApart}} from their dial. The trembling middle counts, not the minutes.',
+  'limit.oven': 'Ovens differ by {{k, degApart}} from their dial. What the middle looks like counts, not the minutes.',
   'limit.frozen':
     'How hard a frozen dish bites is counted from its share of ice; whether its crystals are fine or coarse is not modelled.',
   'limit.plant': 'Plant milks differ by brand; their protein is taken to help the set a quarter as much as dairy’s.',
