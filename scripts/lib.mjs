@@ -99,10 +99,11 @@ export function ensureBuilt() {
       bin('esbuild'),
       [
         'server/main.ts',
+        'server/pot.worker.ts',
         '--bundle',
         '--platform=node',
         '--packages=external',
-        '--outfile=.cache/server/main.js',
+        '--outdir=.cache/server',
         '--log-level=warning',
       ],
     ],

@@ -4,6 +4,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
+import { guarded, plainErrors } from './guard';
 import { kitchens } from './kitchens';
 
 /** The scripts that stand inside the exported pages, as the policy wants them: by hash. */
@@ -19,12 +20,14 @@ export function inlineScriptHashes(html: string): string[] {
 /**
  * Serves the export in `dist`: pages without trailing slashes, history fallback, compression, headers.
  * Nothing but this origin is allowed, see README.
+ * @param workerFile the thread of the stand-in kitchens
  */
-export function ovalisServer(dist: string): Express {
+export function ovalisServer(dist: string, workerFile: string): Express {
   const pages = readdirSync(dist).filter((f) => f.endsWith('.html'));
   const hashes = [...new Set(pages.flatMap((f) => inlineScriptHashes(readFileSync(path.join(dist, f), 'utf8'))))];
   const app = express();
   app.disable('x-powered-by');
+  app.use(guarded);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -52,7 +55,7 @@ export function ovalisServer(dist: string): Express {
   app.get('/healthz', (_req, res) => {
     res.json({ ok: true });
   });
-  app.use('/kitchens', kitchens());
+  app.use('/kitchens', kitchens(workerFile));
   const hashed = /^\/(_expo\/static|assets)\//;
   app.use((req, res, next) => {
     if (req.path.length > 1 && req.path.endsWith('/')) {
@@ -77,7 +80,12 @@ export function ovalisServer(dist: string): Express {
   );
   // an address typed by hand: the not-found page has the whole app in it
   app.use((req, res) => {
-    if (req.method !== 'GET' || path.extname(req.path)) {
+    if (req.method !== 'GET' && req.method !== 'HEAD') {
+      res.setHeader('Allow', 'GET, HEAD');
+      res.status(405).type('text/plain').send('should be GET');
+      return;
+    }
+    if (path.extname(req.path)) {
       res.status(404).type('text/plain').send('not here');
       return;
     }
@@ -85,5 +93,6 @@ export function ovalisServer(dist: string): Express {
     res.status(404).setHeader('Cache-Control', 'no-cache');
     res.sendFile(existsSync(notFound) ? notFound : path.join(dist, 'index.html'));
   });
+  app.use(plainErrors);
   return app;
 }

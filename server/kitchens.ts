@@ -1,11 +1,11 @@
-import { Router, json, type Response } from 'express';
+import { json, Router, type Request, type RequestHandler, type Response } from 'express';
 import { z } from 'zod';
-import { CookSchema } from '../core/cook/events';
-import { changesOf, stepsOf, type Step } from '../core/cook/steps';
-import { forecast } from '../core/model/forecast';
-import { FaultySchema, readDevices, seedOf, truthOf, type Faulty } from '../core/kitchen/simulated';
+import { CookSchema, type Cook } from '../core/cook/events';
+import { troublesOfCook } from '../core/formats/computable';
 import { issuesOf } from '../core/formats/issues';
-import type { Cook } from '../core/cook/events';
+import { FaultySchema, type Faulty } from '../core/kitchen/simulated';
+import { IdSchema, MomentMsSchema } from '../core/moment';
+import { Busy, potThread, TooLong } from './thread';
 
 /** The stand-in kitchens that the server keeps: a cook is put, its devices stream. See docs/formats/devices.md. */
 
@@ -13,22 +13,53 @@ const PutSchema = z.object({
   format: z.literal('ovalis-devices', 'should be "ovalis-devices"'),
   version: z.literal(1, 'should be 1'),
   /** the time of the one who cooks; readings are given in it */
-  nowMs: z.number(),
+  nowMs: MomentMsSchema,
   cook: CookSchema,
   faults: z.array(FaultySchema).max(20).default([]),
 });
 
-type Kept = { cook: Cook; steps: Step[]; faults: Faulty[]; aheadMs: number; usedMs: number };
+type Kept = { cook: Cook; faults: Faulty[]; aheadMs: number; usedMs: number };
 
 const EVERY_MS = 1000;
-const MOST = 50;
+const MOST_KITCHENS = 50;
+const MOST_STREAMS = 60;
+const MOST_STREAMS_EACH = 4;
+/** A listener that lets this much pile up is cut, bytes. */
+const MOST_UNREAD = 64_000;
 const FORGET_MS = 6 * 3_600_000;
 
-/** @param now the server's clock, ms */
-export function kitchens(now: () => number = Date.now): Router {
+const only =
+  (method: string): RequestHandler =>
+  (req, res, next) => {
+    if (req.method === method) return next();
+    res.setHeader('Allow', method);
+    res.status(405).json({ error: `should be ${method}` });
+  };
+
+/** @param now the server's clock, ms @param workerFile the thread of the pots, as JavaScript */
+export function kitchens(workerFile: string, now: () => number = Date.now): Router {
   const kept = new Map<string, Kept>();
+  const streams = new Map<Response, string>();
+  const thread = potThread(workerFile, () =>
+    [...kept.values()].map(({ cook, faults }) => ({ ask: 'put' as const, cook, faults })),
+  );
+  const forget = (id: string) => {
+    kept.delete(id);
+    void thread.ask({ ask: 'drop', id }).catch(() => undefined);
+  };
+  const refuse = (res: Response, e: unknown) => {
+    if (e instanceof Busy) res.status(503).setHeader('Retry-After', '2').json({ error: e.message });
+    else if (e instanceof TooLong) res.status(422).json({ error: 'this pot takes too long to reckon' });
+    else res.status(422).json({ error: (e as Error).message });
+  };
   const router = Router();
-  router.put('/:id', json({ limit: '2mb' }), (req, res) => {
+
+  router.all('/:id', only('PUT'));
+  router.put('/:id', json({ limit: '2mb', type: 'application/json' }), async (req: Request<{ id: string }>, res) => {
+    if (!req.is('application/json')) {
+      res.status(415).json({ error: 'should be application/json' });
+      return;
+    }
     const parsed = PutSchema.safeParse(req.body);
     if (!parsed.success) {
       res.status(400).json({ error: 'this is not a kitchen', issues: issuesOf(parsed.error) });
@@ -36,25 +67,38 @@ export function kitchens(now: () => number = Date.now): Router {
     }
     const { cook, faults, nowMs } = parsed.data;
     if (cook.id !== req.params.id) {
-      res.status(400).json({ error: `the cook is "${cook.id}"; it should be "${req.params.id}"` });
+      res.status(400).json({ error: 'the cook is another than the address says' });
       return;
     }
-    let steps: Step[];
+    const issues = troublesOfCook(cook).map((i) => ({ ...i, path: `cook.${i.path}` }));
+    if (issues.length) {
+      res.status(400).json({ error: 'this cannot be cooked', issues });
+      return;
+    }
+    for (const [id, k] of kept) if (now() - k.usedMs > FORGET_MS) forget(id);
     try {
-      steps = stepsOf(cook.plan, forecast(cook.plan), changesOf(cook));
+      await thread.ask({ ask: 'put', cook, faults });
+      // it must be read in time too, and before it takes anybody's place
+      await thread.ask({ ask: 'read', id: cook.id, atMs: nowMs });
     } catch (e) {
-      res.status(400).json({ error: (e as Error).message });
+      if (!(e instanceof Busy)) forget(cook.id);
+      refuse(res, e);
       return;
     }
-    for (const [id, k] of kept) if (now() - k.usedMs > FORGET_MS) kept.delete(id);
-    if (kept.size >= MOST && !kept.has(cook.id)) kept.delete(kept.keys().next().value!);
-    kept.set(cook.id, { cook, steps, faults, aheadMs: nowMs - now(), usedMs: now() });
+    if (kept.size >= MOST_KITCHENS && !kept.has(cook.id)) forget(kept.keys().next().value!);
+    kept.set(cook.id, { cook, faults, aheadMs: nowMs - now(), usedMs: now() });
     res.json({ ok: true });
   });
+
+  router.all('/:id/stream', only('GET'));
   router.get('/:id/stream', (req, res: Response) => {
     const { id } = req.params;
-    if (!kept.has(id)) {
+    if (!IdSchema.safeParse(id).success || !kept.has(id)) {
       res.status(404).json({ error: 'no such kitchen; put its cook first' });
+      return;
+    }
+    if (streams.size >= MOST_STREAMS || [...streams.values()].filter((s) => s === id).length >= MOST_STREAMS_EACH) {
+      res.status(503).setHeader('Retry-After', '5').json({ error: 'too many listen already' });
       return;
     }
     res.writeHead(200, {
@@ -62,16 +106,34 @@ export function kitchens(now: () => number = Date.now): Router {
       'Cache-Control': 'no-cache, no-transform',
       Connection: 'keep-alive',
     });
-    const tell = () => {
+    streams.set(res, id);
+    let asking = false;
+    const tell = async () => {
       const k = kept.get(id);
       if (!k) return void res.end();
+      if (res.writableLength > MOST_UNREAD) return void res.destroy();
+      if (asking) return;
+      asking = true;
       k.usedMs = now();
-      for (const reading of readDevices(k.cook, k.steps, now() + k.aheadMs, truthOf(seedOf(id)), k.faults))
-        res.write(`event: reading\ndata: ${JSON.stringify(reading)}\n\n`);
+      try {
+        for (const reading of await thread.ask({ ask: 'read', id, atMs: now() + k.aheadMs }))
+          res.write(`event: reading\ndata: ${JSON.stringify(reading)}\n\n`);
+      } catch (e) {
+        // a pot that has become too long to reckon is given up; a busy moment passes
+        if (!(e instanceof Busy)) {
+          forget(id);
+          res.end();
+        }
+      } finally {
+        asking = false;
+      }
     };
-    tell();
-    const timer = setInterval(tell, EVERY_MS);
-    req.on('close', () => clearInterval(timer));
+    void tell();
+    const timer = setInterval(() => void tell(), EVERY_MS);
+    res.on('close', () => {
+      clearInterval(timer);
+      streams.delete(res);
+    });
   });
   return router;
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { issuesOf } from '../core/formats/issues';
+import { issuesOf, type FormatIssue } from '../core/formats/issues';
 import { say, type Said } from '../core/say';
 import type { AtOnce } from './journal';
 
@@ -39,6 +39,8 @@ export type CollectionSpec<T> = {
   name: string;
   version: number;
   schema: z.ZodType<T>;
+  /** what the schema cannot see: names of what is not there, what no room can work with */
+  troubles?: ((value: T) => FormatIssue[]) | undefined;
   migrations: Record<number, Migration>;
 };
 
@@ -66,11 +68,10 @@ function open<T>(spec: CollectionSpec<T>, text: string): { value: T; migrated: b
     data = step(data);
   }
   const parsed = spec.schema.safeParse(data);
-  if (!parsed.success)
+  const issues = parsed.success ? (spec.troubles?.(parsed.data) ?? []) : issuesOf(parsed.error);
+  if (!parsed.success || issues.length)
     throw new Unreadable(
-      say('record.wrong', {
-        issues: issuesOf(parsed.error).map((i) => say('record.issue', { path: i.path, message: i.message })),
-      }),
+      say('record.wrong', { issues: issues.map((i) => say('record.issue', { path: i.path, message: i.message })) }),
     );
   return { value: parsed.data, migrated: record.v !== spec.version };
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema, MomentSchema } from '../moment';
 import { CookEventSchema, type Cook } from '../cook/events';
 import type { Forecast } from '../model/forecast';
 import { lookUp } from '../plan/stages';
@@ -17,10 +18,10 @@ export const PromiseSchema = z.object({
   servingPlace: place,
   low: place,
   high: place,
-  sdLn: z.number().positive(),
-  depthMm: z.number().positive(),
-  starchG: z.number().min(0),
-  minutes: z.number().min(0),
+  sdLn: z.number().positive().max(10),
+  depthMm: z.number().positive().max(10_000),
+  starchG: z.number().min(0).max(800_000),
+  minutes: z.number().min(0).max(100_000),
 });
 export type BatchPromise = z.infer<typeof PromiseSchema>;
 
@@ -29,16 +30,16 @@ export const FoundSchema = z.object({
   wordHot: z.enum(SET_WORDS).optional(),
   wordServing: z.enum(SET_WORDS).optional(),
   sweetness: z.enum(SWEETNESS).optional(),
-  flaws: z.array(z.enum(FLAWS)),
+  flaws: z.array(z.enum(FLAWS)).max(FLAWS.length),
   note: z.string().max(2000),
 });
 export type Found = z.infer<typeof FoundSchema>;
 
 export const BatchSchema = z.object({
-  id: z.string().min(1),
-  cookId: z.string().optional(),
+  id: IdSchema,
+  cookId: IdSchema.optional(),
   /** when it was poured, ISO 8601 */
-  at: z.iso.datetime({ offset: true }),
+  at: MomentSchema,
   plan: PlanSchema,
   events: z.array(CookEventSchema).max(5000),
   promise: PromiseSchema,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema, MomentSchema } from '../moment';
 import { HeatStepSchema } from '../plan/method';
 import { PlanSchema } from '../plan/plan';
 
@@ -61,11 +62,13 @@ export type Fault = (typeof FAULTS)[number];
 export const DEVICES = ['probe', 'scale', 'hob'] as const;
 export type DeviceKind = (typeof DEVICES)[number];
 
-const at = z.iso.datetime({ offset: true });
-const id = z.string().min(1);
+const at = MomentSchema;
+const id = IdSchema;
+/** a century: no clock is set further */
+const MOST_CLOCK_MS = 3.2e12;
 const grams = z.number().min(0).max(20000);
 
-export const PortionSchema = z.object({ ingredientId: z.string().min(1), grams });
+export const PortionSchema = z.object({ ingredientId: IdSchema, grams });
 export type Portion = z.infer<typeof PortionSchema>;
 
 /** Something that goes into the pot beside what the plan's steps add, and the fire that follows it. */
@@ -75,7 +78,7 @@ export const AddedSchema = z.object({
   how: z.enum(['slurry', 'stirred in']),
   why: z.enum(['fix', 'taste', 'own']),
   /** goes on the hob again after the step with this id */
-  after: z.string().optional(),
+  after: IdSchema.optional(),
   heat: z.array(HeatStepSchema).max(4).optional(),
 });
 export type Added = z.infer<typeof AddedSchema>;
@@ -84,8 +87,8 @@ export type Added = z.infer<typeof AddedSchema>;
 export const CookEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('started'), id, at }),
   /** `grams` is what was really weighed, where a scale or the cook said so */
-  z.object({ kind: z.literal('weighed'), id, at, item: z.string(), grams: grams.optional() }),
-  z.object({ kind: z.literal('stepDone'), id, at, step: z.string() }),
+  z.object({ kind: z.literal('weighed'), id, at, item: IdSchema, grams: grams.optional() }),
+  z.object({ kind: z.literal('stepDone'), id, at, step: IdSchema }),
   z.object({ kind: z.literal('steppedBack'), id, at }),
   z.object({ kind: z.literal('paused'), id, at }),
   z.object({ kind: z.literal('resumed'), id, at }),
@@ -108,15 +111,15 @@ export const CookEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ladled'), id, at }),
   z.object({ kind: z.literal('added'), id, at, ...AddedSchema.shape }),
   /** what was counted in and must come out again */
-  z.object({ kind: z.literal('counted'), id, at, item: z.string(), out: z.boolean() }),
+  z.object({ kind: z.literal('counted'), id, at, item: IdSchema, out: z.boolean() }),
   /** a timed step gets this much longer */
-  z.object({ kind: z.literal('longer'), id, at, step: z.string(), minutes: z.number().min(0).max(240) }),
+  z.object({ kind: z.literal('longer'), id, at, step: IdSchema, minutes: z.number().min(0).max(240) }),
   z.object({ kind: z.literal('rescued'), id, at, fault: z.enum(FAULTS), says: z.string().max(600) }),
   z.object({ kind: z.literal('device'), id, at, device: z.enum(DEVICES), lost: z.boolean() }),
   /** a pot beside the pot goes on, or is done */
-  z.object({ kind: z.literal('side'), id, at, side: z.string(), done: z.boolean() }),
+  z.object({ kind: z.literal('side'), id, at, side: IdSchema, done: z.boolean() }),
   /** the device's clock was changed: what was noted before is this much later in the new time */
-  z.object({ kind: z.literal('clock'), id, at, byMs: z.number() }),
+  z.object({ kind: z.literal('clock'), id, at, byMs: z.number().min(-MOST_CLOCK_MS).max(MOST_CLOCK_MS) }),
   z.object({ kind: z.literal('poured'), id, at }),
   z.object({ kind: z.literal('intoFridge'), id, at }),
   z.object({ kind: z.literal('turnedOut'), id, at }),
@@ -131,6 +134,6 @@ export const CookSchema = z.object({
   id,
   plan: PlanSchema,
   events: z.array(CookEventSchema).max(5000),
-  batchId: z.string().optional(),
+  batchId: IdSchema.optional(),
 });
 export type Cook = z.infer<typeof CookSchema>;

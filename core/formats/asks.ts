@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema } from '../moment';
 import { chances } from '../model/chances';
 
 import { add, EMPTY, mixtureOf } from '../matter/mixture';
@@ -30,7 +31,7 @@ const head = <T extends string>(format: T) => ({
   version: z.literal(1),
 });
 const items = z
-  .array(z.object({ ingredientId: z.string().min(1), grams: z.number().min(0).max(20000) }))
+  .array(z.object({ ingredientId: IdSchema, grams: z.number().min(0).max(20000) }))
   .min(1)
   .max(40);
 
@@ -43,9 +44,9 @@ export const ASKS = {
       .array(
         z
           .object({
-            ingredientId: z.string().min(1),
+            ingredientId: IdSchema,
             minG: z.number().min(0).optional(),
-            maxG: z.number().positive().optional(),
+            maxG: z.number().positive().max(40000).optional(),
           })
           .refine((f) => f.minG === undefined || f.maxG === undefined || f.minG <= f.maxG, {
             path: ['maxG'],
@@ -59,7 +60,7 @@ export const ASKS = {
     endMassG: z.number().positive().max(40000).optional(),
     spoons: z.enum(['us', 'metric']).default('metric'),
   }),
-  swap: z.object({ ...head('ovalis-swap'), plan, from: z.string().min(1), to: z.string().min(1) }),
+  swap: z.object({ ...head('ovalis-swap'), plan, from: IdSchema, to: IdSchema }),
   compare: z.object({
     ...head('ovalis-compare'),
     plan,

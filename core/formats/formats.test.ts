@@ -82,15 +82,46 @@ describe('the kitchen file', () => {
   const kitchen = choirSupper(Date.UTC(2026, 11, 11, 12));
   it('holds the choir supper and comes back whole', () => {
     const r = readKitchenFile(writeKitchenFile(kitchen));
-    expect(r).toEqual({ ok: true, value: JSON.parse(JSON.stringify(kitchen)) });
+    expect(r).toEqual({ ok: true, value: JSON.parse(JSON.stringify(kitchen)), left: [] });
   });
-  it('names the broken record by its path', () => {
+  it('a record that is wrong, of moon dust, of another age or there twice stays out, by its path; the rest is read', () => {
     const bad = JSON.parse(writeKitchenFile(kitchen)) as typeof kitchen;
     (bad.batches[1]!.promise as { servingPlace: unknown }).servingPlace = 'high';
-    expect(readKitchenFile(JSON.stringify(bad))).toMatchObject({
-      ok: false,
-      issues: [{ path: 'batches[1].promise.servingPlace' }],
+    bad.plans[0]!.items[0]!.ingredientId = 'moon dust';
+    bad.cooks[0]!.events.push({
+      kind: 'added',
+      id: 'x',
+      at: '2026-12-11T12:00:00Z',
+      portions: [{ ingredientId: 'moon dust', grams: 5 }],
+      tempC: 20,
+      how: 'slurry',
+      why: 'own',
     });
+    bad.history.push({ id: 'h', planId: 'p', at: '9999-12-11T12:00:00Z', plan: kitchen.plans[1]! });
+    bad.vessels.push(bad.vessels[0]!);
+    const r = readKitchenFile(JSON.stringify(bad));
+    if (!r.ok) throw new Error('not read');
+    expect(r.left.map((i) => i.path)).toEqual([
+      'plans[0].items[0].ingredientId',
+      `cooks[0].events[${bad.cooks[0]!.events.length - 1}].portions[0].ingredientId`,
+      'batches[1].promise.servingPlace',
+      `vessels[${bad.vessels.length - 1}].id`,
+      `history[${bad.history.length - 1}].at`,
+    ]);
+    expect(r.value.plans).toEqual(kitchen.plans.slice(1));
+    expect(r.value.batches).toHaveLength(kitchen.batches.length - 1);
+    expect(english(r.left.at(-1)!.message)).toBe('should be a date from 2000 to 2100');
+  });
+  it('what is no kitchen is refused, with where and what would be right', () => {
+    const said = (text: string) => {
+      const r = readKitchenFile(text);
+      if (r.ok) throw new Error('was read');
+      return r.issues.map((i) => `${i.path}: ${english(i.message)}`);
+    };
+    expect(said('{\n"format": nonsense')[0]).toMatch(/is not JSON: should be/);
+    expect(said('[]')[0]).toMatch(/^format/);
+    expect(said('null')).toHaveLength(1);
+    expect(said(JSON.stringify({ ...kitchen, plans: 'none' }))[0]).toMatch(/^plans: /);
   });
 });
 

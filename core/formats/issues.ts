@@ -82,24 +82,35 @@ export function issuesOf(error: z.ZodError): FormatIssue[] {
 }
 
 /**
- * JSON text to a value of a schema. Never throws.
+ * JSON text to data. Never throws.
+ * @param migrate older versions to the present one
  * @param maxLetters refuses larger text before parsing it
- * @param migrate older versions to the present one, before the schema looks
  */
-export function parseJson<T>(
-  text: string,
-  schema: z.ZodType<T>,
-  maxLetters = 50_000_000,
-  migrate: (raw: unknown) => unknown = (raw) => raw,
-): Parsed<T> {
-  const wrong = (message: Said): Parsed<T> => ({ ok: false, issues: [{ path: '(whole file)', message }] });
+export function parseText(text: string, migrate: (raw: unknown) => unknown, maxLetters = 50_000_000): Parsed<unknown> {
+  const wrong = (message: Said): Parsed<unknown> => ({ ok: false, issues: [{ path: '(whole file)', message }] });
   if (text.length > maxLetters) return wrong(say('issue.tooLarge', { millions: maxLetters / 1e6 }));
   let raw: unknown;
   try {
     raw = JSON.parse(text);
-  } catch (e) {
-    return wrong(say('issue.notJson', { why: (e as Error).message }));
+  } catch {
+    return wrong(say('issue.notJson'));
   }
-  const parsed = schema.safeParse(raw !== null && typeof raw === 'object' ? migrate(raw) : raw);
+  try {
+    return { ok: true, value: raw !== null && typeof raw === 'object' ? migrate(raw) : raw };
+  } catch {
+    return wrong(say('issue.notComputed'));
+  }
+}
+
+/** JSON text to a value of a schema. Never throws. See {@link parseText}. */
+export function parseJson<T>(
+  text: string,
+  schema: z.ZodType<T>,
+  maxLetters?: number,
+  migrate: (raw: unknown) => unknown = (raw) => raw,
+): Parsed<T> {
+  const data = parseText(text, migrate, maxLetters);
+  if (!data.ok) return data;
+  const parsed = schema.safeParse(data.value);
   return parsed.success ? { ok: true, value: parsed.data } : { ok: false, issues: issuesOf(parsed.error) };
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MomentSchema } from '../moment';
 import { BatchSchema } from '../book/batch';
 import { CookSchema } from '../cook/events';
 import { migrateCook, withPlan } from '../cook/migrate';
@@ -10,22 +11,27 @@ import { PackSchema } from '../units/packs';
 import { VesselSchema } from '../vessels/vessel';
 import { DaySchema } from '../day/record';
 import { PrepSchema } from '../prep/weigh';
-import { parseJson, type Parsed } from './issues';
+import { say } from '../say';
+import { TROUBLES } from './computable';
+import { issuesOf, parseText, type FormatIssue } from './issues';
+
+/** records of one kind */
+const MOST = 50_000;
 
 /** Everything a kitchen holds, in one file. */
 export const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen'),
   version: z.literal(6),
-  exportedAt: z.iso.datetime({ offset: true }),
-  plans: z.array(PlanSchema),
-  cooks: z.array(CookSchema),
-  batches: z.array(BatchSchema),
-  ingredients: z.array(IngredientSchema),
-  packs: z.array(PackSchema),
-  vessels: z.array(VesselSchema),
-  history: z.array(PastPlanSchema),
-  days: z.array(DaySchema),
-  preps: z.array(PrepSchema),
+  exportedAt: MomentSchema,
+  plans: z.array(PlanSchema).max(MOST),
+  cooks: z.array(CookSchema).max(MOST),
+  batches: z.array(BatchSchema).max(MOST),
+  ingredients: z.array(IngredientSchema).max(MOST),
+  packs: z.array(PackSchema).max(MOST),
+  vessels: z.array(VesselSchema).max(MOST),
+  history: z.array(PastPlanSchema).max(MOST),
+  days: z.array(DaySchema).max(MOST),
+  preps: z.array(PrepSchema).max(MOST),
   settings: SettingsSchema,
 });
 export type KitchenFile = z.infer<typeof KitchenFileSchema>;
@@ -57,7 +63,7 @@ function migrateKitchen(old: unknown): unknown {
     Array.isArray(file[name])
       ? { [name]: file[name].map((v) => (v !== null && typeof v === 'object' ? change(v) : v)) }
       : {};
-  if (typeof file.version !== 'number' || file.version < 1 || file.version > 5) return old;
+  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 5) return old;
   return {
     vessels: [],
     history: [],
@@ -73,7 +79,56 @@ function migrateKitchen(old: unknown): unknown {
   };
 }
 
-/** Reads a kitchen of this or an earlier version. Never throws. */
-export const readKitchenFile = (text: string): Parsed<KitchenFile> =>
-  parseJson(text, KitchenFileSchema, undefined, migrateKitchen);
+/** What was read of a kitchen, and the records that stay out of it, each with its path and what would be right. */
+export type KitchenRead = { ok: true; value: KitchenFile; left: FormatIssue[] } | { ok: false; issues: FormatIssue[] };
+
+const HeadSchema = KitchenFileSchema.pick({ format: true, version: true, exportedAt: true, settings: true });
+const KINDS = {
+  plans: PlanSchema,
+  cooks: CookSchema,
+  batches: BatchSchema,
+  ingredients: IngredientSchema,
+  packs: PackSchema,
+  vessels: VesselSchema,
+  history: PastPlanSchema,
+  days: DaySchema,
+  preps: PrepSchema,
+} as const;
+type Kind = keyof typeof KINDS;
+
+/** Reads a kitchen of this or an earlier version, record by record: one that is wrong stays out. Never throws. */
+export function readKitchenFile(text: string): KitchenRead {
+  const parsed = parseText(text, migrateKitchen);
+  if (!parsed.ok) return parsed;
+  const head = HeadSchema.safeParse(parsed.value);
+  if (!head.success) return { ok: false, issues: issuesOf(head.error) };
+  const file = parsed.value as Record<string, unknown>;
+  const left: FormatIssue[] = [];
+  const value: Record<string, unknown> = { ...head.data };
+  for (const kind of Object.keys(KINDS) as Kind[]) {
+    const list = z.array(z.unknown()).max(MOST).safeParse(file[kind]);
+    if (!list.success) return { ok: false, issues: issuesOf(list.error).map((i) => ({ ...i, path: kind })) };
+    const seen = new Set<string>();
+    value[kind] = list.data.flatMap((raw, i) => {
+      const at = `${kind}[${i}]`;
+      const record = KINDS[kind].safeParse(raw);
+      const troubles: FormatIssue[] = record.success
+        ? seen.has(record.data.id)
+          ? [{ path: 'id', message: say('issue.twice', { id: record.data.id }) }]
+          : troublesOf(kind, record.data)
+        : issuesOf(record.error);
+      if (!record.success || troubles.length) {
+        left.push(...troubles.map((t) => ({ ...t, path: `${at}.${t.path}` })));
+        return [];
+      }
+      seen.add(record.data.id);
+      return [record.data];
+    });
+  }
+  return { ok: true, value: value as KitchenFile, left };
+}
+
+const troublesOf = (kind: Kind, record: unknown): FormatIssue[] =>
+  kind in TROUBLES ? (TROUBLES[kind as keyof typeof TROUBLES] as (r: unknown) => FormatIssue[])(record) : [];
+
 export const writeKitchenFile = (file: KitchenFile): string => JSON.stringify(file, null, 1) + '\n';

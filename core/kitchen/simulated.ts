@@ -31,10 +31,10 @@ export const SIMULATED = table('Stand-in devices', {
 export const FaultySchema = z.object({
   device: z.enum(DEVICES),
   how: z.enum(['drops out', 'lags', 'lies']),
-  fromMs: z.number(),
-  toMs: z.number(),
+  fromMs: z.number().min(0).max(1e14),
+  toMs: z.number().min(0).max(1e14),
   /** s of lag, or K, g or settings of lie */
-  by: z.number().default(0),
+  by: z.number().min(-1000).max(1000).default(0),
 });
 /** Something wrong with a device for a while. */
 export type Faulty = z.infer<typeof FaultySchema>;

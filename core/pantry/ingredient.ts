@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema } from '../moment';
 
 export const ALLERGENS = ['milk', 'egg', 'tree nuts', 'peanut', 'coconut', 'soy', 'wheat', 'oats'] as const;
 export const BASES = ['dairy', 'coconut', 'nut', 'soy', 'oat', 'water'] as const;
@@ -41,7 +42,7 @@ export const CompositionPer100Schema = z
   });
 
 export const IngredientSchema = z.object({
-  id: z.string().min(1),
+  id: IdSchema,
   name: z.string().trim().min(1).max(60),
   group: z.enum(GROUPS),
   /** what kind of liquid it is: decides scorching, foaming and how its protein helps the set */
@@ -70,7 +71,7 @@ export const IngredientSchema = z.object({
   /** g of water that a g of pieces takes up (positive) or gives */
   piecesDrink: z.number().min(-1).max(4).optional(),
   /** half of its aroma is gone after this long at 95 degC in an open pot, s */
-  aromaHalfS: z.number().positive().optional(),
+  aromaHalfS: z.number().positive().max(1e7).optional(),
   /** look: 0 none, 1 strong */
   tint: z.object({ hue: z.enum(['white', 'cream', 'yellow', 'brown', 'red', 'green']), strength: share }).optional(),
   alcohol: z.boolean().optional(),

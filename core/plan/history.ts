@@ -1,13 +1,14 @@
 import { z } from 'zod';
+import { IdSchema, MomentSchema } from '../moment';
 import { lookUp } from './stages';
 import { PlanSchema, type Plan } from './plan';
 import { say, type Figure, type Said } from '../say';
 
 /** A plan as it was: kept when a sitting of changes begins, so that it can be brought back. */
 export const PastPlanSchema = z.object({
-  id: z.string().min(1),
-  planId: z.string().min(1),
-  at: z.iso.datetime({ offset: true }),
+  id: IdSchema,
+  planId: IdSchema,
+  at: MomentSchema,
   plan: PlanSchema,
 });
 export type PastPlan = z.infer<typeof PastPlanSchema>;

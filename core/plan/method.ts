@@ -22,7 +22,7 @@ export const UntilSchema = z.discriminatedUnion('reach', [
   z.object({ reach: z.literal('temperature'), tempC }),
   z.object({ reach: z.literal('bubble') }),
   z.object({ reach: z.literal('share'), share: z.number().min(0.1).max(1) }),
-  z.object({ reach: z.literal('mass'), grams: z.number().positive() }),
+  z.object({ reach: z.literal('mass'), grams: z.number().positive().max(40000) }),
   z.object({ reach: z.literal('grain'), bite: z.number().min(0.1).max(0.999) }),
   z.object({ reach: z.literal('thickness'), viscosityPaS: z.number().positive().max(200) }),
 ]);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema, MomentSchema } from '../moment';
 import { IngredientSchema } from '../pantry/ingredient';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
@@ -29,7 +30,7 @@ export type { Stage } from './method';
 const grams = z.number().min(0).max(20000);
 
 export const PlanItemSchema = z.object({
-  ingredientId: z.string().min(1),
+  ingredientId: IdSchema,
   /** the whole amount, before anything is carved out of it */
   grams,
   stage: z.enum(STAGES),
@@ -38,7 +39,7 @@ export type PlanItem = z.infer<typeof PlanItemSchema>;
 
 /** Part of an item that is kept back for another stage: it comes out of the total, it is never added to it. */
 export const CarveOutSchema = z.object({
-  ingredientId: z.string().min(1),
+  ingredientId: IdSchema,
   grams,
   stage: z.enum(STAGES),
   /** held back to be added by tasting */
@@ -74,7 +75,7 @@ export type Choices = z.infer<typeof ChoicesSchema>;
 export const PlanSchema = z.object({
   format: z.literal(PLAN_FORMAT),
   version: z.literal(PLAN_VERSION),
-  id: z.string().min(1),
+  id: IdSchema,
   name: z.string().trim().min(1).max(60),
   family: z.enum(FAMILIES),
   people: z.int().min(1).max(60),
@@ -118,7 +119,7 @@ export const PlanSchema = z.object({
     word: z.enum(SET_WORDS),
     tempC: z.number().min(-25).max(75),
     /** when it is eaten, ISO 8601 */
-    at: z.iso.datetime({ offset: true }),
+    at: MomentSchema,
   }),
   room: z.object({ tempC: z.number().min(5).max(40), altitudeM: z.number().min(0).max(4500) }),
   /** ingredients of the cook's own that this plan uses, so that a plan stands alone */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema } from '../moment';
 
 /** What is cooked beside the pudding. Grams as bought, before anything is peeled or boiled off. */
 export const FRUITS = [
@@ -18,7 +19,7 @@ export type Fruit = (typeof FRUITS)[number];
 export const SYRUPS = ['thin', 'pouring', 'coating', 'thick'] as const;
 export const ROASTS = ['pale', 'golden', 'deep'] as const;
 
-const id = z.string().min(1);
+const id = IdSchema;
 const g = (max = 5000) => z.number().min(1).max(max);
 const mm = z.number().min(1).max(40);
 
@@ -26,7 +27,7 @@ export const SidePotSchema = z.discriminatedUnion('kind', [
   z.object({
     id,
     kind: z.literal('syrup'),
-    sugarId: z.string().min(1),
+    sugarId: IdSchema,
     sugarG: g(),
     to: z.enum(SYRUPS),
     acid: z.boolean(),
@@ -35,12 +36,12 @@ export const SidePotSchema = z.discriminatedUnion('kind', [
   z.object({
     id,
     kind: z.literal('infusion'),
-    spiceId: z.string().min(1),
+    spiceId: IdSchema,
     grams: g(200),
     form: z.enum(['whole', 'ground']),
     tempC: z.number().min(20).max(100),
   }),
-  z.object({ id, kind: z.literal('toasting'), whatId: z.string().min(1), grams: g(1000), to: z.enum(ROASTS) }),
+  z.object({ id, kind: z.literal('toasting'), whatId: IdSchema, grams: g(1000), to: z.enum(ROASTS) }),
   z.object({
     id,
     kind: z.literal('fried coconut'),
@@ -51,7 +52,7 @@ export const SidePotSchema = z.discriminatedUnion('kind', [
   z.object({
     id,
     kind: z.literal('second layer'),
-    liquidId: z.string().min(1),
+    liquidId: IdSchema,
     depthMm: mm,
     cookedTo: z.number().min(0.4).max(1),
     sweetPct: z.number().min(0).max(40),
@@ -59,7 +60,7 @@ export const SidePotSchema = z.discriminatedUnion('kind', [
   z.object({
     id,
     kind: z.literal('glaze'),
-    liquidId: z.string().min(1),
+    liquidId: IdSchema,
     depthMm: mm,
     sweetPct: z.number().min(0).max(40),
   }),

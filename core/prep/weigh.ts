@@ -1,19 +1,20 @@
 import { z } from 'zod';
+import { IdSchema, MomentSchema } from '../moment';
 import { atStages, type StagedPortion } from '../plan/stages';
 import type { Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { say, type Said } from '../say';
 
-const at = z.iso.datetime({ offset: true });
+const at = MomentSchema;
 
 /** What was ticked and weighed for a plan, before its pot is lit. */
 export const PrepSchema = z.object({
   /** the plan's own id */
-  id: z.string().min(1),
+  id: IdSchema,
   /** when the hands were done with it: what then waits has its timer from here */
-  ticks: z.array(z.object({ item: z.string(), at })).max(200),
+  ticks: z.array(z.object({ item: IdSchema, at })).max(200),
   weighed: z
-    .array(z.object({ item: z.string(), grams: z.number().min(0).max(20000), at, by: z.enum(['scale', 'hand']) }))
+    .array(z.object({ item: IdSchema, grams: z.number().min(0).max(20000), at, by: z.enum(['scale', 'hand']) }))
     .max(100),
 });
 export type Prep = z.infer<typeof PrepSchema>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema } from '../moment';
 import { newPlan } from '../plan/newPlan';
 import { type Family, type Plan } from '../plan/plan';
 import { SET_WORDS } from '../texture/words';
@@ -8,9 +9,9 @@ import { eggGrams } from '../units/eggs';
 
 /** A pudding that was not cooked with the app, as far as a cook can say it at the stove. */
 export const ByHandSchema = z.object({
-  milkId: z.string().min(1),
+  milkId: IdSchema,
   milkG: z.number().min(50).max(10000),
-  thickenerId: z.string().min(1),
+  thickenerId: IdSchema,
   thickenerG: z.number().min(0).max(1000),
   sugarG: z.number().min(0).max(2000),
   yolks: z.int().min(0).max(24),

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { IdSchema } from '../moment';
 
 /** A can, carton or packet as the cook buys it: user data, because sizes differ by country and shop. */
 export const PackSchema = z.object({
-  id: z.string().min(1),
-  ingredientId: z.string().min(1),
+  id: IdSchema,
+  ingredientId: IdSchema,
   name: z.string().min(1).max(60),
   grams: z.number().positive().max(20000),
   /** what one costs, in the cook's own money */

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { IdSchema } from '../moment';
 import { DishSchema, FormSchema, PanSchema, type Dish, type Form, type Pan } from '../pantry/kitchen';
 
 /** A pan or a dish of the cook's own, by its inner measures. */
 export const VesselSchema = z.object({
-  id: z.string().min(1),
+  id: IdSchema,
   name: z.string().trim().min(1).max(40),
   use: z.enum(['pan', 'dish']),
   form: FormSchema,

@@ -1,0 +1,67 @@
+import type { Batch } from '../book/batch';
+import { stepsOf, changesOf } from '../cook/steps';
+import { foldCook } from '../cook/fold';
+import type { Cook } from '../cook/events';
+import type { PastPlan } from '../plan/history';
+import { pantryOf, wholeMixture } from '../plan/stages';
+import { methodOf } from '../plan/family';
+import type { Plan } from '../plan/plan';
+import { say } from '../say';
+import type { FormatIssue } from './issues';
+
+/**
+ * What a schema cannot see of a record that is kept: that everything it names is there and that the rooms can work with
+ * it. A plan without milk may be kept, a plan of moon dust may not. Cheap: no pot is cooked.
+ */
+
+const known = (plan: Plan, id: string, path: string): FormatIssue[] =>
+  pantryOf(plan).has(id) ? [] : [{ path, message: say('issue.unknownPantry', { id }) }];
+
+export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
+  const named = [
+    ...plan.items.flatMap((item, i) => known(plan, item.ingredientId, `${prefix}items[${i}].ingredientId`)),
+    ...plan.carveOuts.flatMap((c, i) => known(plan, c.ingredientId, `${prefix}carveOuts[${i}].ingredientId`)),
+    ...plan.sides.flatMap((side, i) =>
+      Object.entries(side)
+        .filter(([key]) => key !== 'id' && key.endsWith('Id'))
+        .flatMap(([key, id]) => known(plan, String(id), `${prefix}sides[${i}].${key}`)),
+    ),
+  ];
+  return named.length
+    ? named
+    : works(`${prefix || '(the plan)'}`, () => {
+        wholeMixture(plan);
+        methodOf(plan);
+      });
+}
+
+function works(path: string, work: () => void): FormatIssue[] {
+  try {
+    work();
+    return [];
+  } catch {
+    return [{ path, message: say('issue.notComputed') }];
+  }
+}
+
+export function troublesOfCook(cook: Pick<Cook, 'id' | 'plan' | 'events'>): FormatIssue[] {
+  const named = [
+    ...troublesOfPlan(cook.plan, 'plan.'),
+    ...cook.events.flatMap((e, i) =>
+      e.kind === 'added'
+        ? e.portions.flatMap((p, k) => known(cook.plan, p.ingredientId, `events[${i}].portions[${k}].ingredientId`))
+        : [],
+    ),
+  ];
+  return named.length
+    ? named
+    : works('events', () => void foldCook(cook, stepsOf(cook.plan, { phases: [] }, changesOf(cook))));
+}
+
+/** By the collection that a record is in; collections without a row name nothing. */
+export const TROUBLES = {
+  plans: (p: Plan) => troublesOfPlan(p),
+  cooks: (c: Cook) => troublesOfCook(c),
+  batches: (b: Batch) => troublesOfCook(b),
+  history: (h: PastPlan) => troublesOfPlan(h.plan, 'plan.'),
+} as const;
