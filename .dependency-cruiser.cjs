@@ -10,6 +10,7 @@ const only = (name, from, to) => ({
 const ROOMS = [
   'coefficients',
   'say',
+  'moment',
   'settings',
   'units',
   'pantry',

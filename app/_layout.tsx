@@ -1,9 +1,11 @@
 import '../ui/global.css';
 import { Slot } from 'expo-router';
+import { ErrorBoundary } from 'react-error-boundary';
 import { View } from 'react-native';
 import { DayWatch } from '../features/day/DayWatch';
 import { App } from '../features/shared/App';
 import { Problems } from '../features/shared/Problems';
+import { AroundRoom } from '../features/shared/RoomBroke';
 import { WorkLine } from '../features/shared/WorkLine';
 
 export default function Layout() {
@@ -13,8 +15,12 @@ export default function Layout() {
         <WorkLine />
         <View className="min-h-0 flex-1">
           <Problems />
-          <DayWatch />
-          <Slot />
+          <ErrorBoundary fallback={null}>
+            <DayWatch />
+          </ErrorBoundary>
+          <AroundRoom>
+            <Slot />
+          </AroundRoom>
         </View>
       </View>
     </App>

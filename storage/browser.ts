@@ -1,6 +1,7 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { isNoted } from './journal';
 import { kitchenOver, type Kitchen } from './kitchen';
+import { keepLightly, local } from './local';
 import type { KeyValue, Problem } from './records';
 
 /** The browser's side of storage: IndexedDB through AsyncStorage, locks and news between tabs. Made once, after mount. */
@@ -22,6 +23,14 @@ export const problems = teller<Problem>();
 /** a collection that another tab changed; this tab's own changes are in its cache already */
 export const changes = teller<string>();
 
+const EVER_KEPT = 'ovalis-kept';
+/** Whether a kitchen was ever kept here: then one that is gone was taken away, and no demo takes its place. */
+export const everKept = (): boolean => local().getItem(EVER_KEPT) !== null;
+export const nowKept = () => keepLightly(EVER_KEPT, '1');
+
+/** Asks the browser not to clear what is kept here when the disk runs short; it may say no. */
+export const keepFirmly = () => void navigator.storage?.persist?.().catch(() => undefined);
+
 /** A tab that has not written what it noted for this long has died, or its disk is full. */
 const DEAD_MS = 2000;
 
@@ -39,7 +48,7 @@ export function browserKitchen(): Kitchen {
   news.onmessage = (e: MessageEvent<string>) => changes.tell(e.data);
   kitchen = kitchenOver({
     store: browserStore(),
-    atOnce: localStorage,
+    atOnce: local(),
     lock: async (name, work) =>
       (await navigator.locks.request(`ovalis ${name}`, work)) as Awaited<ReturnType<typeof work>>,
     report: problems.tell,

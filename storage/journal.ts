@@ -8,8 +8,18 @@ const PREFIX = 'ovalis-noted/';
 const EntrySchema = z.object({ cookId: z.string(), events: z.array(CookEventSchema).min(1) });
 type Entry = z.infer<typeof EntrySchema>;
 
+const CHANGED = 'ovalis-changed/';
+const ChangeSchema = z.object({
+  collection: z.string(),
+  at: z.number(),
+  base: z.unknown().optional(),
+  value: z.looseObject({ id: z.string() }),
+});
+/** A change of a record that is not yet written: what it was made on, and what it made. */
+export type Change = z.infer<typeof ChangeSchema>;
+
 /** Whether a key of the store is a tap that was noted. */
-export const isNoted = (key: string | null): boolean => key?.startsWith(PREFIX) ?? false;
+export const isNoted = (key: string | null): boolean => (key?.startsWith(PREFIX) || key?.startsWith(CHANGED)) ?? false;
 
 export type Journal = {
   /** Notes events of a cook before it returns; where the store refuses they are kept in memory. */
@@ -20,9 +30,13 @@ export type Journal = {
    */
   pending(): {
     of: Map<string, { keys: string[]; events: CookEvent[] }>;
-    bad: { key: string; text: string; why: string }[];
+    bad: { key: string; text: string }[];
   };
   clear(keys: readonly string[]): void;
+  /** Notes a change of a record before it returns. @returns forgets it: it is written */
+  change(c: Change): () => void;
+  /** Changes that another tab, or this one before, noted and did not write, in the order of their time. */
+  changes(): { of: { key: string; change: Change }[]; bad: { key: string; text: string }[] };
 };
 
 /**
@@ -31,6 +45,9 @@ export type Journal = {
  */
 export function journalOver(store: AtOnce): Journal {
   const refused = new Map<string, Entry>();
+  /** changes that this tab is writing itself */
+  const mine = new Set<string>();
+  let changed = 0;
   return {
     note(cookId, events) {
       const [first] = events;
@@ -44,16 +61,16 @@ export function journalOver(store: AtOnce): Journal {
     },
     pending() {
       const of = new Map<string, { keys: string[]; events: CookEvent[] }>();
-      const bad: { key: string; text: string; why: string }[] = [];
+      const bad: { key: string; text: string }[] = [];
       const all = [...refused];
       for (let i = 0; i < store.length; i++) {
         const key = store.key(i);
-        if (!key || !isNoted(key)) continue;
+        if (!key?.startsWith(PREFIX)) continue;
         const text = store.getItem(key) ?? '';
         try {
           all.push([key, EntrySchema.parse(JSON.parse(text))]);
-        } catch (e) {
-          bad.push({ key, text, why: (e as Error).message });
+        } catch {
+          bad.push({ key, text });
         }
       }
       all.sort(([, a], [, b]) => a.events[0]!.at.localeCompare(b.events[0]!.at));
@@ -64,6 +81,34 @@ export function journalOver(store: AtOnce): Journal {
         of.set(cookId, so);
       }
       return { of, bad };
+    },
+    change(c) {
+      const key = `${CHANGED}${c.collection}/${c.value.id}/${c.at}-${++changed}`;
+      mine.add(key);
+      try {
+        store.setItem(key, JSON.stringify(c));
+      } catch {
+        // no room for it twice: the record itself is on its way
+      }
+      return () => {
+        mine.delete(key);
+        store.removeItem(key);
+      };
+    },
+    changes() {
+      const of: { key: string; change: Change }[] = [];
+      const bad: { key: string; text: string }[] = [];
+      for (let i = 0; i < store.length; i++) {
+        const key = store.key(i);
+        if (!key?.startsWith(CHANGED) || mine.has(key)) continue;
+        const text = store.getItem(key) ?? '';
+        try {
+          of.push({ key, change: ChangeSchema.parse(JSON.parse(text)) });
+        } catch {
+          bad.push({ key, text });
+        }
+      }
+      return { of: of.sort((a, b) => a.change.at - b.change.at), bad };
     },
     clear(keys) {
       for (const key of keys) {

@@ -3,9 +3,10 @@ import type { CookEvent } from '../core/cook/events';
 import type { KitchenFile } from '../core/formats/kitchenFile';
 import { DEFAULT_SETTINGS, SettingsSchema, type Settings } from '../core/settings';
 import { COLLECTION_NAMES, COLLECTIONS, type CollectionName, type Collections } from './collections';
+import { rebase } from '../core/plan/rebase';
 import { journalOver } from './journal';
-import { putAside, repository, since, type CollectionSpec, type Repository, type Shell } from './records';
 import { say } from '../core/say';
+import { putAside, refusalOf, repository, since, type CollectionSpec, type Repository, type Shell } from './records';
 
 const StoredSettingsSchema = SettingsSchema.extend({ id: z.literal('mine') });
 type StoredSettings = Settings & { id: 'mine' };
@@ -18,6 +19,13 @@ export type Kitchen = Repositories & {
   settings: Repository<StoredSettings>;
   /** false until the first visit has been filled with the demo or the cook's own start */
   opened(): Promise<boolean>;
+  /** Notes a change of a record: it outlives the tab from this moment on. @returns forgets it: it is written */
+  noteChange<N extends CollectionName>(
+    collection: N,
+    base: Collections[N] | undefined,
+    value: Collections[N],
+    atMs: number,
+  ): () => void;
   /** Notes events of a cook: they outlive the tab from this moment on, and are in its record after `settle`. */
   note(cookId: string, events: readonly CookEvent[]): void;
   /**
@@ -63,10 +71,27 @@ export function kitchenOver(shell: Shell): Kitchen {
     readSettings,
     opened: async () => (await shell.store.getItem(META)) !== null,
     note: journal.note,
+    noteChange: (collection, base, value, at) => journal.change({ collection, base, value: { ...value }, at }),
     async settle() {
       const { of, bad } = journal.pending();
       let changed = false;
-      for (const { key, text, why } of bad) await putAside(shell, key, text, why, () => journal.clear([key]));
+      const left = journal.changes();
+      bad.push(...left.bad);
+      for (const { key, change } of left.of) {
+        const repo = each.find((r) => r.name === change.collection);
+        const read = repo && COLLECTIONS[repo.name as CollectionName].schema.safeParse(change.value);
+        if (!repo || !read?.success) {
+          bad.push({ key, text: JSON.stringify(change) });
+          continue;
+        }
+        const value = read.data as { id: string };
+        await repo.update(value.id, (now) =>
+          now ? rebase((change.base ?? now) as typeof value, value, now) : change.base ? undefined : value,
+        );
+        journal.clear([key]);
+        changed = true;
+      }
+      for (const { key, text } of bad) await putAside(shell, key, text, say('record.torn'), () => journal.clear([key]));
       for (const [cookId, { keys, events }] of of) {
         let found = false;
         const put = await cooks.update(cookId, (cook) => {
@@ -104,11 +129,12 @@ export function kitchenOver(shell: Shell): Kitchen {
         try {
           await shell.store.setMany(entries);
         } catch (e) {
-          shell.report({ kind: 'not saved', key: 'everything', why: (e as Error).message || say('record.refused') });
+          shell.report({ kind: 'not saved', key: 'everything', why: refusalOf(e) });
           throw e;
         }
         if (old.length) await shell.store.removeMany(old);
         journal.clear([...journal.pending().of.values()].flatMap((p) => p.keys));
+        journal.clear(journal.changes().of.map((c) => c.key));
       });
       for (const name of [...COLLECTION_NAMES, settings.name]) shell.changed(name);
     },

@@ -17,7 +17,7 @@ export type KeyValue = {
 /** Runs `work` while nobody else, in any tab, holds `name`. */
 export type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
 
-export type Problem = { kind: 'set aside' | 'not saved'; key: string; why: Said | string };
+export type Problem = { kind: 'set aside' | 'not saved'; key: string; why: Said };
 
 export type Shell = {
   store: KeyValue;
@@ -46,13 +46,17 @@ export type CollectionSpec<T> = {
 
 export class NotSavedError extends Error {}
 
+/** What a store refused, in words: mostly a disk that is full. */
+export const refusalOf = (e: unknown): Said =>
+  say(/quota|full|space/i.test(`${(e as Error).name} ${(e as Error).message}`) ? 'record.full' : 'record.refused');
+
 /** A record that cannot be read, and why in words that can be told. */
 export class Unreadable extends Error {
   constructor(readonly said: Said) {
     super(said.code);
   }
 }
-export const whyOf = (e: unknown): Said | string => (e instanceof Unreadable ? e.said : (e as Error).message);
+export const whyOf = (e: unknown): Said => (e instanceof Unreadable ? e.said : say('record.torn'));
 
 const ASIDE = 'aside/';
 
@@ -77,7 +81,7 @@ function open<T>(spec: CollectionSpec<T>, text: string): { value: T; migrated: b
 }
 
 /** Moves a text that cannot be read aside and says so. Copied first, taken out second: a full disk leaves it where it was. */
-export async function putAside(shell: Shell, key: string, text: string, why: Said | string, takeOut: () => unknown) {
+export async function putAside(shell: Shell, key: string, text: string, why: Said, takeOut: () => unknown) {
   shell.report({ kind: 'set aside', key, why });
   await shell.store.setItem(ASIDE + key, text).then(takeOut, () => undefined);
 }
@@ -90,6 +94,8 @@ export type Repository<T> = {
   /** Reads, changes and writes under the lock; `change` returning undefined leaves it alone. */
   update(id: string, change: (now: T | undefined) => T | undefined): Promise<T | undefined>;
   remove(id: string): Promise<void>;
+  /** Moves a record out of the way as it is: it can be read and cannot be shown. */
+  aside(id: string): Promise<void>;
   /** text of a value as it is stored */
   seal(value: T): string;
   key(id: string): string;
@@ -108,9 +114,9 @@ export function repository<T extends { id: string }>(spec: CollectionSpec<T>, sh
     try {
       await shell.store.setItem(k, text);
     } catch (e) {
-      const why = (e as Error).message || say('record.refused');
+      const why = refusalOf(e);
       shell.report({ kind: 'not saved', key: k, why });
-      throw new NotSavedError(typeof why === 'string' ? why : why.code);
+      throw new NotSavedError(why.code);
     }
   }
 
@@ -157,6 +163,14 @@ export function repository<T extends { id: string }>(spec: CollectionSpec<T>, sh
       });
       shell.changed(spec.name);
       return next;
+    },
+    async aside(id) {
+      await shell.lock(key(id), async () => {
+        const text = await shell.store.getItem(key(id));
+        if (text !== null)
+          await putAside(shell, key(id), text, say('record.notShown'), () => shell.store.removeItem(key(id)));
+      });
+      shell.changed(spec.name);
     },
     async remove(id) {
       await shell.lock(key(id), () => shell.store.removeItem(key(id)));

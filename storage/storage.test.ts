@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { z } from 'zod';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { CookEvent } from '../core/cook/events';
+import { english } from '../words/english';
 import { kitchenOver } from './kitchen';
 import { NotSavedError, repository, setAside, type Shell } from './records';
 import { memory } from './testingStore';
@@ -36,7 +37,7 @@ describe('a collection', () => {
   });
 
   it.each([
-    ['not JSON', '{', /JSON/],
+    ['not JSON', '{', /torn/],
     ['the wrong shape', JSON.stringify({ v: 2, data: { id: 'a' } }), /text/],
     ['a newer version', JSON.stringify({ v: 9, data: { id: 'a', text: '' } }), /newer/],
     ['no version', '{}', /noVersion/],
@@ -71,7 +72,7 @@ describe('a collection', () => {
     m.map.set('notes/bad', '{');
     m.fill(true);
     await expect(notes.put({ id: 'a', text: 'two' })).rejects.toThrow(NotSavedError);
-    expect(m.problems[0]).toMatchObject({ kind: 'not saved', why: 'the disk is full' });
+    expect(m.problems[0]).toMatchObject({ kind: 'not saved', why: { code: 'record.full' } });
     expect(await notes.get('a')).toEqual({ id: 'a', text: 'one' });
     await notes.list();
     expect(m.map.get('notes/bad')).toBe('{');
@@ -190,6 +191,86 @@ describe('the kitchen', () => {
     expect((await kitchen.ingredients.get(milk.id))!.thickener).toBe('maize starch');
     expect(m.problems).toEqual([]);
     expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 4 });
+  });
+});
+
+describe('a change of a record that a tab did not live to write', () => {
+  const demo = choirSupper(Date.UTC(2026, 11, 11, 12));
+  const plan = demo.plans[0]!;
+  const opened = async (m: ReturnType<typeof memory>) => {
+    const k = kitchenOver(memoryOf(m));
+    await k.settle();
+    return k;
+  };
+  it('is made good by the next, on what is there by then; in every collection', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo);
+    k.noteChange('plans', plan, { ...plan, people: 9 }, 1);
+    k.noteChange('plans', plan, { ...plan, portionG: 99 }, 2);
+    const batch = demo.batches[0]!;
+    k.noteChange('batches', batch, { ...batch, found: { ...batch.found, note: 'too pale' } } as typeof batch, 3);
+    k.noteChange('packs', undefined, { ...demo.packs[0]!, id: 'new' }, 4);
+    // meanwhile the other tab wrote a name
+    await kitchenOver(memoryOf(m)).plans.update(plan.id, (now) => now && { ...now, name: 'Other' });
+    const again = await opened(m);
+    expect(await again.plans.get(plan.id)).toMatchObject({ people: 9, portionG: 99, name: 'Other' });
+    expect((await again.batches.get(batch.id))!.found.note).toBe('too pale');
+    expect(await again.packs.get('new')).toBeDefined();
+    expect(m.atOnce.size).toBe(0);
+  });
+  it('is forgotten once it is written, brings nothing removed back, and is set aside where it is no record', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo);
+    k.noteChange('plans', plan, { ...plan, people: 9 }, 1)();
+    expect(m.atOnce.size).toBe(0);
+    k.noteChange('plans', plan, { ...plan, people: 9 }, 1);
+    await k.plans.remove(plan.id);
+    k.noteChange('plans', undefined, { id: 'junk' } as never, 2);
+    const again = await opened(m);
+    expect(await again.plans.get(plan.id)).toBeUndefined();
+    expect(m.atOnce.size).toBe(0);
+    expect(Object.values(await setAside(m.store)).join()).toMatch(/junk/);
+  });
+  it('this tab’s own are left to it while it lives', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo);
+    k.noteChange('plans', plan, { ...plan, people: 9 }, 1);
+    await k.settle();
+    expect((await k.plans.get(plan.id))!.people).toBe(plan.people);
+  });
+});
+
+describe('what no room can work with', () => {
+  const demo = choirSupper(Date.UTC(2026, 11, 11, 12));
+  const plan = demo.plans[0]!;
+  it('is set aside where it is read, with what is wrong; the rest is shown', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo);
+    const moon = {
+      ...plan,
+      id: 'moon',
+      items: [{ ingredientId: 'moon dust', grams: 5, stage: 'pot' as const }],
+      carveOuts: [],
+    };
+    const late = { ...plan, id: 'late', serve: { ...plan.serve, at: '9999-01-01T00:00:00Z' } };
+    for (const p of [moon, late]) m.map.set(`plans/${p.id}`, JSON.stringify({ v: 4, data: p }));
+    expect((await k.plans.list()).map((p) => p.id).sort()).toEqual(demo.plans.map((p) => p.id).sort());
+    expect(m.problems.map((p) => p.key).sort()).toEqual(['plans/late', 'plans/moon']);
+    expect(english(m.problems.find((p) => p.key === 'plans/moon')!.why)).toMatch(/moon dust/);
+    expect(Object.keys(await setAside(m.store)).sort()).toEqual(['plans/late', 'plans/moon']);
+  });
+  it('one that a room cannot show is moved aside as it is', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo);
+    const text = m.map.get(`plans/${plan.id}`);
+    await k.plans.aside(plan.id);
+    expect(await k.plans.get(plan.id)).toBeUndefined();
+    expect(await setAside(m.store)).toEqual({ [`plans/${plan.id}`]: text });
   });
 });
 

@@ -1,6 +1,7 @@
 import { clsx } from 'clsx';
 import type { ComponentType } from 'react';
-import { Pressable, View, type GestureResponderEvent } from 'react-native';
+import { Pressable, View } from 'react-native';
+import { isSecond } from './once';
 import { Type, type TypeKind, type TypeTone } from './Type';
 
 export type IconType = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
@@ -45,14 +46,13 @@ export type KeyProps = {
   /** icon over the word, for the head */
   stacked?: boolean;
   disabled?: boolean;
+  /** makes something: a second tap at once is a bounce */
+  once?: boolean;
   selected?: boolean;
   role?: 'button' | 'radio' | 'checkbox' | 'link';
   className?: string;
   testID?: string;
 };
-
-/** The second click of a double one: its count stands in the browser's own event. */
-const isSecond = (e: GestureResponderEvent | undefined) => ((e?.nativeEvent as { detail?: number })?.detail ?? 0) > 1;
 
 /**
  * The one button. What is done or seen once is not done twice by a wet thumb that bounces; amounts may be tapped fast.
@@ -70,6 +70,7 @@ export function Key({
   left,
   stacked,
   disabled,
+  once,
   selected,
   role = 'button',
   className,
@@ -77,7 +78,7 @@ export function Key({
 }: KeyProps) {
   const look = KINDS[selected ? 'ink' : kind];
   const { box, text } = SIZES[size];
-  const once = size === 'act' || size === 'live' || kind === 'yolk';
+  const oneOnly = once || size === 'act' || size === 'live' || kind === 'yolk';
   return (
     <Pressable
       role={role}
@@ -85,7 +86,7 @@ export function Key({
       aria-disabled={disabled}
       {...(role === 'radio' || role === 'checkbox' ? { 'aria-checked': selected ?? false } : {})}
       disabled={disabled}
-      onPress={onPress && ((e) => (once && isSecond(e) ? undefined : onPress()))}
+      onPress={onPress && ((e) => (oneOnly && isSecond(e) ? undefined : onPress()))}
       onLongPress={onLongPress}
       testID={testID}
       className={clsx(

@@ -3,9 +3,10 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { colour } from './colours';
+import { isSecond } from './once';
 import { Type } from './Type';
 
-/** A full-width line: what it is, its value, and a sheet behind it. */
+/** A full-width line: what it is, its value, and a sheet behind it. A thumb that bounces counts once. */
 export function Row({
   title,
   sub,
@@ -45,7 +46,7 @@ export function Row({
     <Pressable
       role="button"
       aria-label={[title, value, sub].filter(Boolean).join(', ')}
-      onPress={onPress}
+      onPress={(e) => (isSecond(e) ? undefined : onPress())}
       testID={testID}
       className={clsx(box, 'active:opacity-70')}
     >

@@ -77,14 +77,22 @@ export function Stepper({
 }: StepperProps) {
   const [typed, setTyped] = useState<string | undefined>();
   const shown = typed ?? String(Math.round(value * 10) / 10);
+  // what was set and is not drawn yet: the next tap goes on from there
+  const sent = useRef<number | undefined>(undefined);
+  useEffect(() => {
+    sent.current = undefined;
+  }, [value]);
   const bad = typed !== undefined && !valid(typed, min, max);
   const set = (v: number) => {
     setTyped(undefined);
-    onChange(Math.max(min, Math.min(max, Math.round(v * 10) / 10)));
+    const next = Math.max(min, Math.min(max, Math.round(v * 10) / 10));
+    sent.current = next;
+    onChange(next);
   };
   const toStep = (direction: 1 | -1) => {
+    const from = sent.current ?? value;
     const snapped =
-      direction > 0 ? Math.floor(value / step + 1e-6) * step + step : Math.ceil(value / step - 1e-6) * step - step;
+      direction > 0 ? Math.floor(from / step + 1e-6) * step + step : Math.ceil(from / step - 1e-6) * step - step;
     set(snapped);
   };
   const title = (

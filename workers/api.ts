@@ -35,6 +35,8 @@ import { say } from '../core/say';
 
 /** What the model's worker answers. A plan carries its own ingredients, so nothing else is needed. */
 export const modelApi = {
+  /** that it lives */
+  hello: () => true,
   forecast: (plan: Plan) => forecast(plan),
   point: (plan: Plan) => point(plan),
   sharedBy,

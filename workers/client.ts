@@ -4,6 +4,7 @@ import type { Chances } from '../core/model/chances';
 import type { Plan } from '../core/plan/plan';
 import type { ModelApi } from './api';
 import { dealOut } from './deal';
+import { overseer, type Hired } from './overseer';
 
 /** the same kitchens every time, so that two amounts are compared in the same weather */
 const SEED = 0.42;
@@ -11,34 +12,65 @@ const SEED = 0.42;
 type Args<K extends keyof ModelApi> = Parameters<ModelApi[K]>;
 type Answer<K extends keyof ModelApi> = Awaited<ReturnType<ModelApi[K]>>;
 
-let remote: Remote<ModelApi> | undefined;
+let names = 0;
+/** A worker, and whether it lives: it holds a lock for as long as it does, which comes to us when it is gone. */
+function hire(): Hired<Remote<ModelApi>> {
+  const worker = new Worker(new URL('./model.worker', import.meta.url));
+  const hand = wrap<ModelApi>(worker);
+  const name = `ovalis model ${performance.timeOrigin} ${++names}`;
+  const over = new AbortController();
+  let dead: (why: string) => void = () => undefined;
+  const died = new Promise<string>((ok) => (dead = ok));
+  worker.onerror = (e) => dead(e.message || 'not loaded');
+  worker.onmessageerror = () => dead('not understood');
+  void (hand as unknown as { holdLock(name: string): Promise<void> })
+    .holdLock(name)
+    .then(() => navigator.locks.request(name, { signal: over.signal }, () => dead('ended')))
+    .catch(() => undefined);
+  return {
+    hand,
+    died,
+    end: () => {
+      dead('ended here');
+      over.abort();
+      worker.terminate();
+    },
+  };
+}
+
+const greet = (hand: Remote<ModelApi>) => hand.hello();
+const model = overseer(hire, greet);
+
+/** How the model is, for the rooms to say. */
+export const modelHealth = { now: model.health, listen: model.listen };
+
 let tail: Promise<unknown> = Promise.resolve();
-const hire = () => wrap<ModelApi>(new Worker(new URL('./model.worker', import.meta.url)));
-const worker = () => (remote ??= hire());
 
 /**
  * Asks the model in its worker, one question at a time; a question that nobody waits for any more is dropped before it
- * is asked. Call after mount only.
+ * is asked. Call after mount only. @throws WorkerGone when the model has died and does not come back
  */
 export function ask<K extends keyof ModelApi>(name: K, args: Args<K>, signal?: AbortSignal): Promise<Answer<K>> {
-  const api = worker() as unknown as { [N in keyof ModelApi]: (...a: Args<N>) => Promise<Answer<N>> };
   const run = tail.then(() => {
     signal?.throwIfAborted();
-    return api[name](...args);
+    return model.use((hand) => {
+      const api = hand as unknown as { [N in keyof ModelApi]: (...a: Args<N>) => Promise<Answer<N>> };
+      return api[name](...args);
+    });
   });
   tail = run.catch(() => undefined);
   return run;
 }
 
 /** Workers that help with many kitchens, beside the one that is always there. */
-const helpers: Remote<ModelApi>[] = [];
+const helpers: ReturnType<typeof overseer<Remote<ModelApi>>>[] = [];
 const MOST_WORKERS = 8;
 
 /** As many as there are cores; those beyond the first come with the first question that wants them. */
-function crew(): Remote<ModelApi>[] {
+function crew() {
   const wanted = Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 1);
-  while (helpers.length < wanted - 1) helpers.push(hire());
-  return [worker(), ...helpers];
+  while (helpers.length < wanted - 1) helpers.push(overseer(hire, greet));
+  return [model, ...helpers];
 }
 
 /**
@@ -51,12 +83,12 @@ export async function askChances(
   signal: AbortSignal,
   onDone: (done: number) => void,
 ): Promise<Chances | undefined> {
-  const age = await worker().sharedBy(plan);
+  const age = await ask('sharedBy', [plan], signal);
   const found = await dealOut(
     blocksOf(draws, SEED),
-    crew().map((hand) => (block) => hand.kitchensOf(plan, age, block)),
+    crew().map((one) => (block) => one.use((hand) => hand.kitchensOf(plan, age, block))),
     signal,
     onDone,
   );
-  return found && worker().countKitchens(plan, SEED, found.flat());
+  return found && ask('countKitchens', [plan, SEED, found.flat()], signal);
 }

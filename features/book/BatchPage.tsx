@@ -7,7 +7,7 @@ import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
 import { lookUp, pantryOf } from '../../core/plan/stages';
-import { useCollection, useRemove, useSave } from '../shared/stored';
+import { useCollection, useRebased, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -32,7 +32,7 @@ export function BatchPage() {
   const router = useRouter();
   const batches = useCollection('batches');
   const plans = useCollection('plans');
-  const save = useSave('batches');
+  const keep = useRebased('batches');
   const savePlan = useSave('plans');
   const remove = useRemove('batches');
   const mounted = useMounted();
@@ -50,7 +50,7 @@ export function BatchPage() {
       </Room>
     );
   }
-  const change = (part: Partial<Found>) => save.mutate({ ...batch, found: { ...batch.found, ...part } });
+  const change = (part: Partial<Found>) => keep(batch, { ...batch, found: { ...batch.found, ...part } });
   const takeUp = () => {
     if (!next.data) return;
     const existing = plans.data?.find((p) => p.id === batch.plan.id);

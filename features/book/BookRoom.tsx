@@ -6,7 +6,7 @@ import { promiseOf, type Batch } from '../../core/book/batch';
 import { foldCook } from '../../core/cook/fold';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { stripMiddle, wordAt } from '../../core/texture/words';
-import { useCollection, useSave } from '../shared/stored';
+import { useCollection, useEdit, useSave } from '../shared/stored';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
@@ -225,7 +225,7 @@ function WriteSheet({
   const plans = useCollection('plans');
   const cooks = useCollection('cooks');
   const saveBatch = useSave('batches');
-  const saveCook = useSave('cooks');
+  const editCook = useEdit('cooks');
   const poured = (cooks.data ?? [])
     .filter((c) => !c.batchId)
     .map((cook) => ({
@@ -245,7 +245,7 @@ function WriteSheet({
       promise: promiseOf(forecast, plan),
       found: { flaws: [], note: '' },
     });
-    if (cook) saveCook.mutate({ ...cook, batchId: id });
+    if (cook) editCook.mutate({ id: cook.id, edit: (now) => now && { ...now, batchId: id } });
     onMade(id, cook?.id);
   };
   return (

@@ -4,6 +4,7 @@ import { parseISO } from 'date-fns/parseISO';
 import { setHours } from 'date-fns/setHours';
 import { useState } from 'react';
 import { newDay, type Day } from '../../core/day/record';
+import { rebase } from '../../core/plan/rebase';
 import type { Plan } from '../../core/plan/plan';
 import { useCollection, useEdit, useSettings } from '../shared/stored';
 import { useAsk } from '../shared/useAsk';
@@ -85,7 +86,9 @@ export function useDay(asked: string | undefined, planId: string | undefined, no
     error: answer.error,
     draft,
     setDraft,
-    change: (next: Day) => save.mutate({ id: next.id, edit: () => next }),
+    /** what was made of the day as it is shown */
+    change: (next: Day) =>
+      save.mutate({ id: next.id, edit: (now) => (now && stored ? rebase(stored, next, now) : next) }),
     /** from what the day is at that moment: quick thumbs count twice */
     edit: (make: (now: Day) => Day) => stored && save.mutate({ id: stored.id, edit: (now) => make(now ?? stored) }),
   };

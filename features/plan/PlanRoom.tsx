@@ -13,7 +13,7 @@ import type { Plan, PlanItem } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
-import { useCollection, useEdit, useRemove, useSave } from '../shared/stored';
+import { useCollection, useEdit, useRebased, useRemove, useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
 import { useApp } from '../shared/App';
@@ -90,7 +90,7 @@ function useDraggedPlan(saved: Plan | undefined) {
 /** Keeps a plan; the state before the first change of a sitting stays, so that it can be brought back. */
 function useKeep(saved: Plan | undefined) {
   const { clock } = useKitchen();
-  const save = useSave('plans');
+  const keep = useRebased('plans');
   const past = useCollection('history');
   const savePast = useSave('history');
   const removePast = useRemove('history');
@@ -103,7 +103,7 @@ function useKeep(saved: Plan | undefined) {
       savePast.mutate(was);
       for (const old of outlived([...history, was], saved.id)) removePast.mutate(old.id);
     }
-    save.mutate(next);
+    keep(saved, next);
   };
 }
 
@@ -115,12 +115,10 @@ function NoPlan({ loaded, onOpen, children }: { loaded: boolean; onOpen: () => v
     <Room
       name={t('room.Plan')}
       title={t('planRoom.plan')}
-      sub={mounted && ready ? t('planRoom.nothingPlannedYet') : t('planRoom.settingTheTable')}
+      sub={mounted && ready ? t('planRoom.nothingPlannedYet') : failed ? undefined : t('planRoom.settingTheTable')}
       actions={<HeadKeys onPlans={onOpen} />}
     >
-      {failed ? (
-        <Notice text={t('planRoom.theKitchenDidNotOpen', { message: failed.message })} />
-      ) : mounted && ready && loaded ? (
+      {mounted && ready && loaded ? (
         <Empty word={t('planRoom.nothingOnYet')} text={t('planRoom.sayWhatMilkAndFor')}>
           <Key
             kind="yolk"

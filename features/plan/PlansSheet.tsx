@@ -9,7 +9,7 @@ import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
 import { type SetWord } from '../../core/texture/words';
 import { RULES, type Rule } from '../../core/plan/rules';
 import { PANTRY } from '../../core/pantry/pantry';
-import { useCollection, useRemove, useSave } from '../shared/stored';
+import { useCollection, useEdit, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -41,6 +41,7 @@ export const PlansSheet = memo(function PlansSheet({
   const { fmt, setWhere } = useApp();
   const router = useRouter();
   const save = useSave('plans');
+  const edit = useEdit('plans');
   const remove = useRemove('plans');
   const [view, setView] = useState<'list' | 'new' | 'history' | 'archive'>('list');
   const [gone, setGone] = useState<Plan | undefined>();
@@ -147,6 +148,7 @@ export const PlansSheet = memo(function PlansSheet({
               <View className="flex-row flex-wrap gap-2">
                 <Key
                   label={t('planRoom.duplicate')}
+                  once
                   onPress={() => {
                     const copy = { ...current, id: newId('plan'), name: nextName(current.name, plans) };
                     goToNew(copy);
@@ -163,7 +165,7 @@ export const PlansSheet = memo(function PlansSheet({
                 <Key
                   label={t('planRoom.putAway')}
                   onPress={() => {
-                    save.mutate({ ...current, archived: true });
+                    edit.mutate({ id: current.id, edit: (now) => now && { ...now, archived: true } });
                     leave();
                   }}
                 />

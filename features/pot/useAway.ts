@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { keepLightly, local } from '../../storage/local';
 import { useKitchen } from '../shared/kitchen';
 
 const KEY = 'ovalis-pot-seen';
@@ -9,13 +10,7 @@ const AWAY_MS = 45_000;
 const CHANGED_MS = 20_000;
 
 /** When the pot was looked at last; a full disk only costs the words “away from”. */
-function looked(key: string, atMs: number) {
-  try {
-    localStorage.setItem(key, String(atMs));
-  } catch {
-    // storage says so itself, where it matters
-  }
-}
+const looked = (key: string, atMs: number) => keepLightly(key, String(atMs));
 
 export type Away = { fromMs: number; toMs: number };
 
@@ -38,7 +33,7 @@ export function useAway(
     let wall = clock();
     let running = performance.now();
     let wasAwake = document.visibilityState === 'visible';
-    const before = Number(localStorage.getItem(key));
+    const before = Number(local().getItem(key));
     const opened = wall;
     const first = setTimeout(() => {
       if (before > 0 && opened - before > AWAY_MS) setAway({ fromMs: before, toMs: opened });

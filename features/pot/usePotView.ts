@@ -5,12 +5,15 @@ import type { Harm, Margin } from '../../core/cook/margins';
 import { SCORCH } from '../../core/pot/scorch';
 import { useApp } from '../shared/App';
 import type { useCook } from '../shared/useCook';
+import { useModelHealth } from '../shared/useModelHealth';
 import { useLive } from './useLive';
 import { callOf, paceSays, stepNext, stepWords } from './words';
 import { t } from '../../words';
 
 /** A step that has run this much longer than expected was most likely interrupted. */
 const FORGOTTEN_S = 30 * 60;
+/** An answer older than this is not of this pot any more: a hidden page asks every 15 s. */
+const BLIND_MS = 25_000;
 /** The next step is announced this long before it is due, s. */
 const SOON_S = 15;
 /** What goes in at the start of a step is in after this, s: from then on the pace is the manner. */
@@ -24,7 +27,11 @@ export function usePotView(c: UsedCook, now: number) {
   const { fmt } = useApp();
   const cook = c.cook!;
   const state = c.state!;
-  const live = useLive(cook, c.steps, state.stepIndex, c.forecast !== undefined);
+  const heard = useLive(cook, c.steps, state.stepIndex, c.forecast !== undefined);
+  const health = useModelHealth();
+  // an answer of a model that has stopped since, or that is long overdue, says nothing of the pot now
+  const blind = health !== 'well' || (heard !== undefined && !state.paused && now - heard.atMs > BLIND_MS);
+  const live = blind ? undefined : heard;
   // an answer is of the step it was asked about, and of no other
   const of = live?.stepIndex === state.stepIndex ? live.live : undefined;
   const passed = live && !state.paused ? (now - live.atMs) / 1000 : 0;
@@ -108,17 +115,21 @@ export function usePotView(c: UsedCook, now: number) {
       : pace && step.heat && (ran > ADDS_S || !step.adds.length)
         ? paceSays(pace)
         : words.manner,
+    /** nothing is known of the pot: the clock alone counts */
+    blind,
     until: state.paused
       ? t('potRoom.pausedHobCountedAsOff')
-      : never
-        ? steamed
-          ? t('potRoom.steamGivesNoMore')
-          : of?.turnTo === undefined
-            ? t('potRoom.notOnThisSetting')
-            : t('potRoom.getsNowhereTurnTo', { to: of.turnTo })
-        : due
-          ? { time: t('potRoom.overBy'), cue: t('potRoom.anyMoment'), done: t('potRoom.takeYourTime') }[step.ends]
-          : words.until,
+      : blind
+        ? t('potRoom.seesNothing')
+        : never
+          ? steamed
+            ? t('potRoom.steamGivesNoMore')
+            : of?.turnTo === undefined
+              ? t('potRoom.notOnThisSetting')
+              : t('potRoom.getsNowhereTurnTo', { to: of.turnTo })
+          : due
+            ? { time: t('potRoom.overBy'), cue: t('potRoom.anyMoment'), done: t('potRoom.takeYourTime') }[step.ends]
+            : words.until,
   };
 }
 

@@ -65,17 +65,16 @@ export function RescueRoom() {
   const edit = useEdit('batches');
   const add = (...events: NewEvent[]) => {
     if (cook) c.add(...events);
-    else if (batch)
+    else if (batch) {
+      const more = events.map((e) => ({ ...e, id: newId('e'), at: nowIso() }) as CookEvent);
       edit.mutate({
         id: batch.id,
         edit: (old) => ({
           ...(old ?? batch),
-          events: [
-            ...(old ?? batch).events,
-            ...events.map((e) => ({ ...e, id: newId('e'), at: nowIso() }) as CookEvent),
-          ],
+          events: [...(old ?? batch).events, ...more],
         }),
       });
+    }
   };
   const whole = mounted && ready && cooks.isSuccess && batches.isSuccess;
   return (

@@ -1,13 +1,13 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import Refrigerator from 'lucide-react-native/icons/refrigerator';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
 import { SAFE_COOLING } from '../../core/set/safety';
 import { standing } from '../../core/set/firmness';
 import { aimPlace } from '../../core/texture/words';
-import { useSave } from '../shared/stored';
+import { useEdit, useSave } from '../shared/stored';
 import { CoolingRing } from '../../ui/CoolingRing';
 import { Key } from '../../ui/Key';
 import { MouldOutline } from '../../ui/MouldOutline';
@@ -140,9 +140,10 @@ type Seen = { v: ReturnType<typeof setView> };
 function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
   const router = useRouter();
   const saveBatch = useSave('batches');
-  const saveCook = useSave('cooks');
+  const editCook = useEdit('cooks');
+  const [newBatch] = useState(() => newId('batch'));
   const writeDown = () => {
-    const id = cook.batchId ?? newId('batch');
+    const id = cook.batchId ?? newBatch;
     if (!cook.batchId) {
       saveBatch.mutate({
         id,
@@ -159,7 +160,7 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
             .slice(0, 2000),
         },
       });
-      saveCook.mutate({ ...cook, batchId: id });
+      editCook.mutate({ id: cook.id, edit: (now) => now && { ...now, batchId: id } });
     }
     router.push(`/batch?id=${id}` as '/batch');
   };

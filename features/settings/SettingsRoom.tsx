@@ -19,7 +19,7 @@ import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
-import { saveFile, saveKitchenFile } from '../shared/saveFile';
+import { saveFile, useSaveKitchen } from '../shared/saveFile';
 import { t } from '../../words';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
@@ -70,7 +70,7 @@ function DemoKeys({ settings, onAsk }: { settings: Settings; onAsk: (what: Askin
 }
 
 export function SettingsRoom() {
-  const { clock, store } = useKitchen();
+  const saveKitchen = useSaveKitchen();
   const tell = useTell();
   const { ready } = useApp();
   const router = useRouter();
@@ -187,11 +187,7 @@ export function SettingsRoom() {
             <Type kind="title" level={2}>
               {t('settingsRoom.yourKitchenInOneFile')}
             </Type>
-            <Key
-              label={t('settingsRoom.exportEverything')}
-              size="amount"
-              onPress={() => void saveKitchenFile(store(), clock())}
-            />
+            <Key label={t('settingsRoom.exportEverything')} size="amount" onPress={() => void saveKitchen()} />
             <FileKey
               label={t('settingsRoom.importAKitchen')}
               size="amount"
@@ -223,11 +219,7 @@ export function SettingsRoom() {
       ) : ready ? null : null}
       <Sheet open={asking !== undefined} title={asking?.title ?? ''} onClose={() => setAsking(undefined)}>
         <Type>{asking?.text}</Type>
-        <Key
-          label={t('settingsRoom.exportFirst')}
-          size="amount"
-          onPress={() => void saveKitchenFile(store(), clock())}
-        />
+        <Key label={t('settingsRoom.exportFirst')} size="amount" onPress={() => void saveKitchen()} />
         <Key
           label={asking?.act ?? ''}
           kind="harm"

@@ -14,6 +14,7 @@ import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { useKitchenOpen, useSettings } from './stored';
 import { formatter, type Formatter } from '../../words/format';
 import type { Said } from '../../core/say';
+import { keepLightly } from '../../storage/local';
 import { direction, speak, spoken, teller } from '../../words';
 
 /** Where the cook is: carried from room to room, so that the work line leads to the same dish. */
@@ -42,7 +43,7 @@ export const useTell = (): AppState['tell'] => useApp().tell;
 function applyTheme(theme: Settings['theme']) {
   const night = theme === 'night' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
   document.documentElement.classList.toggle('dark', night);
-  localStorage.setItem('ovalis-theme', theme);
+  keepLightly('ovalis-theme', theme);
 }
 
 function Inner({ children }: { children: ReactNode }) {

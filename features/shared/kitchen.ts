@@ -3,12 +3,13 @@ import { servedKitchen } from '../../devices/kitchen';
 import { call, say } from '../../devices/signals';
 import { signal, wakeSound } from '../../devices/sound';
 import { browserKitchen } from '../../storage/browser';
-import { ask, askChances } from '../../workers/client';
+import { ask, askChances, modelHealth } from '../../workers/client';
 
 /** What stands around the rooms: the model, what is kept, the time, what is heard. Rooms reach it through here alone. */
 export const BROWSER = {
   ask,
   askChances,
+  modelHealth,
   store: browserKitchen,
   /** ms since 1970 */
   clock: (): number => Date.now(),

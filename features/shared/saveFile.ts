@@ -1,5 +1,6 @@
 import { writeKitchenFile } from '../../core/formats/kitchenFile';
-import type { Kitchen } from '../../storage/kitchen';
+import { useKitchen } from './kitchen';
+import { useEverything } from './stored';
 
 /** Hands a text to the browser as a download. */
 export function saveFile(name: string, text: string, type = 'application/json') {
@@ -11,8 +12,12 @@ export function saveFile(name: string, text: string, type = 'application/json') 
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
-/** Everything that is kept, as a file. */
-export async function saveKitchenFile(kitchen: Kitchen, atMs: number) {
-  const file = await kitchen.readAll(new Date(atMs).toISOString());
-  saveFile(`ovalis-kitchen-${file.exportedAt.slice(0, 10)}.json`, writeKitchenFile(file));
+/** Everything as this tab shows it, as a file. */
+export function useSaveKitchen() {
+  const { clock } = useKitchen();
+  const everything = useEverything();
+  return async () => {
+    const file = await everything(new Date(clock()).toISOString());
+    saveFile(`ovalis-kitchen-${file.exportedAt.slice(0, 10)}.json`, writeKitchenFile(file));
+  };
 }

@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { Cook, CookEvent } from '../../core/cook/events';
-import type { KitchenFile } from '../../core/formats/kitchenFile';
-import type { Settings } from '../../core/settings';
-import { browserStore, changes, problems } from '../../storage/browser';
-import type { CollectionName, Collections } from '../../storage/collections';
+import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
+import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
+import { rebase } from '../../core/plan/rebase';
+import { browserStore, changes, everKept, nowKept, problems } from '../../storage/browser';
+import { COLLECTION_NAMES, type CollectionName, type Collections } from '../../storage/collections';
 import type { Kitchen } from '../../storage/kitchen';
 import { setAside, type Problem, type Repository } from '../../storage/records';
 import { useKitchen, type AroundRooms } from './kitchen';
@@ -15,6 +16,9 @@ const repo = <N extends Name>(store: () => Kitchen, name: N) => store()[name] as
 
 const FIRST_VISIT = 'ovalis first visit';
 
+/** A kitchen was kept here and is not there any more. */
+export class KitchenLost extends Error {}
+
 const opening = ({ ask, clock, store }: AroundRooms) => ({
   queryKey: ['opened'],
   queryFn: async () => {
@@ -22,17 +26,44 @@ const opening = ({ ask, clock, store }: AroundRooms) => ({
     if (await kitchen.opened()) {
       // what a tab noted that died before it was written; a disk that is full is reported and tried again later
       await kitchen.settle().catch(() => undefined);
+      nowKept();
       return true;
     }
+    if (everKept()) throw new KitchenLost('what was kept is gone');
     await navigator.locks.request(FIRST_VISIT, async () => {
       if (await kitchen.opened()) return;
       await kitchen.replaceAll(await ask('demo', [clock(), new Date(clock()).getTimezoneOffset()]));
     });
+    nowKept();
     return true;
   },
   staleTime: Infinity,
-  retry: 1,
+  retry: (failures: number, e: Error) => !(e instanceof KitchenLost) && failures < 1,
 });
+
+/** What is kept only in this tab, because the store refused it: by collection and id. Shown, exported, tried again. */
+const UNSAVED = new WeakMap<QueryClient, Map<Name, Map<string, { id: string }>>>();
+function unsavedOf(client: QueryClient, name: Name) {
+  const all = UNSAVED.get(client) ?? new Map<Name, Map<string, { id: string }>>();
+  UNSAVED.set(client, all);
+  const mine = all.get(name) ?? new Map<string, { id: string }>();
+  all.set(name, mine);
+  return mine;
+}
+
+/** Keeps in mind what the store refused of a record. */
+function refused(client: QueryClient, name: Name, id: string) {
+  const value = client.getQueryData<{ id: string }[]>([name])?.find((v) => v.id === id);
+  if (value) unsavedOf(client, name).set(id, value);
+}
+
+/** What the store has, with what it refused in its place. */
+function withUnsaved<N extends Name>(client: QueryClient, name: N, list: Collections[N][]): Collections[N][] {
+  const mine = unsavedOf(client, name) as unknown as Map<string, Collections[N]>;
+  if (!mine.size) return list;
+  const there = list.map((v) => mine.get(v.id) ?? v);
+  return [...there, ...[...mine.values()].filter((v) => !list.some((o) => o.id === v.id))];
+}
 
 /** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
@@ -50,7 +81,7 @@ export function useCollection<N extends Name>(name: N) {
     queryKey: [name],
     queryFn: async () => {
       await whenWritten(client);
-      return repo(kitchen.store, name).list();
+      return withUnsaved(client, name, await repo(kitchen.store, name).list());
     },
     enabled: opened.data === true,
     staleTime: Infinity,
@@ -76,34 +107,64 @@ const holdReads = (client: QueryClient, name: Name) => client.cancelQueries({ qu
 const readAgain = (client: QueryClient, name: Name | (string & {})) =>
   void client.cancelQueries({ queryKey: [name] }).then(() => client.invalidateQueries({ queryKey: [name] }));
 
-/** Puts a value into the cache at once and into storage right after. If storage refuses it stays here, and that is said. */
-export function useSave<N extends Name>(name: N) {
-  const { store } = useKitchen();
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (value: Collections[N]) => repo(store, name).put(value),
-    onMutate: async (value) => {
-      await holdReads(client, name);
-      client.setQueryData<Collections[N][]>([name], (old) =>
-        old?.some((v) => v.id === value.id) ? old.map((v) => (v.id === value.id ? value : v)) : old && [...old, value],
-      );
-    },
-    onSuccess: () => readAgain(client, name),
-    scope: { id: `save ${name}` },
-  });
+/** A write went through: what it was refused before is over, and what else waits for room is tried again. */
+function saved(client: QueryClient, store: () => Kitchen, name: Name, id: string) {
+  const mine = unsavedOf(client, name);
+  mine.delete(id);
+  for (const [other, value] of mine)
+    void repo(store, name)
+      .put(value as never)
+      .then(() => mine.get(other) === value && mine.delete(other))
+      .catch(() => undefined);
+  readAgain(client, name);
 }
 
 /**
- * Changes a record from what it is at that moment, in the cache at once and in storage under the lock: two quick taps,
- * or two tabs, both count. An edit that answers nothing leaves all as it is.
+ * Everything as this tab shows it: what the store refused is in it, and what it cannot give any more comes from what was
+ * read before.
+ */
+export function useEverything() {
+  const { store } = useKitchen();
+  const client = useQueryClient();
+  return async (exportedAt: string): Promise<KitchenFile> => {
+    const settings = client.getQueryData<Settings>(['settings']) ?? (await store().readSettings());
+    const lists = await Promise.all(
+      COLLECTION_NAMES.map(async (name) => {
+        const shown = client.getQueryData<{ id: string }[]>([name]);
+        return [name, shown ?? withUnsaved(client, name, (await repo(store, name).list()) as never)] as const;
+      }),
+    );
+    return { ...emptyKitchen(settings, exportedAt), ...Object.fromEntries(lists) };
+  };
+}
+
+/**
+ * Notes what a change makes of the record that is shown, before the tap returns; forgotten when it is written, kept for
+ * the next tab when this one dies or the disk is full.
+ */
+function useNoting<N extends Name>(name: N) {
+  const { store, clock } = useKitchen();
+  const client = useQueryClient();
+  return (id: string, edit: (now: Collections[N] | undefined) => Collections[N] | undefined) => {
+    const base = client.getQueryData<Collections[N][]>([name])?.find((v) => v.id === id);
+    const value = edit(base);
+    return value === undefined ? () => undefined : store().noteChange(name, base, value, clock());
+  };
+}
+
+type EditOf<T> = { id: string; edit: (now: T | undefined) => T | undefined };
+
+/**
+ * Changes a record from what it is at that moment, down before the tap returns, in the cache at once and in storage under
+ * the lock: two quick taps, or two tabs, both count. An edit that answers nothing leaves all as it is.
  */
 export function useEdit<N extends Name>(name: N) {
   const { store } = useKitchen();
   const client = useQueryClient();
+  const noting = useNoting(name);
   type T = Collections[N];
-  return useMutation({
-    mutationFn: ({ id, edit }: { id: string; edit: (now: T | undefined) => T | undefined }) =>
-      repo(store, name).update(id, edit),
+  const { mutateAsync, ...rest } = useMutation({
+    mutationFn: ({ id, edit }: EditOf<T>) => repo(store, name).update(id, edit),
     onMutate: async ({ id, edit }) => {
       await holdReads(client, name);
       client.setQueryData<T[]>([name], (old) => {
@@ -113,9 +174,46 @@ export function useEdit<N extends Name>(name: N) {
         return there ? old.map((v) => (v.id === id ? next : v)) : [...old, next];
       });
     },
-    onSuccess: () => readAgain(client, name),
+    onSuccess: (_, { id }) => saved(client, store, name, id),
+    onError: (_, { id }) => refused(client, name, id),
     scope: { id: `save ${name}` },
   });
+  const edit = async (change: EditOf<T>) => {
+    const written = noting(change.id, change.edit);
+    await mutateAsync(change);
+    written();
+  };
+  return { ...rest, mutateAsync: edit, mutate: (change: EditOf<T>) => void edit(change).catch(() => undefined) };
+}
+
+/** Puts a new value in place. What changes a record that is there already is an edit, or a rebased one. */
+export function useSave<N extends Name>(name: N) {
+  const { mutate, mutateAsync, ...rest } = useEdit(name);
+  const put = (value: Collections[N]) => ({ id: value.id, edit: () => value });
+  return {
+    ...rest,
+    mutate: (value: Collections[N]) => mutate(put(value)),
+    mutateAsync: (value: Collections[N]) => mutateAsync(put(value)),
+  };
+}
+
+/** Puts in place what was made of `base`: what has changed elsewhere since stays changed. */
+export function useRebased<N extends Name>(name: N) {
+  const { mutate } = useEdit(name);
+  return (base: Collections[N], mine: Collections[N]) =>
+    mutate({ id: mine.id, edit: (now) => now && rebase(base, mine, now) });
+}
+
+/** Moves one record out of the way as it is. */
+export function useSetOneAside() {
+  const { store } = useKitchen();
+  const client = useQueryClient();
+  return async (name: Name, id: string) => {
+    await repo(store, name).aside(id);
+    client.setQueryData<{ id: string }[]>([name], (old) => old?.filter((v) => v.id !== id));
+    void client.invalidateQueries({ queryKey: ['set aside'] });
+    readAgain(client, name);
+  };
 }
 
 export function useRemove<N extends Name>(name: N) {
@@ -127,7 +225,7 @@ export function useRemove<N extends Name>(name: N) {
       await holdReads(client, name);
       client.setQueryData<Collections[N][]>([name], (old) => old?.filter((v) => v.id !== id));
     },
-    onSuccess: () => readAgain(client, name),
+    onSuccess: (_, id) => saved(client, store, name, id),
     scope: { id: `save ${name}` },
   });
 }
@@ -165,17 +263,15 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
     staleTime: Infinity,
   });
   const save = useMutation({
-    mutationFn: (next: Settings) => store().settings.put({ ...next, id: 'mine' }),
+    mutationFn: (part: Partial<Settings>) =>
+      store().settings.update('mine', (now) => ({ ...DEFAULT_SETTINGS, ...now, ...part, id: 'mine' })),
     scope: { id: 'save settings' },
   });
   return {
     settings: query.data,
     change: (part) => {
-      const now = client.getQueryData<Settings>(['settings']);
-      if (!now) return;
-      const next = { ...now, ...part };
-      client.setQueryData(['settings'], next);
-      save.mutate(next);
+      client.setQueryData<Settings>(['settings'], (now) => now && { ...now, ...part });
+      save.mutate(part);
     },
   };
 }

@@ -198,8 +198,6 @@ export const planRoom = {
   'planRoom.myRingGives': 'My ring gives',
   'planRoom.ofWhatItsKindGives': 'of what its kind gives; bubbles early: more',
   'planRoom.kitchenAboveSea': 'Kitchen above sea',
-  'planRoom.theKitchenDidNotOpen':
-    'The kitchen did not open: {{message}}. Reload the page; if site data was cleared while it was open, that mends it.',
   'planRoom.planAPudding': 'Plan a pudding',
   'planRoom.nothingOnYet': 'nothing on yet',
   'planRoom.sayWhatMilkAndFor': 'Say what milk and for how many. The amounts fill in from there.',

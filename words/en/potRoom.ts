@@ -196,6 +196,7 @@ export const potRoom = {
   'potRoom.pausedHobCountedAsOff': 'paused, hob counted as off',
   'potRoom.steamGivesNoMore': 'steam gives no more',
   'potRoom.getsNowhereTurnTo': 'gets nowhere here: by and by to {{to, whole}}',
+  'potRoom.seesNothing': 'the model sees nothing just now: by the clock',
   'potRoom.notOnThisSetting': 'not on this setting',
   'potRoom.anyMoment': 'any moment',
   'potRoom.takeYourTime': 'take your time',

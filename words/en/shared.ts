@@ -8,6 +8,28 @@ export const shared = {
     'One record ({{key}}) could not be read and was set aside, nothing else is touched. {{why}}',
   'shared.notSavedWhatYouSee':
     'Not saved: {{why}}. What you see is only in this tab. Export it now, then make room in the browser.',
+  'shared.theModelIsBegunAgain':
+    'The model has stopped and is being begun again. Nothing you noted is lost; until then nothing is forecast and no alarm comes from it.',
+  'shared.theModelIsGone':
+    'The model does not come back. Nothing you noted is lost; steps go by the clock, and no alarm comes from the pot: look at it yourself.',
+  'shared.theKitchenDidNotOpen': 'What is kept did not open. {{says}}',
+  'shared.tryAgain': 'Try again',
+  'shared.openAgain': 'Open the page again',
+  'shared.thisRoomBroke': 'This room broke',
+  'shared.whatBroke':
+    'Something kept here cannot be shown. The other rooms work, and what is cooking goes on. Try again, or take out what this room is about.',
+  'shared.anotherPlan': 'To the plans',
+  'shared.setItAside': 'Set aside what this room is about',
+  'shared.goOnEmpty': 'Go on with an empty kitchen',
+  'open.lost':
+    'A kitchen was kept here, and the browser has taken it away, as it does when its disk is full or site data is cleared. A file that was exported brings it back: go on empty, then import it in Settings.',
+  'open.model': 'The model did not load: look at the connection, then try again.',
+  'open.full': 'The disk is full: make room on it, then try again.',
+  'open.newer': 'It was kept by a newer Ovalis. Open the page again to load that.',
+  'open.refused':
+    'The browser keeps nothing for this page: allow site data for it, or leave the private window, then try again.',
+  'open.unknown':
+    'The browser did not say why. Open the page again; if site data was cleared meanwhile, that mends it.',
   'shared.exportEverything': 'Export everything',
   'shared.putAway': 'Put away',
   'shared.cook': '?cook={{cookId}}',

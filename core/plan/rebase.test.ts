@@ -1,0 +1,60 @@
+import * as fc from 'fast-check';
+import { testPlan } from '../testing';
+import { withGrams } from './amounts';
+import { rebase } from './rebase';
+
+const plan = testPlan();
+const grams = (p: typeof plan, id: string) => p.items.find((i) => i.ingredientId === id)!.grams;
+
+describe('a change made on what has changed meanwhile', () => {
+  it('two amounts tapped before either was drawn: both count', () => {
+    const starch = withGrams(plan, 'cornstarch', 40);
+    const sugar = withGrams(plan, 'sugar', 77);
+    const both = rebase(plan, sugar, starch);
+    expect([grams(both, 'cornstarch'), grams(both, 'sugar')]).toEqual([40, 77]);
+  });
+  it('a row put in here and one taken out there', () => {
+    const more = { ...plan, items: [...plan.items, { ingredientId: 'cinnamon', grams: 1, stage: 'pot' as const }] };
+    const less = { ...plan, items: plan.items.filter((i) => i.ingredientId !== 'sugar') };
+    expect(rebase(plan, more, less).items.map((i) => i.ingredientId)).toEqual([
+      ...less.items.map((i) => i.ingredientId),
+      'cinnamon',
+    ]);
+    expect(rebase(plan, less, more).items.map((i) => i.ingredientId)).toEqual([
+      ...less.items.map((i) => i.ingredientId),
+      'cinnamon',
+    ]);
+  });
+  it('what both changed is as this thumb has it; a mark set here and a word changed there stay', () => {
+    expect(rebase({ a: 1, b: 1 }, { a: 2, b: 1 }, { a: 3, b: 5 })).toEqual({ a: 2, b: 5 });
+    expect(rebase<object>({ a: 1 }, { a: 1, archived: true }, { a: 2 })).toEqual({ a: 2, archived: true });
+    expect(rebase<object>({ a: 1, archived: true }, { a: 1 }, { a: 2, archived: true })).toEqual({ a: 2 });
+    expect(rebase({ flaws: ['lumps'] }, { flaws: ['lumps', 'caught'] }, { flaws: ['lumps', 'raw taste'] })).toEqual({
+      flaws: ['lumps', 'raw taste', 'caught'],
+    });
+  });
+  it('nothing else in between: it is the change itself, and no change leaves all as it is', () => {
+    const any = fc.jsonValue({ maxDepth: 3 });
+    fc.assert(
+      fc.property(any, any, (a, b) => {
+        expect(rebase(a, b, a)).toEqual(b);
+        expect(rebase(a, a, b)).toEqual(b);
+      }),
+    );
+  });
+  it('changes of different fields count in either order', () => {
+    const field = fc.constantFrom('people', 'portionG', 'name', 'rest', 'serve');
+    const change = (p: typeof plan, f: string): typeof plan =>
+      f === 'rest'
+        ? { ...p, rest: { ...p.rest, hours: 7 } }
+        : f === 'serve'
+          ? { ...p, serve: { ...p.serve, tempC: 33 } }
+          : { ...p, [f]: f === 'name' ? 'other' : 55 };
+    fc.assert(
+      fc.property(field, field, (a, b) => {
+        const one = rebase(plan, change(plan, b), change(plan, a));
+        expect(one).toEqual(change(change(plan, a), b));
+      }),
+    );
+  });
+});

@@ -1,0 +1,38 @@
+import type { AtOnce } from './journal';
+
+/** localStorage where the browser gives one; otherwise a store that lasts as long as the tab. */
+export function localOrMemory(): AtOnce {
+  try {
+    const { localStorage } = globalThis;
+    localStorage.getItem('ovalis');
+    return localStorage;
+  } catch {
+    return memoryStore();
+  }
+}
+
+function memoryStore(): AtOnce {
+  const map = new Map<string, string>();
+  return {
+    get length() {
+      return map.size;
+    },
+    key: (i) => [...map.keys()][i] ?? null,
+    getItem: (k) => map.get(k) ?? null,
+    setItem: (k, v) => void map.set(k, v),
+    removeItem: (k) => void map.delete(k),
+  };
+}
+
+let mine: AtOnce | undefined;
+/** The one of this tab. */
+export const local = (): AtOnce => (mine ??= localOrMemory());
+
+/** Keeps a word that may be lost: a refusal is no harm. */
+export function keepLightly(key: string, value: string) {
+  try {
+    local().setItem(key, value);
+  } catch {
+    // full: it is asked for again some day
+  }
+}

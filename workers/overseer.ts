@@ -1,0 +1,95 @@
+/** One that works elsewhere and may die there. */
+export type Hired<T> = {
+  hand: T;
+  /** settles when it is gone, with the reason: ended, broken, not to be loaded */
+  died: Promise<string>;
+  end(): void;
+};
+
+/** The model works; it died and is begun again; it has died so often that only trying is left. */
+export type Health = 'well' | 'begun again' | 'gone';
+
+/** A question went down with the one who was asked, twice. */
+export class WorkerGone extends Error {}
+
+/** A question may take this long: longer, and it is taken for dead. */
+export const LIMIT_MS = 30_000;
+/** Between two tries to begin again, the last one for good. */
+const RESTS_MS = [0, 1000, 5000];
+/** So many deaths without an answer in between, and it is gone. */
+const GONE_AFTER = 2;
+
+/**
+ * Keeps one worker at work: hires it when it is first asked, a new one when it died or hangs, and says how it is. A
+ * question that went down with its worker is asked once more.
+ * @param greet asked of a new one after a death: it is well when it answers
+ */
+export function overseer<T>(
+  hire: () => Hired<T>,
+  greet: (hand: T) => Promise<unknown>,
+  sleep = (ms: number) => new Promise((ok) => setTimeout(ok, ms)),
+) {
+  let hired: Hired<T> | undefined;
+  let deaths = 0;
+  let health: Health = 'well';
+  const listeners = new Set<() => void>();
+  const is = (next: Health) => {
+    if (next === health) return;
+    health = next;
+    listeners.forEach((l) => l());
+  };
+
+  let coming: Promise<Hired<T>> | undefined;
+  const ready = (): Promise<Hired<T>> =>
+    (coming ??= (async () => {
+      if (deaths) await sleep(RESTS_MS[Math.min(deaths, RESTS_MS.length) - 1]!);
+      const mine = hire();
+      hired = mine;
+      void mine.died.then(() => {
+        if (hired !== mine) return;
+        hired = undefined;
+        coming = undefined;
+        deaths += 1;
+        is(deaths >= GONE_AFTER ? 'gone' : 'begun again');
+        void once(greet, LIMIT_MS).catch(() => undefined);
+      });
+      return mine;
+    })());
+
+  async function once<R>(work: (hand: T) => Promise<R>, limitMs: number): Promise<R> {
+    const mine = await ready();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const late = new Promise<string>((ok) => {
+      timer = setTimeout(() => ok('no answer in time'), limitMs);
+    });
+    const gone = Promise.race([late, mine.died]).then((why) => {
+      mine.end();
+      throw new WorkerGone(why);
+    });
+    gone.catch(() => undefined);
+    try {
+      const answer = await Promise.race([work(mine.hand), gone]);
+      deaths = 0;
+      is('well');
+      return answer;
+    } finally {
+      clearTimeout(timer);
+    }
+  }
+
+  return {
+    async use<R>(work: (hand: T) => Promise<R>, limitMs = LIMIT_MS): Promise<R> {
+      try {
+        return await once(work, limitMs);
+      } catch (e) {
+        if (!(e instanceof WorkerGone) || health === 'gone') throw e;
+        return once(work, limitMs);
+      }
+    },
+    health: () => health,
+    listen: (l: () => void) => {
+      listeners.add(l);
+      return () => void listeners.delete(l);
+    },
+  };
+}
