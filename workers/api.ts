@@ -19,6 +19,7 @@ import {
   type Candidate,
   type FreeOf,
 } from '../core/advice/substitutes';
+import { readKitchenFile } from '../core/formats/kitchenFile';
 import { readWish } from '../core/recipe/wish';
 import { pantryWith } from '../core/pantry/pantry';
 import { checkUp } from '../core/recipe/check';
@@ -104,6 +105,7 @@ export const modelApi = {
     mendLine(line, change, pantryWith(own), options),
   check: (reading: Reading, own: Plan['own'], meta: PlanMeta, accepted: string[]) =>
     checkUp(reading, pantryWith(own), meta, accepted),
+  readKitchen: (text: string) => readKitchenFile(text),
   nextTime: (batch: Batch, like: Batch[]) => nextTime(batch, like),
   ...dayApi,
   ...potApi,

@@ -2,6 +2,7 @@ import { marked, type Token, type Tokens } from 'marked';
 import { parse as parseDuration } from 'tinyduration';
 import { z } from 'zod';
 import { readNumber } from './amount';
+import { LIMITS } from './limits';
 import { nameOf } from './names';
 import { say, type Said } from '../say';
 
@@ -16,8 +17,6 @@ export type RecipeText = {
   minutes: number | undefined;
 };
 export type TextResult = { ok: true; value: RecipeText } | { ok: false; why: Said };
-
-export const LIMITS = { letters: 100_000, lines: 1500, lineLetters: 2000, ingredients: 60, sentences: 250 } as const;
 
 const tooMuch = (what: Said) => say('recipe.thisIsTooLongFor', { what });
 
@@ -263,12 +262,16 @@ function fromLines(
   return out;
 }
 
+/** No amount has more digits, no quotation is deeper: what goes on for ever is cut, for it takes for ever. */
+const bridled = (s: string): string =>
+  s.replace(/\d{13,}/g, (run) => run.slice(0, 12)).replace(/^(?:[ \t]*>){4,}/gm, '>>>');
+
 /** Takes a text apart. Never throws; hostile or huge input is a clear message. */
 export function takeApart(raw: string): TextResult {
-  const textIn = raw.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  if (raw.length > LIMITS.letters)
+    return { ok: false, why: tooMuch(say('recipe.thousandLetters', { length: raw.length / 1000 })) };
+  const textIn = bridled(raw.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n'));
   if (!textIn.trim()) return { ok: false, why: say('recipe.thereIsNothingInIt') };
-  if (textIn.length > LIMITS.letters)
-    return { ok: false, why: tooMuch(say('recipe.thousandLetters', { length: textIn.length / 1000 })) };
   if (/[\u0000-\u0008\u000E-\u001F]/.test(textIn))
     return {
       ok: false,
@@ -279,9 +282,8 @@ export function takeApart(raw: string): TextResult {
     try {
       const found = fromLd(JSON.parse(trimmed));
       return found ? bounded(found) : { ok: false, why: say('recipe.thisIsJsonButThere') };
-    } catch (e) {
-      if (/^\{\s*"|^\[\s*\{/.test(trimmed))
-        return { ok: false, why: say('recipe.thisBeginsLikeJsonBut', { message: (e as Error).message }) };
+    } catch {
+      if (/^\{\s*"|^\[\s*\{/.test(trimmed)) return { ok: false, why: say('recipe.thisBeginsLikeJsonBut') };
     }
   }
   if (/<script[^>]{0,200}ld\+json/i.test(trimmed)) {

@@ -22,6 +22,8 @@ import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
+import { LIMITS } from '../../core/recipe/limits';
+import { readTextFile } from '../shared/readTextFile';
 import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useAsk } from '../shared/useAsk';
@@ -36,6 +38,8 @@ const NO_OWN: never[] = [];
 /** The check-up does not depend on the day: the plan gets its own when it is kept. */
 const ANY_EVENING = '2026-12-12T19:30:00Z';
 const MOST_BYTES = 1_000_000;
+/** A field that holds more than the reader takes would only be slow; the one letter more lets the reader say so. */
+const MOST_LETTERS = LIMITS.letters + 1;
 /** of one ingredient, as the plan's schema has it */
 const MOST_G = 20_000;
 
@@ -104,11 +108,11 @@ export function RecipeRoom() {
     onError: (e) => setWrong(t('planRoom.itCouldNotBeRead', { message: e.message })),
   });
   const open = async (f: File) => {
-    if (f.size > MOST_BYTES) {
+    const written = f.size > MOST_BYTES ? undefined : await readTextFile(f);
+    if (written === undefined || written.length > MOST_LETTERS) {
       setWrong(t('planRoom.holdsThousandLettersOneRecipe', { name: f.name, size: Math.round(f.size / 1000) }));
       return;
     }
-    const written = await f.text();
     setText(written);
     read.mutate(written);
   };
@@ -229,6 +233,7 @@ export function RecipeRoom() {
             onChangeText={setText}
             multiline
             numberOfLines={12}
+            maxLength={MOST_LETTERS}
             placeholder={t('planRoom.500MlWholeMilk40')}
             style={{ minHeight: 300, textAlignVertical: 'top' }}
             error={wrong || undefined}

@@ -2,7 +2,8 @@ import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { emptyKitchen, readKitchenFile, type KitchenFile } from '../../core/formats/kitchenFile';
+import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
+import { say } from '../../core/say';
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
 import { DEFAULT_SETTINGS, LANGUAGES, type Settings } from '../../core/settings';
@@ -19,6 +20,7 @@ import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
+import { MOST_BYTES, readTextFile } from '../shared/readTextFile';
 import { saveFile, useSaveKitchen } from '../shared/saveFile';
 import { t } from '../../words';
 import { zodResolver } from '@hookform/resolvers/zod';
@@ -70,6 +72,7 @@ function DemoKeys({ settings, onAsk }: { settings: Settings; onAsk: (what: Askin
 }
 
 export function SettingsRoom() {
+  const { ask } = useKitchen();
   const saveKitchen = useSaveKitchen();
   const tell = useTell();
   const { ready } = useApp();
@@ -79,17 +82,29 @@ export function SettingsRoom() {
   const mounted = useMounted();
   const [asking, setAsking] = useState<Asking | undefined>();
   const [issues, setIssues] = useState<FormatIssue[]>([]);
+  const [left, setLeft] = useState<FormatIssue[]>([]);
   const [said, setSaid] = useState('');
   const s = mounted ? settings : undefined;
 
   const read = async (chosen: File) => {
     setIssues([]);
     setSaid('');
-    const parsed = readKitchenFile(await chosen.text());
+    setLeft([]);
+    setAsking(undefined);
+    const text = await readTextFile(chosen);
+    // in the worker: a large file takes its time, and the page goes on
+    const parsed =
+      text === undefined
+        ? {
+            ok: false as const,
+            issues: [{ path: '(whole file)', message: say('issue.tooLarge', { millions: MOST_BYTES / 1e6 }) }],
+          }
+        : await ask('readKitchen', [text]);
     if (!parsed.ok) {
       setIssues(parsed.issues);
       return;
     }
+    setLeft(parsed.left);
     const k = parsed.value;
     setAsking({
       title: t('settingsRoom.putThisKitchenInThe'),
@@ -200,6 +215,15 @@ export function SettingsRoom() {
               <View role="alert">
                 <Notice text={t('settingsRoom.nothingWasChangedThisFile')}>
                   {issues.map((i) => (
+                    <Type key={i.path + tell(i.message)}>{`${i.path}: ${tell(i.message)}`}</Type>
+                  ))}
+                </Notice>
+              </View>
+            ) : null}
+            {left.length ? (
+              <View role="alert">
+                <Notice text={t('settingsRoom.theseStayOut', { count: left.length })}>
+                  {left.slice(0, 20).map((i) => (
                     <Type key={i.path + tell(i.message)}>{`${i.path}: ${tell(i.message)}`}</Type>
                   ))}
                 </Notice>

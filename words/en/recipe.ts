@@ -27,7 +27,8 @@ export const recipe = {
   'recipe.thisIsNotTextIt':
     'This is not text: it may be a picture or a document. Copy the words out of it and paste them.',
   'recipe.thisIsJsonButThere': 'This is JSON, but there is no schema.org Recipe in it.',
-  'recipe.thisBeginsLikeJsonBut': 'This begins like JSON but does not hold: {{message}}.',
+  'recipe.thisBeginsLikeJsonBut':
+    'This begins like JSON and breaks off or is not closed: it should be the whole of it.',
   'recipe.thisPageHoldsNoRecipe':
     'This page holds no recipe that can be read. Copy the list and the steps and paste those.',
   'recipe.lines': '{{length}} lines',

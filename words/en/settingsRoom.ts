@@ -24,6 +24,8 @@ export const settingsRoom = {
   'settingsRoom.exportEverything': 'Export everything',
   'settingsRoom.importAKitchen': 'Import a kitchen',
   'settingsRoom.kitchenFile': 'Kitchen file',
+  'settingsRoom.theseStayOut_one': 'One thing in this file cannot be used and stays out:',
+  'settingsRoom.theseStayOut_other': '{{count, whole}} things in this file cannot be used and stay out:',
   'settingsRoom.nothingWasChangedThisFile': 'Nothing was changed. This file is not a kitchen that can be read:',
   'settingsRoom.demo': 'Demo',
   'settingsRoom.startMyOwnKitchen': 'Start my own kitchen',
