@@ -1,4 +1,4 @@
-import { amount, expect, more, openAt, openPlan, test } from './kitchen';
+import { amount, expect, openAt, openPlan, test } from './kitchen';
 
 test('a model that is ended while cooking is noticed, said and begun again from the events', async ({
   watched: page,
