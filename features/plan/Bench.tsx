@@ -10,6 +10,7 @@ import type { Ingredient } from '../../core/pantry/ingredient';
 import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
 import { FILL, toSpoons } from '../../core/units/measures';
+import { useTakeBack } from '../shared/useTakeBack';
 import { useCollection } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Choices } from '../../ui/Choices';
@@ -168,6 +169,7 @@ export function Bench({
 
   const held = (id: string) => plan.carveOuts.find((c) => c.taste && c.ingredientId === id)?.grams;
   const close = () => setSheet(undefined);
+  const back = useTakeBack();
   const setGrams = useStable((id: string, grams: number) => {
     setSwapped(undefined);
     onChange(withGrams(plan, id, grams), id);
@@ -263,6 +265,7 @@ export function Bench({
           />
         ) : null}
       </Sheet>
+      {back.bar}
       <IngredientSheet
         open={picking !== undefined}
         replacing={picking?.replace ? lookUp(plan, picking.replace) : undefined}
@@ -272,6 +275,9 @@ export function Bench({
         onRemove={
           picking?.replace && removable(picking.replace)
             ? () => {
+                back.offer(t('planRoom.isOut', { name: lookUp(plan, picking.replace!).name }), () =>
+                  onChange(plan, 'all'),
+                );
                 onChange(
                   refreshCarveOuts({
                     ...plan,

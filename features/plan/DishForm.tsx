@@ -7,6 +7,7 @@ import type { Plan } from '../../core/plan/plan';
 import { DISHES, DishSchema, type Dish } from '../../core/pantry/kitchen';
 import { asDish } from '../../core/vessels/vessel';
 import { useCollection, useRemove, useSave } from '../shared/stored';
+import { useTakeBack } from '../shared/useTakeBack';
 import { Choices } from '../../ui/Choices';
 import { CutGrid } from '../../ui/CutGrid';
 import { Key } from '../../ui/Key';
@@ -36,6 +37,7 @@ export function DishForm({
   const save = useSave('vessels');
   const remove = useRemove('vessels');
   const [making, setMaking] = useState(false);
+  const back = useTakeBack();
   const mine = (vessels.data ?? []).filter((v) => v.use === 'dish');
   const all: { name: string; dish: Dish; ownId?: string }[] = [
     ...mine.map((v) => ({ name: v.name, dish: asDish(v), ownId: v.id })),
@@ -148,9 +150,14 @@ export function DishForm({
         <Key
           label={t('planRoom.forget', { nowName: all[now]!.name })}
           kind="quiet"
-          onPress={() => remove.mutate(own)}
+          onPress={() => {
+            const was = mine.find((v) => v.id === own);
+            remove.mutate(own);
+            if (was) back.offer(t('planRoom.isForgotten', { name: was.name }), () => save.mutate(was));
+          }}
         />
       ) : null}
+      {back.bar}
       <Stepper
         name={t('planRoom.howMany')}
         value={plan.dish.count}

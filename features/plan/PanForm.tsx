@@ -7,6 +7,7 @@ import { HOBS, PANS, type Pan } from '../../core/pantry/kitchen';
 import { suggestSettings } from '../../core/pot/hob';
 import { asPan } from '../../core/vessels/vessel';
 import { useCollection, useRemove, useSave } from '../shared/stored';
+import { useTakeBack } from '../shared/useTakeBack';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -32,6 +33,7 @@ export function PanForm({
   const save = useSave('vessels');
   const remove = useRemove('vessels');
   const [making, setMaking] = useState(false);
+  const back = useTakeBack();
   const total = massG(wholeMixture(plan));
   const fit = (next: Plan): Plan => ({
     ...next,
@@ -102,9 +104,14 @@ export function PanForm({
         <Key
           label={t('planRoom.forget2', { panName: plan.pan.name })}
           kind="quiet"
-          onPress={() => remove.mutate(own)}
+          onPress={() => {
+            const was = mine.find((v) => v.id === own);
+            remove.mutate(own);
+            if (was) back.offer(t('planRoom.isForgotten', { name: was.name }), () => save.mutate(was));
+          }}
         />
       ) : null}
+      {back.bar}
       <Choices
         label={t('planRoom.ring')}
         column

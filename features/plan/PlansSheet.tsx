@@ -9,6 +9,7 @@ import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
 import { type SetWord } from '../../core/texture/words';
 import { RULES, type Rule } from '../../core/plan/rules';
 import { PANTRY } from '../../core/pantry/pantry';
+import { atWallClock } from '../shared/wallClock';
 import { useCollection, useEdit, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -303,7 +304,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       w.style && t(`style.${w.style}`),
       w.warm === undefined ? '' : w.warm ? t('planRoom.warm') : t('planRoom.cold'),
       w.word && wordSays(w.word),
-      w.at !== undefined && fmt.time(startOfDay(clock()).getTime() + w.at * 60_000),
+      w.at !== undefined && fmt.time(atWallClock(clock(), w.at).getTime()),
       ...w.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()),
     ].filter(Boolean);
     setHeard(
@@ -328,7 +329,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       milkId,
       people,
       portionG,
-      serveAt: new Date(day + at * 60_000).toISOString(),
+      serveAt: atWallClock(day, at).toISOString(),
       family,
       own: ownUsed,
     });

@@ -10,6 +10,7 @@ import type { Plan } from '../../core/plan/plan';
 import { PREP_GROUPS, type PrepItem } from '../../core/prep/items';
 import { asWeighed, emptyPrep, weighingOf, type Prep } from '../../core/prep/weigh';
 import { MACHINES } from '../../core/settings';
+import { useTakeBack } from '../shared/useTakeBack';
 import { useCollection, useEdit, useSave, useSettings } from '../shared/stored';
 import { colour } from '../../ui/colours';
 import { Key } from '../../ui/Key';
@@ -137,6 +138,7 @@ function DishSwitcher({ v: { dishes, plan }, onSwitch }: Prepared & { onSwitch: 
 
 /** What is weighed and what not, and the machines there are. */
 function Weighed({ v }: Prepared) {
+  const back = useTakeBack();
   const { fmt, tell } = useApp();
   const { todo, left, weighed, prep, edit, machines, changeSettings } = v;
   return (
@@ -165,9 +167,14 @@ function Weighed({ v }: Prepared) {
           label={t('prepRoom.weighAllAgain')}
           kind="quiet"
           className="self-start"
-          onPress={() => edit((now) => ({ ...now, weighed: [] }))}
+          onPress={() => {
+            const { weighed: was } = prep;
+            edit((now) => ({ ...now, weighed: [] }));
+            back.offer(t('prepRoom.nothingIsWeighed'), () => edit((now) => ({ ...now, weighed: was })));
+          }}
         />
       ) : null}
+      {back.bar}
       <Type kind="title" level={2} className="pt-3">
         {t('prepRoom.otherMachines')}
       </Type>

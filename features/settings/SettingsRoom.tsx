@@ -7,7 +7,17 @@ import { say } from '../../core/say';
 import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
 import { DEFAULT_SETTINGS, LANGUAGES, type Settings } from '../../core/settings';
-import { useCollection, useRemove, useReplaceAll, useSave, useSetAside, useSettings } from '../shared/stored';
+import { supperOffsetMin } from '../shared/wallClock';
+import { useTakeBack } from '../shared/useTakeBack';
+import {
+  useCollection,
+  useEverything,
+  useRemove,
+  useReplaceAll,
+  useSave,
+  useSetAside,
+  useSettings,
+} from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { FileKey } from '../../ui/FileKey';
@@ -61,7 +71,7 @@ function DemoKeys({ settings, onAsk }: { settings: Settings; onAsk: (what: Askin
             text: t('settingsRoom.whatIsHereNowGoes'),
             act: t('settingsRoom.bringItBack'),
             make: async () => ({
-              ...(await ask('demo', [clock(), new Date().getTimezoneOffset()])),
+              ...(await ask('demo', [clock(), supperOffsetMin(clock())])),
               settings,
             }),
           })
@@ -74,6 +84,8 @@ function DemoKeys({ settings, onAsk }: { settings: Settings; onAsk: (what: Askin
 export function SettingsRoom() {
   const { ask } = useKitchen();
   const saveKitchen = useSaveKitchen();
+  const everything = useEverything();
+  const back = useTakeBack();
   const tell = useTell();
   const { ready } = useApp();
   const router = useRouter();
@@ -229,6 +241,7 @@ export function SettingsRoom() {
                 </Notice>
               </View>
             ) : null}
+            {back.bar}
             {said ? (
               <Type kind="strong" role="status">
                 {said}
@@ -253,10 +266,14 @@ export function SettingsRoom() {
             const make = asking?.make;
             setAsking(undefined);
             setSaid(t('settingsRoom.working'));
-            void make?.()
-              .then((k) => replace.mutateAsync(k))
+            void Promise.all([make?.(), everything(nowIso())])
+              .then(async ([k, was]) => {
+                if (!k) return;
+                await replace.mutateAsync(k);
+                back.offer(t('settingsRoom.anotherKitchenIsHere'), () => void replace.mutateAsync(was));
+              })
               .then(() => setSaid(t('settingsRoom.done')))
-              .catch((e: Error) => setSaid(t('settingsRoom.notDoneNothingWasChanged', { message: e.message })));
+              .catch(() => setSaid(t('settingsRoom.notDoneNothingWasChanged')));
           }}
         />
         <Key label={t('settingsRoom.leaveItAsItIs')} size="amount" onPress={() => setAsking(undefined)} />
@@ -294,6 +311,7 @@ function Packs() {
   const packs = useCollection('packs');
   const save = useSave('packs');
   const remove = useRemove('packs');
+  const back = useTakeBack();
   const { control, handleSubmit, formState, reset } = useForm({
     resolver: zodResolver(PackTyped as never),
     mode: 'onChange',
@@ -309,6 +327,7 @@ function Packs() {
       <Type kind="title" level={2}>
         {t('settingsRoom.cansAndPackets')}
       </Type>
+      {back.bar}
       {(packs.data ?? []).map((p) => (
         <View key={p.id} className="flex-row items-center gap-2">
           <View className="flex-1">
@@ -322,7 +341,10 @@ function Packs() {
             label={t('settingsRoom.remove')}
             spoken={t('settingsRoom.remove2', { name: p.name })}
             kind="quiet"
-            onPress={() => remove.mutate(p.id)}
+            onPress={() => {
+              remove.mutate(p.id);
+              back.offer(t('settingsRoom.isGone', { name: p.name }), () => save.mutate(p));
+            }}
           />
         </View>
       ))}

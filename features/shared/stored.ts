@@ -9,6 +9,7 @@ import { COLLECTION_NAMES, type CollectionName, type Collections } from '../../s
 import type { Kitchen } from '../../storage/kitchen';
 import { setAside, type Problem, type Repository } from '../../storage/records';
 import { useKitchen, type AroundRooms } from './kitchen';
+import { supperOffsetMin } from './wallClock';
 
 type Name = CollectionName;
 
@@ -32,7 +33,7 @@ const opening = ({ ask, clock, store }: AroundRooms) => ({
     if (everKept()) throw new KitchenLost('what was kept is gone');
     await navigator.locks.request(FIRST_VISIT, async () => {
       if (await kitchen.opened()) return;
-      await kitchen.replaceAll(await ask('demo', [clock(), new Date(clock()).getTimezoneOffset()]));
+      await kitchen.replaceAll(await ask('demo', [clock(), supperOffsetMin(clock())]));
     });
     nowKept();
     return true;

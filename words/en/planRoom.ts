@@ -198,6 +198,8 @@ export const planRoom = {
   'planRoom.myRingGives': 'My ring gives',
   'planRoom.ofWhatItsKindGives': 'of what its kind gives; bubbles early: more',
   'planRoom.kitchenAboveSea': 'Kitchen above sea',
+  'planRoom.isForgotten': '{{name}} is forgotten',
+  'planRoom.isOut': '{{name}} is out',
   'planRoom.planAPudding': 'Plan a pudding',
   'planRoom.nothingOnYet': 'nothing on yet',
   'planRoom.sayWhatMilkAndFor': 'Say what milk and for how many. The amounts fill in from there.',

@@ -11,6 +11,7 @@ export const prepRoom = {
   'prepRoom.more': 'more',
   'prepRoom.less': 'less',
   'prepRoom.thanPlanned': ', {{off}} {{less}} than planned',
+  'prepRoom.nothingIsWeighed': 'Nothing is weighed now',
   'prepRoom.weighAllAgain': 'Weigh all again',
   'prepRoom.otherMachines': 'Other machines',
   'prepRoom.whatYouHaveChangesWhat':
