@@ -26,6 +26,7 @@ export type Kitchen = Repositories & {
     value: Collections[N],
     atMs: number,
   ): () => void;
+  noteSettings(base: Settings, value: Settings, atMs: number): () => void;
   /** Notes events of a cook: they outlive the tab from this moment on, and are in its record after `settle`. */
   note(cookId: string, events: readonly CookEvent[]): void;
   /**
@@ -58,7 +59,34 @@ export function kitchenOver(shell: Shell): Kitchen {
 
   const journal = journalOver(shell.atOnce);
 
+  const changeable = new Map<string, { repo: Repository<{ id: string }>; schema: z.ZodType<{ id: string }> }>([
+    ...COLLECTION_NAMES.map((name, i) => [name, { repo: each[i]!, schema: COLLECTIONS[name].schema }] as const),
+    [settings.name, { repo: settings as unknown as Repository<{ id: string }>, schema: StoredSettingsSchema }],
+  ]);
+
+  /** Makes the changes good that a tab noted and did not write. @returns whether there were any */
+  async function settleChanges(wanted: (collection: string) => boolean): Promise<boolean> {
+    const { of, bad } = journal.changes();
+    const mine = of.filter(({ change }) => wanted(change.collection));
+    for (const { key, change } of mine) {
+      const { repo, schema } = changeable.get(change.collection) ?? {};
+      const read = schema?.safeParse(change.value);
+      if (!repo || !read?.success) {
+        bad.push({ key, text: JSON.stringify(change) });
+        continue;
+      }
+      const value = read.data;
+      await repo.update(value.id, (now) =>
+        now ? rebase((change.base ?? now) as typeof value, value, now) : change.base ? undefined : value,
+      );
+      journal.clear([key]);
+    }
+    for (const { key, text } of bad) await putAside(shell, key, text, say('record.torn'), () => journal.clear([key]));
+    return mine.length > 0;
+  }
+
   const readSettings = async (): Promise<Settings> => {
+    await settleChanges((name) => name === settings.name).catch(() => undefined);
     const stored = await settings.get('mine');
     if (!stored) return DEFAULT_SETTINGS;
     const { id: _id, ...rest } = stored;
@@ -72,25 +100,16 @@ export function kitchenOver(shell: Shell): Kitchen {
     opened: async () => (await shell.store.getItem(META)) !== null,
     note: journal.note,
     noteChange: (collection, base, value, at) => journal.change({ collection, base, value: { ...value }, at }),
+    noteSettings: (base, value, at) =>
+      journal.change({
+        collection: settings.name,
+        base: { ...base, id: 'mine' },
+        value: { ...value, id: 'mine' },
+        at,
+      }),
     async settle() {
       const { of, bad } = journal.pending();
-      let changed = false;
-      const left = journal.changes();
-      bad.push(...left.bad);
-      for (const { key, change } of left.of) {
-        const repo = each.find((r) => r.name === change.collection);
-        const read = repo && COLLECTIONS[repo.name as CollectionName].schema.safeParse(change.value);
-        if (!repo || !read?.success) {
-          bad.push({ key, text: JSON.stringify(change) });
-          continue;
-        }
-        const value = read.data as { id: string };
-        await repo.update(value.id, (now) =>
-          now ? rebase((change.base ?? now) as typeof value, value, now) : change.base ? undefined : value,
-        );
-        journal.clear([key]);
-        changed = true;
-      }
+      let changed = await settleChanges(() => true);
       for (const { key, text } of bad) await putAside(shell, key, text, say('record.torn'), () => journal.clear([key]));
       for (const [cookId, { keys, events }] of of) {
         let found = false;

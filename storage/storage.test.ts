@@ -232,6 +232,17 @@ describe('a change of a record that a tab did not live to write', () => {
     expect(m.atOnce.size).toBe(0);
     expect(Object.values(await setAside(m.store)).join()).toMatch(/junk/);
   });
+  it('settings too, before they are read', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo);
+    const was = await k.readSettings();
+    k.noteSettings(was, { ...was, theme: 'night' }, 1);
+    k.noteSettings({ ...was, theme: 'night' }, { ...was, theme: 'night', clock: '12' }, 2);
+    const again = kitchenOver(memoryOf(m));
+    expect(await again.readSettings()).toMatchObject({ theme: 'night', clock: '12' });
+    expect(m.atOnce.size).toBe(0);
+  });
   it('this tab’s own are left to it while it lives', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);

@@ -6,6 +6,7 @@ import { promiseOf, type Batch } from '../../core/book/batch';
 import { foldCook } from '../../core/cook/fold';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { stripMiddle, wordAt } from '../../core/texture/words';
+import { keepFirmly } from '../../storage/browser';
 import { useCollection, useEdit, useSave } from '../shared/stored';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -235,6 +236,7 @@ function WriteSheet({
     .filter(({ state }) => !Number.isNaN(state.pouredMs));
   const write = async (plan: Batch['plan'], at: number, cook?: (typeof poured)[number]['cook']) => {
     const id = newId('batch');
+    keepFirmly();
     const forecast = await ask('forecast', [plan]);
     saveBatch.mutate({
       id,

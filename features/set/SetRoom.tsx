@@ -7,6 +7,7 @@ import { promiseOf } from '../../core/book/batch';
 import { SAFE_COOLING } from '../../core/set/safety';
 import { standing } from '../../core/set/firmness';
 import { aimPlace } from '../../core/texture/words';
+import { keepFirmly } from '../../storage/browser';
 import { useEdit, useSave } from '../shared/stored';
 import { CoolingRing } from '../../ui/CoolingRing';
 import { Key } from '../../ui/Key';
@@ -145,6 +146,7 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
   const writeDown = () => {
     const id = cook.batchId ?? newBatch;
     if (!cook.batchId) {
+      keepFirmly();
       saveBatch.mutate({
         id,
         cookId: cook.id,

@@ -256,7 +256,7 @@ export function useCookEvents() {
 }
 
 export function useSettings(): { settings: Settings | undefined; change: (next: Partial<Settings>) => void } {
-  const { store } = useKitchen();
+  const { store, clock } = useKitchen();
   const client = useQueryClient();
   const query = useQuery({
     queryKey: ['settings'],
@@ -271,8 +271,12 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
   return {
     settings: query.data,
     change: (part) => {
-      client.setQueryData<Settings>(['settings'], (now) => now && { ...now, ...part });
-      save.mutate(part);
+      const now = client.getQueryData<Settings>(['settings']);
+      if (!now) return;
+      const next = { ...now, ...part };
+      const written = store().noteSettings(now, next, clock());
+      client.setQueryData(['settings'], next);
+      void save.mutateAsync(part).then(written, () => undefined);
     },
   };
 }
