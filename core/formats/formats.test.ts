@@ -119,7 +119,8 @@ describe('the kitchen file', () => {
       return r.issues.map((i) => `${i.path}: ${english(i.message)}`);
     };
     expect(said('{\n"format": nonsense')[0]).toMatch(/is not JSON: should be/);
-    expect(said('[]')[0]).toMatch(/^format/);
+    expect(said('[]')[0]).toMatch(/whole file.*should be an object/);
+    expect(said('{}')[0]).toMatch(/^format: /);
     expect(said('null')).toHaveLength(1);
     expect(said(JSON.stringify({ ...kitchen, plans: 'none' }))[0]).toMatch(/^plans: /);
   });
