@@ -65,9 +65,12 @@ export function ask<K extends keyof ModelApi>(name: K, args: Args<K>, signal?: A
 /** Workers that help with many kitchens, beside the one that is always there. */
 const helpers: ReturnType<typeof overseer<Remote<ModelApi>>>[] = [];
 const MOST_WORKERS = 8;
+/** Fewer blocks than this are no work to hire for: each worker is a model of its own in memory. */
+const WORTH_HIRING = 10;
 
-/** As many as there are cores; those beyond the first come with the first question that wants them. */
-function crew() {
+/** As many as there are cores; those beyond the first come with the first work that is worth it. */
+function crew(blocks: number) {
+  if (blocks < WORTH_HIRING) return [model];
   const wanted = Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 1);
   while (helpers.length < wanted - 1) helpers.push(overseer(hire, greet));
   return [model, ...helpers];
@@ -84,9 +87,10 @@ export async function askChances(
   onDone: (done: number) => void,
 ): Promise<Chances | undefined> {
   const age = await ask('sharedBy', [plan], signal);
+  const blocks = blocksOf(draws, SEED);
   const found = await dealOut(
-    blocksOf(draws, SEED),
-    crew().map((one) => (block) => one.use((hand) => hand.kitchensOf(plan, age, block))),
+    blocks,
+    crew(blocks.length).map((one) => (block) => one.use((hand) => hand.kitchensOf(plan, age, block))),
     signal,
     onDone,
   );

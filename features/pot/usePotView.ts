@@ -29,8 +29,13 @@ export function usePotView(c: UsedCook, now: number) {
   const state = c.state!;
   const heard = useLive(cook, c.steps, state.stepIndex, c.forecast !== undefined);
   const health = useModelHealth();
-  // an answer of a model that has stopped since, or that is long overdue, says nothing of the pot now
-  const blind = health !== 'well' || (heard !== undefined && !state.paused && now - heard.atMs > BLIND_MS);
+  // an answer of a model that has stopped since says nothing of the pot now, nor one of this fire that is long overdue
+  const overdue =
+    heard?.stepIndex === state.stepIndex &&
+    c.steps[state.stepIndex]?.heat !== undefined &&
+    !state.paused &&
+    now - heard.atMs > BLIND_MS;
+  const blind = health !== 'well' || overdue;
   const live = blind ? undefined : heard;
   // an answer is of the step it was asked about, and of no other
   const of = live?.stepIndex === state.stepIndex ? live.live : undefined;
