@@ -4,7 +4,7 @@ import type { Forecast } from '../../core/model/forecast';
 import { RISKS } from '../../core/model/risks';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS, aimPlace } from '../../core/texture/words';
-import { lookUp, mainLiquid } from '../../core/plan/stages';
+import { lookUp, mainLiquid, wholeMixture } from '../../core/plan/stages';
 import { limitSaid, limitsFor, type Holds } from '../../core/model/limits';
 import { MouldOutline } from '../../ui/MouldOutline';
 import { Notice } from '../../ui/Notice';
@@ -335,7 +335,9 @@ function Chances({ plan }: { plan: Plan }) {
           ))}
           <Type kind="small" tone="quiet">
             {[
-              chances.curdles > 0.005 ? t('planRoom.curdles', { curdles: Math.round(100 * chances.curdles) }) : '',
+              wholeMixture(plan).eggProteinG > 0
+                ? t('planRoom.curdles', { curdles: Math.round(100 * chances.curdles) })
+                : '',
               t('planRoom.lumps', { lumps: Math.round(100 * chances.lumps) }),
               t('planRoom.catches', { catches: Math.round(100 * chances.catches) }),
               plan.serve.style === 'turned out'
