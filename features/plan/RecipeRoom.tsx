@@ -109,11 +109,12 @@ export function RecipeRoom() {
   });
   const open = async (f: File) => {
     const written = f.size > MOST_BYTES ? undefined : await readTextFile(f);
-    if (written === undefined || written.length > MOST_LETTERS) {
+    if (written === undefined) {
       setWrong(t('planRoom.holdsThousandLettersOneRecipe', { name: f.name, size: Math.round(f.size / 1000) }));
       return;
     }
-    setText(written);
+    // what is too long is said by the reader, and not put into a field that it would only slow
+    if (written.length <= MOST_LETTERS) setText(written);
     read.mutate(written);
   };
   const mend = async (at: number, change: { ingredientId?: string; grams?: number }) => {

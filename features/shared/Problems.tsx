@@ -25,11 +25,9 @@ export function Problems() {
   useAskAgain(health);
   const unwell = health !== 'well';
   const says = failed && whyNotOpen(failed);
+  if (!list.length && !unwell && !says) return null;
   return (
-    <View
-      role="alert"
-      className={list.length || unwell || says ? 'border-b-rim border-scorch bg-plate px-4 py-2' : undefined}
-    >
+    <View role="alert" className="border-b-rim border-scorch bg-plate px-4 py-2">
       {unwell ? (
         <Notice text={t(health === 'gone' ? 'shared.theModelIsGone' : 'shared.theModelIsBegunAgain')}>
           {health === 'gone' ? <Key label={t('shared.openAgain')} onPress={() => location.reload()} /> : null}
