@@ -12,8 +12,8 @@ export type Health = 'well' | 'begun again' | 'gone';
 /** A question went down with the one who was asked, twice. */
 export class WorkerGone extends Error {}
 
-/** A question may take this long: longer, and it is taken for dead. */
-export const LIMIT_MS = 30_000;
+/** A question may take this long on the slowest machine: longer, and it hangs. One that ends is noticed at once. */
+export const LIMIT_MS = 90_000;
 /** Between two tries to begin again, the last one for good. */
 const RESTS_MS = [0, 1000, 5000];
 /** So many deaths without an answer in between, and it is gone. */
