@@ -30,15 +30,22 @@ export function Problems() {
     <View role="alert" className="border-b-rim border-scorch bg-plate px-4 py-2">
       {unwell ? (
         <Notice text={t(health === 'gone' ? 'shared.theModelIsGone' : 'shared.theModelIsBegunAgain')}>
-          {health === 'gone' ? <Key label={t('shared.openAgain')} onPress={() => location.reload()} /> : null}
+          {health === 'gone' ? (
+            <Key label={t('shared.openAgain')} className="self-start" onPress={() => location.reload()} />
+          ) : null}
         </Notice>
       ) : null}
       {says ? (
         <Notice text={t('shared.theKitchenDidNotOpen', { says: tell(says) })}>
-          <Key label={t('shared.tryAgain')} onPress={() => void client.resetQueries({ queryKey: ['opened'] })} />
+          <Key
+            label={t('shared.tryAgain')}
+            className="self-start"
+            onPress={() => void client.resetQueries({ queryKey: ['opened'] })}
+          />
           {failed instanceof KitchenLost ? (
             <Key
               label={t('shared.goOnEmpty')}
+              className="self-start"
               onPress={() =>
                 void replace
                   .mutateAsync(emptyKitchen(settings ?? DEFAULT_SETTINGS, new Date(clock()).toISOString()))
