@@ -108,6 +108,12 @@ const AGAINST_DAIRY: Record<Base, number> = { dairy: 1, coconut: 0.9, soy: 1.15,
 const ONE_FOR_ALL_ML = 600;
 const FILLED = 0.95;
 
+/** How many of a dish so many portions take. @param portionG g each */
+export const dishesFor = ({ capacityMl }: { capacityMl: number }, people: number, portionG: number): number =>
+  capacityMl > ONE_FOR_ALL_ML
+    ? 1
+    : Math.max(people, Math.ceil((people * portionG) / PUDDING_G_PER_ML / (FILLED * capacityMl)));
+
 /** Egg that sets coconut as firm as dairy: its fat does a part (C). */
 const EGG_IN_COCONUT = 0.87;
 
@@ -129,7 +135,6 @@ export function newPlan(s: Start): Plan {
   });
   const milkShare = 1 - shares.reduce((sum, [, share]) => sum + share, 0);
   const hours = start.hours ?? 5;
-  const servedMl = (s.people * s.portionG) / PUDDING_G_PER_ML;
   const plan: Plan = {
     format: 'ovalis-plan',
     version: 4,
@@ -153,11 +158,7 @@ export function newPlan(s: Start): Plan {
       stirEveryS: start.stirEveryS ?? 3,
     },
     choices: start.choices ?? {},
-    dish: {
-      ...dish,
-      count:
-        dish.capacityMl > ONE_FOR_ALL_ML ? 1 : Math.max(s.people, Math.ceil(servedMl / (FILLED * dish.capacityMl))),
-    },
+    dish: { ...dish, count: dishesFor(dish, s.people, s.portionG) },
     sides: [],
     rules: [],
     rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },

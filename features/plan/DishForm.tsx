@@ -6,6 +6,7 @@ import { scaleToDish } from '../../core/plan/amounts';
 import type { Plan } from '../../core/plan/plan';
 import { DISHES, DishSchema, type Dish } from '../../core/pantry/kitchen';
 import { asDish } from '../../core/vessels/vessel';
+import { dishesFor } from '../../core/plan/newPlan';
 import { useCollection, useRemove, useSave } from '../shared/stored';
 import { useTakeBack } from '../shared/useTakeBack';
 import { Choices } from '../../ui/Choices';
@@ -48,7 +49,8 @@ export function DishForm({
     d.heightMm === plan.dish.heightMm &&
     JSON.stringify(d.form) === JSON.stringify(plan.dish.form);
   const now = all.findIndex((d) => same(d.dish));
-  const put = (dish: Dish) => onChange({ ...plan, dish: { ...dish, count: dish.capacityMl > 600 ? 1 : plan.people } });
+  const put = (dish: Dish) =>
+    onChange({ ...plan, dish: { ...dish, count: dishesFor(dish, plan.people, plan.portionG) } });
   /** A measure changed by hand is no longer the tin that was drawn. */
   const reshape = (change: Partial<Dish>) => {
     const { form: _form, ...rest } = plan.dish;

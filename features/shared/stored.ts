@@ -128,14 +128,15 @@ export function useEverything() {
   const { store } = useKitchen();
   const client = useQueryClient();
   return async (exportedAt: string): Promise<KitchenFile> => {
-    const settings = client.getQueryData<Settings>(['settings']) ?? (await store().readSettings());
-    const lists = await Promise.all(
-      COLLECTION_NAMES.map(async (name) => {
-        const shown = client.getQueryData<{ id: string }[]>([name]);
-        return [name, shown ?? withUnsaved(client, name, (await repo(store, name).list()) as never)] as const;
-      }),
-    );
-    return { ...emptyKitchen(settings, exportedAt), ...Object.fromEntries(lists) };
+    const kept = await store()
+      .readAll(exportedAt)
+      .catch(() => emptyKitchen(DEFAULT_SETTINGS, exportedAt));
+    const shown = COLLECTION_NAMES.map((name) => [
+      name,
+      client.getQueryData([name]) ?? withUnsaved(client, name, kept[name] as never),
+    ]);
+    const settings = client.getQueryData<Settings>(['settings']) ?? kept.settings;
+    return { ...kept, ...Object.fromEntries(shown), settings };
   };
 }
 
