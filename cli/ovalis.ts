@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { forecast } from '../core/model/forecast';
 import { answer, askJsonSchema, ASKS, type Ask } from '../core/formats/asks';
+import { batchJsonSchema } from '../core/formats/batchFile';
+import { kitchenJsonSchema } from '../core/formats/kitchenFile';
 import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { Said } from '../core/say';
@@ -14,7 +16,7 @@ const USAGE = `Use:
   npm run -s ovalis -- cool FILE       a filled dish through room, fridge, freezer or baths
   npm run -s ovalis -- bake FILE       a filled dish in the oven
   npm run -s ovalis -- montecarlo FILE chances over many kitchens
-  npm run -s ovalis -- schema [NAME]   JSON Schema of the plan, or of one of the questions above
+  npm run -s ovalis -- schema [NAME]   JSON Schema of plan (where none is named), kitchen, batch, or one of the questions above
   npm run -s ovalis -- example         a plan to start from
 `;
 
@@ -39,7 +41,7 @@ const written = (v: unknown): unknown =>
 
 const print = (value: unknown) => process.stdout.write(JSON.stringify(value, (_, v) => written(v), 2) + '\n');
 
-const isAsk = (name: string | undefined): name is Ask => name !== undefined && name in ASKS;
+const isAsk = (name: string | undefined): name is Ask => name !== undefined && Object.hasOwn(ASKS, name);
 
 const [command, file] = process.argv.slice(2);
 if (command === 'forecast' && file) {
@@ -59,6 +61,8 @@ if (command === 'forecast' && file) {
     );
   print(a.value);
 } else if (command === 'schema' && isAsk(file)) print(askJsonSchema(file));
-else if (command === 'schema') print(planJsonSchema());
+else if (command === 'schema' && file === 'kitchen') print(kitchenJsonSchema());
+else if (command === 'schema' && file === 'batch') print(batchJsonSchema());
+else if (command === 'schema' && (file === undefined || file === 'plan')) print(planJsonSchema());
 else if (command === 'example') print(choirSupper(Date.UTC(2026, 11, 11, 12)).plans[1]);
 else fail([USAGE], 2);

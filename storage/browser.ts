@@ -2,7 +2,7 @@ import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { isNoted } from './journal';
 import { kitchenOver, type Kitchen } from './kitchen';
 import { keepLightly, local } from './local';
-import type { KeyValue, Problem } from './records';
+import type { KeyValue, News, Problem } from './records';
 
 /** The browser's side of storage: IndexedDB through AsyncStorage, locks and news between tabs. Made once, after mount. */
 
@@ -20,8 +20,8 @@ function teller<T>() {
 }
 
 export const problems = teller<Problem>();
-/** a collection that another tab changed; this tab's own changes are in its cache already */
-export const changes = teller<string>();
+/** what another tab changed; this tab's own changes are in its cache already */
+export const changes = teller<News>();
 
 const EVER_KEPT = 'ovalis-kept';
 /** Whether a kitchen was ever kept here: then one that is gone was taken away, and no demo takes its place. */
@@ -42,17 +42,31 @@ export function browserStore(): KeyValue {
   return backing;
 }
 
+/** A turn of the page between two pieces of work. A timer would wait longer, and a stopped clock for ever. */
+const breathe = () =>
+  new Promise<void>((ok) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      ok();
+    };
+    port2.postMessage(0);
+  });
+
 export function browserKitchen(): Kitchen {
   if (kitchen) return kitchen;
   const news = new BroadcastChannel('ovalis');
-  news.onmessage = (e: MessageEvent<string>) => changes.tell(e.data);
+  // a tab that is older than this one tells the name alone
+  news.onmessage = (e: MessageEvent<News | string>) =>
+    changes.tell(typeof e.data === 'string' ? { collection: e.data } : e.data);
   kitchen = kitchenOver({
     store: browserStore(),
     atOnce: local(),
     lock: async (name, work) =>
       (await navigator.locks.request(`ovalis ${name}`, work)) as Awaited<ReturnType<typeof work>>,
     report: problems.tell,
-    changed: (collection) => news.postMessage(collection),
+    changed: (what) => news.postMessage(what),
+    breathe,
   });
   const { settle } = kitchen;
   // what another tab noted it also writes, unless it died before
@@ -61,7 +75,7 @@ export function browserKitchen(): Kitchen {
       setTimeout(
         () =>
           void settle()
-            .then((changed) => changed && changes.tell('cooks'))
+            .then((written) => written.forEach(({ collection, value }) => changes.tell({ collection, id: value.id })))
             .catch(() => undefined),
         DEAD_MS,
       );

@@ -1,19 +1,33 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { CookEvent } from '../core/cook/events';
+import { isOn } from '../core/cook/row';
+import {
+  COLLECTION_NAMES,
+  SETTINGS_SPEC,
+  specOf,
+  type CollectionName,
+  type Collections,
+  type Rows,
+  type StoredSettings,
+} from '../core/formats/collections';
 import type { KitchenFile } from '../core/formats/kitchenFile';
-import { DEFAULT_SETTINGS, SettingsSchema, type Settings } from '../core/settings';
-import { COLLECTION_NAMES, COLLECTIONS, type CollectionName, type Collections } from './collections';
+import type { Exchange } from '../core/formats/merge';
+import { keyOf, rowKeyOf, textsOf } from '../core/formats/record';
 import { rebase } from '../core/plan/rebase';
+import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
 import { journalOver } from './journal';
-import { say } from '../core/say';
-import { putAside, refusalOf, repository, since, type CollectionSpec, type Repository, type Shell } from './records';
-
-const StoredSettingsSchema = SettingsSchema.extend({ id: z.literal('mine') });
-type StoredSettings = Settings & { id: 'mine' };
+import { bringBack, putAside, refusalOf, repository, type Repository, type Shell } from './records';
 
 const META = 'meta/opened';
 
-type Repositories = { [N in CollectionName]: Repository<Collections[N]> };
+type RowOf<N> = N extends keyof Rows ? Rows[N] : { id: string };
+type Repositories = { [N in CollectionName]: Repository<Collections[N], RowOf<N>> };
+
+/** What an exchange was made of is not as it was seen. */
+export class ChangedMeanwhileError extends Error {}
+
+/** A record that was written. */
+export type Written = { collection: string; value: { id: string } };
 
 export type Kitchen = Repositories & {
   settings: Repository<StoredSettings>;
@@ -31,58 +45,63 @@ export type Kitchen = Repositories & {
   note(cookId: string, events: readonly CookEvent[]): void;
   /**
    * Puts what was noted, here or by a tab that died, into the records: a write a cook, each event once.
-   * @returns whether any record has changed
+   * @returns the records as they were written
    */
-  settle(): Promise<boolean>;
-  readAll(exportedAt: string): Promise<KitchenFile>;
-  /** Puts a file's content in the place of everything; the old stays until the new is written. */
-  replaceAll(file: KitchenFile): Promise<void>;
+  settle(): Promise<Written[]>;
+  /** Puts records back that a later version wrote, now that they can be read. */
+  bringBack(): Promise<boolean>;
+  /** Every record of the kitchen as it is stored, by key. */
+  texts(): Promise<Record<string, string>>;
+  /**
+   * Writes all of these and takes those out, under one lock; the old stays until the new is written.
+   * @param seen what the change was made of, by key @returns what brings the old back
+   * @throws ChangedMeanwhileError when a record that it touches is not as it was seen
+   */
+  exchange(change: Exchange, nowMs: number, seen?: Readonly<Record<string, string>>): Promise<Exchange>;
+  /** Puts a file's content in the place of everything. @returns what brings the old back */
+  replaceAll(file: KitchenFile, nowMs: number): Promise<Exchange>;
+  /** Pots that somebody stands at: they stay when another kitchen comes. */
+  potsOn(nowMs: number): Promise<Rows['cooks'][]>;
   readSettings(): Promise<Settings>;
 };
 
 /** All of a cook's data over one key-value store: a repository a collection, and what goes over all of them. */
 export function kitchenOver(shell: Shell): Kitchen {
   const repos = Object.fromEntries(
-    COLLECTION_NAMES.map((name) => [
-      name,
-      repository({ name, ...COLLECTIONS[name] } as CollectionSpec<{ id: string }>, shell),
-    ]),
+    COLLECTION_NAMES.map((name) => [name, repository(specOf(name), shell)]),
   ) as unknown as Repositories;
   const each = COLLECTION_NAMES.map((name) => repos[name] as unknown as Repository<{ id: string }>);
   const { cooks } = repos;
-  // version 2 of settings says how money is written, version 3 which machines there are, version 4 how the Pot is heard, seen
-  // and held, and its devices
-  const settings = repository<StoredSettings>(
-    { name: 'settings', version: 4, schema: StoredSettingsSchema, migrations: since(4, (old) => old) },
-    shell,
-  );
+  const settings = repository(SETTINGS_SPEC, shell);
 
   const journal = journalOver(shell.atOnce);
 
   const changeable = new Map<string, { repo: Repository<{ id: string }>; schema: z.ZodType<{ id: string }> }>([
-    ...COLLECTION_NAMES.map((name, i) => [name, { repo: each[i]!, schema: COLLECTIONS[name].schema }] as const),
-    [settings.name, { repo: settings as unknown as Repository<{ id: string }>, schema: StoredSettingsSchema }],
+    ...COLLECTION_NAMES.map((name, i) => [name, { repo: each[i]!, schema: specOf(name).schema }] as const),
+    [settings.name, { repo: settings as unknown as Repository<{ id: string }>, schema: SETTINGS_SPEC.schema }],
   ]);
 
-  /** Makes the changes good that a tab noted and did not write. @returns whether there were any */
-  async function settleChanges(wanted: (collection: string) => boolean): Promise<boolean> {
+  /** Makes the changes good that a tab noted and did not write. @returns the records as they were written */
+  async function settleChanges(wanted: (collection: string) => boolean): Promise<Written[]> {
     const { of, bad } = journal.changes();
-    const mine = of.filter(({ change }) => wanted(change.collection));
-    for (const { key, change } of mine) {
+    const written: Written[] = [];
+    for (const { key, change } of of) {
+      if (!wanted(change.collection)) continue;
       const { repo, schema } = changeable.get(change.collection) ?? {};
       const read = schema?.safeParse(change.value);
       if (!repo || !read?.success) {
         bad.push({ key, text: JSON.stringify(change) });
         continue;
       }
-      const value = read.data;
-      await repo.update(value.id, (now) =>
-        now ? rebase((change.base ?? now) as typeof value, value, now) : change.base ? undefined : value,
+      const mine = read.data;
+      const value = await repo.update(mine.id, (now) =>
+        now ? rebase((change.base ?? now) as typeof mine, mine, now) : change.base ? undefined : mine,
       );
+      if (value) written.push({ collection: change.collection, value });
       journal.clear([key]);
     }
-    for (const { key, text } of bad) await putAside(shell, key, text, say('record.torn'), () => journal.clear([key]));
-    return mine.length > 0;
+    for (const { key, text } of bad) await putAside(shell, key, text, undefined, () => journal.clear([key]));
+    return written;
   }
 
   const readSettings = async (): Promise<Settings> => {
@@ -92,6 +111,52 @@ export function kitchenOver(shell: Shell): Kitchen {
     const { id: _id, ...rest } = stored;
     return rest;
   };
+
+  const isRecord = (key: string) => COLLECTION_NAMES.some((name) => key.startsWith(keyOf(name, '')));
+  const isRow = (key: string) => COLLECTION_NAMES.some((name) => key.startsWith(rowKeyOf(name, '')));
+  const isSettings = (key: string) => key.startsWith(keyOf(settings.name, ''));
+
+  async function potsOn(nowMs: number) {
+    const openedAt = await shell.store.getItem(META);
+    return openedAt === null ? [] : (await cooks.rows()).filter((row) => isOn(row, openedAt, nowMs));
+  }
+
+  async function exchange(
+    { entries, gone, replaces = false }: Exchange,
+    nowMs: number,
+    seen?: Readonly<Record<string, string>>,
+  ): Promise<Exchange> {
+    const was = await shell.lock('replace all', async () => {
+      const on = replaces ? await potsOn(nowMs) : [];
+      const stays = new Set(on.flatMap(({ id }) => [keyOf(cooks.name, id), rowKeyOf(cooks.name, id)]));
+      const put = Object.fromEntries(Object.entries(entries).filter(([key]) => !stays.has(key)));
+      const out = gone.filter((key) => !stays.has(key));
+      const touched = [...new Set([...Object.keys(put), ...out])];
+      const before = touched.length ? await shell.store.getMany(touched) : {};
+      if (seen && touched.some((key) => isRecord(key) && (before[key] ?? undefined) !== seen[key]))
+        throw new ChangedMeanwhileError('changed meanwhile');
+      try {
+        if (Object.keys(put).length) await shell.store.setMany(put);
+      } catch (e) {
+        shell.report({ kind: 'not saved', key: 'everything', why: refusalOf(e) });
+        throw e;
+      }
+      if (out.length) await shell.store.removeMany(out);
+      if (replaces) {
+        const onIds = new Set(on.map((row) => row.id));
+        journal.clear([...journal.pending().of].flatMap(([id, { keys }]) => (onIds.has(id) ? [] : keys)));
+        journal.clear(journal.changes().of.map((c) => c.key));
+      }
+      const there = touched.filter((key) => typeof before[key] === 'string');
+      return {
+        entries: Object.fromEntries(there.map((key) => [key, before[key]!])),
+        gone: touched.filter((key) => typeof before[key] !== 'string' && key !== META),
+        replaces,
+      };
+    });
+    for (const name of [...COLLECTION_NAMES, settings.name]) shell.changed({ collection: name });
+    return was;
+  }
 
   return {
     ...repos,
@@ -109,53 +174,40 @@ export function kitchenOver(shell: Shell): Kitchen {
       }),
     async settle() {
       const { of, bad } = journal.pending();
-      let changed = await settleChanges(() => true);
-      for (const { key, text } of bad) await putAside(shell, key, text, say('record.torn'), () => journal.clear([key]));
+      const written = await settleChanges(() => true);
+      for (const { key, text } of bad) await putAside(shell, key, text, undefined, () => journal.clear([key]));
       for (const [cookId, { keys, events }] of of) {
         let found = false;
-        const put = await cooks.update(cookId, (cook) => {
+        const value = await cooks.update(cookId, (cook) => {
           found = cook !== undefined;
-          const fresh = events.filter((e) => !cook?.events.some((old) => old.id === e.id));
+          const known = new Set(cook?.events.map((e) => e.id));
+          const fresh = events.filter((e) => !known.has(e.id));
           return cook && fresh.length ? { ...cook, events: [...cook.events, ...fresh] } : undefined;
         });
-        changed ||= put !== undefined;
+        if (value) written.push({ collection: cooks.name, value });
         // a cook whose own record a full disk refused: its events wait for it
         if (found) journal.clear(keys);
       }
-      return changed;
+      return written;
     },
-    async readAll(exportedAt) {
-      const lists = await Promise.all(each.map(async (repo) => [repo.name, await repo.list()] as const));
-      return {
-        format: 'ovalis-kitchen',
-        version: 6,
-        exportedAt,
-        ...(Object.fromEntries(lists) as { [N in CollectionName]: Collections[N][] }),
-        settings: await readSettings(),
-      };
+    bringBack: () =>
+      bringBack(shell, (name) =>
+        name === settings.name ? SETTINGS_SPEC : COLLECTION_NAMES.filter((n) => n === name).map(specOf)[0],
+      ),
+    async texts() {
+      const keys = (await shell.store.getAllKeys()).filter((k) => isRecord(k) || isSettings(k));
+      const texts = keys.length ? await shell.store.getMany(keys) : {};
+      return Object.fromEntries(keys.map((k) => [k, texts[k] ?? '']));
     },
-    async replaceAll(file) {
-      await shell.lock('replace all', async () => {
-        const entries: Record<string, string> = { [META]: file.exportedAt };
-        const put = (repo: Repository<{ id: string }>, values: readonly { id: string }[]) => {
-          for (const v of values) entries[repo.key(v.id)] = repo.seal(v);
-        };
-        for (const repo of each) put(repo, file[repo.name as CollectionName]);
-        entries[settings.key('mine')] = settings.seal({ ...file.settings, id: 'mine' });
-        const old = (await shell.store.getAllKeys()).filter(
-          (k) => each.some((r) => k.startsWith(r.name + '/')) && !(k in entries),
-        );
-        try {
-          await shell.store.setMany(entries);
-        } catch (e) {
-          shell.report({ kind: 'not saved', key: 'everything', why: refusalOf(e) });
-          throw e;
-        }
-        if (old.length) await shell.store.removeMany(old);
-        journal.clear([...journal.pending().of.values()].flatMap((p) => p.keys));
-        journal.clear(journal.changes().of.map((c) => c.key));
-      });
-      for (const name of [...COLLECTION_NAMES, settings.name]) shell.changed(name);
+    exchange,
+    potsOn,
+    async replaceAll(file, nowMs) {
+      const entries: Record<string, string> = { [META]: file.exportedAt };
+      for (const name of COLLECTION_NAMES)
+        for (const value of file[name]) Object.assign(entries, textsOf(specOf(name), value));
+      Object.assign(entries, textsOf(SETTINGS_SPEC, { ...file.settings, id: 'mine' }));
+      const gone = (await shell.store.getAllKeys()).filter((k) => (isRecord(k) || isRow(k)) && !(k in entries));
+      return exchange({ entries, gone, replaces: true }, nowMs);
     },
   };
 }

@@ -1,7 +1,16 @@
-import type { z } from 'zod';
-import { issuesOf, type FormatIssue } from '../core/formats/issues';
-import { say, type Said } from '../core/say';
 import type { AtOnce } from './journal';
+import {
+  keyOf,
+  openRecord,
+  rowKeyOf,
+  sealedRow,
+  textsOf,
+  Unreadable,
+  whyOf,
+  type AnySpec,
+  type CollectionSpec,
+} from '../core/formats/record';
+import { say, type Said } from '../core/say';
 
 /** What the repositories need of a key-value store; AsyncStorage has it, and so has a Map in a test. */
 export type KeyValue = {
@@ -9,6 +18,7 @@ export type KeyValue = {
   setItem(key: string, value: string): Promise<void>;
   removeItem(key: string): Promise<void>;
   getMany(keys: string[]): Promise<Record<string, string | null>>;
+  /** all of them or none */
   setMany(entries: Record<string, string>): Promise<void>;
   removeMany(keys: string[]): Promise<void>;
   getAllKeys(): Promise<string[]>;
@@ -19,29 +29,18 @@ export type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
 
 export type Problem = { kind: 'set aside' | 'not saved'; key: string; why: Said };
 
+/** What was changed: a record, or without an id all of a collection. */
+export type News = { collection: string; id?: string };
+
 export type Shell = {
   store: KeyValue;
   /** for what must be down before a tap returns */
   atOnce: AtOnce;
   lock: Lock;
   report(problem: Problem): void;
-  changed(collection: string): void;
-};
-
-/** Old data to the next version's shape; index is the version it comes from. */
-export type Migration = (old: unknown) => unknown;
-
-/** One migration that takes every earlier version to the present one, and leaves what is there already. */
-export const since = (version: number, migration: Migration): Record<number, Migration> =>
-  Object.fromEntries(Array.from({ length: version - 1 }, (_, i) => [i + 1, migration]));
-
-export type CollectionSpec<T> = {
-  name: string;
-  version: number;
-  schema: z.ZodType<T>;
-  /** what the schema cannot see: names of what is not there, what no room can work with */
-  troubles?: ((value: T) => FormatIssue[]) | undefined;
-  migrations: Record<number, Migration>;
+  changed(news: News): void;
+  /** lets the page draw and answer, in the middle of long work */
+  breathe(): Promise<void>;
 };
 
 export class NotSavedError extends Error {}
@@ -50,45 +49,21 @@ export class NotSavedError extends Error {}
 export const refusalOf = (e: unknown): Said =>
   say(/quota|full|space/i.test(`${(e as Error).name} ${(e as Error).message}`) ? 'record.full' : 'record.refused');
 
-/** A record that cannot be read, and why in words that can be told. */
-export class Unreadable extends Error {
-  constructor(readonly said: Said) {
-    super(said.code);
-  }
-}
-export const whyOf = (e: unknown): Said => (e instanceof Unreadable ? e.said : say('record.torn'));
-
 const ASIDE = 'aside/';
-
-/** Text of a stored record to its value, migrated and checked. Throws with the reason. */
-function open<T>(spec: CollectionSpec<T>, text: string): { value: T; migrated: boolean } {
-  const record = JSON.parse(text) as { v?: unknown; data?: unknown };
-  if (typeof record?.v !== 'number') throw new Unreadable(say('record.noVersion'));
-  if (record.v > spec.version) throw new Unreadable(say('record.newer', { version: record.v, reads: spec.version }));
-  let data = record.data;
-  for (let v = record.v; v < spec.version; v++) {
-    const step = spec.migrations[v];
-    if (!step) throw new Unreadable(say('record.noWay', { version: v }));
-    data = step(data);
-  }
-  const parsed = spec.schema.safeParse(data);
-  const issues = parsed.success ? (spec.troubles?.(parsed.data) ?? []) : issuesOf(parsed.error);
-  if (!parsed.success || issues.length)
-    throw new Unreadable(
-      say('record.wrong', { issues: issues.map((i) => say('record.issue', { path: i.path, message: i.message })) }),
-    );
-  return { value: parsed.data, migrated: record.v !== spec.version };
-}
+/** what a later version wrote: it comes back when the app can read it */
+const NEWER = 'newer/';
 
 /** Moves a text that cannot be read aside and says so. Copied first, taken out second: a full disk leaves it where it was. */
-export async function putAside(shell: Shell, key: string, text: string, why: Said, takeOut: () => unknown) {
-  shell.report({ kind: 'set aside', key, why });
-  await shell.store.setItem(ASIDE + key, text).then(takeOut, () => undefined);
+export async function putAside(shell: Shell, key: string, text: string, why: unknown, takeOut: () => unknown) {
+  shell.report({ kind: 'set aside', key, why: whyOf(why) });
+  const to = why instanceof Unreadable && why.newer ? NEWER : ASIDE;
+  await shell.store.setItem(to + key, text).then(takeOut, () => undefined);
 }
 
-export type Repository<T> = {
+export type Repository<T, R = { id: string }> = {
   name: string;
-  list(): Promise<T[]>;
+  /** @param pick by its row which records to read; without it, or without rows, all */
+  list(pick?: (row: R) => boolean): Promise<T[]>;
   get(id: string): Promise<T | undefined>;
   put(value: T): Promise<void>;
   /** Reads, changes and writes under the lock; `change` returning undefined leaves it alone. */
@@ -96,92 +71,178 @@ export type Repository<T> = {
   remove(id: string): Promise<void>;
   /** Moves a record out of the way as it is: it can be read and cannot be shown. */
   aside(id: string): Promise<void>;
-  /** text of a value as it is stored */
-  seal(value: T): string;
-  key(id: string): string;
+  /** What a list needs of each record; none where the collection keeps no rows. */
+  rows(): Promise<R[]>;
 };
+
+/** Records that are opened before the page may breathe. */
+const AT_A_TIME = 40;
 
 /**
  * A validated, versioned collection. A record that cannot be read is moved aside, reported, and never shown half.
- * Writing past the quota throws {@link NotSavedError} after reporting it.
+ * Writing past the quota throws {@link NotSavedError} after reporting it. A record and its row are written together.
  */
-export function repository<T extends { id: string }>(spec: CollectionSpec<T>, shell: Shell): Repository<T> {
-  const prefix = `${spec.name}/`;
-  const key = (id: string) => prefix + id;
-  const seal = (value: T) => JSON.stringify({ v: spec.version, data: value });
+export function repository<T extends { id: string }, R extends { id: string } = { id: string }>(
+  spec: CollectionSpec<T, R>,
+  shell: Shell,
+): Repository<T, R> {
+  const key = (id: string) => keyOf(spec.name, id);
+  const rowKey = (id: string) => rowKeyOf(spec.name, id);
+  const { row } = spec;
+  const takeOut = (id: string) => shell.store.removeMany(row ? [key(id), rowKey(id)] : [key(id)]);
 
-  async function write(k: string, text: string): Promise<void> {
+  async function write(value: T): Promise<void> {
     try {
-      await shell.store.setItem(k, text);
+      await shell.store.setMany(textsOf(spec, value));
     } catch (e) {
       const why = refusalOf(e);
-      shell.report({ kind: 'not saved', key: k, why });
+      shell.report({ kind: 'not saved', key: key(value.id), why });
       throw new NotSavedError(why.code);
     }
   }
 
-  /** @param held the record is locked: what is old or broken is mended on the spot, else once it is ours */
-  async function read(k: string, text: string | null, held = false): Promise<T | undefined> {
+  /**
+   * @param held the record is locked: what is broken is set aside on the spot, else once it is ours
+   * @param keep what is old is written in its new shape
+   */
+  async function read(id: string, text: string | null, held = false, keep = true): Promise<T | undefined> {
     if (text === null) return undefined;
     try {
-      const { value, migrated } = open(spec, text);
-      if (migrated && held) await write(k, seal(value));
+      const { value, migrated } = openRecord(spec, text);
+      if (migrated && held && keep) await write(value);
       if (held || !migrated) return value;
     } catch (e) {
       if (e instanceof NotSavedError) throw e;
       if (held) {
-        await putAside(shell, k, text, whyOf(e), () => shell.store.removeItem(k));
+        await putAside(shell, key(id), text, e, () => takeOut(id));
         return undefined;
       }
     }
-    return shell.lock(k, async () => read(k, await shell.store.getItem(k), true));
+    return shell.lock(key(id), async () => read(id, await shell.store.getItem(key(id)), true));
   }
 
-  const get = async (id: string, held = false) => read(key(id), await shell.store.getItem(key(id)), held);
+  const get = async (id: string, held = false, keep = true) => read(id, await shell.store.getItem(key(id)), held, keep);
+
+  /** In order, a few at a time: the page draws between. */
+  async function each<A, B>(list: readonly A[], work: (a: A) => Promise<B | undefined>): Promise<B[]> {
+    const out: B[] = [];
+    for (let i = 0; i < list.length; i += AT_A_TIME) {
+      if (i) await shell.breathe();
+      const some = await Promise.all(list.slice(i, i + AT_A_TIME).map(work));
+      out.push(...some.filter((v): v is Awaited<NonNullable<typeof v>> => v !== undefined));
+    }
+    return out;
+  }
+
+  const ids = async () => {
+    const at = key('');
+    return (await shell.store.getAllKeys()).filter((k) => k.startsWith(at)).map((k) => k.slice(at.length));
+  };
+
+  const readRow = (text: string | null | undefined): R | undefined => {
+    try {
+      const kept = text ? (JSON.parse(text) as { v: unknown; data: unknown }) : undefined;
+      return kept?.v === row!.version ? row!.schema.parse(kept.data) : undefined;
+    } catch {
+      return undefined;
+    }
+  };
+
+  /** A row that is not there, or is of another version, is made of its record. */
+  async function rows(): Promise<R[]> {
+    if (!row) return [];
+    const all = await ids();
+    const kept = all.length ? await shell.store.getMany(all.map(rowKey)) : {};
+    return each(all, async (id) => {
+      const there = readRow(kept[rowKey(id)]);
+      if (there) return there;
+      return shell.lock(key(id), async () => {
+        const value = await get(id, true);
+        if (!value) return undefined;
+        const made = row.of(value);
+        // a disk that is full leaves the record, and the row is made again next time
+        await shell.store.setItem(rowKey(id), sealedRow(row, made)).catch(() => undefined);
+        return made;
+      });
+    });
+  }
 
   return {
     name: spec.name,
-    key,
-    seal,
+    rows,
     get: (id) => get(id),
-    async list() {
-      const keys = (await shell.store.getAllKeys()).filter((k) => k.startsWith(prefix));
-      if (!keys.length) return [];
-      const texts = await shell.store.getMany(keys);
-      const values = await Promise.all(keys.map((k) => read(k, texts[k] ?? null)));
-      return values.filter((v): v is NonNullable<typeof v> => v !== undefined) as T[];
+    async list(pick) {
+      const wanted = pick && row ? (await rows()).filter(pick).map((r) => r.id) : await ids();
+      if (!wanted.length) return [];
+      const kept = await shell.store.getMany(wanted.map(key));
+      return each(wanted, (id) => read(id, kept[key(id)] ?? null));
     },
     async put(value) {
-      await shell.lock(key(value.id), () => write(key(value.id), seal(value)));
-      shell.changed(spec.name);
+      await shell.lock(key(value.id), () => write(value));
+      shell.changed({ collection: spec.name, id: value.id });
     },
     async update(id, change) {
       const next = await shell.lock(key(id), async () => {
-        const value = change(await get(id, true));
-        if (value !== undefined) await write(key(id), seal(value));
+        const value = change(await get(id, true, false));
+        if (value !== undefined) await write(value);
         return value;
       });
-      shell.changed(spec.name);
+      if (next) shell.changed({ collection: spec.name, id });
       return next;
     },
     async aside(id) {
       await shell.lock(key(id), async () => {
         const text = await shell.store.getItem(key(id));
         if (text !== null)
-          await putAside(shell, key(id), text, say('record.notShown'), () => shell.store.removeItem(key(id)));
+          await putAside(shell, key(id), text, new Unreadable(say('record.notShown')), () => takeOut(id));
       });
-      shell.changed(spec.name);
+      shell.changed({ collection: spec.name, id });
     },
     async remove(id) {
-      await shell.lock(key(id), () => shell.store.removeItem(key(id)));
-      shell.changed(spec.name);
+      await shell.lock(key(id), () => takeOut(id));
+      shell.changed({ collection: spec.name, id });
     },
   };
 }
 
-/** Texts that were moved aside, so that an export can carry them and the cook can look. */
-export async function setAside(store: KeyValue): Promise<Record<string, string>> {
-  const keys = (await store.getAllKeys()).filter((k) => k.startsWith(ASIDE));
+/** Texts that were moved to one side, by the key they had. */
+async function movedTo(store: KeyValue, side: string): Promise<Record<string, string>> {
+  const keys = (await store.getAllKeys()).filter((k) => k.startsWith(side));
   const texts = keys.length ? await store.getMany(keys) : {};
-  return Object.fromEntries(keys.map((k) => [k.slice(ASIDE.length), texts[k] ?? '']));
+  return Object.fromEntries(keys.map((k) => [k.slice(side.length), texts[k] ?? '']));
+}
+
+/** Texts that were moved aside, by their old key, so that an export can carry them and the cook can look. */
+export const setAside = async (store: KeyValue): Promise<Record<string, string>> => ({
+  ...(await movedTo(store, NEWER)),
+  ...(await movedTo(store, ASIDE)),
+});
+
+/**
+ * Puts back what a later version wrote and an older one moved out of its way, once it can be read. What has been made anew
+ * under the same key meanwhile stays, and so does the other aside. @returns whether any came back
+ */
+export async function bringBack(shell: Shell, known: (name: string) => AnySpec | undefined) {
+  const { store } = shell;
+  let any = false;
+  for (const [key, text] of Object.entries(await movedTo(store, NEWER))) {
+    const spec = known(key.slice(0, key.indexOf('/')));
+    if (!spec || !canRead(spec, text)) continue;
+    await shell.lock(key, async () => {
+      if ((await store.getItem(key)) !== null) return;
+      await store.setItem(key, text);
+      await store.removeItem(NEWER + key);
+      any = true;
+    });
+  }
+  return any;
+}
+
+function canRead(spec: AnySpec, text: string): boolean {
+  try {
+    openRecord(spec, text);
+    return true;
+  } catch {
+    return false;
+  }
 }

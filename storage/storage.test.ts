@@ -2,7 +2,9 @@ import * as fc from 'fast-check';
 import { z } from 'zod';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { CookEvent } from '../core/cook/events';
-import { kitchenOver } from './kitchen';
+import { readKitchenFile } from '../core/formats/kitchenFile';
+import { kitchenText } from '../core/formats/merge';
+import { kitchenOver, type Kitchen } from './kitchen';
 import { NotSavedError, repository, setAside, type Shell } from './records';
 import { memory } from './testingStore';
 
@@ -24,7 +26,7 @@ describe('a collection', () => {
     expect(await notes.list()).toEqual([{ id: 'a', text: 'two' }]);
     await notes.remove('a');
     expect(await notes.get('a')).toBeUndefined();
-    expect(m.changed).toEqual(['notes', 'notes', 'notes']);
+    expect(m.changed).toEqual(Array(3).fill({ collection: 'notes', id: 'a' }));
   });
 
   it('brings an older record to the present shape and keeps it so', async () => {
@@ -79,14 +81,22 @@ describe('a collection', () => {
 });
 
 describe('the kitchen', () => {
-  const demo = choirSupper(Date.UTC(2026, 11, 11, 12));
+  const NOW = Date.UTC(2026, 11, 11, 12);
+  const demo = choirSupper(NOW);
+
+  const read = async (k: Kitchen) => {
+    const text = kitchenText(await k.texts(), {}, await k.readSettings(), demo.exportedAt);
+    const parsed = readKitchenFile(text);
+    if (!parsed.ok) throw new Error('not read');
+    return parsed.value;
+  };
 
   it('is opened by the demo and gives it all back', async () => {
     const k = kitchenOver(memory().shell);
     expect(await k.opened()).toBe(false);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     expect(await k.opened()).toBe(true);
-    const back = await k.readAll(demo.exportedAt);
+    const back = await read(k);
     const sorted = (f: typeof demo) => ({
       ...f,
       plans: [...f.plans].sort((a, b) => a.id.localeCompare(b.id)),
@@ -98,19 +108,19 @@ describe('the kitchen', () => {
   it('replacing takes the old out; on a full disk the old stays whole', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
-    await k.replaceAll(demo);
-    await k.replaceAll({ ...demo, plans: [demo.plans[0]!], batches: [] });
-    expect((await k.readAll('')).plans).toHaveLength(1);
-    expect((await k.readAll('')).batches).toEqual([]);
+    await k.replaceAll(demo, NOW);
+    await k.replaceAll({ ...demo, plans: [demo.plans[0]!], batches: [] }, NOW);
+    expect((await read(k)).plans).toHaveLength(1);
+    expect((await read(k)).batches).toEqual([]);
     m.fill(true);
-    await expect(k.replaceAll(demo)).rejects.toThrow(/full/);
-    expect((await k.readAll('')).plans).toHaveLength(1);
+    await expect(k.replaceAll(demo, NOW)).rejects.toThrow(/full/);
+    expect((await read(k)).plans).toHaveLength(1);
   });
 
   it('two tabs appending to one cook lose nothing, and the same event is kept once', async () => {
     const m = memory();
     const [one, two] = [kitchenOver(m.shell), kitchenOver(m.shell)];
-    await one.replaceAll({ ...demo, cooks: [{ ...demo.cooks[0]!, events: [] }] });
+    await one.replaceAll({ ...demo, cooks: [{ ...demo.cooks[0]!, events: [] }] }, NOW);
     const event = (id: string): CookEvent => ({ kind: 'noted', id, at: demo.exportedAt, text: id });
     const id = demo.cooks[0]!.id;
     const tap = (tab: typeof one, e: string) => {
@@ -166,7 +176,7 @@ describe('the kitchen', () => {
     await k.settle();
     expect(await k.cooks.list()).toEqual([]);
     k.note(demo.cooks[0]!.id, [{ kind: 'noted', id: 'n', at: demo.exportedAt, text: '' }]);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     await k.settle();
     expect(await k.cooks.get(demo.cooks[0]!.id)).toEqual(demo.cooks[0]);
   });
@@ -194,7 +204,8 @@ describe('the kitchen', () => {
 });
 
 describe('a change of a record that a tab did not live to write', () => {
-  const demo = choirSupper(Date.UTC(2026, 11, 11, 12));
+  const NOW = Date.UTC(2026, 11, 11, 12);
+  const demo = choirSupper(NOW);
   const plan = demo.plans[0]!;
   const opened = async (m: ReturnType<typeof memory>) => {
     const k = kitchenOver(memoryOf(m));
@@ -204,7 +215,7 @@ describe('a change of a record that a tab did not live to write', () => {
   it('is made good by the next, on what is there by then; in every collection', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     k.noteChange('plans', plan, { ...plan, people: 9 }, 1);
     k.noteChange('plans', plan, { ...plan, portionG: 99 }, 2);
     const batch = demo.batches[0]!;
@@ -221,7 +232,7 @@ describe('a change of a record that a tab did not live to write', () => {
   it('is forgotten once it is written, brings nothing removed back, and is set aside where it is no record', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     k.noteChange('plans', plan, { ...plan, people: 9 }, 1)();
     expect(m.atOnce.size).toBe(0);
     k.noteChange('plans', plan, { ...plan, people: 9 }, 1);
@@ -235,7 +246,7 @@ describe('a change of a record that a tab did not live to write', () => {
   it('settings too, before they are read', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     const was = await k.readSettings();
     k.noteSettings(was, { ...was, theme: 'night' }, 1);
     k.noteSettings({ ...was, theme: 'night' }, { ...was, theme: 'night', clock: '12' }, 2);
@@ -246,7 +257,7 @@ describe('a change of a record that a tab did not live to write', () => {
   it('this tab’s own are left to it while it lives', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     k.noteChange('plans', plan, { ...plan, people: 9 }, 1);
     await k.settle();
     expect((await k.plans.get(plan.id))!.people).toBe(plan.people);
@@ -254,12 +265,13 @@ describe('a change of a record that a tab did not live to write', () => {
 });
 
 describe('what no room can work with', () => {
-  const demo = choirSupper(Date.UTC(2026, 11, 11, 12));
+  const NOW = Date.UTC(2026, 11, 11, 12);
+  const demo = choirSupper(NOW);
   const plan = demo.plans[0]!;
   it('is set aside where it is read, with what is wrong; the rest is shown', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     const moon = {
       ...plan,
       id: 'moon',
@@ -276,7 +288,7 @@ describe('what no room can work with', () => {
   it('one that a room cannot show is moved aside as it is', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
-    await k.replaceAll(demo);
+    await k.replaceAll(demo, NOW);
     const text = m.map.get(`plans/${plan.id}`);
     await k.plans.aside(plan.id);
     expect(await k.plans.get(plan.id)).toBeUndefined();

@@ -1,4 +1,4 @@
-import type { KeyValue, Problem, Shell } from './records';
+import type { KeyValue, News, Problem, Shell } from './records';
 
 /** A store in memory that can be full, with a lock that queues. */
 export function memory() {
@@ -22,7 +22,7 @@ export function memory() {
   };
   let tail: Promise<unknown> = Promise.resolve();
   const problems: Problem[] = [];
-  const changed: string[] = [];
+  const changed: News[] = [];
   const atOnce = new Map<string, string>();
   const shell: Shell = {
     store,
@@ -45,6 +45,7 @@ export function memory() {
     },
     report: (p) => problems.push(p),
     changed: (c) => changed.push(c),
+    breathe: () => Promise.resolve(),
   };
   return { map, atOnce, store, shell, problems, changed, fill: (on: boolean) => (full = on) };
 }

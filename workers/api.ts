@@ -1,4 +1,5 @@
 import type { Batch } from '../core/book/batch';
+import type { BatchRow } from '../core/book/row';
 import { nextTime } from '../core/book/nextTime';
 import { countKitchens, kitchensOf, sharedBy } from '../core/model/chances';
 import { choirSupper } from '../core/demo/choirSupper';
@@ -19,7 +20,9 @@ import {
   type Candidate,
   type FreeOf,
 } from '../core/advice/substitutes';
-import { readKitchenFile } from '../core/formats/kitchenFile';
+import { readIncoming, tableOf, weighRead, type ImportAnswer, type IncomingRead } from '../core/formats/incoming';
+import { kitchenText, type ImportWay } from '../core/formats/merge';
+import { isTable } from '../core/formats/tables';
 import { readWish } from '../core/recipe/wish';
 import { pantryWith } from '../core/pantry/pantry';
 import { checkUp } from '../core/recipe/check';
@@ -33,6 +36,9 @@ import type { SpoonSystem } from '../core/units/measures';
 import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';
 import { say } from '../core/say';
+
+/** The file that is being looked through: the cook weighs it in several ways. */
+let lastRead: { text: string; read: IncomingRead } | undefined;
 
 /** What the model's worker answers. A plan carries its own ingredients, so nothing else is needed. */
 export const modelApi = {
@@ -105,8 +111,16 @@ export const modelApi = {
     mendLine(line, change, pantryWith(own), options),
   check: (reading: Reading, own: Plan['own'], meta: PlanMeta, accepted: string[]) =>
     checkUp(reading, pantryWith(own), meta, accepted),
-  readKitchen: (text: string) => readKitchenFile(text),
-  nextTime: (batch: Batch, like: Batch[]) => nextTime(batch, like),
+  kitchenText,
+  /** The book, the log or the curves as CSV. */
+  table: (what: 'book' | 'log' | 'curves', texts: Record<string, string>): string => tableOf(what, texts),
+  /** What a file would do here; nothing is written. */
+  weighImport: (text: string, texts: Record<string, string>, way: ImportWay): ImportAnswer => {
+    // a table is read against what is here; a whole kitchen is read once and weighed in several ways
+    if (lastRead?.text !== text || isTable(text)) lastRead = { text, read: readIncoming(text, texts) };
+    return weighRead(lastRead.read, texts, way);
+  },
+  nextTime: (batch: Batch, like: BatchRow[]) => nextTime(batch, like),
   ...dayApi,
   ...potApi,
   demo: (nowMs: number, offsetMin: number) => choirSupper(nowMs, offsetMin),

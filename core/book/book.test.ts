@@ -4,6 +4,7 @@ import { solveStarch } from '../advice/solve';
 import { wordAt, type SetWord } from '../texture/words';
 import { BatchSchema, promiseOf, type Batch, type Found } from './batch';
 import { learnFirmness, missLn, nextTime } from './nextTime';
+import { rowOfBatch } from './row';
 
 const solved = solveStarch(wanting(testPlan({ starchMeasure: 'scale' }), 'mounds')).plan;
 const promise = promiseOf(forecast(solved), solved);
@@ -17,21 +18,22 @@ const batch = (found: Partial<Found>, id = 'b'): Batch =>
     found: { flaws: [], note: '', ...found },
   });
 const said = (word: SetWord) => batch({ wordServing: word });
+const row = (word: SetWord) => rowOfBatch(said(word));
 const starch = (p: typeof solved) => p.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
 
 describe('what batches teach', () => {
   it('nothing without a word', () => {
-    expect(missLn(batch({}))).toBeUndefined();
-    expect(learnFirmness([batch({})])).toMatchObject({ factor: 1, batches: 0 });
+    expect(missLn(rowOfBatch(batch({})))).toBeUndefined();
+    expect(learnFirmness([rowOfBatch(batch({}))])).toMatchObject({ factor: 1, batches: 0 });
   });
   it('softer than promised lowers the factor, firmer raises it, a hit leaves it near 1', () => {
-    expect(learnFirmness([said('coats')]).factor).toBeLessThan(0.9);
-    expect(learnFirmness([said('wobbles')]).factor).toBeGreaterThan(1.1);
-    expect(Math.abs(learnFirmness([said('mounds')]).factor - 1)).toBeLessThan(0.05);
+    expect(learnFirmness([row('coats')]).factor).toBeLessThan(0.9);
+    expect(learnFirmness([row('wobbles')]).factor).toBeGreaterThan(1.1);
+    expect(Math.abs(learnFirmness([row('mounds')]).factor - 1)).toBeLessThan(0.05);
   });
   it('more batches of one kind move it further and narrow it', () => {
-    const one = learnFirmness([said('coats')]);
-    const three = learnFirmness([said('coats'), said('coats'), said('coats')]);
+    const one = learnFirmness([row('coats')]);
+    const three = learnFirmness([row('coats'), row('coats'), row('coats')]);
     expect(three.factor).toBeLessThan(one.factor);
     expect(three.sdLn).toBeLessThan(one.sdLn);
   });
@@ -39,11 +41,11 @@ describe('what batches teach', () => {
 
 describe('next time', () => {
   it('asks for more starch after a soft batch, less after a firm one, and the new plan is forecast right', () => {
-    const soft = nextTime(said('coats'), [said('coats')]);
+    const soft = nextTime(said('coats'), [row('coats')]);
     expect(soft.advice[0]).toMatchObject({ kind: 'starch' });
     expect(starch(soft.plan)).toBeGreaterThan(starch(solved));
     expect(forecast(soft.plan).serving.word).toBe('mounds');
-    const firm = nextTime(said('wobbles'), [said('wobbles')]);
+    const firm = nextTime(said('wobbles'), [row('wobbles')]);
     expect(starch(firm.plan)).toBeLessThan(starch(solved));
   });
   it('changes one thing for each flaw that the method can mend', () => {
@@ -58,7 +60,7 @@ describe('next time', () => {
     expect(sugar(n.plan) / sugar(solved)).toBeCloseTo(0.9, 1);
   });
   it('came out as promised: nothing is changed, whatever other batches say, and it is said', () => {
-    const n = nextTime(said('mounds'), [said('mounds'), said('coats'), said('coats')]);
+    const n = nextTime(said('mounds'), [row('mounds'), row('coats'), row('coats')]);
     expect(n).toMatchObject({ asPromised: true, advice: [] });
     expect(n.plan).toEqual(solved);
   });
@@ -70,6 +72,6 @@ describe('next time', () => {
       plan,
       promise: kept,
     });
-    expect(nextTime(found, [found])).toMatchObject({ asPromised: true, advice: [], plan });
+    expect(nextTime(found, [rowOfBatch(found)])).toMatchObject({ asPromised: true, advice: [], plan });
   });
 });

@@ -1,54 +1,47 @@
 import { withGrams } from '../plan/amounts';
-import { lookUp, mainLiquid } from '../plan/stages';
+import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import { starchSdRel } from '../model/forecast';
 import { GEL } from '../set/firmness';
 import { boundsFor, stripMiddle, wordAt, yieldAtPlace } from '../texture/words';
 import type { Batch, Flaw } from './batch';
+import { rowOfBatch, type BatchRow } from './row';
 
 /** 1 sd of ln stress that a word leaves open: words are bands, and tasters differ (C). */
 const WORD_SD_LN = 0.35;
 
 /** It came out as the word that was promised. */
-export const asPromised = (batch: Batch): boolean => batch.found.wordServing === wordAt(batch.promise.servingPlace);
+export const asPromised = (row: BatchRow): boolean => row.found.wordServing === wordAt(row.promise.servingPlace);
 
 /** What a batch teaches is taught of its milk, its family and what thickens it: a kitchen's rice is not its cornstarch. */
-export const kindOf = (batch: Batch): string =>
-  [
-    mainLiquid(batch.plan)?.id ?? '',
-    batch.plan.family,
-    ...batch.plan.items
-      .filter((i) => i.grams > 0 && lookUp(batch.plan, i.ingredientId).thickener !== undefined)
-      .map((i) => i.ingredientId)
-      .sort(),
-  ].join(' ');
+export const kindOf = (row: BatchRow): string => [row.milkId ?? '', row.family, ...row.thickeners].join(' ');
 
 /**
  * ln of found over promised stress at serving; 0 where the word is the one that was promised, for a word is a band;
  * undefined while no word was written down.
  */
-export function missLn(batch: Batch): number | undefined {
-  const { wordServing } = batch.found;
+export function missLn(row: BatchRow): number | undefined {
+  const { wordServing } = row.found;
   if (!wordServing) return undefined;
-  if (asPromised(batch)) return 0;
-  const bounds = boundsFor(batch.plan.serve.style, batch.promise.depthMm / 1000);
-  return Math.log(yieldAtPlace(stripMiddle(wordServing), bounds) / yieldAtPlace(batch.promise.servingPlace, bounds));
+  if (asPromised(row)) return 0;
+  const bounds = boundsFor(row.serve.style, row.promise.depthMm / 1000);
+  return Math.log(yieldAtPlace(stripMiddle(wordServing), bounds) / yieldAtPlace(row.promise.servingPlace, bounds));
 }
 
 /**
  * What the batches say of this kitchen's firmness: the mean of ln factor under a prior of 0 with the gel model's own
  * spread, each batch weighed by how well a word and its measuring can tell (normal update in ln space).
  */
-export function learnFirmness(batches: readonly Batch[]): { factor: number; sdLn: number; batches: number } {
+export function learnFirmness(rows: readonly BatchRow[]): { factor: number; sdLn: number; batches: number } {
   let precision = 1 / GEL.sdLn ** 2;
   let sum = 0;
   let n = 0;
-  for (const b of batches) {
-    const miss = missLn(b);
+  for (const row of rows) {
+    const miss = missLn(row);
     if (miss === undefined) continue;
-    const noise = WORD_SD_LN ** 2 + (GEL.power * starchSdRel(b.plan.starchMeasure)) ** 2;
-    sum += (Math.log(b.plan.firmness.factor) + miss) / noise;
+    const noise = WORD_SD_LN ** 2 + (GEL.power * starchSdRel(row.starchMeasure)) ** 2;
+    sum += (Math.log(row.factor) + miss) / noise;
     precision += 1 / noise;
     n += 1;
   }
@@ -79,12 +72,13 @@ const SUGAR_STEP = 0.1;
  * The plan for the next batch like `batch`: starch re-solved for what this kitchen really gives, and one change for
  * each flaw that the method can mend;
  * the starch stays where the word came out as it was promised.
- * @param like batches of the same kind, this one among them
+ * @param like rows of batches of the same kind, this one among them
  */
-export function nextTime(batch: Batch, like: readonly Batch[]): NextTime {
-  const learnt = learnFirmness(like.length ? like : [batch]);
+export function nextTime(batch: Batch, like: readonly BatchRow[]): NextTime {
+  const row = rowOfBatch(batch);
+  const learnt = learnFirmness(like.length ? like : [row]);
   const advice: Advice[] = [];
-  const kept = asPromised(batch);
+  const kept = asPromised(row);
   // a plan that came true is kept as it was believed: another factor would ask it to change after all
   let plan: Plan = kept ? batch.plan : { ...batch.plan, firmness: { factor: learnt.factor, sdLn: learnt.sdLn } };
   const has = (f: Flaw) => batch.found.flaws.includes(f);

@@ -12,7 +12,7 @@ import { VesselSchema } from '../vessels/vessel';
 import { DaySchema } from '../day/record';
 import { PrepSchema } from '../prep/weigh';
 import { say } from '../say';
-import { TROUBLES } from './computable';
+import { COLLECTION_NAMES, COLLECTIONS, type CollectionName } from './collections';
 import { issuesOf, parseText, type FormatIssue } from './issues';
 
 /** records of one kind */
@@ -83,19 +83,6 @@ function migrateKitchen(old: unknown): unknown {
 export type KitchenRead = { ok: true; value: KitchenFile; left: FormatIssue[] } | { ok: false; issues: FormatIssue[] };
 
 const HeadSchema = KitchenFileSchema.pick({ format: true, version: true, exportedAt: true, settings: true });
-const KINDS = {
-  plans: PlanSchema,
-  cooks: CookSchema,
-  batches: BatchSchema,
-  ingredients: IngredientSchema,
-  packs: PackSchema,
-  vessels: VesselSchema,
-  history: PastPlanSchema,
-  days: DaySchema,
-  preps: PrepSchema,
-} as const;
-type Kind = keyof typeof KINDS;
-
 /** Reads a kitchen of this or an earlier version, record by record: one that is wrong stays out. Never throws. */
 export function readKitchenFile(text: string): KitchenRead {
   const parsed = parseText(text, migrateKitchen);
@@ -105,13 +92,13 @@ export function readKitchenFile(text: string): KitchenRead {
   const file = parsed.value as Record<string, unknown>;
   const left: FormatIssue[] = [];
   const value: Record<string, unknown> = { ...head.data };
-  for (const kind of Object.keys(KINDS) as Kind[]) {
+  for (const kind of COLLECTION_NAMES) {
     const list = z.array(z.unknown()).max(MOST).safeParse(file[kind]);
     if (!list.success) return { ok: false, issues: issuesOf(list.error).map((i) => ({ ...i, path: kind })) };
     const seen = new Set<string>();
     value[kind] = list.data.flatMap((raw, i) => {
       const at = `${kind}[${i}]`;
-      const record = KINDS[kind].safeParse(raw);
+      const record = COLLECTIONS[kind].schema.safeParse(raw);
       const troubles: FormatIssue[] = record.success
         ? seen.has(record.data.id)
           ? [{ path: 'id', message: say('issue.twice', { id: record.data.id }) }]
@@ -128,7 +115,24 @@ export function readKitchenFile(text: string): KitchenRead {
   return { ok: true, value: value as KitchenFile, left };
 }
 
-const troublesOf = (kind: Kind, record: unknown): FormatIssue[] =>
-  kind in TROUBLES ? (TROUBLES[kind as keyof typeof TROUBLES] as (r: unknown) => FormatIssue[])(record) : [];
+const troublesOf = (kind: CollectionName, record: unknown): FormatIssue[] =>
+  (COLLECTIONS[kind].troubles as ((r: unknown) => FormatIssue[]) | undefined)?.(record) ?? [];
 
-export const writeKitchenFile = (file: KitchenFile): string => JSON.stringify(file, null, 1) + '\n';
+export const kitchenJsonSchema = (): unknown => ({
+  $id: 'ovalis-kitchen-6.schema.json',
+  title: 'ovalis-kitchen, version 6',
+  ...z.toJSONSchema(KitchenFileSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' }),
+});
+
+/** A record a line: small, and two of them are compared line by line. */
+export function writeKitchenFile(file: KitchenFile): string {
+  const fields = Object.entries(file).map(([key, value]) => {
+    const body = Array.isArray(value)
+      ? value.length
+        ? `[\n${value.map((v) => JSON.stringify(v)).join(',\n')}\n]`
+        : '[]'
+      : JSON.stringify(value);
+    return `${JSON.stringify(key)}: ${body}`;
+  });
+  return `{\n${fields.join(',\n')}\n}\n`;
+}

@@ -3,11 +3,12 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch';
+import { rowOfBatch } from '../../core/book/row';
 import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
 import { lookUp, pantryOf } from '../../core/plan/stages';
-import { useCollection, useRebased, useRemove, useSave } from '../shared/stored';
+import { useCollection, useOne, useRebased, useRemove, useRows, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -30,19 +31,20 @@ export function BatchPage() {
   const { id } = useLocalSearchParams<{ id?: string }>();
   const { fmt, ready, setWhere } = useApp();
   const router = useRouter();
-  const batches = useCollection('batches');
+  const one = useOne('batches', id);
+  const rows = useRows('batches');
   const plans = useCollection('plans');
   const keep = useRebased('batches');
   const savePlan = useSave('plans');
   const remove = useRemove('batches');
   const mounted = useMounted();
-  const batch = mounted ? batches.data?.find((b) => b.id === id) : undefined;
-  const next = useNextTime(batch, batches.data ?? []);
+  const batch = mounted ? one.value : undefined;
+  const next = useNextTime(batch, rows.data ?? []);
   const back = <Key label={t('bookRoom.book')} icon={ArrowLeft} stacked onPress={() => router.push('/book')} />;
   if (!batch) {
     return (
       <Room name={t('room.Batch')} title={t('bookRoom.batch')} actions={back}>
-        {mounted && ready && batches.isSuccess ? (
+        {mounted && ready && one.loaded ? (
           <Empty word={t('bookRoom.notInTheBook')} text={t('bookRoom.thisBatchWasDeletedOr')}>
             <Key label={t('bookRoom.toTheBook')} onPress={() => router.push('/book')} />
           </Empty>
@@ -89,7 +91,7 @@ export function BatchPage() {
           <Type kind="title">
             {t('bookRoom.promised', {
               servingPlace: t(`word.${wordAt(batch.promise.servingPlace)}`),
-              batch: missSays(batch),
+              batch: missSays(rowOfBatch(batch)),
             })}
           </Type>
         </View>

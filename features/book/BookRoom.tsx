@@ -1,13 +1,16 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { useInView } from 'react-intersection-observer';
 import { learnFirmness } from '../../core/book/nextTime';
 import { promiseOf, type Batch } from '../../core/book/batch';
-import { foldCook } from '../../core/cook/fold';
-import { changesOf, stepsOf } from '../../core/cook/steps';
+import { thinned } from '../../core/book/thin';
+import type { BatchRow } from '../../core/book/row';
+import type { Cook } from '../../core/cook/events';
+import type { CookRow } from '../../core/cook/row';
 import { stripMiddle, wordAt } from '../../core/texture/words';
 import { keepFirmly } from '../../storage/browser';
-import { useCollection, useEdit, useSave } from '../shared/stored';
+import { useCollection, useEdit, useOne, useRows, useSave } from '../shared/stored';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
@@ -28,25 +31,25 @@ import { adviceSays, keptPromise, missSays } from './words';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
 
-const found = (b: Batch, text: string) => {
+const found = (b: BatchRow, words: readonly string[]) => {
   const hay = [
-    b.plan.name,
+    b.name,
     b.found.note,
     b.found.wordServing,
     b.found.wordHot,
     ...b.found.flaws,
-    ...b.plan.items.map((i) => i.ingredientId.replaceAll('_', ' ')),
+    ...b.items.map((id) => id.replaceAll('_', ' ')),
   ]
     .join(' ')
     .toLowerCase();
-  return text
-    .toLowerCase()
-    .split(/\s+/)
-    .every((w) => hay.includes(w));
+  return words.every((w) => hay.includes(w));
 };
 
+/** Batches that are drawn at first, and more each time their end comes into sight. */
+const AT_A_TIME = 24;
+
 /** Beside the word of a batch: how it kept its promise, or what that was. */
-const told = (b: Batch) =>
+const told = (b: BatchRow) =>
   b.found.wordServing
     ? missSays(b)
     : t('bookRoom.promised2', { servingPlace: t(`word.${wordAt(b.promise.servingPlace)}`) });
@@ -55,18 +58,21 @@ const told = (b: Batch) =>
 export function BookRoom() {
   const { fmt, ready, setWhere } = useApp();
   const router = useRouter();
-  const stored = useCollection('batches');
+  const stored = useRows('batches');
   const save = useSave('batches');
   const mounted = useMounted();
   const [text, setText] = useState('');
   const [writing, setWriting] = useState(false);
   const [gone, setGone] = useState<Batch | undefined>(takeRemoved);
-  const all = mounted ? [...(stored.data ?? [])].sort((a, b) => Date.parse(b.at) - Date.parse(a.at)) : [];
-  const shown = all.filter((b) => found(b, text.trim()));
+  const [drawn, setDrawn] = useState(AT_A_TIME);
+  const [end] = useInView({ rootMargin: '600px', onChange: (seen) => seen && setDrawn((n) => n + AT_A_TIME) });
+  const all = mounted ? (stored.data ?? []).toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at)) : [];
+  const words = text.trim().toLowerCase().split(/\s+/);
+  const shown = all.filter((b) => found(b, words));
   const latest = all.find((b) => b.found.wordServing);
-  const next = useNextTime(latest, all);
+  const next = useNextTime(useOne('batches', latest?.id).value, all);
   const learnt = learnFirmness(all);
-  const tints = [...new Set(all.map((b) => b.plan.name))];
+  const tints = [...new Set(all.map((b) => b.name))];
   const loaded = mounted && ready && stored.isSuccess;
 
   return (
@@ -126,17 +132,17 @@ export function BookRoom() {
         <Empty word={t('bookRoom.oneFaintEgg')} text={t('bookRoom.cookOnceThenThisFills')} />
       ) : loaded ? (
         <>
-          {latest && next.data && next.data.advice.length ? (
+          {latest && next.data?.advice.length ? (
             <Pressable
               role="button"
               onPress={() => router.push(`/batch?id=${latest.id}` as '/batch')}
               className="border-b-rim border-ink bg-yolk px-4 py-3 wide:px-6"
             >
               <Type kind="strong" tone="onyolk">
-                {t('bookRoom.nextTime2', { latestName: latest.plan.name })}
+                {t('bookRoom.nextTime2', { latestName: latest.name })}
               </Type>
               <Type kind="amount" tone="onyolk" level={2} testID="advice">
-                {next.data.advice.map((a) => adviceSays(a, latest.plan, fmt)).join(', ')}
+                {next.data.advice.map((a) => adviceSays(a, next.data.plan, fmt)).join(', ')}
               </Type>
               <Type tone="onyolk">
                 {t('bookRoom.lastTimeLearntFromOf', {
@@ -152,24 +158,27 @@ export function BookRoom() {
             <Field
               label={t('bookRoom.search')}
               value={text}
-              onChangeText={setText}
+              onChangeText={(typed) => {
+                setText(typed);
+                setDrawn(AT_A_TIME);
+              }}
               inputMode="search"
               placeholder={t('bookRoom.nameMilkFlawNote')}
             />
           </View>
           <View className="border-t-rim border-ink bg-plate">
-            {shown.map((b) => (
+            {shown.slice(0, drawn).map((b) => (
               <Pressable
                 key={b.id}
                 role="link"
-                aria-label={`${b.plan.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ? t(`word.${b.found.wordServing}`) : t('bookRoom.notWrittenDown')}, ${told(b)}`}
+                aria-label={`${b.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ? t(`word.${b.found.wordServing}`) : t('bookRoom.notWrittenDown')}, ${told(b)}`}
                 onPress={() => router.push(`/batch?id=${b.id}` as '/batch')}
                 className="gap-1 border-b-hair border-line px-4 py-3 active:opacity-70 wide:px-6"
               >
                 <View className="flex-row items-center gap-3">
-                  <Tag letter={b.plan.name[0]!.toUpperCase()} tint={tints.indexOf(b.plan.name)} size={30} />
+                  <Tag letter={b.name[0]!.toUpperCase()} tint={tints.indexOf(b.name)} size={30} />
                   <Type kind="key" className="min-w-0 flex-1">
-                    {b.plan.name}
+                    {b.name}
                   </Type>
                   <Type tone="quiet">{fmt.day(Date.parse(b.at))}</Type>
                 </View>
@@ -192,6 +201,7 @@ export function BookRoom() {
                 </View>
               </Pressable>
             ))}
+            {shown.length > drawn ? <View ref={end as never} key={drawn} className="h-px" /> : null}
             {shown.length === 0 ? (
               <Type className="px-4 py-6">{t('bookRoom.noBatchWith', { trim: text.trim() })}</Type>
             ) : null}
@@ -211,6 +221,9 @@ export function BookRoom() {
   );
 }
 
+/** Pots that are offered: older ones nobody remembers. */
+const MOST_POURED = 30;
+
 /** From a cook that was poured, or from a plan that was cooked without the pot. */
 function WriteSheet({
   open,
@@ -221,20 +234,16 @@ function WriteSheet({
   onClose: () => void;
   onMade: (batchId: string, cookId?: string) => void;
 }) {
-  const { ask, clock } = useKitchen();
+  const { ask, clock, store } = useKitchen();
   const { fmt } = useApp();
   const plans = useCollection('plans');
-  const cooks = useCollection('cooks');
+  const cooks = useRows('cooks');
   const saveBatch = useSave('batches');
   const editCook = useEdit('cooks');
   const poured = (cooks.data ?? [])
-    .filter((c) => !c.batchId)
-    .map((cook) => ({
-      cook,
-      state: foldCook(cook, stepsOf(cook.plan, { phases: [] }, changesOf(cook))),
-    }))
-    .filter(({ state }) => !Number.isNaN(state.pouredMs));
-  const write = async (plan: Batch['plan'], at: number, cook?: (typeof poured)[number]['cook']) => {
+    .filter((c) => c.batchId === undefined && c.pouredAt !== undefined)
+    .toSorted((x, y) => Date.parse(y.pouredAt!) - Date.parse(x.pouredAt!));
+  const write = async (plan: Batch['plan'], at: number, cook?: Cook) => {
     const id = newId('batch');
     keepFirmly();
     const forecast = await ask('forecast', [plan]);
@@ -243,12 +252,17 @@ function WriteSheet({
       ...(cook ? { cookId: cook.id } : {}),
       at: new Date(at).toISOString(),
       plan,
-      events: cook?.events ?? [],
+      events: thinned(cook?.events ?? []),
       promise: promiseOf(forecast, plan),
       found: { flaws: [], note: '' },
     });
     if (cook) editCook.mutate({ id: cook.id, edit: (now) => now && { ...now, batchId: id } });
     onMade(id, cook?.id);
+  };
+  /** The whole of a cook, which the list knows by its row only. */
+  const writeCook = async (row: CookRow) => {
+    const cook = await store().cooks.get(row.id);
+    if (cook) await write(cook.plan, Date.parse(row.pouredAt!), cook);
   };
   return (
     <Sheet open={open} title={t('bookRoom.writeDownABatch')} onClose={onClose}>
@@ -257,15 +271,15 @@ function WriteSheet({
           <Type kind="title" level={3}>
             {t('bookRoom.poured')}
           </Type>
-          {poured.map(({ cook, state }) => (
+          {poured.slice(0, MOST_POURED).map((c) => (
             <Row
-              key={cook.id}
-              title={cook.plan.name}
+              key={c.id}
+              title={c.name}
               sub={t('bookRoom.poured2', {
-                pouredMs: fmt.weekday(state.pouredMs),
-                pouredMs2: fmt.time(state.pouredMs),
+                pouredMs: fmt.weekday(Date.parse(c.pouredAt!)),
+                pouredMs2: fmt.time(Date.parse(c.pouredAt!)),
               })}
-              onPress={() => void write(cook.plan, state.pouredMs, cook)}
+              onPress={() => void writeCook(c)}
             />
           ))}
         </>

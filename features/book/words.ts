@@ -1,5 +1,5 @@
 import { asPromised, type Advice } from '../../core/book/nextTime';
-import type { Batch } from '../../core/book/batch';
+import type { BatchRow } from '../../core/book/row';
 import type { Plan } from '../../core/plan/plan';
 import { lookUp } from '../../core/plan/stages';
 import { stripMiddle } from '../../core/texture/words';
@@ -24,17 +24,17 @@ export function adviceSays(a: Advice, plan: Plan, fmt: Formatter): string {
 }
 
 /** How far what came out lies from what was promised, in steps of the strip. */
-export function missSteps(b: Batch): number | undefined {
+export function missSteps(b: BatchRow): number | undefined {
   return b.found.wordServing ? stripMiddle(b.found.wordServing) - b.promise.servingPlace : undefined;
 }
 
 /** Within half a step of what was promised, or the very word that was wanted. */
-export function keptPromise(b: Batch): boolean {
+export function keptPromise(b: BatchRow): boolean {
   const miss = missSteps(b);
-  return miss !== undefined && (Math.abs(miss) <= 0.5 || asPromised(b) || b.found.wordServing === b.plan.serve.word);
+  return miss !== undefined && (Math.abs(miss) <= 0.5 || asPromised(b) || b.found.wordServing === b.serve.word);
 }
 
-export function missSays(b: Batch): string {
+export function missSays(b: BatchRow): string {
   const miss = missSteps(b);
   if (miss === undefined) return t('bookRoom.notWrittenDownYet');
   if (keptPromise(b)) return t('bookRoom.asPromised');

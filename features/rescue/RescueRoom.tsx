@@ -9,7 +9,7 @@ import type { Rescue } from '../../core/rescue/way';
 import { pantryWith } from '../../core/pantry/pantry';
 import { aimPlace } from '../../core/texture/words';
 import { toSpoons } from '../../core/units/measures';
-import { useCollection, useEdit } from '../shared/stored';
+import { useCollection, useEdit, useOne, useRows } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
@@ -41,12 +41,11 @@ export function RescueRoom() {
   const { ready } = useApp();
   const mounted = useMounted();
   const router = useRouter();
-  const cooks = useCollection('cooks');
-  const batches = useCollection('batches');
+  const written = useOne('batches', batchId);
   const [hand, setHand] = useState<ByHand | undefined>();
   const [byHand, setByHand] = useState(false);
   const c = useCook(mounted ? (cookId ?? 'none') : 'none', undefined);
-  const batch = mounted && batchId ? batches.data?.find((b) => b.id === batchId) : undefined;
+  const batch = mounted ? written.value : undefined;
   const cook = cookId && mounted ? c.cook : undefined;
   const name = cook?.plan.name ?? batch?.plan.name ?? (hand ? t('rescueRoom.toldByHand') : undefined);
   const cooking = cook !== undefined && c.state?.stage === 'cooking';
@@ -76,7 +75,7 @@ export function RescueRoom() {
       });
     }
   };
-  const whole = mounted && ready && cooks.isSuccess && batches.isSuccess;
+  const whole = mounted && ready && c.loaded && written.loaded;
   return (
     <Room
       name={t('room.Rescue')}
@@ -132,7 +131,7 @@ function Pick({ onHand, missing }: { onHand: () => void; missing: boolean }) {
   const { fmt } = useApp();
   const router = useRouter();
   const cooks = useCollection('cooks').data ?? [];
-  const batches = useCollection('batches').data ?? [];
+  const batches = useRows('batches').data ?? [];
   const going = cooks.filter((c) => !c.batchId && c.events.length > 0);
   const recent = batches.toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at)).slice(0, 4);
   return (
@@ -149,7 +148,7 @@ function Pick({ onHand, missing }: { onHand: () => void; missing: boolean }) {
       {recent.map((b) => (
         <Row
           key={b.id}
-          title={b.plan.name}
+          title={b.name}
           sub={t('rescueRoom.of', { at: fmt.day(Date.parse(b.at)) })}
           onPress={() => router.setParams({ batch: b.id })}
         />

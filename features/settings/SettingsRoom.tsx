@@ -1,135 +1,32 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
-import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
-import { say } from '../../core/say';
-import type { FormatIssue } from '../../core/formats/issues';
 import { pantryWith } from '../../core/pantry/pantry';
-import { DEFAULT_SETTINGS, LANGUAGES, type Settings } from '../../core/settings';
-import { supperOffsetMin } from '../shared/wallClock';
-import { useTakeBack } from '../shared/useTakeBack';
-import {
-  useCollection,
-  useEverything,
-  useRemove,
-  useReplaceAll,
-  useSave,
-  useSetAside,
-  useSettings,
-} from '../shared/stored';
+import { LANGUAGES } from '../../core/settings';
+import { PackSchema } from '../../core/units/packs';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
-import { FileKey } from '../../ui/FileKey';
 import { Key } from '../../ui/Key';
-import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
-import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
-import { useApp, useTell } from '../shared/App';
-import { newId, nowIso } from '../shared/ids';
-import { Room } from '../shared/Room';
-import { useMounted } from '../shared/useNow';
-import { MOST_BYTES, readTextFile } from '../shared/readTextFile';
-import { saveFile, useSaveKitchen } from '../shared/saveFile';
 import { t } from '../../words';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
-import { PackSchema } from '../../core/units/packs';
+import { useApp } from '../shared/App';
 import { FormChoices, FormField } from '../shared/FormField';
+import { newId } from '../shared/ids';
+import { Room } from '../shared/Room';
+import { useCollection, useRemove, useSave, useSettings } from '../shared/stored';
 import { typed, typedOr } from '../shared/typed';
-import { useKitchen } from '../shared/kitchen';
-
-type Asking = { title: string; text: string; act: string; make: () => Promise<KitchenFile> };
-
-/** The kitchen made empty, or the demo brought back: both ask first. */
-function DemoKeys({ settings, onAsk }: { settings: Settings; onAsk: (what: Asking) => void }) {
-  const { ask, clock } = useKitchen();
-  return (
-    <View className="gap-2">
-      <Type kind="title" level={2}>
-        {t('settingsRoom.demo')}
-      </Type>
-      <Key
-        label={t('settingsRoom.startMyOwnKitchen')}
-        size="amount"
-        onPress={() =>
-          onAsk({
-            title: t('settingsRoom.startYourOwnKitchen'),
-            text: t('settingsRoom.theChoirSupperAndEverything'),
-            act: t('settingsRoom.clearIt'),
-            make: () => Promise.resolve(emptyKitchen(settings, nowIso())),
-          })
-        }
-      />
-      <Key
-        label={t('settingsRoom.bringTheDemoBack')}
-        size="amount"
-        onPress={() =>
-          onAsk({
-            title: t('settingsRoom.bringTheChoirSupperBack'),
-            text: t('settingsRoom.whatIsHereNowGoes'),
-            act: t('settingsRoom.bringItBack'),
-            make: async () => ({
-              ...(await ask('demo', [clock(), supperOffsetMin(clock())])),
-              settings,
-            }),
-          })
-        }
-      />
-    </View>
-  );
-}
+import { useMounted } from '../shared/useNow';
+import { useTakeBack } from '../shared/useTakeBack';
+import { FilesPart } from './FilesPart';
 
 export function SettingsRoom() {
-  const { ask } = useKitchen();
-  const saveKitchen = useSaveKitchen();
-  const everything = useEverything();
-  const back = useTakeBack();
-  const tell = useTell();
-  const { ready } = useApp();
   const router = useRouter();
   const { settings, change } = useSettings();
-  const replace = useReplaceAll();
   const mounted = useMounted();
-  const [asking, setAsking] = useState<Asking | undefined>();
-  const [issues, setIssues] = useState<FormatIssue[]>([]);
-  const [left, setLeft] = useState<FormatIssue[]>([]);
-  const [said, setSaid] = useState('');
   const s = mounted ? settings : undefined;
-
-  const read = async (chosen: File) => {
-    setIssues([]);
-    setSaid('');
-    setLeft([]);
-    setAsking(undefined);
-    const text = await readTextFile(chosen);
-    // in the worker: a large file takes its time, and the page goes on
-    const parsed =
-      text === undefined
-        ? {
-            ok: false as const,
-            issues: [{ path: '(whole file)', message: say('issue.tooLarge', { millions: MOST_BYTES / 1e6 }) }],
-          }
-        : await ask('readKitchen', [text]);
-    if (!parsed.ok) {
-      setIssues(parsed.issues);
-      return;
-    }
-    setLeft(parsed.left);
-    const k = parsed.value;
-    setAsking({
-      title: t('settingsRoom.putThisKitchenInThe'),
-      text: t('settingsRoom.holdsPlansCooksAndBatches', {
-        chosenName: chosen.name,
-        plans: k.plans.length,
-        cooks: k.cooks.length,
-        batches: k.batches.length,
-      }),
-      act: t('settingsRoom.putItInPlace'),
-      make: () => Promise.resolve(k),
-    });
-  };
 
   return (
     <Room
@@ -210,92 +107,13 @@ export function SettingsRoom() {
             }))}
             onChoose={(language) => change({ language })}
           />
-          <View className="gap-2">
-            <Type kind="title" level={2}>
-              {t('settingsRoom.yourKitchenInOneFile')}
-            </Type>
-            <Key label={t('settingsRoom.exportEverything')} size="amount" onPress={() => void saveKitchen()} />
-            <FileKey
-              label={t('settingsRoom.importAKitchen')}
-              size="amount"
-              accept="application/json,.json"
-              fileLabel={t('settingsRoom.kitchenFile')}
-              onFile={(f) => void read(f)}
-            />
-            <SetAside />
-            {issues.length ? (
-              <View role="alert">
-                <Notice text={t('settingsRoom.nothingWasChangedThisFile')}>
-                  {issues.map((i) => (
-                    <Type key={i.path + tell(i.message)}>{`${i.path}: ${tell(i.message)}`}</Type>
-                  ))}
-                </Notice>
-              </View>
-            ) : null}
-            {left.length ? (
-              <View role="alert">
-                <Notice text={t('settingsRoom.theseStayOut', { count: left.length })}>
-                  {left.slice(0, 20).map((i) => (
-                    <Type key={i.path + tell(i.message)}>{`${i.path}: ${tell(i.message)}`}</Type>
-                  ))}
-                </Notice>
-              </View>
-            ) : null}
-            {back.bar}
-            {said ? (
-              <Type kind="strong" role="status">
-                {said}
-              </Type>
-            ) : null}
-          </View>
-          <DemoKeys settings={settings ?? DEFAULT_SETTINGS} onAsk={setAsking} />
+          <FilesPart settings={s} />
           <Type kind="small" tone="quiet">
             {t('settingsRoom.ovalisGivesTheUsualHome')}
           </Type>
         </View>
-      ) : ready ? null : null}
-      <Sheet open={asking !== undefined} title={asking?.title ?? ''} onClose={() => setAsking(undefined)}>
-        <Type>{asking?.text}</Type>
-        <Key label={t('settingsRoom.exportFirst')} size="amount" onPress={() => void saveKitchen()} />
-        <Key
-          label={asking?.act ?? ''}
-          kind="harm"
-          size="amount"
-          testID="confirm"
-          onPress={() => {
-            const make = asking?.make;
-            setAsking(undefined);
-            setSaid(t('settingsRoom.working'));
-            void Promise.all([make?.(), everything(nowIso())])
-              .then(async ([k, was]) => {
-                if (!k) return;
-                await replace.mutateAsync(k);
-                back.offer(t('settingsRoom.anotherKitchenIsHere'), () => void replace.mutateAsync(was));
-              })
-              .then(() => setSaid(t('settingsRoom.done')))
-              .catch(() => setSaid(t('settingsRoom.notDoneNothingWasChanged')));
-          }}
-        />
-        <Key label={t('settingsRoom.leaveItAsItIs')} size="amount" onPress={() => setAsking(undefined)} />
-      </Sheet>
+      ) : null}
     </Room>
-  );
-}
-
-/** Records that could not be read, kept as they were: the cook can take them out. */
-function SetAside() {
-  const aside = useSetAside();
-  const count = Object.keys(aside.data ?? {}).length;
-  if (count === 0) return null;
-  return (
-    <Key
-      label={t('settingsRoom.saveTheSetAside', {
-        countOf: count,
-        records: count === 1 ? t('settingsRoom.record') : t('settingsRoom.records'),
-      })}
-      size="amount"
-      onPress={() => saveFile('ovalis-set-aside.json', JSON.stringify(aside.data, null, 1))}
-    />
   );
 }
 

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { emptyKitchen } from '../../core/formats/kitchenFile';
 import { DEFAULT_SETTINGS } from '../../core/settings';
-import { KitchenLost, useProblems, useReplaceAll, useSettings } from './stored';
+import { KitchenLost, useProblems, useExchange, useSettings } from './stored';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { useKitchen } from './kitchen';
@@ -16,7 +16,7 @@ import { whyNotOpen } from './whyNotOpen';
 export function Problems() {
   const { clock } = useKitchen();
   const saveKitchen = useSaveKitchen();
-  const replace = useReplaceAll();
+  const exchange = useExchange();
   const { settings } = useSettings();
   const client = useQueryClient();
   const { tell, failed } = useApp();
@@ -47,9 +47,9 @@ export function Problems() {
               label={t('shared.goOnEmpty')}
               className="self-start"
               onPress={() =>
-                void replace
-                  .mutateAsync(emptyKitchen(settings ?? DEFAULT_SETTINGS, new Date(clock()).toISOString()))
-                  .then(() => client.resetQueries({ queryKey: ['opened'] }))
+                void exchange(emptyKitchen(settings ?? DEFAULT_SETTINGS, new Date(clock()).toISOString())).then(() =>
+                  client.resetQueries({ queryKey: ['opened'] }),
+                )
               }
             />
           ) : null}

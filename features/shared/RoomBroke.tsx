@@ -2,7 +2,7 @@ import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { View } from 'react-native';
-import type { CollectionName } from '../../storage/collections';
+import type { CollectionName } from '../../core/formats/collections';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';

@@ -1,4 +1,3 @@
-import { writeKitchenFile } from '../../core/formats/kitchenFile';
 import { useKitchen } from './kitchen';
 import { useEverything } from './stored';
 
@@ -17,7 +16,7 @@ export function useSaveKitchen() {
   const { clock } = useKitchen();
   const everything = useEverything();
   return async () => {
-    const file = await everything(new Date(clock()).toISOString());
-    saveFile(`ovalis-kitchen-${file.exportedAt.slice(0, 10)}.json`, writeKitchenFile(file));
+    const at = new Date(clock()).toISOString();
+    saveFile(`ovalis-kitchen-${at.slice(0, 10)}.json`, await everything(at));
   };
 }

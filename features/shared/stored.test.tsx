@@ -6,7 +6,7 @@ import type { CookEvent } from '../../core/cook/events';
 import { choirSupper } from '../../core/demo/choirSupper';
 import { changes } from '../../storage/browser';
 import { within } from './testingKitchen';
-import { useCollection, useCookEvents, useEdit, useKitchenOpen, useRemove, useReplaceAll, useSave } from './stored';
+import { useCollection, useCookEvents, useEdit, useKitchenOpen, useRemove, useExchange, useSave } from './stored';
 import { kitchenOver, type Kitchen } from '../../storage/kitchen';
 import { memory } from '../../storage/testingStore';
 
@@ -22,7 +22,7 @@ const noted = (id: string): CookEvent => ({ kind: 'noted', id, at: demo.exported
 /** The rooms' view of a kitchen whose disk takes its time over everything. */
 async function rooms(seed: number) {
   const m = memory();
-  await kitchenOver(m.shell).replaceAll({ ...demo, cooks: [cook], plans: [planA, planB] });
+  await kitchenOver(m.shell).replaceAll({ ...demo, cooks: [cook], plans: [planA, planB] }, Date.UTC(2026, 11, 11, 12));
   const random = randomLcg(seed);
   const slow = () => new Promise((r) => setTimeout(r, random() * 6));
   const store = Object.fromEntries(
@@ -73,7 +73,7 @@ async function rooms(seed: number) {
         save: useSave('plans'),
         edit: useEdit('plans'),
         remove: useRemove('plans'),
-        replace: useReplaceAll(),
+        replace: useExchange(),
       };
     },
     {
@@ -110,7 +110,7 @@ describe('what is shown', () => {
           if (random() < 0.5) result.current.save.mutate({ ...planA, people: 10 + n });
           if (random() < 0.5)
             result.current.edit.mutate({ id: planB.id, edit: (p) => ({ ...p!, people: p!.people + 1 }) });
-          if (random() < 0.3) changes.tell('cooks');
+          if (random() < 0.3) changes.tell({ collection: 'cooks', id: cook.id });
         });
         for (let i = Math.floor(random() * 6); i > 0; i--) await act(slow);
       }
@@ -133,7 +133,7 @@ describe('what is shown', () => {
     await settled();
     expect(shown.at(-1)!.plans).toEqual([`${planA.id} ${planA.people}`]);
     await kitchen.plans.put({ ...planA, people: 31 });
-    await act(async () => changes.tell('plans'));
+    await act(async () => changes.tell({ collection: 'plans', id: planA.id }));
     await waitFor(() => expect(shown.at(-1)!.plans).toEqual([`${planA.id} 31`]));
     close();
   });
@@ -142,7 +142,7 @@ describe('what is shown', () => {
     const { result, shown, settled, close } = await rooms(0.7);
     const locks = { request: (_: string, work: () => Promise<void>) => work() };
     Object.assign(globalThis, { navigator: { locks } });
-    await act(async () => result.current.replace.mutateAsync({ ...demo, plans: [planB], cooks: [] }));
+    await act(async () => result.current.replace({ ...demo, plans: [planB], cooks: [] }));
     await settled();
     await waitFor(() => expect(shown.at(-1)).toEqual({ events: [], plans: [`${planB.id} ${planB.people}`] }));
     close();

@@ -1,19 +1,30 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { Cook, CookEvent } from '../../core/cook/events';
-import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
+import type { KitchenFile } from '../../core/formats/kitchenFile';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { rebase } from '../../core/plan/rebase';
 import { browserStore, changes, everKept, nowKept, problems } from '../../storage/browser';
-import { COLLECTION_NAMES, type CollectionName, type Collections } from '../../storage/collections';
-import type { Kitchen } from '../../storage/kitchen';
-import { setAside, type Problem, type Repository } from '../../storage/records';
+import {
+  COLLECTION_NAMES,
+  hasRows,
+  ROWS,
+  type CollectionName,
+  type Collections,
+  type RowName,
+  type Rows,
+} from '../../core/formats/collections';
+import { kitchenText, type Exchange, type ImportWay } from '../../core/formats/merge';
+import { ChangedMeanwhileError, type Kitchen, type Written } from '../../storage/kitchen';
+import { setAside, type News, type Problem, type Repository } from '../../storage/records';
 import { useKitchen, type AroundRooms } from './kitchen';
 import { supperOffsetMin } from './wallClock';
 
 type Name = CollectionName;
 
-const repo = <N extends Name>(store: () => Kitchen, name: N) => store()[name] as unknown as Repository<Collections[N]>;
+type RowOf<N> = N extends RowName ? Rows[N] : { id: string };
+const repo = <N extends Name>(store: () => Kitchen, name: N) =>
+  store()[name] as unknown as Repository<Collections[N], RowOf<N>>;
 
 const FIRST_VISIT = 'ovalis first visit';
 
@@ -27,13 +38,14 @@ const opening = ({ ask, clock, store }: AroundRooms) => ({
     if (await kitchen.opened()) {
       // what a tab noted that died before it was written; a disk that is full is reported and tried again later
       await kitchen.settle().catch(() => undefined);
+      await kitchen.bringBack().catch(() => undefined);
       nowKept();
       return true;
     }
     if (everKept()) throw new KitchenLost('what was kept is gone');
     await navigator.locks.request(FIRST_VISIT, async () => {
       if (await kitchen.opened()) return;
-      await kitchen.replaceAll(await ask('demo', [clock(), supperOffsetMin(clock())]));
+      await kitchen.replaceAll(await ask('demo', [clock(), supperOffsetMin(clock())]), clock());
     });
     nowKept();
     return true;
@@ -70,19 +82,65 @@ function withUnsaved<N extends Name>(client: QueryClient, name: N, list: Collect
 export function useKitchenOpen() {
   const kitchen = useKitchen();
   const client = useQueryClient();
-  useEffect(() => changes.listen((name) => readAgain(client, name)), [client]);
+  const { store } = kitchen;
+  useEffect(() => changes.listen((news) => void heard(client, store, news)), [client, store]);
   return useQuery(opening(kitchen));
 }
 
+/**
+ * The records of a collection that this tab has at hand: all of them, or of one that grows long those of these days and
+ * those that were asked for by {@link useOne}.
+ */
 export function useCollection<N extends Name>(name: N) {
   const client = useQueryClient();
-  const kitchen = useKitchen();
-  const opened = useQuery({ ...opening(kitchen), enabled: false });
+  const { store, clock } = useKitchen();
+  const opened = useQuery({ ...opening(useKitchen()), enabled: false });
   return useQuery({
     queryKey: [name],
     queryFn: async () => {
       await whenWritten(client);
-      return withUnsaved(client, name, await repo(kitchen.store, name).list());
+      const asked = new Set(client.getQueryData<Collections[N][]>([name])?.map((v) => v.id));
+      const nowMs = clock();
+      const near = hasRows(name) ? (ROWS[name].near as (row: unknown, nowMs: number) => boolean) : undefined;
+      const list = await repo(store, name).list(near && ((row) => near(row, nowMs) || asked.has(row.id)));
+      return withUnsaved(client, name, list);
+    },
+    enabled: opened.data === true,
+    staleTime: Infinity,
+  });
+}
+
+/** One record, read when it is not at hand. */
+export function useOne<N extends RowName>(name: N, id: string | undefined) {
+  const client = useQueryClient();
+  const { store } = useKitchen();
+  const near = useCollection(name);
+  const there = id === undefined ? undefined : (near.data as Collections[N][] | undefined)?.find((v) => v.id === id);
+  const far = useQuery({
+    queryKey: ['one', name, id],
+    queryFn: async () => {
+      const value = await repo(store, name).get(id!);
+      if (value) place(client, name, value, 'unless there');
+      return value !== undefined;
+    },
+    enabled: near.isSuccess && id !== undefined && !there,
+  });
+  return { value: there, loaded: near.isSuccess && (id === undefined || there !== undefined || far.isFetched) };
+}
+
+/** What a long list needs of every record of a collection. */
+export function useRows<N extends RowName>(name: N) {
+  const client = useQueryClient();
+  const { store } = useKitchen();
+  const opened = useQuery({ ...opening(useKitchen()), enabled: false });
+  return useQuery({
+    queryKey: ['rows', name],
+    queryFn: async () => {
+      await whenWritten(client);
+      const rows = (await repo(store, name).rows()) as Rows[N][];
+      const of = ROWS[name].of as (v: unknown) => Rows[N];
+      const unsaved = [...unsavedOf(client, name).values()].map(of);
+      return [...rows.filter((r) => !unsaved.some((u) => u.id === r.id)), ...unsaved];
     },
     enabled: opened.data === true,
     staleTime: Infinity,
@@ -101,12 +159,105 @@ const whenWritten = (client: QueryClient) =>
     look();
   });
 
-/** Stops a read that started before this change, so that it cannot bring the old state back. */
-const holdReads = (client: QueryClient, name: Name) => client.cancelQueries({ queryKey: [name] });
+const listsOf = (name: Name) => [[name], ...(hasRows(name) ? [['rows', name]] : [])];
 
-/** Reads a collection anew. A first read still under way may have begun before the write: it is stopped, not joined. */
-const readAgain = (client: QueryClient, name: Name | (string & {})) =>
-  void client.cancelQueries({ queryKey: [name] }).then(() => client.invalidateQueries({ queryKey: [name] }));
+/** Stops reads that started before this change, so that they cannot bring the old state back. */
+const holdReads = (client: QueryClient, name: Name) =>
+  Promise.all(listsOf(name).map((queryKey) => client.cancelQueries({ queryKey, exact: true })));
+
+/** Reads a list anew. A first read still under way may have begun before the write: it is stopped, not joined. */
+const readAgain = (client: QueryClient, queryKey: readonly string[]) =>
+  void client.cancelQueries({ queryKey, exact: true }).then(() => client.invalidateQueries({ queryKey, exact: true }));
+
+const withIn = <T extends { id: string }>(old: T[] | undefined, value: T, unlessThere = false): T[] | undefined => {
+  const there = old?.some((v) => v.id === value.id);
+  if (!old || (there && unlessThere)) return old;
+  return there ? old.map((v) => (v.id === value.id ? value : v)) : [...old, value];
+};
+const without = <T extends { id: string }>(old: T[] | undefined, id: string) => old?.filter((v) => v.id !== id);
+
+/** Shows a record as it is now, in its list and in the list of rows. */
+function place(client: QueryClient, name: Name, value: { id: string }, how?: 'unless there') {
+  client.setQueryData<{ id: string }[]>([name], (old) => withIn(old, value, how !== undefined));
+  if (hasRows(name) && !how)
+    client.setQueryData<{ id: string }[]>(
+      ['rows', name],
+      (old) => old && withIn(old, (ROWS[name].of as (v: unknown) => { id: string })(value)),
+    );
+}
+function takeOut(client: QueryClient, name: Name, id: string) {
+  for (const key of listsOf(name)) client.setQueryData<{ id: string }[]>(key, (old) => without(old, id));
+}
+
+/** Lists that were read never, or whose read was stopped by a change, are read now. */
+function readWhatIsMissing(client: QueryClient, name: Name) {
+  for (const key of listsOf(name))
+    if (client.getQueryState(key) && client.getQueryData(key) === undefined) readAgain(client, key);
+}
+
+/** Shows a record as the store has it. */
+async function readOne(client: QueryClient, store: () => Kitchen, name: Name, id: string) {
+  await whenWritten(client);
+  const value = await repo(store, name).get(id);
+  // a change that was made meanwhile reads it again when it is written
+  if (busyWith(client, name, id)) return;
+  if (value) place(client, name, value);
+  else takeOut(client, name, id);
+}
+
+const isCollection = (name: string): name is Name => (COLLECTION_NAMES as string[]).includes(name);
+
+/** Another tab has changed something. */
+async function heard(client: QueryClient, store: () => Kitchen, { collection, id }: News) {
+  if (!isCollection(collection) || id === undefined) {
+    readAgain(client, [collection]);
+    if (isCollection(collection) && hasRows(collection)) readAgain(client, ['rows', collection]);
+    return;
+  }
+  // a list that is being read may have passed this record already
+  for (const key of listsOf(collection)) if (client.isFetching({ queryKey: key, exact: true })) readAgain(client, key);
+  await readOne(client, store, collection, id);
+}
+
+/** Writes of this tab that are under way, by record. */
+const BUSY = new WeakMap<QueryClient, Map<string, number>>();
+function busyOf(client: QueryClient) {
+  const all = BUSY.get(client) ?? new Map<string, number>();
+  BUSY.set(client, all);
+  return all;
+}
+const busyWith = (client: QueryClient, name: Name, id: string) => (busyOf(client).get(`${name}/${id}`) ?? 0) > 0;
+
+/**
+ * Does a write of a record; when it was the last one under way, shows what the store has now: what another tab put into
+ * it is in that too.
+ */
+async function writing(
+  client: QueryClient,
+  store: () => Kitchen,
+  name: Name,
+  id: string,
+  work: () => Promise<Written[]>,
+): Promise<Written[]> {
+  const all = busyOf(client);
+  const key = `${name}/${id}`;
+  all.set(key, (all.get(key) ?? 0) + 1);
+  let written: Written[] | undefined;
+  try {
+    return (written = await work());
+  } finally {
+    const left = all.get(key)! - 1;
+    all.set(key, left);
+    const mine = written?.find((w) => w.collection === name && w.value.id === id)?.value;
+    if (left === 0) {
+      if (mine) place(client, name, mine);
+      else if (written) void readOne(client, store, name, id);
+    }
+    for (const { collection, value } of written ?? [])
+      if (value !== mine && isCollection(collection)) void readOne(client, store, collection, value.id);
+    readWhatIsMissing(client, name);
+  }
+}
 
 /** A write went through: what it was refused before is over, and what else waits for room is tried again. */
 function saved(client: QueryClient, store: () => Kitchen, name: Name, id: string) {
@@ -117,26 +268,27 @@ function saved(client: QueryClient, store: () => Kitchen, name: Name, id: string
       .put(value as never)
       .then(() => mine.get(other) === value && mine.delete(other))
       .catch(() => undefined);
-  readAgain(client, name);
 }
 
 /**
- * Everything as this tab shows it: what the store refused is in it, and what it cannot give any more comes from what was
- * read before.
+ * Everything as this tab shows it, as a kitchen file's text: what the store refused is in it, and where the store gives
+ * nothing any more, what was read before. Put together by the worker.
  */
 export function useEverything() {
-  const { store } = useKitchen();
+  const { ask, store } = useKitchen();
   const client = useQueryClient();
-  return async (exportedAt: string): Promise<KitchenFile> => {
+  return async (exportedAt: string): Promise<string> => {
     const kept = await store()
-      .readAll(exportedAt)
-      .catch(() => emptyKitchen(DEFAULT_SETTINGS, exportedAt));
+      .texts()
+      .catch(() => undefined);
     const shown = COLLECTION_NAMES.map((name) => [
       name,
-      client.getQueryData([name]) ?? withUnsaved(client, name, kept[name] as never),
+      kept ? [...unsavedOf(client, name).values()] : (client.getQueryData([name]) ?? []),
     ]);
-    const settings = client.getQueryData<Settings>(['settings']) ?? kept.settings;
-    return { ...kept, ...Object.fromEntries(shown), settings };
+    const settings = client.getQueryData<Settings>(['settings']) ?? (await store().readSettings());
+    const all = [kept ?? {}, Object.fromEntries(shown), settings, exportedAt] as Parameters<typeof kitchenText>;
+    // a model that does not come back keeps nobody's kitchen from them
+    return ask('kitchenText', all).catch(() => kitchenText(...all));
   };
 }
 
@@ -169,23 +321,25 @@ export function useEdit<N extends Name>(name: N) {
     mutationFn: ({ id, edit }: EditOf<T>) => repo(store, name).update(id, edit),
     onMutate: async ({ id, edit }) => {
       await holdReads(client, name);
-      client.setQueryData<T[]>([name], (old) => {
-        const there = old?.find((v) => v.id === id);
-        const next = edit(there);
-        if (!old || !next) return old;
-        return there ? old.map((v) => (v.id === id ? next : v)) : [...old, next];
-      });
+      const next = edit(client.getQueryData<T[]>([name])?.find((v) => v.id === id));
+      if (next) place(client, name, next);
     },
     onSuccess: (_, { id }) => saved(client, store, name, id),
     onError: (_, { id }) => refused(client, name, id),
     scope: { id: `save ${name}` },
   });
-  const edit = async (change: EditOf<T>) => {
-    const written = noting(change.id, change.edit);
-    await mutateAsync(change);
-    written();
+  const edit = (change: EditOf<T>) =>
+    writing(client, store, name, change.id, async () => {
+      const written = noting(change.id, change.edit);
+      const value = await mutateAsync(change);
+      written();
+      return value ? [{ collection: name, value }] : [];
+    });
+  return {
+    ...rest,
+    mutateAsync: edit as (change: EditOf<T>) => Promise<unknown>,
+    mutate: (change: EditOf<T>) => void edit(change).catch(() => undefined),
   };
-  return { ...rest, mutateAsync: edit, mutate: (change: EditOf<T>) => void edit(change).catch(() => undefined) };
 }
 
 /** Puts a new value in place. What changes a record that is there already is an edit, or a rebased one. */
@@ -212,9 +366,8 @@ export function useSetOneAside() {
   const client = useQueryClient();
   return async (name: Name, id: string) => {
     await repo(store, name).aside(id);
-    client.setQueryData<{ id: string }[]>([name], (old) => old?.filter((v) => v.id !== id));
+    takeOut(client, name, id);
     void client.invalidateQueries({ queryKey: ['set aside'] });
-    readAgain(client, name);
   };
 }
 
@@ -225,9 +378,10 @@ export function useRemove<N extends Name>(name: N) {
     mutationFn: (id: string) => repo(store, name).remove(id),
     onMutate: async (id) => {
       await holdReads(client, name);
-      client.setQueryData<Collections[N][]>([name], (old) => old?.filter((v) => v.id !== id));
+      takeOut(client, name, id);
     },
     onSuccess: (_, id) => saved(client, store, name, id),
+    onSettled: () => readWhatIsMissing(client, name),
     scope: { id: `save ${name}` },
   });
 }
@@ -239,20 +393,18 @@ export function useRemove<N extends Name>(name: N) {
 export function useCookEvents() {
   const { store } = useKitchen();
   const client = useQueryClient();
-  const { mutate } = useMutation({
+  const { mutateAsync } = useMutation({
     mutationFn: (_: { cookId: string; events: CookEvent[] }) => store().settle(),
     onMutate: async ({ cookId, events }) => {
       await holdReads(client, 'cooks');
-      client.setQueryData<Cook[]>(['cooks'], (old) =>
-        old?.map((c) => (c.id === cookId ? { ...c, events: [...c.events, ...events] } : c)),
-      );
+      const cook = client.getQueryData<Cook[]>(['cooks'])?.find((c) => c.id === cookId);
+      if (cook) place(client, 'cooks', { ...cook, events: [...cook.events, ...events] } as Cook);
     },
-    onSuccess: () => readAgain(client, 'cooks'),
     scope: { id: 'save cooks' },
   });
   return (cookId: string, events: CookEvent[]) => {
     store().note(cookId, events);
-    mutate({ cookId, events });
+    void writing(client, store, 'cooks', cookId, () => mutateAsync({ cookId, events })).catch(() => undefined);
   };
 }
 
@@ -282,15 +434,53 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
   };
 }
 
-export function useReplaceAll() {
-  const { store } = useKitchen();
+/** Puts a file's kitchen in the place of everything, or exchanges some of it; gives what brings the old back. */
+export function useExchange() {
+  const { store, clock } = useKitchen();
   const client = useQueryClient();
-  return useMutation({
+  type What = { what: KitchenFile | Exchange; seen?: Record<string, string> | undefined };
+  const { mutateAsync } = useMutation({
     // after the first visit has been filled, or in its place: never under it
-    mutationFn: (file: KitchenFile) => navigator.locks.request(FIRST_VISIT, () => store().replaceAll(file)),
-    // not awaited: the reads wait for this to be over
-    onSuccess: () => void client.invalidateQueries(),
+    mutationFn: ({ what, seen }: What): Promise<Exchange> =>
+      navigator.locks.request(FIRST_VISIT, async () => {
+        // what was noted belongs to what is there now
+        await store().settle();
+        return 'entries' in what ? store().exchange(what, clock(), seen) : store().replaceAll(what, clock());
+      }) as Promise<Exchange>,
+    onSuccess: () => {
+      for (const name of COLLECTION_NAMES) unsavedOf(client, name).clear();
+      // not awaited: the reads wait for this to be over
+      void client.invalidateQueries();
+    },
   });
+  return (what: KitchenFile | Exchange, seen?: Record<string, string>) => mutateAsync({ what, seen });
+}
+
+/** Times that an import is weighed again because something was noted meanwhile. */
+const WEIGHINGS = 4;
+
+/** What a file would do to this kitchen, and the doing of it: weighed again then, for a pot may have gone on. */
+export function useImport() {
+  const { ask, store } = useKitchen();
+  const exchange = useExchange();
+  const weigh = async (text: string, way: ImportWay) => {
+    const seen = await store().texts();
+    return { answer: await ask('weighImport', [text, seen, way]), seen };
+  };
+  return {
+    weigh: async (text: string, way: ImportWay) => (await weigh(text, way)).answer,
+    take: async (text: string, way: ImportWay): Promise<Exchange | undefined> => {
+      for (let i = 1; ; i++) {
+        const { answer, seen } = await weigh(text, way);
+        if (!answer.ok) return undefined;
+        try {
+          return await exchange(answer.exchange, seen);
+        } catch (e) {
+          if (!(e instanceof ChangedMeanwhileError) || i === WEIGHINGS) throw e;
+        }
+      }
+    },
+  };
 }
 
 /** What could not be read and was set aside, by its old key. */

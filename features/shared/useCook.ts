@@ -3,7 +3,7 @@ import type { Cook, CookEvent } from '../../core/cook/events';
 import { countingEvents } from '../../core/cook/counting';
 import { foldCook, type CookState } from '../../core/cook/fold';
 import { changesOf, stepsOf, type Step } from '../../core/cook/steps';
-import { useCollection, useCookEvents } from './stored';
+import { useCollection, useCookEvents, useOne } from './stored';
 import { useForecast } from './useForecast';
 import { newId, nowIso } from './ids';
 
@@ -25,6 +25,8 @@ export function pickCook(cooks: readonly Cook[], asked: string | undefined, last
 export function useCook(asked: string | undefined, last: string | undefined) {
   const cooks = useCollection('cooks');
   const append = useCookEvents();
+  // one that is not of these days is read when it is asked for
+  const one = useOne('cooks', asked ?? last);
   const cook = pickCook(cooks.data ?? [], asked, last);
   const { forecast } = useForecast(cook?.plan);
   const steps: Step[] = useMemo(
@@ -46,7 +48,7 @@ export function useCook(asked: string | undefined, last: string | undefined) {
         .at(-1)
     : undefined;
   return {
-    loaded: cooks.isSuccess,
+    loaded: one.loaded,
     cooks: cooks.data ?? [],
     cook,
     steps,

@@ -52,6 +52,8 @@ export const issues = {
   'issue.tooLarge': 'is larger than {{millions, whole}} million letters',
   'issue.notJson': 'is not JSON: should be a file that Ovalis wrote, as it was written',
   'issue.twice': '"{{id}}" is there twice: the first one counts',
+  'issue.tableLine': 'should have as many cells as there are headers',
+  'issue.noSuchBatch': '"{{id}}" is not in this kitchen; a table changes what is there, it makes nothing new',
   'record.noVersion': 'has no version',
   'record.newer': 'was written by a newer Ovalis (version {{version}}, this one reads {{reads}})',
   'record.noWay': 'there is no way from version {{version}}',
