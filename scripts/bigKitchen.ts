@@ -55,17 +55,27 @@ export function bigKitchen(nowMs: number, size: Size = MANY_WINTERS): KitchenFil
     };
   });
   const cooks: Cook[] = Array.from({ length: size.cooks }, (_, i) => {
-    const plan = cycle(plans, i);
-    // the first one is on the hob now
-    const fromMs = i === 0 ? nowMs - size.cookEvents * 5000 : nowMs - i * DAY_MS;
     const id = `winter-c${i}`;
+    const [going] = demo.cooks;
+    // the first one is on the hob now, with a probe in it from the start
+    if (i === 0 && going) {
+      const fromMs = Date.parse(going.events[0]!.at);
+      const every = (nowMs - fromMs) / (size.cookEvents - going.events.length + 1);
+      const readings = curve(id, fromMs, size.cookEvents - going.events.length, every, noiseC);
+      return {
+        ...going,
+        id,
+        events: [...going.events, ...readings].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+      };
+    }
+    const fromMs = nowMs - i * DAY_MS;
     return {
       id,
-      plan,
+      plan: cycle(plans, i),
       events: [
         { kind: 'started', id: `${id}-s`, at: new Date(fromMs).toISOString() },
         ...curve(id, fromMs, size.cookEvents - 2, 5000, noiseC),
-        { kind: 'noted', id: `${id}-n`, at: new Date(fromMs + 30_000).toISOString(), text: 'as ever' },
+        { kind: 'noted', id: `${id}-n`, at: new Date(fromMs + 3_600_000).toISOString(), text: 'as ever' },
       ],
     };
   });

@@ -62,8 +62,8 @@ export async function putAside(shell: Shell, key: string, text: string, why: unk
 
 export type Repository<T, R = { id: string }> = {
   name: string;
-  /** @param pick by its row which records to read; without it, or without rows, all */
-  list(pick?: (row: R) => boolean): Promise<T[]>;
+  /** All of them, or those of these ids that there are. */
+  list(ids?: readonly string[]): Promise<T[]>;
   get(id: string): Promise<T | undefined>;
   put(value: T): Promise<void>;
   /** Reads, changes and writes under the lock; `change` returning undefined leaves it alone. */
@@ -75,8 +75,9 @@ export type Repository<T, R = { id: string }> = {
   rows(): Promise<R[]>;
 };
 
-/** Records that are opened before the page may breathe. */
+/** Records, and rows, that are opened before the page may breathe. */
 const AT_A_TIME = 40;
+const ROWS_AT_A_TIME = 1000;
 
 /**
  * A validated, versioned collection. A record that cannot be read is moved aside, reported, and never shown half.
@@ -124,11 +125,11 @@ export function repository<T extends { id: string }, R extends { id: string } = 
   const get = async (id: string, held = false, keep = true) => read(id, await shell.store.getItem(key(id)), held, keep);
 
   /** In order, a few at a time: the page draws between. */
-  async function each<A, B>(list: readonly A[], work: (a: A) => Promise<B | undefined>): Promise<B[]> {
+  async function each<A, B>(list: readonly A[], atATime: number, work: (a: A) => Promise<B | undefined>): Promise<B[]> {
     const out: B[] = [];
-    for (let i = 0; i < list.length; i += AT_A_TIME) {
+    for (let i = 0; i < list.length; i += atATime) {
       if (i) await shell.breathe();
-      const some = await Promise.all(list.slice(i, i + AT_A_TIME).map(work));
+      const some = await Promise.all(list.slice(i, i + atATime).map(work));
       out.push(...some.filter((v): v is Awaited<NonNullable<typeof v>> => v !== undefined));
     }
     return out;
@@ -141,8 +142,8 @@ export function repository<T extends { id: string }, R extends { id: string } = 
 
   const readRow = (text: string | null | undefined): R | undefined => {
     try {
-      const kept = text ? (JSON.parse(text) as { v: unknown; data: unknown }) : undefined;
-      return kept?.v === row!.version ? row!.schema.parse(kept.data) : undefined;
+      const kept = text ? (JSON.parse(text) as { v: unknown; data: R }) : undefined;
+      return kept?.v === row!.version ? kept.data : undefined;
     } catch {
       return undefined;
     }
@@ -153,7 +154,7 @@ export function repository<T extends { id: string }, R extends { id: string } = 
     if (!row) return [];
     const all = await ids();
     const kept = all.length ? await shell.store.getMany(all.map(rowKey)) : {};
-    return each(all, async (id) => {
+    return each(all, ROWS_AT_A_TIME, async (id) => {
       const there = readRow(kept[rowKey(id)]);
       if (there) return there;
       return shell.lock(key(id), async () => {
@@ -171,11 +172,11 @@ export function repository<T extends { id: string }, R extends { id: string } = 
     name: spec.name,
     rows,
     get: (id) => get(id),
-    async list(pick) {
-      const wanted = pick && row ? (await rows()).filter(pick).map((r) => r.id) : await ids();
-      if (!wanted.length) return [];
-      const kept = await shell.store.getMany(wanted.map(key));
-      return each(wanted, (id) => read(id, kept[key(id)] ?? null));
+    async list(wanted) {
+      const all = wanted ?? (await ids());
+      if (!all.length) return [];
+      const kept = await shell.store.getMany(all.map(key));
+      return each(all, AT_A_TIME, (id) => read(id, kept[key(id)] ?? null));
     },
     async put(value) {
       await shell.lock(key(value.id), () => write(value));

@@ -35,8 +35,17 @@ export type Live = Omit<LivePot, 'on'> & {
   guide: Guide | undefined;
 };
 
+/** Told so much before it is first looked at, a pot is answered by a small cloud, and by the whole one from then on. */
+const MUCH_TOLD = 12;
+const SMALL = 80;
+const small = new WeakSet<Followed>();
+
 function follow(cook: Cook, steps: Step[], nowMs: number): Followed {
-  const followed = followTwin(cook, steps, nowMs, clouds.get(cook.id));
+  const kept = clouds.get(cook.id);
+  const before = kept && !small.has(kept) ? kept : undefined;
+  const much = !kept && cook.events.filter((e) => e.kind === 'measured' || e.kind === 'observed').length > MUCH_TOLD;
+  const followed = followTwin(cook, steps, nowMs, before, much ? SMALL : undefined);
+  if (much) small.add(followed);
   clouds.delete(cook.id);
   clouds.set(cook.id, followed);
   if (clouds.size > MOST_CLOUDS) clouds.delete(clouds.keys().next().value!);

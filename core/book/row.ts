@@ -1,22 +1,17 @@
-import { z } from 'zod';
-import { IdSchema } from '../moment';
-import { PlanSchema } from '../plan/plan';
+import type { Plan } from '../plan/plan';
 import { lookUp, mainLiquid } from '../plan/stages';
-import { BatchSchema, PromiseSchema, type Batch } from './batch';
+import type { Batch } from './batch';
 
 /** What the Book's list, its search and what is learnt need of a batch: everything but its plan and its events. */
-export const BatchRowSchema = BatchSchema.pick({ id: true, at: true, found: true }).extend({
-  name: PlanSchema.shape.name,
-  family: PlanSchema.shape.family,
-  serve: PlanSchema.shape.serve.pick({ style: true, word: true }),
-  starchMeasure: PlanSchema.shape.starchMeasure,
-  factor: PlanSchema.shape.firmness.shape.factor,
-  promise: PromiseSchema.pick({ servingPlace: true, depthMm: true }),
-  items: z.array(IdSchema),
-  milkId: IdSchema.optional(),
-  thickeners: z.array(IdSchema),
-});
-export type BatchRow = z.infer<typeof BatchRowSchema>;
+export type BatchRow = Pick<Batch, 'id' | 'at' | 'found'> &
+  Pick<Plan, 'name' | 'family' | 'starchMeasure'> & {
+    serve: Pick<Plan['serve'], 'style' | 'word'>;
+    factor: number;
+    promise: Pick<Batch['promise'], 'servingPlace' | 'depthMm'>;
+    items: string[];
+    milkId?: string;
+    thickeners: string[];
+  };
 
 export function rowOfBatch({ id, at, found, plan, promise }: Batch): BatchRow {
   const milk = mainLiquid(plan);

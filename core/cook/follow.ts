@@ -15,10 +15,10 @@ import {
   type Spread,
   type Twin,
 } from '../twin/twin';
-import type { Cook, CookEvent } from './events';
+import type { Cook, CookEvent, Measure } from './events';
 import { foldCook } from './fold';
 import { bowlOf } from './guides';
-import { addedTo, additionsOf, cookAhead, inTheOven, momentsOf } from './live';
+import { addedTo, additionsOf, cookAhead, inTheOven, joined, momentsOf, type Moment } from './live';
 import type { Step, StepId } from './steps';
 
 /** The twin of a cook up to a moment, so that the next moment goes on from it. */
@@ -78,6 +78,28 @@ export function seenBy(event: CookEvent, plan: Plan, step?: Step, ladles = 0): S
   }
 }
 
+/** A device's readings err together: one in this many seconds tells something new, or one that is this far off the last. */
+const DEVICE_EVERY_S = 30;
+const DEVICE_STEP: Record<Measure, number> = { probe: 4, trail: 5, scale: 20, plate: 5 };
+
+/** Readings of devices that tell the twin nothing new. */
+function repeating(moments: readonly Moment[]): Set<string> {
+  const last = new Map<Measure, { atMs: number; value: number }>();
+  const out = new Set<string>();
+  for (const m of moments) {
+    if (!('event' in m) || m.event.kind !== 'measured' || m.event.by === undefined) continue;
+    const { what, value, id } = m.event;
+    const before = last.get(what);
+    const fresh =
+      before === undefined ||
+      m.atMs - before.atMs >= DEVICE_EVERY_S * 1000 ||
+      Math.abs(value - before.value) >= DEVICE_STEP[what];
+    if (fresh) last.set(what, { atMs: m.atMs, value });
+    else out.add(id);
+  }
+  return out;
+}
+
 /** An event at its time: one that was moved is another. */
 const nameOf = (m: { event: CookEvent; atMs: number }) => `${m.event.id}@${m.atMs}`;
 
@@ -93,7 +115,13 @@ export function followTwin(
   particles = TWIN.particles,
 ): Followed {
   const { plan } = cook;
-  const moments = momentsOf(cook, steps, nowMs);
+  const all = momentsOf(cook, steps, nowMs);
+  const nothingNew = repeating(all);
+  const moments = joined(
+    all,
+    ({ event }) =>
+      event.kind === 'added' || event.kind === 'observed' || (event.kind === 'measured' && !nothingNew.has(event.id)),
+  );
   const ids = moments.flatMap((m) => ('event' in m ? [nameOf(m)] : []));
   const knew = new Set(before?.known);
   const goesOn =
@@ -117,7 +145,7 @@ export function followTwin(
         twin = addToTwin(twin, plan, (own, pot) => addedTo(event, own)(pot));
         continue;
       }
-      const seen = seenBy(m.event, plan, step, ladles);
+      const seen = nothingNew.has(m.event.id) ? undefined : seenBy(m.event, plan, step, ladles);
       if (!seen || begun.size === 0) continue;
       const told = tell(twin, plan, seen);
       twin = told.twin;

@@ -91,6 +91,30 @@ export function momentsOf(cook: Cook, steps: readonly Step[], nowMs: number): Mo
   return out;
 }
 
+type Noted = Extract<Moment, { event: CookEvent }>;
+type Stretch = Exclude<Moment, Noted>;
+
+/** Neighbouring stretches under the same hands, with nothing told between them, are one. */
+export function joined(moments: readonly Moment[], tells: (m: Noted) => boolean): Moment[] {
+  const out: Moment[] = [];
+  let open: Stretch | undefined;
+  for (const m of moments) {
+    if ('event' in m) {
+      if (tells(m)) open = undefined;
+      out.push(m);
+      continue;
+    }
+    if (open && open.step.id === m.step.id && open.toMs === m.fromMs && sameHands(open.controls, m.controls)) {
+      open.toMs = m.toMs;
+      continue;
+    }
+    open = { ...m };
+    out.push(open);
+  }
+  return out;
+}
+const sameHands = (a: Stretch['controls'], b: Stretch['controls']) => JSON.stringify(a) === JSON.stringify(b);
+
 /** Held back by the plan: it goes in as the cook tastes, not as the step says. */
 export type Taste = 'as planned' | 'as tasted';
 
@@ -147,7 +171,7 @@ function replayPot(cook: Cook, plan: Plan, steps: readonly Step[], setup: PotSet
   const { trace, keep } = sampler(sampleS, 0);
   const seen = new Set<StepId>();
   let fromG = massG(pot.content);
-  for (const m of momentsOf(cook, steps, nowMs)) {
+  for (const m of joined(momentsOf(cook, steps, nowMs), ({ event }) => event.kind === 'added')) {
     if ('event' in m) {
       if (m.event.kind === 'added') pot = addToPot(pot, addedTo(m.event, plan)(pot), setup);
       continue;

@@ -1,19 +1,15 @@
-import { z } from 'zod';
-import { MomentSchema } from '../moment';
-import { PlanSchema } from '../plan/plan';
-import { CookSchema, type Cook } from './events';
+import type { Cook } from './events';
 import { foldCook } from './fold';
 import { changesOf, stepsOf } from './steps';
 
-/** What a list of cooks needs: everything but the plan and the events. */
-export const CookRowSchema = CookSchema.pick({ id: true, batchId: true }).extend({
-  planId: PlanSchema.shape.id,
-  name: PlanSchema.shape.name,
-  startedAt: MomentSchema.optional(),
-  lastAt: MomentSchema.optional(),
-  pouredAt: MomentSchema.optional(),
-});
-export type CookRow = z.infer<typeof CookRowSchema>;
+/** What a list of cooks needs: everything but the plan and the events. Times as ISO 8601. */
+export type CookRow = Pick<Cook, 'id' | 'batchId'> & {
+  planId: string;
+  name: string;
+  startedAt?: string;
+  lastAt?: string;
+  pouredAt?: string;
+};
 
 const moment = (ms: number) => new Date(ms).toISOString();
 

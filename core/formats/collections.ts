@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { BatchSchema, type Batch } from '../book/batch';
-import { BatchRowSchema, rowOfBatch, type BatchRow } from '../book/row';
+import { rowOfBatch, type BatchRow } from '../book/row';
 import { CookSchema, type Cook } from '../cook/events';
-import { CookRowSchema, nearCook, rowOfCook, type CookRow } from '../cook/row';
+import { nearCook, rowOfCook, type CookRow } from '../cook/row';
 import { migrateCook, withPlan } from '../cook/migrate';
 import { DaySchema } from '../day/record';
 import { TROUBLES } from './computable';
@@ -50,18 +50,18 @@ export type Collections = { [N in CollectionName]: z.infer<(typeof COLLECTIONS)[
 export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as CollectionName[];
 
 type Listed<T, R> = RowSpec<T, R> & {
-  /** whether a room has it at hand; the others are read when they are asked for */
-  near: (row: R, nowMs: number) => boolean;
+  /** whether a room has it at hand; the others, or all where there is no saying, are read when they are asked for */
+  near?(row: R, nowMs: number): boolean;
 };
 
 /** Collections that grow long: what their lists need is kept beside each record. */
 export const ROWS = {
-  batches: { version: 1, schema: BatchRowSchema, of: rowOfBatch, near: () => false } as Listed<Batch, BatchRow>,
-  cooks: { version: 1, schema: CookRowSchema, of: rowOfCook, near: nearCook } as Listed<Cook, CookRow>,
+  batches: { version: 1, of: rowOfBatch } as Listed<Batch, BatchRow>,
+  cooks: { version: 1, of: rowOfCook, near: nearCook } as Listed<Cook, CookRow>,
 } as const;
 export type RowName = keyof typeof ROWS;
-export type Rows = { [N in RowName]: z.infer<(typeof ROWS)[N]['schema']> };
-export const hasRows = (name: string): name is RowName => name in ROWS;
+export type Rows = { batches: BatchRow; cooks: CookRow };
+export const hasRows = (name: string): name is RowName => Object.hasOwn(ROWS, name);
 
 /** What is known of a collection, its rows among it. */
 export const specOf = (name: CollectionName): AnySpec => {

@@ -9,8 +9,11 @@ export type Migration = (old: unknown) => unknown;
 export const since = (version: number, migration: Migration): Record<number, Migration> =>
   Object.fromEntries(Array.from({ length: version - 1 }, (_, i) => [i + 1, migration]));
 
-/** What a list needs of a record, kept beside it so that a long list is read without reading everything. */
-export type RowSpec<T, R> = { version: number; schema: z.ZodType<R>; of(value: T): R };
+/**
+ * What a list needs of a record, kept beside it so that a long list is read without reading everything. Rows of another
+ * version are made again: raise it with every change of their shape.
+ */
+export type RowSpec<T, R> = { version: number; of(value: T): R };
 
 export type CollectionSpec<T, R = { id: string }> = {
   name: string;

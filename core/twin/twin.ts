@@ -293,6 +293,10 @@ const weightsOf = (logW: readonly number[]): number[] => {
 /** How many pots of the cloud count, 1 to all. */
 export const effectiveOf = (twin: Twin): number => 1 / weightsOf(twin.logW).reduce((s, w) => s + w * w, 0);
 
+/** Sd from the plan's pot beyond which no kitchen lies: what contradicts again and again does not widen it for ever. */
+const MOST_SD = 5;
+const within = (habit: number) => Math.min(MOST_SD, Math.max(-MOST_SD, habit));
+
 /** Takes the cloud anew by its weights, and spreads what does not change over a cook a little. @param widen on top */
 function resample(twin: Twin, plan: Plan, widen = 1): Twin {
   const n = twin.particles.length;
@@ -315,7 +319,7 @@ function resample(twin: Twin, plan: Plan, widen = 1): Twin {
     const habits = Object.fromEntries(
       DIMS.map((d) => [
         d,
-        a * p.habits[d] + (1 - a) * mean[d] + jitter * Math.max(sd[d], widen > 1 ? 0.3 : 0) * draw(d),
+        within(a * p.habits[d] + (1 - a) * mean[d] + jitter * Math.max(sd[d], widen > 1 ? 0.3 : 0) * draw(d)),
       ]),
     ) as Habits;
     return { ...p, habits, setup: withHabits(plan, habits).setup };

@@ -38,7 +38,6 @@ const opening = ({ ask, clock, store }: AroundRooms) => ({
     if (await kitchen.opened()) {
       // what a tab noted that died before it was written; a disk that is full is reported and tried again later
       await kitchen.settle().catch(() => undefined);
-      await kitchen.bringBack().catch(() => undefined);
       nowKept();
       return true;
     }
@@ -84,7 +83,32 @@ export function useKitchenOpen() {
   const client = useQueryClient();
   const { store } = kitchen;
   useEffect(() => changes.listen((news) => void heard(client, store, news)), [client, store]);
-  return useQuery(opening(kitchen));
+  const opened = useQuery(opening(kitchen));
+  const open = opened.data === true;
+  useEffect(() => {
+    if (!open) return undefined;
+    return whenIdle(() => {
+      void client.prefetchQuery(rowsOf(client, store, 'batches'));
+      void store()
+        .bringBack()
+        .then((any) => (any ? client.invalidateQueries() : undefined))
+        .catch(() => undefined);
+    });
+  }, [client, open, store]);
+  return opened;
+}
+
+/** ms after which it is done though the page is never idle */
+const IDLE_WITHIN_MS = 3000;
+
+/** Does what nobody waits for, once the page has nothing else to do. @returns leaves it undone */
+function whenIdle(work: () => void): () => void {
+  if (typeof requestIdleCallback === 'undefined') {
+    const timer = setTimeout(work, IDLE_WITHIN_MS);
+    return () => clearTimeout(timer);
+  }
+  const handle = requestIdleCallback(work, { timeout: IDLE_WITHIN_MS });
+  return () => cancelIdleCallback(handle);
 }
 
 /**
@@ -93,21 +117,27 @@ export function useKitchenOpen() {
  */
 export function useCollection<N extends Name>(name: N) {
   const client = useQueryClient();
-  const { store, clock } = useKitchen();
-  const opened = useQuery({ ...opening(useKitchen()), enabled: false });
+  const kitchen = useKitchen();
+  const { store, clock } = kitchen;
+  const opened = useQuery({ ...opening(kitchen), enabled: false });
   return useQuery({
     queryKey: [name],
     queryFn: async () => {
       await whenWritten(client);
-      const asked = new Set(client.getQueryData<Collections[N][]>([name])?.map((v) => v.id));
-      const nowMs = clock();
-      const near = hasRows(name) ? (ROWS[name].near as (row: unknown, nowMs: number) => boolean) : undefined;
-      const list = await repo(store, name).list(near && ((row) => near(row, nowMs) || asked.has(row.id)));
-      return withUnsaved(client, name, list);
+      const ids = hasRows(name) ? await idsAtHand(client, store, name, clock()) : undefined;
+      return withUnsaved(client, name, await repo(store, name).list(ids));
     },
     enabled: opened.data === true,
     staleTime: Infinity,
   });
+}
+
+async function idsAtHand(client: QueryClient, store: () => Kitchen, name: RowName, nowMs: number): Promise<string[]> {
+  const asked = client.getQueryData<{ id: string }[]>([name])?.map((v) => v.id) ?? [];
+  const { near } = ROWS[name] as { near?: (row: { id: string }, nowMs: number) => boolean };
+  if (!near) return asked;
+  const rows = await client.ensureQueryData(rowsOf(client, store, name));
+  return [...new Set([...asked, ...rows.filter((row) => near(row, nowMs)).map((row) => row.id)])];
 }
 
 /** One record, read when it is not at hand. */
@@ -128,23 +158,24 @@ export function useOne<N extends RowName>(name: N, id: string | undefined) {
   return { value: there, loaded: near.isSuccess && (id === undefined || there !== undefined || far.isFetched) };
 }
 
+const rowsOf = <N extends RowName>(client: QueryClient, store: () => Kitchen, name: N) => ({
+  queryKey: ['rows', name],
+  queryFn: async () => {
+    await whenWritten(client);
+    const rows = (await repo(store, name).rows()) as Rows[N][];
+    const of = ROWS[name].of as (v: unknown) => Rows[N];
+    const unsaved = [...unsavedOf(client, name).values()].map(of);
+    return [...rows.filter((r) => !unsaved.some((u) => u.id === r.id)), ...unsaved];
+  },
+  staleTime: Infinity,
+});
+
 /** What a long list needs of every record of a collection. */
 export function useRows<N extends RowName>(name: N) {
   const client = useQueryClient();
-  const { store } = useKitchen();
-  const opened = useQuery({ ...opening(useKitchen()), enabled: false });
-  return useQuery({
-    queryKey: ['rows', name],
-    queryFn: async () => {
-      await whenWritten(client);
-      const rows = (await repo(store, name).rows()) as Rows[N][];
-      const of = ROWS[name].of as (v: unknown) => Rows[N];
-      const unsaved = [...unsavedOf(client, name).values()].map(of);
-      return [...rows.filter((r) => !unsaved.some((u) => u.id === r.id)), ...unsaved];
-    },
-    enabled: opened.data === true,
-    staleTime: Infinity,
-  });
+  const kitchen = useKitchen();
+  const opened = useQuery({ ...opening(kitchen), enabled: false });
+  return useQuery({ ...rowsOf(client, kitchen.store, name), enabled: opened.data === true });
 }
 
 /** Waits until no write of our own is under way: what is shown has it already, the store does not. */
