@@ -9,10 +9,10 @@ module.exports = {
       testEnvironment: 'node',
       testMatch: ['<rootDir>/{core,words,cli,storage,server,scripts,devices,workers,features}/**/*.test.ts'],
       transform: {
-        '^.+\\.(js|ts|tsx)$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
+        '^.+\\.(mjs|js|ts|tsx)$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
       },
       // these come as modules
-      transformIgnorePatterns: ['node_modules/(?!(d3-[a-z]+|marked)/)'],
+      transformIgnorePatterns: ['node_modules/(?!(d3-[a-z-]+|internmap|marked)/)'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
     },
     {
@@ -24,7 +24,7 @@ module.exports = {
         '\\.mjs$': 'babel-jest',
       },
       transformIgnorePatterns: [
-        'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|nativewind|lucide-react-native|react-native-.*|d3-[a-z]+|marked))',
+        'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|nativewind|lucide-react-native|react-native-.*|d3-[a-z-]+|internmap|marked))',
       ],
       testMatch: ['<rootDir>/{ui,features,storage}/**/*.test.tsx'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },

@@ -48,6 +48,12 @@ const known = ({ day, plans, cooks, ticks, machines }: DayAsk) => {
   return { list, serves, done: doneOf(day, list, serves, cooks, ticks) };
 };
 
+/** This machine's zone. */
+const ownZone = () => ({
+  id: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  aheadMin: (ms: number) => -new Date(ms).getTimezoneOffset(),
+});
+
 export const dayApi = {
   /** @param moving under a thumb: a quick look at fewer orders */
   day: (ask: DayAsk, moving: boolean): DayAnswer => {
@@ -65,7 +71,7 @@ export const dayApi = {
   calendar: (ask: DayAsk, nowMs: number, settings: Settings): string => {
     speak(settings.language);
     const { list, serves, done } = known(ask);
-    return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs, teller(settings));
+    return calendarOf(timetable(ask.day, list, serves, done), ask.day.id, nowMs, teller(settings), ownZone());
   },
   shopping: (plans: Plan[], packs: Pack[], have: string[], title: string, settings: Settings) => {
     speak(settings.language);

@@ -7,7 +7,8 @@ import { FAMILIES, type Family, type Plan } from '../plan/plan';
 import { startSide } from '../sides/sides';
 import { familyPlan, testPlan } from '../testing';
 import { actsOf, nextAct } from './acts';
-import { calendarOf } from './calendar';
+import ICAL from 'ical.js';
+import { calendarOf, type Zone } from './calendar';
 import { changesFor, doneOf, feasible, nearestPlace, timetable, type Timetable } from './day';
 import { DaySchema, newDay, type Day } from './record';
 import { DAY } from './table';
@@ -318,6 +319,28 @@ function renamed(w: DishWork, id: string): DishWork {
   };
 }
 
+const UTC: Zone = { id: 'Etc/UTC', aheadMin: () => 0 };
+/** A zone as this machine's tables have it. */
+const zoneNamed = (id: string): Zone => {
+  const format = new Intl.DateTimeFormat('en-US', {
+    timeZone: id,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+  });
+  return {
+    id,
+    aheadMin: (ms) => {
+      const p = Object.fromEntries(format.formatToParts(ms).map(({ type, value }) => [type, Number(value)]));
+      const clock = Date.UTC(p['year']!, p['month']! - 1, p['day'], p['hour'], p['minute']);
+      return Math.round((clock - Math.floor(ms / 60_000) * 60_000) / 60_000);
+    },
+  };
+};
+
 describe('acts and the calendar', () => {
   const list = [works[0]!, works.find((w) => w.planId === 's0')!];
   const serves = Object.fromEntries(list.map((w) => [w.planId, Date.parse(SERVE)]));
@@ -331,8 +354,33 @@ describe('acts and the calendar', () => {
     expect(nextAct(acts)!.hands).toBe(true);
     expect(acts.filter((a) => a.lane === 'fridge')).toHaveLength(2);
   });
+  it.each(['Europe/Berlin', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kathmandu'])(
+    'says its times by the clock of %s, with its changes written out, and they are the same moments',
+    (id) => {
+      const zone = zoneNamed(id);
+      const read = new ICAL.Component(ICAL.parse(calendarOf(t, day.id, at('08:00'), english, zone)) as unknown[]);
+      const own = new ICAL.Timezone(read.getFirstSubcomponent('vtimezone')!);
+      expect(own.tzid).toBe(id);
+      const acts = actsOf(t).filter((a) => a.lane !== 'fridge');
+      const starts = read.getAllSubcomponents('vevent').map((e) => {
+        const start = e.getFirstProperty('dtstart')!;
+        expect(start.getParameter('tzid')).toBe(id);
+        const time = start.getFirstValue() as ICAL.Time;
+        time.zone = own;
+        return time.toUnixTime() * 1000;
+      });
+      expect(starts).toEqual([...acts.map((a) => a.startMs), ...t.serves.map((s) => s.atMs)]);
+      // the clock as it is half a year away, on the other side of a change
+      for (const days of [-180, 180]) {
+        const ms = at('12:00') + days * 86_400_000;
+        expect(own.utcOffset(ICAL.Time.fromJSDate(new Date(ms + zone.aheadMin(ms) * 60_000), true)) / 60).toBe(
+          zone.aheadMin(ms),
+        );
+      }
+    },
+  );
   it('is read back by a calendar parser: each act of the hands at its minute, with its call, and the meals', () => {
-    const text = calendarOf(t, day.id, at('08:00'), english);
+    const text = calendarOf(t, day.id, at('08:00'), english, UTC);
     const events = Object.values(ical.sync.parseICS(text)).filter((e) => e?.type === 'VEVENT');
     const acts = actsOf(t).filter((a) => a.lane !== 'fridge');
     expect(events).toHaveLength(acts.length + 2);
@@ -350,10 +398,10 @@ describe('acts and the calendar', () => {
     expect(meals.map((e) => e.start.getTime())).toEqual([Date.parse(SERVE), Date.parse(SERVE)]);
     expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
     // exported again, the same events keep their names, so that they replace the old ones
-    expect(calendarOf(t, day.id, at('09:00'), english).match(/UID:.*/g)).toEqual(text.match(/UID:.*/g));
+    expect(calendarOf(t, day.id, at('09:00'), english, UTC).match(/UID:.*/g)).toEqual(text.match(/UID:.*/g));
     // a name that would break a line does not
     const odd = { ...t, serves: t.serves.map((s) => ({ ...s, name: 'A, B; C\nEND:VEVENT' })) };
-    const read = Object.values(ical.sync.parseICS(calendarOf(odd, day.id, at('08:00'), english))).filter(
+    const read = Object.values(ical.sync.parseICS(calendarOf(odd, day.id, at('08:00'), english, UTC))).filter(
       (e) => e?.type === 'VEVENT',
     );
     expect(read).toHaveLength(events.length);

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { testPlan } from '../testing';
 import { withGrams } from './amounts';
+import { mergeText } from './mergeText';
 import { rebase } from './rebase';
 
 const plan = testPlan();
@@ -32,6 +33,28 @@ describe('a change made on what has changed meanwhile', () => {
     expect(rebase({ flaws: ['lumps'] }, { flaws: ['lumps', 'caught'] }, { flaws: ['lumps', 'raw taste'] })).toEqual({
       flaws: ['lumps', 'raw taste', 'caught'],
     });
+  });
+  it('a note written in two places has the words of both', () => {
+    const note = (text: string) => ({ found: { note: text } });
+    const both = rebase(
+      note('the row by the door'),
+      note('the row by the door asked for more'),
+      note('Hot: the row by the door'),
+    );
+    expect(both.found.note).toBe('Hot: the row by the door asked for more');
+    const clash = rebase(note(''), note('mine of it'), note('theirs of it')).found.note;
+    for (const word of ['mine', 'theirs']) expect(clash).toContain(word);
+  });
+  it('no word that either hand added is lost', () => {
+    const words = fc.array(fc.constantFrom('milk', 'warm', 'row', 'more', 'less'), { maxLength: 6 });
+    fc.assert(
+      fc.property(words, fc.nat(6), fc.nat(6), (base, i, j) => {
+        const put = (at: number, word: string) => [...base.slice(0, at), word, ...base.slice(at)].join(' ');
+        const merged = mergeText(base.join(' '), put(i, 'mine'), put(j, 'theirs'));
+        expect(merged).toContain('mine');
+        expect(merged).toContain('theirs');
+      }),
+    );
   });
   it('nothing else in between: it is the change itself, and no change leaves all as it is', () => {
     const any = fc.jsonValue({ maxDepth: 3 });

@@ -1,3 +1,5 @@
+import { mergeText } from './mergeText';
+
 /** Data as JSON has it. */
 type Json = unknown;
 
@@ -33,6 +35,9 @@ function rebaseList(base: readonly Json[], mine: readonly Json[], now: readonly 
   return [...rows, ...more.map(([, row]) => row)];
 }
 
+/** Fields that hold a cook's own sentences: two hands may write in one. */
+const FREE_TEXT = new Set(['note']);
+
 /**
  * A change made on `base`, made on `now` instead: what is untouched in it stays as it is now, what both changed is as
  * `mine` has it. So two quick thumbs, or two tabs, both count.
@@ -47,7 +52,12 @@ export function rebase<T>(base: T, mine: T, now: T): T {
       const touched = !same(base[key], mine[key]);
       if (!touched) {
         if (key in now) out[key] = now[key];
-      } else if (key in mine) out[key] = key in now ? rebase(base[key], mine[key], now[key]) : mine[key];
+      } else if (key in mine)
+        out[key] = !(key in now)
+          ? mine[key]
+          : FREE_TEXT.has(key)
+            ? mergeText(String(base[key] ?? ''), String(mine[key]), String(now[key]))
+            : rebase(base[key], mine[key], now[key]);
     }
     return out as T;
   }

@@ -6,7 +6,9 @@ import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch'
 import { rowOfBatch } from '../../core/book/row';
 import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
+import { writeBatchFile } from '../../core/formats/batchFile';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
+import { mergeText } from '../../core/plan/mergeText';
 import { lookUp, pantryOf } from '../../core/plan/stages';
 import { useCollection, useOne, useRebased, useRemove, useRows, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
@@ -18,6 +20,10 @@ import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
 import { eventSays } from '../shared/eventWords';
 import { newId } from '../shared/ids';
+import { SaveChart } from '../shared/SaveChart';
+import { fileName, saveFile } from '../shared/saveFile';
+import type { Formatter } from '../../words/format';
+import type { Chart } from '../../core/formats/chartSvg';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { Legend } from './Legend';
@@ -155,6 +161,11 @@ export function BatchPage() {
         </View>
         <NoteField key={batch.id} initial={batch.found.note} onChange={(note) => change({ note })} />
         <Key
+          label={t('bookRoom.saveAsAFile')}
+          onPress={() => saveFile(`ovalis-batch-${fileName(batch.plan.name)}.json`, writeBatchFile(batch))}
+          className="self-start"
+        />
+        <Key
           label={t('bookRoom.deleteThisBatch')}
           kind="harm"
           onPress={() => {
@@ -169,8 +180,15 @@ export function BatchPage() {
   );
 }
 
+/** What is typed stays under the thumb; what another tab writes into the same note meanwhile is put to it. */
 function NoteField({ initial, onChange }: { initial: string; onChange: (note: string) => void }) {
   const [note, setNote] = useState(initial);
+  const [seen, setSeen] = useState(initial);
+  const [sent, setSent] = useState<readonly string[]>([]);
+  if (initial !== seen) {
+    setSeen(initial);
+    if (!sent.includes(initial)) setNote(mergeText(seen, note, initial));
+  }
   return (
     <Field
       label={t('bookRoom.note')}
@@ -180,10 +198,31 @@ function NoteField({ initial, onChange }: { initial: string; onChange: (note: st
       maxLength={2000}
       onChangeText={(text) => {
         setNote(text);
+        setSent((all) => [...all.slice(-MOST_SENT), text]);
         onChange(text);
       }}
     />
   );
+}
+
+/** Texts of one's own that may still come back as news. */
+const MOST_SENT = 200;
+
+/** What a thermometer read in the pot, over the minutes of the cook; nothing where it read hardly anything. */
+function potChart(batch: Batch, fmt: Formatter): Chart | undefined {
+  const events = countingEvents(batch);
+  const fromMs = Date.parse(events[0]?.at ?? '');
+  const points = events.flatMap((e) =>
+    e.kind === 'measured' && e.what === 'probe' ? [{ x: (Date.parse(e.at) - fromMs) / 60_000, y: e.value }] : [],
+  );
+  if (points.length < 3) return undefined;
+  return {
+    title: batch.plan.name,
+    says: t('bookRoom.batch3', { batchName: batch.plan.name }),
+    x: { name: t('shared.minutes'), domain: [0, Math.max(...points.map((p) => p.x))] },
+    left: { name: t('shared.pot'), domain: [0, 110], tick: fmt.temp },
+    series: [{ name: t('shared.pot'), on: 'left', points }],
+  };
 }
 
 function Log({ batch }: { batch: Batch }) {
@@ -209,6 +248,9 @@ function Log({ batch }: { batch: Batch }) {
           <Type kind="title" level={2}>
             {t('bookRoom.howItWent')}
           </Type>
+          {potChart(batch, fmt) ? (
+            <SaveChart name={`pot-${batch.plan.name}`} chart={() => potChart(batch, fmt)!} />
+          ) : null}
           <View>
             {events.flatMap((e) => {
               const says = eventSays(e, fmt, (id) => pantry.get(id)?.name ?? id, steps);

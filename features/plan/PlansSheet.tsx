@@ -1,3 +1,5 @@
+import { writePlanFile } from '../../core/formats/planFile';
+import { fileName, saveFile } from '../shared/saveFile';
 import { addDays } from 'date-fns/addDays';
 import { startOfDay } from 'date-fns/startOfDay';
 import { useRouter } from 'expo-router';
@@ -161,6 +163,10 @@ export const PlansSheet = memo(function PlansSheet({
                     close();
                     router.push(`/compare?a=${current.id}` as '/');
                   }}
+                />
+                <Key
+                  label={t('planRoom.saveAsAFile')}
+                  onPress={() => saveFile(`ovalis-plan-${fileName(current.name)}.json`, writePlanFile(current))}
                 />
                 <Key label={t('planRoom.asItWas')} onPress={() => setView('history')} />
                 <Key

@@ -19,6 +19,7 @@ import { useApp } from '../shared/App';
 import { chanceWords } from '../../words/format';
 import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
+import { SaveChart, setChart } from '../shared/SaveChart';
 import { useCook } from '../shared/useCook';
 import { useMounted, useNow } from '../shared/useNow';
 import { MouldSection } from './MouldSection';
@@ -291,23 +292,27 @@ function Cooling({ v: { plan, f, nearest, sinceH, limitH, coolText, at } }: Seen
 
 function Curve({ v: { plan, state, f, hours, roomMin, sinceH, at } }: Seen) {
   const { fmt } = useApp();
+  const says = t('setRoom.setAndMiddleTemperatureFrom', {
+    at: fmt.time(at(0)),
+    at2: fmt.time(at(hours)),
+    word: t(`word.${f.serving.word}`),
+  });
   return (
-    <SetCurve
-      points={f.set}
-      hours={hours}
-      nowH={Math.min(hours, Math.max(0, sinceH))}
-      readyH={f.readyH}
-      fridgeH={roomMin / 60}
-      servingPlace={f.serving.place}
-      wantedPlace={aimPlace(plan.serve.word)}
-      timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
-      temp={fmt.temp}
-      label={t('setRoom.setAndMiddleTemperatureFrom', {
-        at: fmt.time(at(0)),
-        at2: fmt.time(at(hours)),
-        word: t(`word.${f.serving.word}`),
-      })}
-    />
+    <View>
+      <SetCurve
+        points={f.set}
+        hours={hours}
+        nowH={Math.min(hours, Math.max(0, sinceH))}
+        readyH={f.readyH}
+        fridgeH={roomMin / 60}
+        servingPlace={f.serving.place}
+        wantedPlace={aimPlace(plan.serve.word)}
+        timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
+        temp={fmt.temp}
+        label={says}
+      />
+      <SaveChart name={`set-${plan.name}`} chart={() => setChart(plan.name, says, f.set, hours, fmt)} />
+    </View>
   );
 }
 

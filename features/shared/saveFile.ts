@@ -11,6 +11,14 @@ export function saveFile(name: string, text: string, type = 'application/json') 
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
+/** A name as a file may have it. */
+export const fileName = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '-')
+    .replaceAll(/^-+|-+$/g, '') || 'unnamed';
+
 /** Everything as this tab shows it, as a file. */
 export function useSaveKitchen() {
   const { clock } = useKitchen();

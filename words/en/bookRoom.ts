@@ -20,6 +20,7 @@ export const bookRoom = {
   'bookRoom.hotInThePotIt': 'Hot in the pot it was',
   'bookRoom.sweetness': 'Sweetness',
   'bookRoom.flaws': 'Flaws',
+  'bookRoom.saveAsAFile': 'Save as a file',
   'bookRoom.deleteThisBatch': 'Delete this batch',
   'bookRoom.batch3': '{{batchName}}, batch',
   'bookRoom.people': '{{at}}, {{people}} people',

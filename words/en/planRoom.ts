@@ -294,6 +294,7 @@ export const planRoom = {
   'planRoom.planANewPudding': 'Plan a new pudding',
   'planRoom.readARecipe': 'Read a recipe',
   'planRoom.with': 'With {{currentName}}',
+  'planRoom.saveAsAFile': 'Save as a file',
   'planRoom.duplicate': 'Duplicate',
   'planRoom.compare': 'Compare',
   'planRoom.asItWas': 'As it was',

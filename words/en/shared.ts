@@ -1,5 +1,11 @@
 /** shared. */
 export const shared = {
+  'shared.saveAsSvg': 'Save the chart as SVG',
+  'shared.hoursSincePouring': 'hours since pouring',
+  'shared.minutes': 'minutes from the start',
+  'shared.middle': 'middle',
+  'shared.pot': 'pot',
+  'shared.set': 'set',
   'shared.toThePlans': 'To the plans',
   'shared.noSuchRoom': 'no such room',
   'shared.theAddressLeadsNowhere': 'The address leads nowhere.',
