@@ -4,6 +4,12 @@ import type { PropsWithChildren } from 'react';
 /** Sets the theme before the first paint, from the one setting kept in localStorage for it. Its hash is in the server's policy. */
 const THEME = `(function(){try{var t=localStorage.getItem('ovalis-theme')||'system';var d=t==='night'||(t==='system'&&matchMedia('(prefers-color-scheme: dark)').matches);document.documentElement.classList.toggle('dark',d)}catch(e){}})()`;
 
+/**
+ * An address with a slash or an ending behind it is another page's to the router, which would draw it over this one: it is
+ * gone to by its own name. A server may do so too; a page out of the service worker's store has none.
+ */
+const ADDRESS = `(function(){var p=location.pathname,q=p.replace(/\\/index\\.html$/,'/').replace(/\\.html$/,'').replace(/(.)\\/+$/,'$1');if(q!==p&&p!=='/+not-found.html')location.replace(q+location.search+location.hash)})()`;
+
 export default function Root({ children }: PropsWithChildren) {
   return (
     <html lang="en">
@@ -18,6 +24,7 @@ export default function Root({ children }: PropsWithChildren) {
         <link rel="preload" href="/fonts/sansita-700.woff2" as="font" type="font/woff2" crossOrigin="anonymous" />
         <link rel="stylesheet" href="/fonts/fonts.css" />
         <ScrollViewStyleReset />
+        <script dangerouslySetInnerHTML={{ __html: ADDRESS }} />
         <script dangerouslySetInnerHTML={{ __html: THEME }} />
       </head>
       <body>{children}</body>

@@ -43,6 +43,9 @@ const print = (value: unknown) => process.stdout.write(JSON.stringify(value, (_,
 
 const isAsk = (name: string | undefined): name is Ask => name !== undefined && Object.hasOwn(ASKS, name);
 
+// what nobody foresaw: one line, and no stack
+process.on('uncaughtException', (e) => fail([`this could not be worked out: ${e.message}`], 1));
+
 const [command, file] = process.argv.slice(2);
 if (command === 'forecast' && file) {
   const read = readPlanFile(readInput(file));

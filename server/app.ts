@@ -58,8 +58,13 @@ export function ovalisServer(dist: string, workerFile: string): Express {
   app.use('/kitchens', kitchens(workerFile));
   const hashed = /^\/(_expo\/static|assets)\//;
   app.use((req, res, next) => {
-    if (req.path.length > 1 && req.path.endsWith('/')) {
-      res.redirect(301, req.path.replace(/\/+$/, '').replace(/^\/{2,}/, '/') || '/');
+    // a page's own name: no slash behind it, and no ending where somebody looks at it; a store for later takes the file
+    const looked = /text\/html/.test(req.headers.accept ?? '') && req.path !== '/+not-found.html';
+    const named = (looked ? req.path.replace(/\/index\.html$/, '/').replace(/\.html$/, '') : req.path)
+      .replace(/\/+$/, '')
+      .replace(/^\/{2,}/, '/');
+    if (req.path.length > 1 && named !== req.path) {
+      res.redirect(301, named || '/');
       return;
     }
     next();

@@ -56,6 +56,14 @@ describe('the server', () => {
     const r = await fetch(`${at}/plan/`, { redirect: 'manual' });
     expect([r.status, r.headers.get('location')]).toEqual([301, '/plan']);
   });
+  it.each([
+    ['/plan.html', '/plan'],
+    ['/index.html', '/'],
+  ])('takes who looks at %s to its own name, and gives the file to a store for later', async (from, to) => {
+    const looked = await fetch(`${at}${from}`, { redirect: 'manual', headers: { accept: 'text/html' } });
+    expect([looked.status, looked.headers.get('location')]).toEqual([301, to]);
+    expect((await fetch(`${at}${from}`, { redirect: 'manual' })).status).toBe(200);
+  });
   it('never redirects to another host', async () => {
     const r = await fetch(`${at}//elsewhere.example/`, { redirect: 'manual' });
     expect(r.headers.get('location') ?? '/').not.toMatch(/^\/\//);

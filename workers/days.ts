@@ -6,6 +6,7 @@ import type { Day } from '../core/day/record';
 import { shoppingOf, shoppingText } from '../core/day/shopping';
 import { workOf, type DishWork } from '../core/day/tasks';
 import { forecast } from '../core/model/forecast';
+import { NoLiquidError } from '../core/pot/pot';
 import type { Plan } from '../core/plan/plan';
 import { prepOf, sideWeighings } from '../core/prep/prep';
 import type { Machine, Settings } from '../core/settings';
@@ -40,12 +41,25 @@ export type DayAsk = {
   ticks: { planId: string; item: string; at: string }[];
   machines: Machine[];
 };
-export type DayAnswer = { table: Timetable; acts: Act[] };
+/** `left` are dishes that cannot be worked out, by their names. */
+export type DayAnswer = { table: Timetable; acts: Act[]; left: string[] };
 
-const known = ({ day, plans, cooks, ticks, machines }: DayAsk) => {
+const canBeDone = (plan: Plan, machines: readonly Machine[]): boolean => {
+  try {
+    workFor(plan, machines);
+    return true;
+  } catch (e) {
+    if (e instanceof NoLiquidError) return false;
+    throw e;
+  }
+};
+
+const known = ({ day, plans: all, cooks, ticks, machines }: DayAsk) => {
+  const plans = all.filter((p) => canBeDone(p, machines));
   const list = plans.map((p) => workFor(p, machines));
   const serves = Object.fromEntries(plans.map((p) => [p.id, Date.parse(p.serve.at)]));
-  return { list, serves, done: doneOf(day, list, serves, cooks, ticks) };
+  const left = all.filter((p) => !plans.includes(p)).map((p) => p.name);
+  return { list, plans, serves, left, done: doneOf(day, list, serves, cooks, ticks) };
 };
 
 /** This machine's zone. */
@@ -57,12 +71,12 @@ const ownZone = () => ({
 export const dayApi = {
   /** @param moving under a thumb: a quick look at fewer orders */
   day: (ask: DayAsk, moving: boolean): DayAnswer => {
-    const { list, serves, done } = known(ask);
+    const { list, serves, done, left } = known(ask);
     const table = timetable(ask.day, list, serves, done, moving ? DRAG_NODES : undefined);
-    return { table, acts: actsOf(table) };
+    return { table, acts: actsOf(table), left };
   },
   dayChanges: (ask: DayAsk): Change[] =>
-    changesFor(ask.day, ask.plans, (p) => workFor(p, ask.machines), known(ask).done),
+    changesFor(ask.day, known(ask).plans, (p) => workFor(p, ask.machines), known(ask).done),
   place: (ask: DayAsk, task: string, wantMs: number) => {
     const { list, serves, done } = known(ask);
     return nearestPlace(ask.day, list, serves, done, task, wantMs);

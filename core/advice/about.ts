@@ -4,7 +4,7 @@ import { sideOf, type SideAnswer } from '../sides/sides';
 import type { Pack } from '../units/packs';
 import { cutGrid, dishFit, panFit, type CutGrid, type DishFit, type PanFit } from '../vessels/fit';
 import { refreshCarveOuts } from '../plan/amounts';
-import { lookUp } from '../plan/stages';
+import { atStages, lookUp, mixtureOfPortions } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { allAllergens, portionOf, type Portion } from './portions';
 import { breaksRule, type Rule } from '../plan/rules';
@@ -29,6 +29,9 @@ export type About = {
 /** At most as many thickeners are told apart. */
 const TOLD = 5;
 
+/** Something in the pot is liquid: it can be cooked. */
+const isWet = (plan: Plan): boolean => mixtureOfPortions(atStages(plan).pot).waterG > 1;
+
 /** What each thing that thickens brings: the plan without it, cooked coarsely. */
 function pushesOf(plan: Plan): About['pushes'] {
   const thickens = plan.items.filter((i) => {
@@ -41,6 +44,7 @@ function pushesOf(plan: Plan): About['pushes'] {
       name: lookUp(plan, i.ingredientId).name,
       steps: 1,
     }));
+  if (!isWet(plan)) return [];
   const { place } = servingStress(plan);
   return thickens
     .slice(0, TOLD)
@@ -49,7 +53,8 @@ function pushesOf(plan: Plan): About['pushes'] {
       return {
         ingredientId: i.ingredientId,
         name: lookUp(plan, i.ingredientId).name,
-        steps: Math.max(0, place - servingStress(without).place),
+        // without the only thing that is wet nothing is left to set
+        steps: isWet(without) ? Math.max(0, place - servingStress(without).place) : place,
       };
     })
     .sort((a, b) => b.steps - a.steps);

@@ -138,6 +138,17 @@ type WorkBook = ReturnType<typeof workBook>;
 /** The pot: one stretch without a gap, from the first fire to the dish. @returns its first task */
 function potWork({ plan, steps, put, relations }: WorkBook): string {
   const chain: string[] = [];
+  const pour = steps.findLast((s) => s.role === 'pour');
+  const pourTask = (seconds: number) =>
+    put(
+      'pour',
+      'pour',
+      say('tasks.pour'),
+      say('tasks.mlEven', { count: plan.dish.count, capacityMl: plan.dish.capacityMl }),
+      (seconds + DAY.fillS * plan.dish.count) / 60,
+      { hands: DAY.handsFull },
+      { ...(pour ? { step: pour.id } : {}), weight: 3 },
+    );
   for (const s of steps) {
     if (s.heat) {
       const { hands, spoonMin } = spoonOf(s);
@@ -159,21 +170,10 @@ function potWork({ plan, steps, put, relations }: WorkBook): string {
           },
         ),
       );
-    } else if (s.role === 'pour')
-      chain.push(
-        put(
-          'pour',
-          'pour',
-          say('tasks.pour'),
-          say('tasks.mlEven', { count: plan.dish.count, capacityMl: plan.dish.capacityMl }),
-          (s.seconds + DAY.fillS * plan.dish.count) / 60,
-          {
-            hands: DAY.handsFull,
-          },
-          { step: 'pour', weight: 3 },
-        ),
-      );
+    } else if (s === pour) chain.push(pourTask(s.seconds));
   }
+  // a method that does not pour: out of the pot it goes all the same
+  if (!pour) chain.push(pourTask(0));
   chain.forEach((task, i) => {
     const next = chain[i + 1];
     if (next) relations.push(follows(task, next), within(task, next, 0));

@@ -6,6 +6,7 @@ import type { PastPlan } from '../plan/history';
 import { pantryOf, wholeMixture } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
+import { tooLong } from '../plan/tooLong';
 import { say } from '../say';
 import type { FormatIssue } from './issues';
 
@@ -17,6 +18,13 @@ import type { FormatIssue } from './issues';
 const known = (plan: Plan, id: string, path: string): FormatIssue[] =>
   pantryOf(plan).has(id) ? [] : [{ path, message: say('issue.unknownPantry', { id }) }];
 
+/** Steps that nobody waits for, neither at the stove nor for the forecast. */
+export const longSteps = (plan: Plan, prefix = ''): FormatIssue[] =>
+  tooLong(plan).map(({ kind, hours, most }) => ({
+    path: `${prefix}steps`,
+    message: say(`issue.tooLong.${kind}`, { hours, most }),
+  }));
+
 export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
   const named = [
     ...plan.items.flatMap((item, i) => known(plan, item.ingredientId, `${prefix}items[${i}].ingredientId`)),
@@ -27,6 +35,8 @@ export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
         .flatMap(([key, id]) => known(plan, String(id), `${prefix}sides[${i}].${key}`)),
     ),
   ];
+  const long = longSteps(plan, prefix);
+  if (long.length) return [...named, ...long];
   return named.length
     ? named
     : works(`${prefix || '(the plan)'}`, () => {

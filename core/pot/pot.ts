@@ -218,13 +218,18 @@ const SOAKED_THROUGH = 1.6;
 const sound = (m: Mixture) => m.waterG > 1;
 const boilsAt = (m: Mixture, altitudeM: number) => boilsC(altitudeM, m.bindsG, m.waterG);
 
+/** The pot holds nothing that is wet: no forecast, and nothing to cook. Its message is the code of its sentence. */
+export class NoLiquidError extends RangeError {
+  override message = 'model.noLiquid';
+}
+
 /**
  * A filled pan, cold on the hob.
  * @param soakMin minutes the grains soaked before
  * @throws RangeError when it holds no water or a temperature is not a number
  */
 export function fillPot(setup: PotSetup, content: Mixture, tempC: number, soakMin = 0): Pot {
-  if (!sound(content)) throw new RangeError('the pot holds no liquid; there should be some milk or water in it');
+  if (!sound(content)) throw new NoLiquidError();
   if (!Number.isFinite(tempC)) throw new RangeError(`${tempC} is not a temperature`);
   const startC = tempC + (setup.tuning?.startK ?? 0);
   return {

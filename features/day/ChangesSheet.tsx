@@ -4,6 +4,7 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
+import { errorSays } from '../shared/errorSays';
 import { useFormat, useTell } from '../shared/App';
 import { useAsk } from '../shared/useAsk';
 import { t } from '../../words';
@@ -48,7 +49,7 @@ export function ChangesSheet({
         {t('dayRoom.whatWouldMakeItPossible')}
       </Type>
       {changes.isPending ? <Type role="status">{t('dayRoom.tryingOneChangeAfterAnother')}</Type> : null}
-      {changes.error ? <Notice text={changes.error.message} /> : null}
+      {changes.error ? <Notice text={tell(errorSays(changes.error))} /> : null}
       {changes.data?.length === 0 ? <Type>{t('dayRoom.noSingleChangeDoesLeave')}</Type> : null}
       {changes.data?.map((c, i) => (
         <Key

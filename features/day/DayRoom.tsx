@@ -11,6 +11,7 @@ import { Empty, Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
+import { errorSays } from '../shared/errorSays';
 import { useApp } from '../shared/App';
 import { Room } from '../shared/Room';
 import { useMounted, useNow } from '../shared/useNow';
@@ -43,7 +44,10 @@ function Refusals({ v }: Laid) {
   return (
     <>
       {failed ? <Notice text={t('dayRoom.thatDidNotWork', { failed })} /> : null}
-      {d.error ? <Notice text={t('dayRoom.theDayCouldNotBe', { message: d.error.message })} /> : null}
+      {d.error ? <Notice text={t('dayRoom.theDayCouldNotBe', { message: tell(errorSays(d.error)) })} /> : null}
+      {d.answer?.left.map((name) => (
+        <Notice key={name} text={t('dayRoom.noLiquidIn', { name })} />
+      ))}
       {refused ? (
         <Notice
           text={

@@ -5,6 +5,7 @@ import Printer from 'lucide-react-native/icons/printer';
 import Share2 from 'lucide-react-native/icons/share-2';
 import { Pressable, View } from 'react-native';
 import type { ShoppingLine } from '../../core/day/shopping';
+import { errorSays } from '../shared/errorSays';
 import { useCollection } from '../shared/stored';
 import { colour } from '../../ui/colours';
 import { Key } from '../../ui/Key';
@@ -93,7 +94,7 @@ export function ShoppingRoom() {
       }
     >
       <View className="mx-auto w-full max-w-[720px] gap-2 px-3 py-3 wide:px-6">
-        {list.error ? <Notice text={t('dayRoom.theListCouldNotBe', { message: list.error.message })} /> : null}
+        {list.error ? <Notice text={t('dayRoom.theListCouldNotBe', { message: tell(errorSays(list.error)) })} /> : null}
         {lines.map((l) => (
           <Pressable
             key={l.ingredientId}

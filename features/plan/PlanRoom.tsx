@@ -13,6 +13,7 @@ import type { Plan, PlanItem } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
+import { errorSays } from '../shared/errorSays';
 import { useCollection, useEdit, useRebased, useRemove, useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Empty, Notice } from '../../ui/Notice';
@@ -340,7 +341,7 @@ export function PlanRoom() {
           ))}
         </View>
       ) : null}
-      {error ? <Notice text={t('planRoom.noForecast', { message: error.message })} /> : null}
+      {error ? <Notice text={t('planRoom.noForecast', { message: tell(errorSays(error)) })} /> : null}
       {solved.data && !solved.data.ok && !solved.isPlaceholderData ? (
         <View className="px-3 wide:px-6">
           <Notice text={tell(solved.data.why)} />

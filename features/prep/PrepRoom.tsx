@@ -10,6 +10,7 @@ import type { Plan } from '../../core/plan/plan';
 import { PREP_GROUPS, type PrepItem } from '../../core/prep/items';
 import { asWeighed, emptyPrep, weighingOf, type Prep } from '../../core/prep/weigh';
 import { MACHINES } from '../../core/settings';
+import { errorSays } from '../shared/errorSays';
 import { useTakeBack } from '../shared/useTakeBack';
 import { useCollection, useEdit, useSave, useSettings } from '../shared/stored';
 import { colour } from '../../ui/colours';
@@ -267,6 +268,7 @@ function Groups({ v: { items, tickOf, running, now, tick, plan } }: Prepared) {
 }
 
 function Laid({ all, plan }: { all: readonly Plan[]; plan: Plan }) {
+  const tell = useTell();
   const now = useNow(1000);
   const [weighing, setWeighing] = useState(false);
   const v = usePrep(all, plan, now);
@@ -309,7 +311,9 @@ function Laid({ all, plan }: { all: readonly Plan[]; plan: Plan }) {
       ) : (
         <View className="mx-auto w-full max-w-[720px] px-3 pb-6 wide:px-6">
           <DishSwitcher v={v} onSwitch={() => setWeighing(false)} />
-          {list.error ? <Notice text={t('prepRoom.theListCouldNotBe', { message: list.error.message })} /> : null}
+          {list.error ? (
+            <Notice text={t('prepRoom.theListCouldNotBe', { message: tell(errorSays(list.error)) })} />
+          ) : null}
           <Groups v={v} />
         </View>
       )}

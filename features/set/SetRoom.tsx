@@ -8,6 +8,7 @@ import { SAFE_COOLING } from '../../core/set/safety';
 import { standing } from '../../core/set/firmness';
 import { aimPlace } from '../../core/texture/words';
 import { keepFirmly } from '../../storage/browser';
+import { errorSays } from '../shared/errorSays';
 import { useEdit, useSave } from '../shared/stored';
 import { CoolingRing } from '../../ui/CoolingRing';
 import { Key } from '../../ui/Key';
@@ -342,7 +343,7 @@ function Outlines({ v: { plan, times, at, slumpAt } }: Seen) {
 }
 
 function Setting({ c }: { c: UsedCook }) {
-  const { fmt, setWhere } = useApp();
+  const { fmt, setWhere, tell } = useApp();
   const now = useNow(15_000);
   const cook = c.cook!;
   const state = c.state!;
@@ -366,7 +367,7 @@ function Setting({ c }: { c: UsedCook }) {
       <Room {...head}>
         <View className="px-4 py-8">
           {set.error ? (
-            <Notice text={t('setRoom.noForecast', { message: set.error.message })} />
+            <Notice text={t('setRoom.noForecast', { message: tell(errorSays(set.error)) })} />
           ) : (
             <Type kind="title">{t('setRoom.workingItOut')}</Type>
           )}

@@ -32,6 +32,7 @@ export const dayRoom = {
   'dayRoom.layingItOut': 'laying it out',
   'dayRoom.theDayInTheKitchen': 'The day in the kitchen',
   'dayRoom.thatDidNotWork': 'That did not work: {{failed}}',
+  'dayRoom.noLiquidIn': '{{name}} is not in this day: its pot holds no liquid. Put some milk or water into its plan.',
   'dayRoom.theDayCouldNotBe': 'The day could not be worked out: {{message}}',
   'dayRoom.moveItTo': 'Move it to {{atMs}}',
   'dayRoom.leaveItWhereItWas': 'Leave it where it was',

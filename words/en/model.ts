@@ -1,5 +1,7 @@
 /** What the model says of a plan: what may go wrong and why, what to be careful of, what its doubt comes from. */
 export const model = {
+  'model.noLiquid': 'the pot holds no liquid; there should be some milk or water in it',
+  'model.unexpected': 'something went wrong in the model',
   'lumps.none': 'nothing dry meets anything hot',
   'lumps.cold slurry': 'the slurry meets hot liquid',
   'lumps.cold together': 'starch settles while it heats',
