@@ -164,8 +164,13 @@ test('a record that cannot be read is set aside and said, the rest is there', as
       db.close();
     }
   });
+  // a list is read by its rows: what is torn is found when it is opened
   await page.goto('/book');
+  await page.getByRole('link', { name: /Coconut squares/ }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'batches/b-coconut-1' })).toBeVisible();
+  await expect(page.getByText('not in the book')).toBeVisible();
+  await page.getByRole('button', { name: 'To the book' }).click();
+  await expect(page.getByRole('link', { name: /Coconut squares/ })).toHaveCount(0);
   await expect(page.getByRole('link', { name: /Vanilla milk cups/ })).toHaveCount(1);
   await page.reload();
   await expect(page.getByRole('link', { name: /Vanilla milk cups/ })).toHaveCount(1);

@@ -12,11 +12,16 @@ const CHANGED = 'ovalis-changed/';
 const ChangeSchema = z.object({
   collection: z.string(),
   at: z.number(),
+  /** its place among those of one moment */
+  n: z.number().default(0),
   base: z.unknown().optional(),
   value: z.looseObject({ id: z.string() }),
+  /** it was taken out: of the value only the id counts */
+  removed: z.boolean().optional(),
 });
-/** A change of a record that is not yet written: what it was made on, and what it made. */
+/** A change of a record that is not yet written: what it was made on, and what it made, or that it was taken out. */
 export type Change = z.infer<typeof ChangeSchema>;
+type NewChange = Omit<Change, 'n'>;
 
 /** Whether a key of the store is a tap that was noted. */
 export const isNoted = (key: string | null): boolean => (key?.startsWith(PREFIX) || key?.startsWith(CHANGED)) ?? false;
@@ -34,7 +39,7 @@ export type Journal = {
   };
   clear(keys: readonly string[]): void;
   /** Notes a change of a record before it returns. @returns forgets it: it is written */
-  change(c: Change): () => void;
+  change(c: NewChange): () => void;
   /** Changes that another tab, or this one before, noted and did not write, in the order of their time. */
   changes(): { of: { key: string; change: Change }[]; bad: { key: string; text: string }[] };
 };
@@ -83,10 +88,11 @@ export function journalOver(store: AtOnce): Journal {
       return { of, bad };
     },
     change(c) {
-      const key = `${CHANGED}${c.collection}/${c.value.id}/${c.at}-${++changed}`;
+      const n = ++changed;
+      const key = `${CHANGED}${c.collection}/${c.value.id}/${c.at}-${n}`;
       mine.add(key);
       try {
-        store.setItem(key, JSON.stringify(c));
+        store.setItem(key, JSON.stringify({ ...c, n }));
       } catch {
         // no room for it twice: the record itself is on its way
       }
@@ -108,7 +114,7 @@ export function journalOver(store: AtOnce): Journal {
           bad.push({ key, text });
         }
       }
-      return { of: of.sort((a, b) => a.change.at - b.change.at), bad };
+      return { of: of.sort((a, b) => a.change.at - b.change.at || a.change.n - b.change.n), bad };
     },
     clear(keys) {
       for (const key of keys) {

@@ -40,6 +40,8 @@ export type Kitchen = Repositories & {
     value: Collections[N],
     atMs: number,
   ): () => void;
+  /** Notes that a record was taken out. @returns forgets it: it is out */
+  noteRemoved(collection: CollectionName, id: string, atMs: number): () => void;
   noteSettings(base: Settings, value: Settings, atMs: number): () => void;
   /** Notes events of a cook: they outlive the tab from this moment on, and are in its record after `settle`. */
   note(cookId: string, events: readonly CookEvent[]): void;
@@ -88,6 +90,11 @@ export function kitchenOver(shell: Shell): Kitchen {
     for (const { key, change } of of) {
       if (!wanted(change.collection)) continue;
       const { repo, schema } = changeable.get(change.collection) ?? {};
+      if (repo && change.removed) {
+        await repo.remove(change.value.id);
+        journal.clear([key]);
+        continue;
+      }
       const read = schema?.safeParse(change.value);
       if (!repo || !read?.success) {
         bad.push({ key, text: JSON.stringify(change) });
@@ -165,6 +172,7 @@ export function kitchenOver(shell: Shell): Kitchen {
     opened: async () => (await shell.store.getItem(META)) !== null,
     note: journal.note,
     noteChange: (collection, base, value, at) => journal.change({ collection, base, value: { ...value }, at }),
+    noteRemoved: (collection, id, at) => journal.change({ collection, value: { id }, removed: true, at }),
     noteSettings: (base, value, at) =>
       journal.change({
         collection: settings.name,

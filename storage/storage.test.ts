@@ -2,9 +2,9 @@ import * as fc from 'fast-check';
 import { z } from 'zod';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { CookEvent } from '../core/cook/events';
-import { readKitchenFile } from '../core/formats/kitchenFile';
+import { emptyKitchen, readKitchenFile } from '../core/formats/kitchenFile';
 import { kitchenText } from '../core/formats/merge';
-import { kitchenOver, type Kitchen } from './kitchen';
+import { ChangedMeanwhileError, kitchenOver, type Kitchen } from './kitchen';
 import { NotSavedError, repository, setAside, type Shell } from './records';
 import { memory } from './testingStore';
 
@@ -80,6 +80,57 @@ describe('a collection', () => {
   });
 });
 
+describe('rows beside records', () => {
+  const made: string[] = [];
+  const spec = {
+    name: 'notes',
+    version: 1,
+    schema: Note,
+    migrations: {},
+    row: {
+      version: 3,
+      of: (n: z.infer<typeof Note>) => {
+        made.push(n.id);
+        return { id: n.id, length: n.text.length };
+      },
+    },
+  };
+  it('are written with them, go with them, and are read without them', async () => {
+    const m = memory();
+    const notes = repository(spec, m.shell);
+    await notes.put({ id: 'a', text: 'one' });
+    await notes.put({ id: 'b', text: 'three' });
+    await notes.update('a', (n) => n && { ...n, text: 'longer' });
+    made.length = 0;
+    expect(await notes.rows()).toEqual([
+      { id: 'a', length: 6 },
+      { id: 'b', length: 5 },
+    ]);
+    expect(made).toEqual([]);
+    await notes.remove('a');
+    expect([...m.map.keys()]).toEqual(['notes/b', 'notes-row/b']);
+  });
+  it('that are missing, torn or of another version are made again from the record, once', async () => {
+    const m = memory();
+    const notes = repository(spec, m.shell);
+    for (const id of ['a', 'b', 'c']) await notes.put({ id, text: id.repeat(4) });
+    m.map.delete('notes-row/a');
+    m.map.set('notes-row/b', '{"v":3,');
+    m.map.set('notes-row/c', JSON.stringify({ v: 2, data: { id: 'c', old: true } }));
+    expect((await notes.rows()).map((r) => r.length)).toEqual([4, 4, 4]);
+    made.length = 0;
+    await notes.rows();
+    expect(made).toEqual([]);
+  });
+  it('of a record that cannot be read is no row: the record is set aside', async () => {
+    const m = memory();
+    const notes = repository(spec, m.shell);
+    m.map.set('notes/bad', '{');
+    expect(await notes.rows()).toEqual([]);
+    expect(m.problems[0]).toMatchObject({ kind: 'set aside', key: 'notes/bad' });
+  });
+});
+
 describe('the kitchen', () => {
   const NOW = Date.UTC(2026, 11, 11, 12);
   const demo = choirSupper(NOW);
@@ -115,6 +166,68 @@ describe('the kitchen', () => {
     m.fill(true);
     await expect(k.replaceAll(demo, NOW)).rejects.toThrow(/full/);
     expect((await read(k)).plans).toHaveLength(1);
+  });
+
+  it('what was taken out by a tab that died at once stays out', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo, NOW);
+    const id = demo.plans[0]!.id;
+    k.noteRemoved('plans', id, NOW);
+    const next = kitchenOver(m.shell);
+    await next.settle();
+    expect((await read(next)).plans.map((p) => p.id)).not.toContain(id);
+    expect(m.atOnce.size).toBe(0);
+  });
+
+  it('what a later version wrote comes back by itself once it can be read; what was made anew meanwhile stays', async () => {
+    const m = memory();
+    const [plan, other] = demo.plans;
+    const later = (p: object) => JSON.stringify({ v: 99, data: p });
+    const old = kitchenOver(m.shell);
+    await old.replaceAll({ ...demo, plans: [] }, NOW);
+    m.map.set(`plans/${plan!.id}`, later(plan!));
+    m.map.set(`plans/${other!.id}`, later(other!));
+    expect(await old.plans.list()).toEqual([]);
+    expect(await old.bringBack()).toBe(false);
+    await old.plans.put({ ...other!, name: 'made anew' });
+    // the app that knows that version: here, the version that this one writes
+    for (const [key, text] of m.map)
+      if (key.startsWith('newer/'))
+        m.map.set(key, text.replace('"v":99', `"v":${JSON.parse(m.map.get(`plans/${other!.id}`)!).v}`));
+    const next = kitchenOver(m.shell);
+    expect(await next.bringBack()).toBe(true);
+    expect((await next.plans.list()).map((p) => p.name).sort()).toEqual([plan!.name, 'made anew'].sort());
+    expect(Object.keys(await setAside(m.store))).toEqual([`plans/${other!.id}`]);
+  });
+
+  it('a pot that somebody stands at stays when another kitchen comes, and what came can be taken back', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo, NOW);
+    const [cook] = demo.cooks;
+    expect(await k.potsOn(NOW)).toEqual([]);
+    k.note(cook!.id, [{ kind: 'noted', id: 'tap', at: new Date(NOW + 60_000).toISOString(), text: 'on it' }]);
+    await k.settle();
+    expect((await k.potsOn(NOW + 120_000)).map((r) => r.id)).toEqual([cook!.id]);
+    const back = await k.replaceAll(emptyKitchen(demo.settings, demo.exportedAt), NOW + 120_000);
+    expect((await read(k)).cooks.map((c) => c.events.at(-1)!.id)).toEqual(['tap']);
+    expect((await read(k)).plans).toEqual([]);
+    await k.exchange(back, NOW + 180_000);
+    expect((await read(k)).plans).toHaveLength(demo.plans.length);
+    expect((await read(k)).cooks).toHaveLength(1);
+  });
+
+  it('an exchange that was made of what is not there any more is refused', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo, NOW);
+    const seen = await k.texts();
+    await k.plans.update(demo.plans[0]!.id, (p) => p && { ...p, people: 9 });
+    const entries = { [`plans/${demo.plans[0]!.id}`]: seen[`plans/${demo.plans[0]!.id}`]! };
+    await expect(k.exchange({ entries, gone: [] }, NOW, seen)).rejects.toThrow(ChangedMeanwhileError);
+    await k.exchange({ entries, gone: [] }, NOW, await k.texts());
+    expect((await k.plans.get(demo.plans[0]!.id))!.people).toBe(demo.plans[0]!.people);
   });
 
   it('two tabs appending to one cook lose nothing, and the same event is kept once', async () => {

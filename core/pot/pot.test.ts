@@ -5,7 +5,7 @@ import { pantry, testPlan } from '../testing';
 import { boilsC, evaporationKgPerM2S, latentJPerKg, waterBoilsC } from './air';
 import { netW, settingFor, suggestSettings } from './hob';
 import { lumpRisk } from './lumps';
-import { addToPot, cook, fillPot, heatJPerK, type Pot, type PotSetup } from './pot';
+import { addToPot, cook, fillPot, heatJPerK, NoLiquidError, type Pot, type PotSetup } from './pot';
 import { COARSE, runPhase, sampler, type Phase } from './program';
 import { scorchRate } from './scorch';
 import { breakdownRate, gelPeakC, STARCHES, swellEquilibrium } from './starch';
@@ -244,7 +244,7 @@ describe('the pot', () => {
   });
 
   it('refuses a pot without liquid', () => {
-    expect(() => fillPot(setup(), mixtureOf(pantry.get('sugar')!, 100), 20)).toThrow(/liquid/);
+    expect(() => fillPot(setup(), mixtureOf(pantry.get('sugar')!, 100), 20)).toThrow(NoLiquidError);
   });
 
   it('catches when it is left alone on 900 W and hardly when it is stirred', () => {

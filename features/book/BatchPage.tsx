@@ -159,7 +159,14 @@ export function BatchPage() {
             })}
           </View>
         </View>
-        <NoteField key={batch.id} initial={batch.found.note} onChange={(note) => change({ note })} />
+        <NoteField
+          key={batch.id}
+          initial={batch.found.note}
+          onChange={(note, was) => {
+            const typed = (text: string): Batch => ({ ...batch, found: { ...batch.found, note: text } });
+            keep(typed(was), typed(note));
+          }}
+        />
         <Key
           label={t('bookRoom.saveAsAFile')}
           onPress={() => saveFile(`ovalis-batch-${fileName(batch.plan.name)}.json`, writeBatchFile(batch))}
@@ -181,7 +188,7 @@ export function BatchPage() {
 }
 
 /** What is typed stays under the thumb; what another tab writes into the same note meanwhile is put to it. */
-function NoteField({ initial, onChange }: { initial: string; onChange: (note: string) => void }) {
+function NoteField({ initial, onChange }: { initial: string; onChange: (note: string, was: string) => void }) {
   const [note, setNote] = useState(initial);
   const [seen, setSeen] = useState(initial);
   const [sent, setSent] = useState<readonly string[]>([]);
@@ -199,7 +206,7 @@ function NoteField({ initial, onChange }: { initial: string; onChange: (note: st
       onChangeText={(text) => {
         setNote(text);
         setSent((all) => [...all.slice(-MOST_SENT), text]);
-        onChange(text);
+        onChange(text, note);
       }}
     />
   );

@@ -187,7 +187,9 @@ function Weighed({ v }: Prepared) {
             selected={machines.includes(m)}
             label={t(`machine.${m}`)}
             onPress={() =>
-              changeSettings({ machines: machines.includes(m) ? machines.filter((x) => x !== m) : [...machines, m] })
+              changeSettings((now) => ({
+                machines: machines.includes(m) ? now.machines.filter((x) => x !== m) : [...now.machines.filter((x) => x !== m), m],
+              }))
             }
           />
         ))}

@@ -151,6 +151,8 @@ export function useOne<N extends RowName>(name: N, id: string | undefined) {
     queryFn: async () => {
       const value = await repo(store, name).get(id!);
       if (value) place(client, name, value, 'unless there');
+      // not there any more, or it could not be read and was set aside: no list has it either
+      else takeOut(client, name, id!);
       return value !== undefined;
     },
     enabled: near.isSuccess && id !== undefined && !there,
@@ -250,14 +252,33 @@ async function heard(client: QueryClient, store: () => Kitchen, { collection, id
   await readOne(client, store, collection, id);
 }
 
-/** Writes of this tab that are under way, by record. */
-const BUSY = new WeakMap<QueryClient, Map<string, number>>();
+/** Writes of this tab that are under way, by record, and what the last of them made of it. */
+type UnderWay = { writes: number; latest?: { id: string } };
+const BUSY = new WeakMap<QueryClient, Map<string, UnderWay>>();
 function busyOf(client: QueryClient) {
-  const all = BUSY.get(client) ?? new Map<string, number>();
+  const all = BUSY.get(client) ?? new Map<string, UnderWay>();
   BUSY.set(client, all);
   return all;
 }
-const busyWith = (client: QueryClient, name: Name, id: string) => (busyOf(client).get(`${name}/${id}`) ?? 0) > 0;
+const busyWith = (client: QueryClient, name: Name, id: string) => busyOf(client).has(`${name}/${id}`);
+
+/** A record as the thumb has it at this moment: drawn or not. */
+const asItIs = <N extends Name>(client: QueryClient, name: N, id: string): Collections[N] | undefined =>
+  (busyOf(client).get(`${name}/${id}`)?.latest as Collections[N] | undefined) ??
+  client.getQueryData<Collections[N][]>([name])?.find((v) => v.id === id);
+
+/** Shows what a change made of a record before the tap returns: the next tap is made on it. */
+function makeOf(client: QueryClient, name: Name, value: { id: string }) {
+  const way = busyOf(client).get(`${name}/${value.id}`);
+  if (way) way.latest = value;
+  place(client, name, value);
+}
+
+/** A read that was stopped has put the old state back: what the last change made is shown again. */
+function showLatest(client: QueryClient, name: Name, id: string) {
+  const latest = busyOf(client).get(`${name}/${id}`)?.latest;
+  if (latest) place(client, name, latest);
+}
 
 /**
  * Does a write of a record; when it was the last one under way, shows what the store has now: what another tab put into
@@ -272,15 +293,17 @@ async function writing(
 ): Promise<Written[]> {
   const all = busyOf(client);
   const key = `${name}/${id}`;
-  all.set(key, (all.get(key) ?? 0) + 1);
+  const way = all.get(key) ?? { writes: 0 };
+  all.set(key, way);
+  way.writes += 1;
   let written: Written[] | undefined;
   try {
     return (written = await work());
   } finally {
-    const left = all.get(key)! - 1;
-    all.set(key, left);
+    way.writes -= 1;
     const mine = written?.find((w) => w.collection === name && w.value.id === id)?.value;
-    if (left === 0) {
+    if (way.writes === 0) {
+      all.delete(key);
       if (mine) place(client, name, mine);
       else if (written) void readOne(client, store, name, id);
     }
@@ -323,20 +346,6 @@ export function useEverything() {
   };
 }
 
-/**
- * Notes what a change makes of the record that is shown, before the tap returns; forgotten when it is written, kept for
- * the next tab when this one dies or the disk is full.
- */
-function useNoting<N extends Name>(name: N) {
-  const { store, clock } = useKitchen();
-  const client = useQueryClient();
-  return (id: string, edit: (now: Collections[N] | undefined) => Collections[N] | undefined) => {
-    const base = client.getQueryData<Collections[N][]>([name])?.find((v) => v.id === id);
-    const value = edit(base);
-    return value === undefined ? () => undefined : store().noteChange(name, base, value, clock());
-  };
-}
-
 type EditOf<T> = { id: string; edit: (now: T | undefined) => T | undefined };
 
 /**
@@ -344,16 +353,14 @@ type EditOf<T> = { id: string; edit: (now: T | undefined) => T | undefined };
  * the lock: two quick taps, or two tabs, both count. An edit that answers nothing leaves all as it is.
  */
 export function useEdit<N extends Name>(name: N) {
-  const { store } = useKitchen();
+  const { store, clock } = useKitchen();
   const client = useQueryClient();
-  const noting = useNoting(name);
   type T = Collections[N];
   const { mutateAsync, ...rest } = useMutation({
     mutationFn: ({ id, edit }: EditOf<T>) => repo(store, name).update(id, edit),
-    onMutate: async ({ id, edit }) => {
+    onMutate: async ({ id }) => {
       await holdReads(client, name);
-      const next = edit(client.getQueryData<T[]>([name])?.find((v) => v.id === id));
-      if (next) place(client, name, next);
+      showLatest(client, name, id);
     },
     onSuccess: (_, { id }) => saved(client, store, name, id),
     onError: (_, { id }) => refused(client, name, id),
@@ -361,9 +368,13 @@ export function useEdit<N extends Name>(name: N) {
   });
   const edit = (change: EditOf<T>) =>
     writing(client, store, name, change.id, async () => {
-      const written = noting(change.id, change.edit);
+      const base = asItIs(client, name, change.id);
+      const made = change.edit(base);
+      // noted before the tap returns; forgotten when it is written, kept for the next tab when this one dies
+      const written = made && store().noteChange(name, base, made, clock());
+      if (made) makeOf(client, name, made);
       const value = await mutateAsync(change);
-      written();
+      written?.();
       return value ? [{ collection: name, value }] : [];
     });
   return {
@@ -403,9 +414,9 @@ export function useSetOneAside() {
 }
 
 export function useRemove<N extends Name>(name: N) {
-  const { store } = useKitchen();
+  const { store, clock } = useKitchen();
   const client = useQueryClient();
-  return useMutation({
+  const { mutateAsync, ...rest } = useMutation({
     mutationFn: (id: string) => repo(store, name).remove(id),
     onMutate: async (id) => {
       await holdReads(client, name);
@@ -415,6 +426,13 @@ export function useRemove<N extends Name>(name: N) {
     onSettled: () => readWhatIsMissing(client, name),
     scope: { id: `save ${name}` },
   });
+  return {
+    ...rest,
+    mutate: (id: string) => {
+      const out = store().noteRemoved(name, id, clock());
+      void mutateAsync(id).then(out, () => undefined);
+    },
+  };
 }
 
 /**
@@ -425,21 +443,27 @@ export function useCookEvents() {
   const { store } = useKitchen();
   const client = useQueryClient();
   const { mutateAsync } = useMutation({
-    mutationFn: (_: { cookId: string; events: CookEvent[] }) => store().settle(),
-    onMutate: async ({ cookId, events }) => {
+    mutationFn: (_: { cookId: string }) => store().settle(),
+    onMutate: async ({ cookId }) => {
       await holdReads(client, 'cooks');
-      const cook = client.getQueryData<Cook[]>(['cooks'])?.find((c) => c.id === cookId);
-      if (cook) place(client, 'cooks', { ...cook, events: [...cook.events, ...events] } as Cook);
+      showLatest(client, 'cooks', cookId);
     },
     scope: { id: 'save cooks' },
   });
   return (cookId: string, events: CookEvent[]) => {
     store().note(cookId, events);
-    void writing(client, store, 'cooks', cookId, () => mutateAsync({ cookId, events })).catch(() => undefined);
+    void writing(client, store, 'cooks', cookId, () => {
+      const cook = asItIs(client, 'cooks', cookId);
+      if (cook) makeOf(client, 'cooks', { ...cook, events: [...cook.events, ...events] } as Cook);
+      return mutateAsync({ cookId });
+    }).catch(() => undefined);
   };
 }
 
-export function useSettings(): { settings: Settings | undefined; change: (next: Partial<Settings>) => void } {
+/** A part of the settings, or what makes it of what they are at that moment. */
+type SettingsChange = Partial<Settings> | ((now: Settings) => Partial<Settings>);
+
+export function useSettings(): { settings: Settings | undefined; change: (next: SettingsChange) => void } {
   const { store, clock } = useKitchen();
   const client = useQueryClient();
   const query = useQuery({
@@ -454,12 +478,13 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
   });
   return {
     settings: query.data,
-    change: (part) => {
+    change: (next) => {
       const now = client.getQueryData<Settings>(['settings']);
       if (!now) return;
-      const next = { ...now, ...part };
-      const written = store().noteSettings(now, next, clock());
-      client.setQueryData(['settings'], next);
+      const part = typeof next === 'function' ? next(now) : next;
+      const made = { ...now, ...part };
+      const written = store().noteSettings(now, made, clock());
+      client.setQueryData(['settings'], made);
       void save.mutateAsync(part).then(written, () => undefined);
     },
   };

@@ -1,0 +1,573 @@
+import { randomLcg } from 'd3-random';
+import { mkdirSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { choirSupper } from '../../core/demo/choirSupper';
+import { readIncoming, tableOf } from '../../core/formats/incoming';
+import { writeKitchenFile } from '../../core/formats/kitchenFile';
+import { writePlanFile } from '../../core/formats/planFile';
+import { writeBatchFile } from '../../core/formats/batchFile';
+import { CHANGES } from './changes';
+import {
+  holds,
+  isBlank,
+  kitchen,
+  none,
+  ownBrowser,
+  ORIGIN,
+  records,
+  says,
+  wait,
+  WAIT_MS,
+  withProfile,
+  type Outcome,
+  type Trial,
+} from './ground';
+
+/** A smaller run, to try the script itself. */
+const SHARE = Number(process.env['SHARE'] ?? 1);
+const times = (n: number) => Math.max(1, Math.round(n * SHARE));
+
+/** ms after a change that its tab dies: at once, while it is written, just after. */
+const DELAYS = [0, 0, 1, 3, 8, 20];
+
+/** The tab's process ends after a change of every kind; the next tab has it, or not. */
+const renderer: Trial = {
+  name: 'tab killed at once after a change, every kind of change',
+  run: async ({ browser }) => {
+    const out = none();
+    const lost: Record<string, number> = {};
+    for (const change of CHANGES) {
+      const { context, page: first } = await kitchen(browser);
+      await first.close();
+      for (let n = 0; n < times(38); n++) {
+        const page = await context.newPage();
+        await page.goto(change.at);
+        await change.ready(page);
+        const before = await records(page);
+        await change.make(page, n);
+        await wait(DELAYS[n % DELAYS.length]!);
+        const cdp = await context.newCDPSession(page);
+        void cdp.send('Page.crash').catch(() => undefined);
+        await page.waitForEvent('crash', { timeout: WAIT_MS }).catch(() => undefined);
+        await page.close().catch(() => undefined);
+        const next = await context.newPage();
+        await next.goto('/plan');
+        out.tried += 1;
+        if (await isBlank(next)) out.blank += 1;
+        if (!(await holds(async () => change.kept(await records(next), n, before)))) {
+          out.lost += 1;
+          lost[change.name] = (lost[change.name] ?? 0) + 1;
+        }
+        await next.close();
+      }
+      await context.close();
+    }
+    return { ...out, note: note(lost) };
+  },
+};
+const note = (lost: Record<string, number>) =>
+  Object.entries(lost)
+    .map(([name, n]) => `${name}: ${n}`)
+    .join('; ');
+
+/** The whole browser ends, with all that it had not yet given to the disk. */
+const browserKilled: Trial = {
+  name: 'browser killed 50 ms after a change',
+  run: () =>
+    withProfile(async (profile) => {
+      const out = none();
+      const lost: Record<string, number> = {};
+      const seeded = await ownBrowser(profile);
+      const first = await seeded.context.newPage();
+      await first.goto(`${ORIGIN}/plan?id=choir-2-vanilla`);
+      await first.getByTestId('word-serving').waitFor({ timeout: WAIT_MS });
+      await wait(6000);
+      await seeded.kill();
+      for (let n = 0; n < times(30); n++) {
+        const change = CHANGES[n % CHANGES.length]!;
+        const one = await ownBrowser(profile);
+        const page = await one.context.newPage();
+        await page.goto(ORIGIN + change.at);
+        await change.ready(page);
+        const before = await records(page);
+        await change.make(page, n);
+        await wait(50);
+        await one.kill();
+        const two = await ownBrowser(profile);
+        const next = await two.context.newPage();
+        await next.goto(`${ORIGIN}/plan`);
+        out.tried += 1;
+        if (await isBlank(next)) out.blank += 1;
+        if (!(await holds(async () => change.kept(await records(next), n, before)))) {
+          out.lost += 1;
+          lost[change.name] = (lost[change.name] ?? 0) + 1;
+        }
+        await wait(300);
+        await two.kill();
+      }
+      return { ...out, note: note(lost) };
+    }),
+};
+
+/** Two tabs change at the same moment: the same thing in both, and different things. */
+const twoTabs: Trial = {
+  name: 'two tabs at once: one kind of change beside each kind',
+  run: async ({ browser }) => {
+    const out = none();
+    const lost: Record<string, number> = {};
+    const kinds = CHANGES.filter((c) => c.name !== 'a plan deleted');
+    for (const a of kinds)
+      for (const b of kinds) {
+        // one thing set to two values by two hands can only be one of them
+        if (a === b && a.name !== 'a tap in the pot') continue;
+        const { context, page: first } = await kitchen(browser);
+        await first.close();
+        const [one, two] = [await context.newPage(), await context.newPage()];
+        await Promise.all([one.goto(a.at), two.goto(b.at)]);
+        await Promise.all([a.ready(one), b.ready(two)]);
+        const before = await records(one);
+        await Promise.all([a.make(one, 0), b.make(two, 0)]);
+        out.tried += 2;
+        const kept = (of: typeof a, all: Awaited<ReturnType<typeof records>>) =>
+          a === b
+            ? JSON.stringify(all).split('"edges thicken"').length ===
+              JSON.stringify(before).split('"edges thicken"').length + 2
+            : of.kept(all, 0, before);
+        for (const c of [a, b])
+          if (!(await holds(async () => kept(c, await records(one))))) {
+            out.lost += 1;
+            lost[`${a.name} / ${b.name}`] = 1;
+          }
+        if ((await isBlank(one)) || (await isBlank(two))) out.blank += 1;
+        await context.close();
+      }
+    return { ...out, note: note(lost) };
+  },
+};
+
+/** Two tabs write different words into one note. */
+const oneNote: Trial = {
+  name: 'two tabs write into one note',
+  run: async ({ browser }) => {
+    const out = none();
+    for (let n = 0; n < times(20); n++) {
+      const { context, page: first } = await kitchen(browser);
+      await first.close();
+      const tabs = [await context.newPage(), await context.newPage()];
+      for (const t of tabs) {
+        await t.goto('/batch?id=b-coconut-1');
+        await t.locator('textarea').waitFor({ timeout: WAIT_MS });
+      }
+      await Promise.all(
+        tabs.map(async (t, i) => {
+          await t.locator('textarea').focus();
+          await t.keyboard.press(i ? 'Home' : 'End');
+          await t.keyboard.type(i ? 'upper row cold ' : ' lower row warm', { delay: n * 3 });
+        }),
+      );
+      out.tried += 2;
+      const noted = async () => {
+        const all = (await records(tabs[0]!)) as unknown as Record<string, { data: { found: { note: string } } }>;
+        return all['batches/b-coconut-1']!.data.found.note;
+      };
+      await wait(600);
+      const text = await noted();
+      for (const words of [
+        ['upper', 'cold'],
+        ['lower', 'warm'],
+      ])
+        if (!words.every((w) => text.includes(w))) out.lost += 1;
+      await context.close();
+    }
+    return out;
+  },
+};
+
+/** The clock goes forward, back, over midnight, over the hour that comes twice. */
+const clock: Trial = {
+  name: 'clock set, midnight, hour that changes, zone that changes, while a pot is on',
+  run: async ({ browser }) => {
+    const out = none();
+    const starts = ['2026-12-11T12:00:00Z', '2026-12-11T23:59:30Z', '2026-10-25T00:59:30Z', '2026-03-29T00:59:30Z'];
+    const jumpsMs = [3_600_000, -3_600_000, 86_400_000, -86_400_000, 90_000];
+    for (const from of starts)
+      for (const jump of jumpsMs) {
+        const context = await browser.newContext({
+          baseURL: ORIGIN,
+          timezoneId: jump > 0 ? 'Europe/Lisbon' : 'Pacific/Auckland',
+        });
+        const page = await context.newPage();
+        await page.clock.install({ time: new Date(from) });
+        await page.goto('/pot?cook=c-vanilla');
+        await page.getByTestId('instruction').first().waitFor({ timeout: WAIT_MS });
+        await page.evaluate(() =>
+          document
+            .querySelectorAll<HTMLElement>('[role=button]')
+            .forEach((b) => /Edges thicken/.test(b.textContent ?? '') && b.click()),
+        );
+        await page.clock.setSystemTime(new Date(Date.parse(from) + jump));
+        await page.clock.runFor(5000);
+        out.tried += 1;
+        if (await isBlank(page)) out.blank += 1;
+        const kept = await holds(async () => JSON.stringify(await records(page)).includes('"edges thicken"'));
+        if (!kept) out.lost += 1;
+        if (!(await page.getByTestId('instruction').first().isVisible())) out.unsaid += 1;
+        await context.close();
+      }
+    return out;
+  },
+};
+
+/** A volume that is really full: nothing that was kept goes, what is not kept is said and can be exported. */
+const full: Trial = {
+  name: 'the disk is full: a volume of 200 MB',
+  run: async () => {
+    const out = none();
+    const at = '/tmp/small-volume';
+    mkdirSync(at, { recursive: true });
+    const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=200m', 'tmpfs', at]);
+    if (mounted.status !== 0) return { ...out, note: 'not tried: this machine mounts no volume' };
+    try {
+      for (let n = 0; n < times(6); n++) {
+        const one = await ownBrowser(`${at}/p${n}`);
+        const page = await one.context.newPage();
+        await page.goto(`${ORIGIN}/plan?id=choir-2-vanilla`);
+        await page.getByTestId('word-serving').waitFor({ timeout: WAIT_MS });
+        await wait(2000);
+        const before = Object.keys(await records(page)).filter(
+          (k) => k.startsWith('plans/') || k.startsWith('batches/'),
+        );
+        spawnSync('dd', ['if=/dev/zero', `of=${at}/full`, 'bs=64k'], { stdio: 'ignore' });
+        const change = CHANGES[1]!;
+        for (let i = 0; i < 40; i++) await change.make(page, 100 + i);
+        out.tried += 1;
+        const told = await says(page, /Not saved|not saved/, 8000);
+        const there = await page.evaluate(
+          () => document.querySelector<HTMLInputElement>('[data-testid=amount-sugar] input')?.value,
+        );
+        const kept = (await records(page).catch(() => undefined)) as
+          Record<string, { data: { items: { ingredientId: string; grams: number }[] } }> | undefined;
+        const inStore =
+          kept?.['plans/choir-2-vanilla']?.data.items.find((i) => i.ingredientId === 'sugar')?.grams === 139;
+        if (!told && !inStore) out.unsaid += 1;
+        if (there !== '139') out.lost += 1;
+        spawnSync('rm', ['-f', `${at}/full`]);
+        const next = await one.context.newPage();
+        await next.goto(`${ORIGIN}/plan`);
+        if (await isBlank(next)) out.blank += 1;
+        const after = Object.keys(await records(next));
+        if (before.some((k) => !after.includes(k))) out.lost += 1;
+        await one.kill();
+        spawnSync('rm', ['-rf', `${at}/p${n}`]);
+      }
+    } finally {
+      spawnSync('umount', ['-l', at]);
+    }
+    return out;
+  },
+};
+
+/** The database is taken away under the app, held by somebody, or written by a later version. */
+const database: Trial = {
+  name: 'database deleted while open, of a later version, refused',
+  run: async ({ browser }) => {
+    const out = none();
+    for (let n = 0; n < times(4); n++) {
+      // deleted while open
+      const { context, page } = await kitchen(browser);
+      const other = await context.newPage();
+      await other.goto('/healthz');
+      await other.evaluate(
+        () =>
+          new Promise<void>((ok) => {
+            const r = indexedDB.deleteDatabase('ovalis');
+            r.onsuccess = r.onblocked = r.onerror = () => ok();
+            setTimeout(ok, 3000);
+          }),
+      );
+      await CHANGES[1]!.make(page, n);
+      out.tried += 1;
+      if (await isBlank(page)) out.blank += 1;
+      await wait(1500);
+      await page.reload();
+      if (await isBlank(page)) out.blank += 1;
+      const there = async () => CHANGES[1]!.kept(await records(page), n, {});
+      if (!(await holds(there, 3000)) && !(await says(page, /A kitchen was kept here|did not open/))) out.unsaid += 1;
+      await context.close();
+
+      // of a later version
+      const later = await browser.newContext({ baseURL: ORIGIN });
+      const p = await later.newPage();
+      await p.goto('/healthz');
+      await p.evaluate(
+        () =>
+          new Promise<void>((ok) => {
+            const r = indexedDB.open('ovalis', 99);
+            r.onupgradeneeded = () => r.result.createObjectStore('entries');
+            r.onsuccess = () => {
+              r.result.close();
+              ok();
+            };
+          }),
+      );
+      await p.goto('/plan');
+      out.tried += 1;
+      if (!(await says(p, /did not open/, 10_000))) out.unsaid += 1;
+      if (await isBlank(p)) out.blank += 1;
+      await later.close();
+
+      // refused
+      const shut = await browser.newContext({ baseURL: ORIGIN });
+      await shut.addInitScript(() => {
+        IDBFactory.prototype.open = () => {
+          throw new DOMException('no', 'SecurityError');
+        };
+      });
+      const q = await shut.newPage();
+      await q.goto('/book');
+      out.tried += 1;
+      if (!(await says(q, /did not open/, 10_000))) out.unsaid += 1;
+      if (await isBlank(q)) out.blank += 1;
+      await shut.close();
+    }
+    return out;
+  },
+};
+
+/** Small notes refused: the rooms open all the same. */
+const local: Trial = {
+  name: 'local storage refused, in every room',
+  run: async ({ browser }) => {
+    const out = none();
+    const context = await browser.newContext({ baseURL: ORIGIN });
+    await context.addInitScript(() =>
+      Object.defineProperty(window, 'localStorage', {
+        get: () => {
+          throw new DOMException('no', 'SecurityError');
+        },
+      }),
+    );
+    const page = await context.newPage();
+    for (const room of [
+      '/plan',
+      '/day',
+      '/prep',
+      '/pot?cook=c-vanilla',
+      '/set',
+      '/book',
+      '/batch?id=b-coconut-1',
+      '/rescue',
+      '/settings',
+      '/recipe',
+      '/shopping',
+      '/lining',
+      '/compare',
+    ]) {
+      await page.goto(room);
+      out.tried += 1;
+      if (await isBlank(page)) out.blank += 1;
+    }
+    await context.close();
+    return out;
+  },
+};
+
+/** The model's worker ends, throws when it is loaded, or is never there. */
+const model: Trial = {
+  name: 'model ended while cooking, throws, does not load',
+  run: async ({ browser }) => {
+    const out = none();
+    for (let n = 0; n < times(8); n++) {
+      const { context, page } = await kitchen(browser);
+      await page.goto('/pot?cook=c-vanilla');
+      await page.getByTestId('instruction').first().waitFor({ timeout: WAIT_MS });
+      await page.evaluate(() => {
+        const w = window as unknown as { said?: boolean };
+        new MutationObserver(() => (w.said ||= /The model has stopped/.test(document.body.innerText))).observe(
+          document.body,
+          { subtree: true, childList: true, characterData: true },
+        );
+      });
+      await wait(1500);
+      await page.workers()[0]!.evaluate(() => self.close());
+      out.tried += 1;
+      if (!(await holds(() => page.evaluate(() => (window as unknown as { said?: boolean }).said === true), 5000)))
+        out.unsaid += 1;
+      await page.evaluate(() =>
+        document
+          .querySelectorAll<HTMLElement>('[role=button]')
+          .forEach((b) => /Edges thicken/.test(b.textContent ?? '') && b.click()),
+      );
+      if (!(await holds(async () => JSON.stringify(await records(page)).includes('"edges thicken"')))) out.lost += 1;
+      if (!(await holds(async () => !(await page.getByText(/The model has stopped/).isVisible()), 15_000)))
+        out.blank += 1;
+      await context.close();
+    }
+    for (const body of ['throw new Error("broken")', undefined]) {
+      const { context, page } = await kitchen(browser);
+      await context.route(/model.*\.js/, (r) =>
+        body === undefined ? r.abort() : r.fulfill({ body, contentType: 'text/javascript' }),
+      );
+      await page.goto('/pot?cook=c-vanilla');
+      out.tried += 1;
+      if (!(await says(page, /The model/, 15_000))) out.unsaid += 1;
+      if (await isBlank(page)) out.blank += 1;
+      await context.close();
+    }
+    return out;
+  },
+};
+
+/** A new version of the app comes, and the server goes, while a pot is on. */
+const served: Trial = {
+  name: 'app updated, server away and back, while cooking',
+  run: async ({ browser, server }) => {
+    const out = none();
+    for (let n = 0; n < times(6); n++) {
+      const { context, page } = await kitchen(browser);
+      await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+      await page.goto('/pot?cook=c-vanilla');
+      await page.getByTestId('instruction').first().waitFor({ timeout: WAIT_MS });
+      await context.route('**/sw.js', async (r) => {
+        const was = await r.fetch();
+        await r.fulfill({ response: was, body: `${await was.text()}\n// changed ${n}` });
+      });
+      await page.evaluate(
+        async () => void (await (await navigator.serviceWorker.ready).update().catch(() => undefined)),
+      );
+      await server.down();
+      await CHANGES[0]!.make(page, n);
+      out.tried += 1;
+      if (!(await holds(async () => JSON.stringify(await records(page)).includes('"edges thicken"')))) out.lost += 1;
+      for (const room of ['/book', '/plan', '/pot?cook=c-vanilla']) {
+        await page.goto(room).catch(() => undefined);
+        out.tried += 1;
+        if (await isBlank(page)) out.blank += 1;
+      }
+      await server.up();
+      await page.reload();
+      if (await isBlank(page)) out.blank += 1;
+      await context.close();
+    }
+    return out;
+  },
+};
+
+/** Files that are broken by a hand that knows them: nothing throws, nothing is polluted, nothing takes long. */
+const files: Trial = {
+  name: 'hostile files, read as the import reads them',
+  run: async () => {
+    const out = none();
+    const random = randomLcg(0.71);
+    const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
+    const demo = choirSupper(Date.UTC(2026, 11, 11, 12), 0);
+    const texts = {};
+    const good = [
+      writeKitchenFile(demo),
+      writePlanFile(demo.plans[0]!),
+      writeBatchFile(demo.batches[0]!),
+      tableOf('book', texts),
+      tableOf('log', texts),
+    ];
+    const bad = [
+      'null',
+      '{}',
+      '[]',
+      '-1e308',
+      '1e999',
+      '""',
+      '"__proto__"',
+      'true',
+      `"${'x'.repeat(5000)}"`,
+      '[[[[[[]]]]]]',
+      '{"__proto__":{"polluted":1}}',
+      '"2026-13-45T99:99:99Z"',
+      '\\u0000',
+    ];
+    let slowest = 0;
+    for (let i = 0; i < times(10_000); i++) {
+      let text = pick(good);
+      for (let k = 1 + Math.floor(random() * 4); k > 0; k--) {
+        const at = Math.floor(random() * text.length);
+        const kind = random();
+        if (kind < 0.3) text = text.slice(0, at);
+        else if (kind < 0.6)
+          text = text.replace(/: ?("[^"]*"|[\d.]+|true|false)/g, (m) => (random() < 0.01 ? `: ${pick(bad)}` : m));
+        else if (kind < 0.8) text = text.slice(0, at) + pick(bad) + text.slice(at);
+        else text = text.slice(0, at) + text.slice(at + Math.floor(random() * 200));
+      }
+      const fromMs = performance.now();
+      out.tried += 1;
+      try {
+        const read = readIncoming(text, texts);
+        if (!read.ok && !read.issues[0]?.path) out.unsaid += 1;
+      } catch {
+        out.blank += 1;
+      }
+      slowest = Math.max(slowest, performance.now() - fromMs);
+      if (({} as { polluted?: number }).polluted !== undefined) out.lost += 1;
+    }
+    return { ...out, note: `slowest ${Math.round(slowest)} ms` };
+  },
+};
+
+/** A phone four times slower, and a thumb that does not wait. */
+const thumbs: Trial = {
+  name: 'fast thumb on a phone four times slower, two amounts in turn',
+  run: async ({ browser }) => {
+    const out = none();
+    for (const everyMs of [0, 30, 80, 150]) {
+      const { context, page } = await kitchen(browser);
+      const cdp = await context.newCDPSession(page);
+      await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+      const grams = async () => {
+        const all = (await records(page)) as unknown as Record<
+          string,
+          { data: { items: { ingredientId: string; grams: number }[] } }
+        >;
+        const of = (id: string) => all['plans/choir-2-vanilla']!.data.items.find((i) => i.ingredientId === id)!.grams;
+        return [of('cornstarch'), of('sugar')] as const;
+      };
+      const before = await grams();
+      const taps = times(20);
+      await page.evaluate(
+        async ([n, ms]) => {
+          const key = (id: string) =>
+            document.querySelector<HTMLElement>(`[data-testid=amount-${id}] [aria-label^=more]`)!;
+          for (let i = 0; i < n!; i++) {
+            key(i % 2 ? 'sugar' : 'cornstarch').click();
+            await new Promise((ok) => setTimeout(ok, ms));
+          }
+        },
+        [taps, everyMs],
+      );
+      await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+      await wait(2500);
+      const after = await grams();
+      out.tried += taps;
+      // the first tap goes to the next round step, every other is a whole one: at least so many less one each
+      const made = [after[0] - before[0], after[1] - before[1]].map((d) => Math.round(d));
+      for (const [i, d] of made.entries()) out.lost += Math.max(0, Math.floor((taps + 1 - i) / 2) - Math.ceil(d));
+      if (await isBlank(page)) out.blank += 1;
+      await context.close();
+    }
+    return out;
+  },
+};
+
+export const TRIALS: readonly Trial[] = [
+  renderer,
+  browserKilled,
+  twoTabs,
+  oneNote,
+  clock,
+  full,
+  database,
+  local,
+  model,
+  served,
+  files,
+  thumbs,
+];
+export const asRow = (name: string, o: Outcome) =>
+  `| ${name} | ${o.tried} | ${o.lost} | ${o.blank} | ${o.unsaid} | ${o.note ?? ''} |`;
