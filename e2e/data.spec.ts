@@ -73,6 +73,59 @@ test('the kitchen goes out into a file and comes back the same; a broken file ch
   await expect(page.getByRole('heading', { name: 'Hazelnut set pudding' })).toBeVisible();
 });
 
+test('a file is weighed before it comes in; a table of the book comes back with what was found', async ({
+  watched: page,
+}) => {
+  await openAt(page, '/settings');
+  await expect(page.getByRole('button', { name: /Remove can/ })).toBeVisible();
+  const saved = async (key: string) => {
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: key }).click()]);
+    return readFileSync(await file.path(), 'utf8');
+  };
+  const load = async (name: string, text: string) => {
+    const path = test.info().outputPath(name);
+    writeFileSync(path, text);
+    await page.getByLabel('Kitchen file').setInputFiles(path);
+  };
+  const kitchen = JSON.parse(await saved('Export everything')) as { plans: { id: string; name: string }[] };
+  await expect(page.getByTestId('keeping')).toContainText('0 batches since');
+  const [first, ...rest] = kitchen.plans;
+  const theirs = {
+    ...kitchen,
+    plans: [
+      { ...first!, name: 'Another name' },
+      { ...first!, id: 'x', name: 'One more' },
+    ],
+  };
+  await load('theirs.json', JSON.stringify(theirs));
+  const preview = page.getByTestId('preview');
+  await expect(preview).toContainText('1 comes: One more');
+  await expect(preview).toContainText(`1 differs and stays yours: ${first!.name}`);
+  await page.getByRole('radio', { name: 'take the file’s' }).click();
+  await expect(preview).toContainText('1 changes: Another name');
+  await page.getByRole('radio', { name: /in the place of/ }).click();
+  await expect(preview).toContainText(`${rest.length} go:`);
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Export everything' }).waitFor();
+  await expect
+    .poll(async () => (JSON.parse(await saved('Export everything')) as typeof kitchen).plans.map((p) => p.name).sort())
+    .toEqual(kitchen.plans.map((p) => p.name).sort());
+
+  const book = await saved('Book as CSV');
+  expect(book).toMatch(/^batch_id,.*depth_mm.*found_serving/);
+  const lines = book.trim().split('\r\n');
+  const row = lines.findIndex((l) => l.startsWith('b-coconut-1,'));
+  lines[row] = lines[row]!.replace(/[^,]*$/, 'out of a spreadsheet');
+  await load('book.csv', lines.join('\r\n'));
+  await expect(preview).toContainText('1 changes');
+  await page.getByTestId('confirm').click();
+  await expect(page.getByText('Done.')).toBeVisible();
+  await page.goto('/batch?id=b-coconut-1');
+  await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('out of a spreadsheet');
+});
+
 test('a packet size of the cook’s own shop is counted on the bench', async ({ watched: page }) => {
   await openPlan(page);
   await expect(page.getByText(/1 × carton of milk, \d+ g left over/)).toBeVisible();

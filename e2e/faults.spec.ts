@@ -120,3 +120,78 @@ test('an amount typed in a tab that dies at once is there in the next', async ({
   await next.goto('/plan?id=choir-2-vanilla');
   await expect(next.getByTestId('amount-sugar').getByRole('textbox')).toHaveValue('123');
 });
+
+test('a tab that is killed right after a change has made it, and two hands in one note both count', async ({
+  page,
+  context,
+}) => {
+  await openAt(page, '/batch?id=b-coconut-1');
+  await page.getByRole('checkbox', { name: 'skin' }).click();
+  const cdp = await context.newCDPSession(page);
+  const crashed = page.waitForEvent('crash');
+  void cdp.send('Page.crash').catch(() => undefined);
+  await crashed;
+  const tabs = [await context.newPage(), await context.newPage()];
+  for (const tab of tabs) await openAt(tab, '/batch?id=b-coconut-1');
+  await expect(tabs[0]!.getByRole('checkbox', { name: 'skin' })).toBeChecked();
+  const notes = tabs.map((tab) => tab.getByRole('textbox', { name: 'Note' }));
+  for (const note of notes) await expect(note).toBeVisible();
+  await notes[0]!.press('End');
+  await notes[1]!.press('Home');
+  await Promise.all([
+    notes[0]!.pressSequentially(' lower row warm', { delay: 20 }),
+    notes[1]!.pressSequentially('upper row cold ', { delay: 20 }),
+  ]);
+  for (const note of notes) {
+    await expect(note).toHaveValue(/upper row cold/);
+    await expect(note).toHaveValue(/lower row warm/);
+  }
+});
+
+test('a store of a later version is said to be one, and a model that throws is gone', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL: baseURL! });
+  const page = await context.newPage();
+  await page.goto('/healthz');
+  await page.evaluate(
+    () =>
+      new Promise<void>((ok) => {
+        const opening = indexedDB.open('ovalis', 99);
+        opening.onupgradeneeded = () => opening.result.createObjectStore('entries');
+        opening.onsuccess = () => {
+          opening.result.close();
+          ok();
+        };
+      }),
+  );
+  await page.goto('/plan');
+  await expect(page.getByText(/newer Ovalis/)).toBeVisible();
+  await context.close();
+  const broken = await browser.newContext({ baseURL: baseURL! });
+  const other = await broken.newPage();
+  await other.route(/model.*\.js$/, (route) => route.fulfill({ body: 'throw 1', contentType: 'text/javascript' }));
+  await other.goto('/plan');
+  await expect(other.getByText(/The model does not come back/)).toBeVisible();
+  await broken.close();
+});
+
+test('no page breaks its own policy, and an address with an ending goes to its own name', async ({ page }) => {
+  await page.addInitScript(() =>
+    addEventListener('securitypolicyviolation', (e) => {
+      (window as unknown as { broke?: string }).broke = e.violatedDirective;
+    }),
+  );
+  for (const [address, name] of [
+    ['/plan/', '/plan'],
+    ['/book.html', '/book'],
+    ['/index.html', '/'],
+  ] as const) {
+    const errors: string[] = [];
+    page.on('pageerror', (e) => errors.push(e.message));
+    await page.goto(address);
+    await expect(page.getByRole('navigation')).toBeVisible();
+    if (name !== '/') await expect(page).toHaveURL(new RegExp(`${name}(\\?.*)?$`));
+    await page.waitForTimeout(1500);
+    expect(errors).toEqual([]);
+    expect(await page.evaluate(() => (window as unknown as { broke?: string }).broke)).toBeUndefined();
+  }
+});

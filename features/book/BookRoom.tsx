@@ -13,7 +13,7 @@ import { keepFirmly } from '../../storage/browser';
 import { useCollection, useEdit, useOne, useRows, useSave } from '../shared/stored';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
-import { Empty } from '../../ui/Notice';
+import { Empty, Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { SetStrip } from '../../ui/SetStrip';
 import { Sheet } from '../../ui/Sheet';
@@ -24,6 +24,7 @@ import { useApp } from '../shared/App';
 import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
+import { MANY_UNSAVED, sinceExport, useSaveKitchen } from '../shared/saveFile';
 import { Legend } from './Legend';
 import { takeRemoved } from './removed';
 import { useNextTime } from './useNextTime';
@@ -72,6 +73,10 @@ export function BookRoom() {
   const latest = all.find((b) => b.found.wordServing);
   const next = useNextTime(useOne('batches', latest?.id).value, all);
   const learnt = learnFirmness(all);
+  const saveKitchen = useSaveKitchen();
+  // counted again when a file was made
+  const [saved, setSaved] = useState(0);
+  const unsaved = saved >= 0 && mounted ? sinceExport(all) : 0;
   const tints = [...new Set(all.map((b) => b.name))];
   const loaded = mounted && ready && stored.isSuccess;
 
@@ -154,6 +159,15 @@ export function BookRoom() {
             </Pressable>
           ) : null}
           <View className="gap-3 px-4 py-3 wide:px-6">
+            {unsaved >= MANY_UNSAVED ? (
+              <Notice text={t('bookRoom.inNoFileYet', { count: unsaved })}>
+                <Key
+                  label={t('shared.exportEverything')}
+                  className="self-start"
+                  onPress={() => void saveKitchen().then(() => setSaved((n) => n + 1))}
+                />
+              </Notice>
+            ) : null}
             <Legend />
             <Field
               label={t('bookRoom.search')}

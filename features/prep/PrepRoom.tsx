@@ -188,7 +188,9 @@ function Weighed({ v }: Prepared) {
             label={t(`machine.${m}`)}
             onPress={() =>
               changeSettings((now) => ({
-                machines: machines.includes(m) ? now.machines.filter((x) => x !== m) : [...now.machines.filter((x) => x !== m), m],
+                machines: machines.includes(m)
+                  ? now.machines.filter((x) => x !== m)
+                  : [...now.machines.filter((x) => x !== m), m],
               }))
             }
           />

@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
@@ -17,8 +18,8 @@ import { useApp, useTell } from '../shared/App';
 import { nowIso } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
 import { MOST_BYTES, readTextFile } from '../shared/readTextFile';
-import { saveFile, useSaveKitchen } from '../shared/saveFile';
-import { useExchange, useImport, useSetAside } from '../shared/stored';
+import { lastExported, saveFile, sinceExport, useSaveKitchen } from '../shared/saveFile';
+import { useExchange, useImport, useRows, useSetAside } from '../shared/stored';
 import { useTakeBack } from '../shared/useTakeBack';
 import { supperOffsetMin } from '../shared/wallClock';
 
@@ -97,6 +98,7 @@ export function FilesPart({ settings }: { settings: Settings }) {
         />
         <Tables />
         <SetAside />
+        <Keeping />
         {issues.length ? (
           <View role="alert">
             <Notice text={t('settingsRoom.nothingWasChangedThisFile')}>
@@ -267,6 +269,37 @@ function Faults({ list }: { list: readonly FormatIssue[] }) {
     .map((i) => <Type key={i.path + tell(i.message)}>{`${i.path}: ${tell(i.message)}`}</Type>);
 }
 
+/** Where it is kept, what the browser promises of it, and how long ago a file was made. */
+function Keeping() {
+  const { fmt } = useApp();
+  const rows = useRows('batches');
+  const room = useQuery({
+    queryKey: ['room'],
+    queryFn: async () => {
+      const { usage, quota } = (await navigator.storage?.estimate?.()) ?? {};
+      return { usage, quota, firm: (await navigator.storage?.persisted?.()) ?? false };
+    },
+  });
+  const at = lastExported();
+  const mb = (bytes: number) => (bytes < 1e9 ? `${Math.ceil(bytes / 1e6)} MB` : `${(bytes / 1e9).toFixed(1)} GB`);
+  return (
+    <View className="gap-1" testID="keeping">
+      <Type kind="strong">
+        {at === null
+          ? t('settingsRoom.neverExported')
+          : t('settingsRoom.lastExported', { at: fmt.day(Date.parse(at)), count: sinceExport(rows.data ?? []) })}
+      </Type>
+      <Type kind="small" tone="quiet">
+        {t('settingsRoom.keptInThisBrowser')}
+        {room.data?.quota === undefined
+          ? ''
+          : ` ${t('settingsRoom.roomHere', { used: mb(room.data.usage ?? 0), quota: mb(room.data.quota) })}`}
+        {` ${t(room.data?.firm ? 'settingsRoom.firm' : 'settingsRoom.notFirm')}`}
+      </Type>
+    </View>
+  );
+}
+
 /** The book, the log and the curves for a spreadsheet. */
 function Tables() {
   const { ask, store, clock } = useKitchen();
@@ -277,10 +310,13 @@ function Tables() {
       'text/csv',
     );
   return (
-    <View role="group" aria-label={t('settingsRoom.asTables')} className="flex-row flex-wrap gap-2">
-      {(['book', 'log', 'curves'] as const).map((what) => (
-        <Key key={what} label={t(`settingsRoom.table.${what}`)} onPress={() => void save(what)} />
-      ))}
+    <View className="gap-2">
+      <Type kind="strong">{t('settingsRoom.asTables')}</Type>
+      <View role="group" aria-label={t('settingsRoom.asTables')} className="flex-row flex-wrap gap-2">
+        {(['book', 'log', 'curves'] as const).map((what) => (
+          <Key key={what} label={t(`settingsRoom.table.${what}`)} onPress={() => void save(what)} />
+        ))}
+      </View>
     </View>
   );
 }

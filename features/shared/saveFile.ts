@@ -1,3 +1,4 @@
+import { keepLightly, local } from '../../storage/local';
 import { useKitchen } from './kitchen';
 import { useEverything } from './stored';
 
@@ -19,6 +20,17 @@ export const fileName = (name: string): string =>
     .replaceAll(/[^a-z0-9]+/g, '-')
     .replaceAll(/^-+|-+$/g, '') || 'unnamed';
 
+const EXPORTED = 'ovalis-exported';
+/** When everything was last put into a file on this device, ISO 8601. Read after mount. */
+export const lastExported = (): string | null => local().getItem(EXPORTED);
+
+/** Batches that are in no file yet, of which the Book says so. */
+export const MANY_UNSAVED = 10;
+export const sinceExport = (rows: readonly { at: string }[]): number => {
+  const at = lastExported();
+  return at === null ? rows.length : rows.filter((r) => Date.parse(r.at) > Date.parse(at)).length;
+};
+
 /** Everything as this tab shows it, as a file. */
 export function useSaveKitchen() {
   const { clock } = useKitchen();
@@ -26,5 +38,6 @@ export function useSaveKitchen() {
   return async () => {
     const at = new Date(clock()).toISOString();
     saveFile(`ovalis-kitchen-${at.slice(0, 10)}.json`, await everything(at));
+    keepLightly(EXPORTED, at);
   };
 }

@@ -16,6 +16,7 @@ export function whyNotOpen(e: Error): Said {
     case 'InvalidStateError':
       return say('open.refused');
     default:
-      return say('open.unknown');
+      // the store's package wraps the browser's error and keeps its words alone
+      return say(/quota|full|space/i.test(e.message) ? 'open.full' : 'open.unknown');
   }
 }

@@ -90,7 +90,10 @@ export const records = (page: Page): Promise<Record<string, { v: number; data: n
         r.onsuccess = () => ok(r.result);
         r.onerror = () => no(r.error);
       });
-    const db = await got(indexedDB.open('ovalis'));
+    const opening = indexedDB.open('ovalis');
+    // one that is not there is not made by looking
+    opening.onupgradeneeded = () => opening.transaction!.abort();
+    const db = await got(opening);
     const store = db.transaction('entries').objectStore('entries');
     const [keys, values] = await Promise.all([got(store.getAllKeys()), got(store.getAll())]);
     db.close();

@@ -20,6 +20,9 @@ export const bookRoom = {
   'bookRoom.hotInThePotIt': 'Hot in the pot it was',
   'bookRoom.sweetness': 'Sweetness',
   'bookRoom.flaws': 'Flaws',
+  'bookRoom.inNoFileYet_one': '1 batch is in no file yet. A browser may lose what it keeps; a file lasts.',
+  'bookRoom.inNoFileYet_other':
+    '{{count, whole}} batches are in no file yet. A browser may lose what it keeps; a file lasts.',
   'bookRoom.saveAsAFile': 'Save as a file',
   'bookRoom.deleteThisBatch': 'Delete this batch',
   'bookRoom.batch3': '{{batchName}}, batch',
