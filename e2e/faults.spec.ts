@@ -131,6 +131,7 @@ test('a tab that is killed right after a change has made it, and two hands in on
   const crashed = page.waitForEvent('crash');
   void cdp.send('Page.crash').catch(() => undefined);
   await crashed;
+  await page.close();
   const tabs = [await context.newPage(), await context.newPage()];
   for (const tab of tabs) await openAt(tab, '/batch?id=b-coconut-1');
   await expect(tabs[0]!.getByRole('checkbox', { name: 'skin' })).toBeChecked();
@@ -156,7 +157,9 @@ test('a store of a later version is said to be one, and a model that throws is g
     () =>
       new Promise<void>((ok) => {
         const opening = indexedDB.open('ovalis', 99);
-        opening.onupgradeneeded = () => opening.result.createObjectStore('entries');
+        opening.onupgradeneeded = () => {
+          if (!opening.result.objectStoreNames.contains('entries')) opening.result.createObjectStore('entries');
+        };
         opening.onsuccess = () => {
           opening.result.close();
           ok();

@@ -17,12 +17,16 @@ export type Chart = {
 const W = 800;
 const H = 480;
 const PAD = { left: 76, right: 90, top: 64, bottom: 64 };
+type Attributes = Record<string, string | number>;
+
 /** Dark ink on white, told apart by their strokes as well: it is to be printed. */
-const STROKES = [
-  'stroke="#1f4f78"',
-  'stroke="#2a1430" stroke-dasharray="10 6"',
-  'stroke="#8a3b12" stroke-dasharray="3 5"',
+const INK = '#2a1430';
+const STROKES: readonly Attributes[] = [
+  { stroke: '#1f4f78' },
+  { stroke: INK, 'stroke-dasharray': '10 6' },
+  { stroke: '#8a3b12', 'stroke-dasharray': '3 5' },
 ];
+const strokeOf = (i: number): Attributes => ({ fill: 'none', 'stroke-width': 3, ...STROKES[i % STROKES.length]! });
 const TICKS = 6;
 
 const escaped = (text: string) =>
@@ -31,8 +35,11 @@ const escaped = (text: string) =>
 const clean = (text: string) => escaped([...text].filter((c) => c >= ' ' || c === '\n' || c === '\t').join(''));
 const px = (n: number) => String(Math.round(n * 10) / 10);
 
-const label = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end', more = '') =>
-  `<text x="${px(x)}" y="${px(y)}" text-anchor="${anchor}"${more}>${clean(text)}</text>`;
+const element = (name: string, attributes: Attributes, inner = '') =>
+  `<${[name, ...Object.entries(attributes).map(([k, v]) => `${k}="${escaped(String(v))}"`)].join(' ')}>${inner}</${name}>`;
+const path = (d: string, attributes: Attributes) => element('path', { d, ...attributes });
+const label = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end', more: Attributes = {}) =>
+  element('text', { x: px(x), y: px(y), 'text-anchor': anchor, ...more }, clean(text));
 
 /** A chart as an SVG text (SVG 1.1), with its axes, their units and a legend: for a page, a mail or a printer. */
 export function chartSvg({ title, says, x, left, right, series }: Chart): string {
@@ -47,7 +54,7 @@ export function chartSvg({ title, says, x, left, right, series }: Chart): string
       const y = up[which](v);
       const edge = which === 'left' ? PAD.left : W - PAD.right;
       return [
-        which === 'left' ? `<path d="M${PAD.left} ${px(y)}H${W - PAD.right}" stroke="#c9c3cc"/>` : '',
+        which === 'left' ? path(`M${PAD.left} ${px(y)}H${W - PAD.right}`, { stroke: '#c9c3cc' }) : '',
         label(edge + (which === 'left' ? -8 : 8), y + 5, say(axis, v), which === 'left' ? 'end' : 'start'),
       ].join('');
     });
@@ -56,44 +63,43 @@ export function chartSvg({ title, says, x, left, right, series }: Chart): string
       (p) => at(p.x),
       (p) => up[on](p.y),
     ).curve(curveMonotoneX)(points);
-    return `<path d="${d ?? ''}" fill="none" stroke-width="3" ${STROKES[i % STROKES.length]!}/>`;
+    return path(d ?? '', strokeOf(i));
   });
   const legend = series.map(({ name }, i) => {
     const from = PAD.left + (i * (W - PAD.left - PAD.right)) / series.length;
-    return `<path d="M${px(from)} 48h36" stroke-width="3" ${STROKES[i % STROKES.length]!}/>${label(from + 44, 53, name, 'start')}`;
+    return path(`M${px(from)} 48h36`, strokeOf(i)) + label(from + 44, 53, name, 'start');
   });
-  return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${W} ${H}" width="${W}" height="${H}" role="img" font-family="sans-serif" font-size="15" fill="#2a1430">`,
-    `<title>${clean(title)}</title>`,
-    `<desc>${clean(says)}</desc>`,
-    `<rect width="${W}" height="${H}" fill="#ffffff"/>`,
-    label(PAD.left, 26, title, 'start', ' font-size="20" font-weight="bold"'),
+  const middle = (H + PAD.top - PAD.bottom) / 2;
+  const upright = (atX: number, name: string) =>
+    label(atX, middle, name, 'middle', { transform: `rotate(-90 ${atX} ${middle})` });
+  const parts = [
+    element('title', {}, clean(title)),
+    element('desc', {}, clean(says)),
+    element('rect', { width: W, height: H, fill: '#ffffff' }),
+    label(PAD.left, 26, title, 'start', { 'font-size': 20, 'font-weight': 'bold' }),
     ...legend,
     ...side(left, 'left'),
     ...(right ? side(right, 'right') : []),
     ...at.ticks(TICKS).map((v) => label(at(v), H - PAD.bottom + 24, say(x, v), 'middle')),
-    `<path d="M${PAD.left} ${PAD.top}V${H - PAD.bottom}H${W - PAD.right}" fill="none" stroke="#2a1430" stroke-width="2"/>`,
+    path(`M${PAD.left} ${PAD.top}V${H - PAD.bottom}H${W - PAD.right}`, {
+      fill: 'none',
+      stroke: INK,
+      'stroke-width': 2,
+    }),
     label((W + PAD.left - PAD.right) / 2, H - 16, x.name, 'middle'),
-    label(
-      20,
-      (H + PAD.top - PAD.bottom) / 2,
-      left.name,
-      'middle',
-      ` transform="rotate(-90 20 ${(H + PAD.top - PAD.bottom) / 2})"`,
-    ),
-    ...(right
-      ? [
-          label(
-            W - 14,
-            (H + PAD.top - PAD.bottom) / 2,
-            right.name,
-            'middle',
-            ` transform="rotate(-90 ${W - 14} ${(H + PAD.top - PAD.bottom) / 2})"`,
-          ),
-        ]
-      : []),
+    upright(20, left.name),
+    ...(right ? [upright(W - 14, right.name)] : []),
     ...drawn,
-    '</svg>',
-    '',
-  ].join('\n');
+  ];
+  const root = {
+    xmlns: 'http://www.w3.org/2000/svg',
+    viewBox: `0 0 ${W} ${H}`,
+    width: W,
+    height: H,
+    role: 'img',
+    'font-family': 'sans-serif',
+    'font-size': 15,
+    fill: INK,
+  };
+  return `${element('svg', root, `\n${parts.join('\n')}\n`)}\n`;
 }

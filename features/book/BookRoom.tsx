@@ -24,7 +24,7 @@ import { useApp } from '../shared/App';
 import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
-import { MANY_UNSAVED, sinceExport, useSaveKitchen } from '../shared/saveFile';
+import { MANY_UNSAVED, sinceExport, useLastExported, useSaveKitchen } from '../shared/saveFile';
 import { Legend } from './Legend';
 import { takeRemoved } from './removed';
 import { useNextTime } from './useNextTime';
@@ -74,9 +74,8 @@ export function BookRoom() {
   const next = useNextTime(useOne('batches', latest?.id).value, all);
   const learnt = learnFirmness(all);
   const saveKitchen = useSaveKitchen();
-  // counted again when a file was made
-  const [saved, setSaved] = useState(0);
-  const unsaved = saved >= 0 && mounted ? sinceExport(all) : 0;
+  const exportedAt = useLastExported();
+  const unsaved = exportedAt === undefined ? 0 : sinceExport(all, exportedAt);
   const tints = [...new Set(all.map((b) => b.name))];
   const loaded = mounted && ready && stored.isSuccess;
 
@@ -161,11 +160,7 @@ export function BookRoom() {
           <View className="gap-3 px-4 py-3 wide:px-6">
             {unsaved >= MANY_UNSAVED ? (
               <Notice text={t('bookRoom.inNoFileYet', { count: unsaved })}>
-                <Key
-                  label={t('shared.exportEverything')}
-                  className="self-start"
-                  onPress={() => void saveKitchen().then(() => setSaved((n) => n + 1))}
-                />
+                <Key label={t('shared.exportEverything')} className="self-start" onPress={() => void saveKitchen()} />
               </Notice>
             ) : null}
             <Legend />

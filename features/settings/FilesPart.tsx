@@ -18,7 +18,7 @@ import { useApp, useTell } from '../shared/App';
 import { nowIso } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
 import { MOST_BYTES, readTextFile } from '../shared/readTextFile';
-import { lastExported, saveFile, sinceExport, useSaveKitchen } from '../shared/saveFile';
+import { saveFile, sinceExport, useLastExported, useSaveKitchen } from '../shared/saveFile';
 import { useExchange, useImport, useRows, useSetAside } from '../shared/stored';
 import { useTakeBack } from '../shared/useTakeBack';
 import { supperOffsetMin } from '../shared/wallClock';
@@ -280,14 +280,14 @@ function Keeping() {
       return { usage, quota, firm: (await navigator.storage?.persisted?.()) ?? false };
     },
   });
-  const at = lastExported();
+  const at = useLastExported();
   const mb = (bytes: number) => (bytes < 1e9 ? `${Math.ceil(bytes / 1e6)} MB` : `${(bytes / 1e9).toFixed(1)} GB`);
   return (
     <View className="gap-1" testID="keeping">
       <Type kind="strong">
-        {at === null
+        {!at
           ? t('settingsRoom.neverExported')
-          : t('settingsRoom.lastExported', { at: fmt.day(Date.parse(at)), count: sinceExport(rows.data ?? []) })}
+          : t('settingsRoom.lastExported', { at: fmt.day(Date.parse(at)), count: sinceExport(rows.data ?? [], at) })}
       </Type>
       <Type kind="small" tone="quiet">
         {t('settingsRoom.keptInThisBrowser')}

@@ -1,3 +1,4 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { keepLightly, local } from '../../storage/local';
 import { useKitchen } from './kitchen';
 import { useEverything } from './stored';
@@ -21,23 +22,24 @@ export const fileName = (name: string): string =>
     .replaceAll(/^-+|-+$/g, '') || 'unnamed';
 
 const EXPORTED = 'ovalis-exported';
-/** When everything was last put into a file on this device, ISO 8601. Read after mount. */
-export const lastExported = (): string | null => local().getItem(EXPORTED);
+/** When everything was last put into a file on this device, ISO 8601; undefined until it is known. */
+export const useLastExported = (): string | null | undefined =>
+  useQuery({ queryKey: [EXPORTED], queryFn: () => local().getItem(EXPORTED), staleTime: Infinity }).data;
 
 /** Batches that are in no file yet, of which the Book says so. */
 export const MANY_UNSAVED = 10;
-export const sinceExport = (rows: readonly { at: string }[]): number => {
-  const at = lastExported();
-  return at === null ? rows.length : rows.filter((r) => Date.parse(r.at) > Date.parse(at)).length;
-};
+export const sinceExport = (rows: readonly { at: string }[], exportedAt: string | null): number =>
+  exportedAt === null ? rows.length : rows.filter((r) => Date.parse(r.at) > Date.parse(exportedAt)).length;
 
 /** Everything as this tab shows it, as a file. */
 export function useSaveKitchen() {
   const { clock } = useKitchen();
   const everything = useEverything();
+  const client = useQueryClient();
   return async () => {
     const at = new Date(clock()).toISOString();
     saveFile(`ovalis-kitchen-${at.slice(0, 10)}.json`, await everything(at));
     keepLightly(EXPORTED, at);
+    client.setQueryData([EXPORTED], at);
   };
 }
