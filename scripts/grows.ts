@@ -7,6 +7,8 @@ import { bigKitchenText, MANY_WINTERS } from './bigKitchen';
 import { withApp } from './served';
 
 const PORT = 4194;
+/** from one room to the other */
+const WALKS = 20;
 const NOW = Date.now();
 const root = path.join(__dirname, '..');
 const line = (name: string, value: string) => console.log(`${name.padEnd(58)} ${value}`);
@@ -135,10 +137,28 @@ async function main() {
     });
     line('pot, a cook of 500 events: a tap down', taps.map(ms).join(', ') || 'no key found');
     line('pot: longest task meanwhile', ms(await blocked(page)));
-    const heapMB = await page.evaluate(
-      () => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize / 1e6,
-    );
-    line('heap in the pot', `${Math.round(heapMB)} MB`);
+    const cdp = await context.newCDPSession(page);
+    const heapMB = async () => {
+      await cdp.send('HeapProfiler.collectGarbage');
+      return page.evaluate(
+        () => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize / 1e6,
+      );
+    };
+    const walk = (room: string) =>
+      page.evaluate(
+        (href) => document.querySelector<HTMLElement>(`[role=navigation] a[href^="${href}"]`)!.click(),
+        room,
+      );
+    await page.goto(`${origin}/book`);
+    const heaps: number[] = [];
+    for (let round = 0; round < 3; round++) {
+      for (let i = 0; i < WALKS; i++) {
+        await walk(i % 2 ? '/book' : '/plan');
+        await page.waitForTimeout(400);
+      }
+      heaps.push(await heapMB());
+    }
+    line(`heap after each ${WALKS} walks between Book and Plan`, heaps.map((h) => `${Math.round(h)} MB`).join(', '));
   });
 }
 

@@ -3,10 +3,14 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { choirSupper } from '../demo/choirSupper';
 import { SET_WORDS } from '../texture/words';
+import { PlanSchema } from '../plan/plan';
 import { testPlan } from '../testing';
-import { readKitchenFile, writeKitchenFile } from './kitchenFile';
+import { DEFAULT_SETTINGS } from '../settings';
+import { emptyKitchen, readKitchenFile, writeKitchenFile } from './kitchenFile';
 import { planJsonSchema, readPlanFile, writePlanFile } from './planFile';
 import { english } from '../../words/english';
+
+const AT = '2026-12-11T12:00:00.000Z';
 
 const broken = (change: (p: ReturnType<typeof testPlan>) => unknown) => {
   const r = readPlanFile(JSON.stringify(change(testPlan())));
@@ -35,6 +39,43 @@ describe('the plan file', () => {
           expect(readPlanFile(writePlanFile(full))).toEqual({ ok: true, value: JSON.parse(JSON.stringify(full)) });
         },
       ),
+    );
+  });
+  it('every kind of bake, and names with odd spaces, come back as they were written', () => {
+    const minutes = fc.double({ min: 0, max: 120, noNaN: true }).map((v) => v + 0);
+    const bake = fc.record(
+      {
+        do: fc.constant('bake' as const),
+        ovenC: fc.integer({ min: 80, max: 280 }),
+        fan: fc.boolean(),
+        from: fc.constantFrom('hot' as const, 'cold' as const),
+        bath: fc.constantFrom('none' as const, 'open' as const, 'covered' as const),
+        until: fc.oneof(
+          fc.record({ reach: fc.constant('time' as const), minutes }),
+          fc.record({ reach: fc.constant('centre' as const), tempC: fc.integer({ min: 50, max: 99 }) }),
+        ),
+        limitMin: minutes,
+        grillMin: fc.integer({ min: 0, max: 10 }),
+        covered: fc.boolean(),
+      },
+      { requiredKeys: ['do', 'ovenC', 'until'] },
+    );
+    const spaces = fc.constantFrom(' ', '  ', '\t', '\u00a0', '\u2003', '\u3000');
+    const name = fc.tuple(spaces, fc.constantFrom('Cups', 'Row  by\u00a0row'), spaces).map((all) => all.join(''));
+    fc.assert(
+      fc.property(fc.array(bake, { minLength: 1, maxLength: 3 }), name, (bakes, named) => {
+        const steps = PlanSchema.shape.steps.parse([
+          { do: 'add', stage: 'slurry' },
+          { do: 'add', stage: 'off the heat' },
+          { do: 'pour' },
+          ...bakes,
+        ])!;
+        const plan = PlanSchema.parse({ ...testPlan(), name: named, steps });
+        expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, value: plan });
+        const read = readKitchenFile(writeKitchenFile({ ...emptyKitchen(DEFAULT_SETTINGS, AT), plans: [plan] }));
+        expect(read.ok && read.value.plans).toEqual([plan]);
+      }),
+      { numRuns: 30 },
     );
   });
   it('says where it is wrong and what would be right', () => {

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useInView } from 'react-intersection-observer';
 import { learnFirmness } from '../../core/book/nextTime';
@@ -26,7 +26,7 @@ import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { MANY_UNSAVED, sinceExport, useLastExported, useSaveKitchen } from '../shared/saveFile';
 import { Legend } from './Legend';
-import { takeRemoved } from './removed';
+import { lastRemoved, rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
 import { adviceSays, keptPromise, missSays } from './words';
 import { t } from '../../words';
@@ -64,7 +64,11 @@ export function BookRoom() {
   const mounted = useMounted();
   const [text, setText] = useState('');
   const [writing, setWriting] = useState(false);
-  const [gone, setGone] = useState<Batch | undefined>(takeRemoved);
+  const [gone, setGone] = useState<Batch | undefined>(lastRemoved);
+  const over = useCallback(() => {
+    rememberRemoved(undefined);
+    setGone(undefined);
+  }, []);
   const [drawn, setDrawn] = useState(AT_A_TIME);
   const [end] = useInView({ rootMargin: '600px', onChange: (seen) => seen && setDrawn((n) => n + AT_A_TIME) });
   const all = mounted ? (stored.data ?? []).toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at)) : [];
@@ -91,9 +95,9 @@ export function BookRoom() {
               text={t('bookRoom.isGone', { goneName: gone.plan.name, at: fmt.day(Date.parse(gone.at)) })}
               onUndo={() => {
                 save.mutate(gone);
-                setGone(undefined);
+                over();
               }}
-              onGone={() => setGone(undefined)}
+              onGone={over}
             />
           ) : null}
           <View className="border-t-rim border-ink bg-field px-3 py-2 wide:items-center">
