@@ -24,6 +24,8 @@ async function light(page: Page, name: DishName, more: DishName[] = []) {
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(kitchenFor([name, ...more], NOON))),
   });
+  // with its settings
+  await page.getByRole('radio', { name: /in the place of/ }).click();
   await page.getByTestId('confirm').click();
   await expect(page.getByText('Done.')).toBeVisible();
   await page.goto(`/pot?cook=evening-${name}`);

@@ -18,6 +18,8 @@ async function pot(page: Page, plan: Plan, step: string, intoS = 5, settings: Pa
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(kitchenOf([cook], at, settings))),
   });
+  // with its settings
+  await page.getByRole('radio', { name: /in the place of/ }).click();
   await page.getByTestId('confirm').click();
   await expect(page.getByText('Done.')).toBeVisible();
   await page.goto('/pot?cook=evening-here');
