@@ -105,6 +105,7 @@ test.describe('guides', () => {
 
   test('a call is felt, seen and spoken, and each can be muted; “still thin” answers one that asks', async ({
     watched: page,
+    browser,
   }) => {
     await page.addInitScript(() => {
       const felt: unknown[] = [];
@@ -150,7 +151,9 @@ test.describe('guides', () => {
 
     // nothing was measured: a custard is not called as if it were certain
     await page.close();
-    const other = await page.context().newPage();
+    // in a kitchen of its own: the pot that was on would stay
+    const elsewhere = await browser.newContext();
+    const other = await elsewhere.newPage();
     await pot(other, DISHES.custard, 'thicken', 75);
     const thin = other.getByTestId('alarm-act').or(other.getByTestId('step-done')).first();
     await expect(thin).toBeVisible();
@@ -162,5 +165,6 @@ test.describe('guides', () => {
     await expect(other.getByTestId('flash')).toHaveCount(0);
     await key(other, 'Still thin').first().click();
     await expect(other.getByTestId('alarm-act')).toHaveCount(0);
+    await elsewhere.close();
   });
 });
