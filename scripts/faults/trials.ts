@@ -1,5 +1,7 @@
 import { randomLcg } from 'd3-random';
-import { mkdirSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { choirSupper } from '../../core/demo/choirSupper';
 import { readIncoming, tableOf } from '../../core/formats/incoming';
@@ -222,8 +224,7 @@ const full: Trial = {
   name: 'the disk is full: a volume of 3 GB',
   run: async () => {
     const out = none();
-    const at = '/tmp/small-volume';
-    mkdirSync(at, { recursive: true });
+    const at = mkdtempSync(path.join(tmpdir(), 'volume-'));
     const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=3g', 'tmpfs', at]);
     if (mounted.status !== 0) return { ...out, note: 'not tried: this machine mounts no volume' };
     try {
@@ -263,6 +264,7 @@ const full: Trial = {
       // one that a trial left when it stopped
       spawnSync('pkill', ['-9', '-f', at]);
       spawnSync('umount', ['-l', at]);
+      rmSync(at, { recursive: true, force: true });
     }
     return out;
   },
