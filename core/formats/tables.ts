@@ -1,9 +1,8 @@
 import Papa from 'papaparse';
-import { FLAWS, FoundSchema, SWEETNESS, type Batch, type Flaw } from '../book/batch';
+import { FoundSchema, thickenerG, type Batch, type Flaw } from '../book/batch';
 import { CookEventSchema, type Cook, type CookEvent } from '../cook/events';
-import { thickenerG } from '../book/batch';
 import { say } from '../say';
-import { SET_WORDS, wordAt } from '../texture/words';
+import { wordAt } from '../texture/words';
 import { issuesOf, type FormatIssue } from './issues';
 
 /**
@@ -220,9 +219,6 @@ const FOUND_COLUMNS: Record<string, string> = {
   flaws: 'flaws',
   note: 'note',
 };
-/** The words that the columns of the book may hold, for a list beside the spreadsheet. */
-export const BOOK_WORDS = { found: SET_WORDS, sweetness: SWEETNESS, flaws: FLAWS } as const;
-
 type Read = { ok: true; event: CookEvent } | { ok: false; issues: FormatIssue[] };
 
 function checked(raw: Record<string, unknown>, i: number): Read {

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
 import type { ImportAnswer } from '../../core/formats/incoming';
@@ -46,14 +46,25 @@ export function FilesPart({ settings }: { settings: Settings }) {
   const [issues, setIssues] = useState<FormatIssue[]>([]);
   const [said, setSaid] = useState('');
 
+  // what was asked last: an answer to something else comes too late
+  const asked = useRef<{ file: Chosen; way: ImportWay } | undefined>(undefined);
+  const close = () => {
+    asked.current = undefined;
+    setChosen(undefined);
+  };
   const weigh = async (file: Chosen, next: ImportWay) => {
+    const mine = { file, way: next };
+    asked.current = mine;
     setWay(next);
-    const found = await incoming.weigh(file.text, next);
-    if (found.ok) setAnswer(found);
-    else {
-      setChosen(undefined);
-      setIssues(found.issues);
+    const found = await incoming.weigh(file.text, next).catch(() => undefined);
+    if (asked.current !== mine) return;
+    if (found?.ok) {
+      setAnswer(found);
+      return;
     }
+    close();
+    if (found) setIssues(found.issues);
+    else setSaid(t('settingsRoom.notDoneNothingWasChanged'));
   };
   const open = async (file: File) => {
     setIssues([]);
@@ -70,7 +81,7 @@ export function FilesPart({ settings }: { settings: Settings }) {
   };
   const act = (work: () => Promise<Exchange | undefined>) => {
     setAsking(undefined);
-    setChosen(undefined);
+    close();
     setSaid(t('settingsRoom.working'));
     void work()
       .then((was) => {
@@ -161,7 +172,7 @@ export function FilesPart({ settings }: { settings: Settings }) {
       <Sheet
         open={chosen !== undefined}
         title={t('settingsRoom.whatThisFileWouldDo')}
-        onClose={() => setChosen(undefined)}
+        onClose={close}
       >
         <Type kind="strong">{chosen?.name}</Type>
         {chosen && answer?.ok ? (
@@ -212,7 +223,7 @@ export function FilesPart({ settings }: { settings: Settings }) {
         ) : (
           <Type role="status">{t('settingsRoom.lookingThrough')}</Type>
         )}
-        <Key label={t('settingsRoom.leaveItAsItIs')} size="amount" onPress={() => setChosen(undefined)} />
+        <Key label={t('settingsRoom.leaveItAsItIs')} size="amount" onPress={close} />
       </Sheet>
     </>
   );
@@ -254,11 +265,8 @@ function Preview({ weighed }: { weighed: readonly Weighed[] }) {
 /** A pot that somebody stands at stays, whatever kitchen comes. */
 function PotThatIsOn() {
   const { store, clock } = useKitchen();
-  const [names, setNames] = useState<string | undefined>();
-  if (names === undefined)
-    void store()
-      .potsOn(clock())
-      .then((on) => setNames(on.map((row) => row.name).join(', ')));
+  const on = useQuery({ queryKey: ['pots on'], queryFn: () => store().potsOn(clock()) });
+  const names = on.data?.map((row) => row.name).join(', ');
   return names ? <Type kind="strong">{t('settingsRoom.thePotStays', { names })}</Type> : null;
 }
 
