@@ -169,11 +169,7 @@ export function FilesPart({ settings }: { settings: Settings }) {
         />
         <Key label={t('settingsRoom.leaveItAsItIs')} size="amount" onPress={() => setAsking(undefined)} />
       </Sheet>
-      <Sheet
-        open={chosen !== undefined}
-        title={t('settingsRoom.whatThisFileWouldDo')}
-        onClose={close}
-      >
+      <Sheet open={chosen !== undefined} title={t('settingsRoom.whatThisFileWouldDo')} onClose={close}>
         <Type kind="strong">{chosen?.name}</Type>
         {chosen && answer?.ok ? (
           <>
