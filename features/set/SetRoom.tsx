@@ -291,29 +291,29 @@ function Cooling({ v: { plan, f, nearest, sinceH, limitH, coolText, at } }: Seen
   );
 }
 
-function Curve({ v: { plan, state, f, hours, roomMin, sinceH, at } }: Seen) {
-  const { fmt } = useApp();
-  const says = t('setRoom.setAndMiddleTemperatureFrom', {
-    at: fmt.time(at(0)),
-    at2: fmt.time(at(hours)),
+const curveSays = ({ f, hours, at }: Seen['v'], time: (ms: number) => string) =>
+  t('setRoom.setAndMiddleTemperatureFrom', {
+    at: time(at(0)),
+    at2: time(at(hours)),
     word: t(`word.${f.serving.word}`),
   });
+
+function Curve({ v }: Seen) {
+  const { fmt } = useApp();
+  const { plan, state, f, hours, roomMin, sinceH, at } = v;
   return (
-    <View>
-      <SetCurve
-        points={f.set}
-        hours={hours}
-        nowH={Math.min(hours, Math.max(0, sinceH))}
-        readyH={f.readyH}
-        fridgeH={roomMin / 60}
-        servingPlace={f.serving.place}
-        wantedPlace={aimPlace(plan.serve.word)}
-        timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
-        temp={fmt.temp}
-        label={says}
-      />
-      <SaveChart name={`set-${plan.name}`} chart={() => setChart(plan.name, says, f.set, hours, fmt)} />
-    </View>
+    <SetCurve
+      points={f.set}
+      hours={hours}
+      nowH={Math.min(hours, Math.max(0, sinceH))}
+      readyH={f.readyH}
+      fridgeH={roomMin / 60}
+      servingPlace={f.serving.place}
+      wantedPlace={aimPlace(plan.serve.word)}
+      timeAt={(h) => fmt.timeOn(at(h), state.pouredMs)}
+      temp={fmt.temp}
+      label={curveSays(v, fmt.time)}
+    />
   );
 }
 
@@ -387,6 +387,10 @@ function Setting({ c }: { c: UsedCook }) {
           {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
         <Outlines v={v} />
+        <SaveChart
+          name={`set-${plan.name}`}
+          chart={() => setChart(plan.name, curveSays(v, fmt.time), v.f.set, v.hours, fmt)}
+        />
       </View>
     </Room>
   );
