@@ -201,16 +201,13 @@ const clock: Trial = {
         await page.clock.install({ time: new Date(from) });
         await page.goto('/pot?cook=c-vanilla');
         await page.getByTestId('instruction').first().waitFor({ timeout: WAIT_MS });
-        await page.evaluate(() =>
-          document
-            .querySelectorAll<HTMLElement>('[role=button]')
-            .forEach((b) => /Edges thicken/.test(b.textContent ?? '') && b.click()),
-        );
+        const before = await records(page);
+        await CHANGES[0]!.make(page, 0);
         await page.clock.setSystemTime(new Date(Date.parse(from) + jump));
         await page.clock.runFor(5000);
         out.tried += 1;
         if (await isBlank(page)) out.blank += 1;
-        const kept = await holds(async () => JSON.stringify(await records(page)).includes('"edges thicken"'));
+        const kept = await holds(async () => CHANGES[0]!.kept(await records(page), 0, before));
         if (!kept) out.lost += 1;
         if (!(await page.getByTestId('instruction').first().isVisible())) out.unsaid += 1;
         await context.close();
@@ -396,12 +393,9 @@ const model: Trial = {
       out.tried += 1;
       if (!(await holds(() => page.evaluate(() => (window as unknown as { said?: boolean }).said === true), 5000)))
         out.unsaid += 1;
-      await page.evaluate(() =>
-        document
-          .querySelectorAll<HTMLElement>('[role=button]')
-          .forEach((b) => /Edges thicken/.test(b.textContent ?? '') && b.click()),
-      );
-      if (!(await holds(async () => JSON.stringify(await records(page)).includes('"edges thicken"')))) out.lost += 1;
+      const before = await records(page);
+      await CHANGES[0]!.make(page, 0);
+      if (!(await holds(async () => CHANGES[0]!.kept(await records(page), 0, before)))) out.lost += 1;
       if (!(await holds(async () => !(await page.getByText(/The model has stopped/).isVisible()), 15_000)))
         out.blank += 1;
       await context.close();
