@@ -8,7 +8,9 @@ import { aboutPlan } from '../core/advice/about';
 import { whatWouldHelp } from '../core/advice/help';
 import { changesBetween } from '../core/plan/history';
 import type { Plan } from '../core/plan/plan';
-import { compareSchool, differences, SCHOOLS, sideNow, tell } from '../core/advice/schools';
+import { differences, tell } from '../core/advice/differences';
+import { loosenAtTable } from '../core/advice/loosen';
+import { compareSchool, SCHOOLS, sideNow, takeSide } from '../core/advice/schools';
 import { solve, solveStarch, swapThickener, type Ask } from '../core/advice/solve';
 import {
   candidatesFor,
@@ -50,6 +52,7 @@ export const modelApi = {
   kitchensOf,
   countKitchens,
   about: (plan: Plan, packs: Pack[], endMassG: number) => aboutPlan(plan, packs, endMassG),
+  loosen: (plan: Plan, liquidId: string) => loosenAtTable(plan, liquidId) ?? null,
   swap: (plan: Plan, fromId: string, toId: string) => swapThickener(plan, fromId, toId),
   solve: (plan: Plan) => solveStarch(plan),
   /** Amounts for a wish, or what would make it possible. */
@@ -68,7 +71,7 @@ export const modelApi = {
     })),
   school: (plan: Plan, id: string) => {
     const school = SCHOOLS.find((s) => s.id === id)!;
-    return { ...compareSchool(school, plan), plans: school.sides.map((s) => s.apply(plan)) };
+    return { ...compareSchool(school, plan), plans: school.sides.map((s) => takeSide(s, plan)) };
   },
   candidates: (plan: Plan, fromId: string) => candidatesFor(plan, fromId),
   /** One thing for another, and what it costs with its amounts brought back and without. */

@@ -1,12 +1,12 @@
-import { forecast, type Forecast } from '../model/forecast';
-import { RISKS, type RiskName } from '../model/risks';
 import { GRAINS } from '../pot/grain';
 import { refreshCarveOuts } from '../plan/amounts';
 import { topLayerOf } from '../model/topLayer';
-import { lookUp, mainLiquid } from '../plan/stages';
 import { methodOf } from '../plan/family';
+import { followSteps } from '../plan/methodList';
+import { lookUp, mainLiquid } from '../plan/stages';
 import type { Choices, Plan, PlanItem } from '../plan/plan';
 import { say, type Said } from '../say';
+import { differences, tell, type Difference, type Told } from './differences';
 
 /**
  * The schools: where cooks part ways, as two (or three) ways to cook one plan. The model says what each costs in
@@ -383,6 +383,7 @@ export const SCHOOLS: readonly School[] = [
     sides: [
       { name: say('schools.scrapedDownAsItForms'), apply: choose({ sides: 'scraped down' }) },
       { name: say('schools.stirredBackAtTheEnd'), apply: choose({ sides: 'stirred back' }) },
+      { name: say('schools.stirredBackAndSkimmed'), apply: choose({ sides: 'skimmed' }) },
     ],
   },
   {
@@ -392,6 +393,15 @@ export const SCHOOLS: readonly School[] = [
     sides: [
       { name: say('schools.pouredOnRaw'), apply: choose({ top: 'raw' }) },
       { name: say('schools.cookedDownFirst'), apply: choose({ top: 'cooked down first' }) },
+    ],
+  },
+  {
+    id: 'finish',
+    question: say('schools.howDoesItGetItsColour'),
+    fits: (p) => p.family === 'baked slab',
+    sides: [
+      { name: say('schools.bakedUntilGolden'), apply: choose({ finish: 'baked golden' }) },
+      { name: say('schools.grilledAtTheEnd'), apply: choose({ finish: 'grilled' }) },
     ],
   },
   {
@@ -440,122 +450,14 @@ function halfWater(plan: Plan): Plan {
   });
 }
 
-/** What is told of one way to cook it. */
-export type Told = {
-  name: Said;
-  minutes: number;
-  /** minutes that truly need the spoon */
-  stirringMin: number;
-  wordHot: string;
-  wordServing: string;
-  hotPaS: number;
-  yieldPa: number;
-  nextDayPa: number;
-  bite: number;
-  endMassG: number;
-  sweetnessPct: number;
-  toServingTempH: number;
-  risks: Record<(typeof RISKS)[number], number>;
-  unmould: number;
-  aromaLeft: number;
-  look: Forecast['look'];
-  /** the layer on top: minutes in its own pan, depth in the dish */
-  topMin: number;
-  topMm: number;
-};
-
-export function tell(name: Said, plan: Plan): Told {
-  const f = forecast(plan);
-  const heats = methodOf(plan).filter((s) => s.do === 'heat');
-  const stirringMin = heats.reduce((sum, s, i) => {
-    const took = f.phases[i];
-    return s.stirEveryS !== null && s.stirEveryS <= 15 && took ? sum + (took.endS - took.startS) / 60 : sum;
-  }, 0);
-  return {
-    name,
-    minutes: f.minutes.total,
-    stirringMin,
-    wordHot: f.hot.word,
-    wordServing: f.serving.word,
-    hotPaS: f.hot.viscosityPaS,
-    yieldPa: f.serving.yieldPa,
-    nextDayPa: f.nextDay.yieldPa,
-    bite: f.bite,
-    endMassG: f.endMassG,
-    sweetnessPct: f.sweetnessPct,
-    toServingTempH: f.servingTempH,
-    risks: Object.fromEntries(RISKS.map((r) => [r, f.risks[r].chance])) as Told['risks'],
-    unmould: f.knife.unmould,
-    aromaLeft: f.aroma.length ? Math.min(...f.aroma.map((a) => a.left)) : 1,
-    look: f.look,
-    topMin: f.top?.minutes ?? 0,
-    topMm: f.top?.depthMm ?? 0,
-  };
-}
-
-export const COSTS = [
-  'minutes',
-  'stirringMin',
-  'hot',
-  'serving',
-  'hotPaS',
-  'yieldPa',
-  'endMassG',
-  'sweetnessPct',
-  'bite',
-  'coldH',
-  'unmould',
-  'aromaLeft',
-  'topMin',
-  'topMm',
-  'cream',
-  'tint',
-] as const;
-/** One thing that differs: figures in the unit of its name, words by their id, a risk as its chance. */
-export type Difference = {
-  what: (typeof COSTS)[number] | 'risk';
-  risk?: RiskName;
-  from: number | string;
-  to: number | string;
-  ratio?: number;
-};
-
-/** What changes from one way to another; small changes are left out. */
-export function differences(a: Told, b: Told): Difference[] {
-  const out: Difference[] = [];
-  const number = (what: Difference['what'], x: number, y: number, least: number) => {
-    if (!Number.isFinite(x) || !Number.isFinite(y)) return;
-    if (Math.abs(y - x) > least * Math.max(Math.abs(x), Math.abs(y), 1e-9))
-      out.push({ what, from: x, to: y, ...(x !== 0 ? { ratio: y / x } : {}) });
-  };
-  const word = (what: Difference['what'], x: string, y: string) => x !== y && out.push({ what, from: x, to: y });
-  number('minutes', a.minutes, b.minutes, 0.04);
-  number('stirringMin', a.stirringMin, b.stirringMin, 0.05);
-  word('hot', a.wordHot, b.wordHot);
-  word('serving', a.wordServing, b.wordServing);
-  number('hotPaS', a.hotPaS, b.hotPaS, 0.08);
-  number('yieldPa', a.yieldPa, b.yieldPa, 0.05);
-  number('endMassG', a.endMassG, b.endMassG, 0.03);
-  number('sweetnessPct', a.sweetnessPct, b.sweetnessPct, 0.04);
-  number('bite', a.bite, b.bite, 0.01);
-  number('coldH', a.toServingTempH, b.toServingTempH, 0.05);
-  number('unmould', a.unmould, b.unmould, 0.01);
-  number('aromaLeft', a.aromaLeft, b.aromaLeft, 0.1);
-  number('topMin', a.topMin, b.topMin, 0.04);
-  number('topMm', a.topMm, b.topMm, 0.04);
-  number('cream', a.look.cream, b.look.cream, 0.15);
-  word('tint', a.look.tint ?? 'none', b.look.tint ?? 'none');
-  for (const risk of RISKS)
-    if (Math.abs(a.risks[risk] - b.risks[risk]) > 0.03)
-      out.push({ what: 'risk', risk, from: a.risks[risk], to: b.risks[risk] });
-  return out;
-}
-
 export type Compared = { school: string; question: Said; sides: Told[]; differences: Difference[][] };
+
+/** The plan cooked by a side; steps of the cook's own follow. */
+export const takeSide = (side: Side, plan: Plan): Plan => followSteps(plan, side.apply(plan));
 
 /** A plan cooked by each side of a school; differences are against the first side. */
 export function compareSchool(school: School, plan: Plan): Compared {
-  const sides = school.sides.map((s) => tell(s.name, s.apply(plan)));
+  const sides = school.sides.map((s) => tell(s.name, takeSide(s, plan)));
   return {
     school: school.id,
     question: school.question,
@@ -579,5 +481,5 @@ const wayOf = (plan: Plan): string =>
 /** The side that a plan is on, by its place, or -1 where it is on none. */
 export function sideNow(school: School, plan: Plan): number {
   const now = wayOf(plan);
-  return school.sides.findIndex((s) => wayOf(s.apply(plan)) === now);
+  return school.sides.findIndex((s) => wayOf(takeSide(s, plan)) === now);
 }

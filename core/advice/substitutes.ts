@@ -10,7 +10,7 @@ import { lookUp, pantryOf } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Family, Plan } from '../plan/plan';
 import { ruleAgainst } from '../plan/rules';
-import { differences, tell, type Difference } from './schools';
+import { differences, tell, type Difference } from './differences';
 import { solve, swapThickener } from './solve';
 import { holdSweetness } from '../plan/sweetness';
 import { say, type Said } from '../say';

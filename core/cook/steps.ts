@@ -1,10 +1,10 @@
-import { atStages, type StagedPortion, type Stages } from '../plan/stages';
+import { atStages, type StagedPortion } from '../plan/stages';
+import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
-import { HEAT_ROLES, type AddStep, type HeatRole, type HeatStep, type MethodStep } from '../plan/method';
+import { grillsOnly, HEAT_ROLES, type AddStep, type BakeStep, type HeatRole, type HeatStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
 import { waterBoilsC } from '../pot/air';
-import { GRAINS } from '../pot/grain';
 import { countingEvents } from './counting';
 import type { Cook, Observation } from './events';
 
@@ -17,8 +17,11 @@ export const STEP_ROLES = [
   'taste again',
   'count out',
   ...HEAT_ROLES,
+  'whip',
   'pour',
+  'top',
   'bake',
+  'grill',
 ] as const;
 export type StepRole = (typeof STEP_ROLES)[number];
 /** Steps that tell of what went in elsewhere. */
@@ -48,6 +51,7 @@ export type Step = {
   /** what goes into the pot at its start, and the fire that follows */
   adds: AddStep[];
   heat?: HeatStep;
+  bake?: BakeStep;
   /** what ends it, and what else may be seen */
   cue?: Observation;
   watch: Observation[];
@@ -56,10 +60,11 @@ export type Step = {
 /** A pair of hands weighs one thing in about this long. */
 const WEIGH_S = 35;
 const TASTE_S = 60;
+/** to whip whites by machine, and to pour a layer over the back of a spoon */
+const WHIP_S = 180;
+const TOP_S = 60;
 /** milk this hot shows small bubbles at the rim, not steam alone */
 const SCALD_FROM_C = 80;
-/** fires that do not thicken */
-const GENTLE: readonly HeatRole[] = ['warm', 'cool', 'off the heat'];
 /** s to the bubble again after a correction, until the model has said it */
 const FIX_S = 150;
 
@@ -146,7 +151,7 @@ export const notInYet = (steps: readonly Step[], stepIndex: number): StagedPorti
  */
 export function stepsOf(
   plan: Plan,
-  forecast: Pick<Forecast, 'phases' | 'bake'>,
+  forecast: Pick<Forecast, 'phases'> & Partial<Pick<Forecast, 'told'>>,
   changes: StepChanges = UNCHANGED,
 ): Step[] {
   const stages = atStages(plan);
@@ -174,20 +179,16 @@ export function stepsOf(
   const fruit = [...stages.late, ...stages['off the heat'], ...stages['fold in']].some(
     (p) => p.ingredient.group === 'fruit',
   );
-  const kernels = all.some((p) => p.ingredient.thickener && GRAINS[p.ingredient.thickener].form === 'kernel');
-  let asked = false;
-  /** before it thickens: taste while it can still be mended, and count out what must not stay */
-  const beforeThick = () => {
-    if (asked) return;
-    asked = true;
-    if (held.length) steps.push({ ...by('taste', 'done', TASTE_S, held), setting: 1, stirEveryS: 20 });
-    if (out.length) steps.push({ ...by('count out', 'done', 30, out), setting: 1, stirEveryS: 20 });
-  };
+  const places = placesOf(plan);
   let adds: AddStep[] = [];
   let phase = 0;
-  for (const step of methodOf(plan)) {
+  for (const [i, step] of methodOf(plan).entries()) {
     const portions = adds.flatMap((a) => stages[a.stage]).filter((p) => !p.taste);
-    if (thickens(step, phase > 0, stages, kernels)) beforeThick();
+    // before it thickens: taste while it can still be mended; and count out what must not stay
+    if (i === places.thickens && held.length)
+      steps.push({ ...by('taste', 'done', TASTE_S, held), setting: 1, stirEveryS: 20 });
+    if (i === places.countOut && out.length)
+      steps.push({ ...by('count out', 'done', 30, out), setting: 1, stirEveryS: 20 });
     switch (step.do) {
       case 'add':
         adds.push(step);
@@ -223,18 +224,31 @@ export function stepsOf(
         break;
       }
       case 'pour':
+        if (adds.some((a) => stages[a.stage].some((p) => p.ingredient.egg?.yolk === 0)))
+          steps.push(
+            by(
+              'whip',
+              'done',
+              WHIP_S,
+              portions.filter((p) => p.ingredient.egg?.yolk === 0),
+            ),
+          );
         if (held.length && fruit) steps.push(by('taste again', 'done', TASTE_S, held));
-        steps.push({ ...by('pour', 'done', 90, portions), adds, watch: ['lumps'] });
+        steps.push({ ...by('pour', 'done', 90, [...portions, ...stages.under]), adds, watch: ['lumps'] });
         adds = [];
+        break;
+      case 'top':
+        steps.push({ ...called('top', step), ends: 'done', seconds: TOP_S, portions: stages.top, adds: [], watch: [] });
         break;
       case 'bake':
         steps.push({
-          ...called('bake', step),
+          ...called(grillsOnly(step) ? 'grill' : 'bake', step),
           ends: 'time',
-          seconds: Math.round((forecast.bake?.minutes ?? 0) * 60),
+          seconds: Math.round((forecast.told?.[i]?.minutes ?? 0) * 60),
           portions: [],
           adds: [],
           watch: [],
+          bake: step,
         });
         break;
       case 'rest':
@@ -282,14 +296,4 @@ function longer(s: Step, moreS: number): Step {
       ? { heat: { ...s.heat, until: { reach: 'time' as const, minutes: until.minutes + moreS / 60 } } }
       : {}),
   };
-}
-
-/** From here on the pot thickens: what thickens goes into a hot pot, or the fire under it begins. Kernels take longer. */
-function thickens(step: MethodStep, heated: boolean, stages: Stages, kernels: boolean): boolean {
-  if (step.do === 'add')
-    return (
-      stages[step.stage].length > 0 &&
-      (step.stage === 'slurry' || step.stage === 'bowl' || (heated && step.stage === 'grain'))
-    );
-  return step.do === 'heat' && !GENTLE.includes(step.role) && !(kernels && step.role === 'thicken');
 }

@@ -254,7 +254,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
 
   return {
     format: 'ovalis-kitchen',
-    version: 6,
+    version: 7,
     exportedAt: iso(nowMs),
     plans,
     cooks: [cook],

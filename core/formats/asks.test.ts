@@ -228,7 +228,7 @@ describe('version 1', () => {
       allergens: [],
       confidence: 'C',
     };
-    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 4, own: [{ thickener: 'maize starch' }] });
+    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 5, own: [{ thickener: 'maize starch' }] });
   });
   it('of a kitchen is read whole', () => {
     const kitchen = {

@@ -6,7 +6,8 @@ import { add, EMPTY, mixtureOf } from '../matter/mixture';
 import { MethodStepSchema } from '../plan/method';
 import { migratePlan, PlanSchema, type Plan } from '../plan/plan';
 import { SET_WORDS } from '../texture/words';
-import { compareSchool, differences, SCHOOLS, tell } from '../advice/schools';
+import { differences, tell } from '../advice/differences';
+import { compareSchool, SCHOOLS } from '../advice/schools';
 import { solve, swapThickener } from '../advice/solve';
 import { bake } from '../oven/bake';
 import { IngredientSchema } from '../pantry/ingredient';
@@ -124,7 +125,7 @@ export const askJsonSchema = (ask: Ask): unknown => ({
     io: 'input',
     unrepresentable: 'any',
     override: ({ zodSchema, jsonSchema }) => {
-      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-4.schema.json' });
+      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-5.schema.json' });
     },
   }),
 });

@@ -30,17 +30,17 @@ const row = <S extends z.ZodType<{ id: string }>>(
 
 /**
  * What a kitchen keeps, a row each. Version 2 of plans and ingredients knows every thickener, version 3 of plans side pots
- * and rules, version 4 what a step is for; version 4 of cooks and batches what was read off, version 5 corrections, lid,
- * spoon, ladles, devices and rescues, version 6 steps by their role; version 2 of packs a price.
+ * and rules, version 4 what a step is for, version 5 portions; version 4 of cooks and batches what was read off, version 5 corrections, lid,
+ * spoon, ladles, devices and rescues, version 6 steps by their role, version 7 plans of version 5; version 2 of packs a price.
  */
 export const COLLECTIONS = {
-  plans: row(PlanSchema, 4, migratePlan, TROUBLES.plans),
-  cooks: row(CookSchema, 6, migrateCook, TROUBLES.cooks),
-  batches: row(BatchSchema, 6, migrateCook, TROUBLES.batches),
+  plans: row(PlanSchema, 5, migratePlan, TROUBLES.plans),
+  cooks: row(CookSchema, 7, migrateCook, TROUBLES.cooks),
+  batches: row(BatchSchema, 7, migrateCook, TROUBLES.batches),
   ingredients: row(IngredientSchema, 2, migrateIngredient),
   packs: row(PackSchema, 2),
   vessels: row(VesselSchema),
-  history: row(PastPlanSchema, 2, withPlan, TROUBLES.history),
+  history: row(PastPlanSchema, 3, withPlan, TROUBLES.history),
   days: row(DaySchema),
   preps: row(PrepSchema),
 } as const;

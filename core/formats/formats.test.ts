@@ -108,7 +108,7 @@ describe('the plan file', () => {
   });
   it('has a published JSON Schema that is the present one', () => {
     const published = JSON.parse(
-      readFileSync(path.join(__dirname, '../../docs/formats/ovalis-plan-4.schema.json'), 'utf8'),
+      readFileSync(path.join(__dirname, '../../docs/formats/ovalis-plan-5.schema.json'), 'utf8'),
     ) as unknown;
     expect(published).toEqual(JSON.parse(JSON.stringify(planJsonSchema())));
   });

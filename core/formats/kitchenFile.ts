@@ -21,7 +21,7 @@ const MOST = 50_000;
 /** Everything a kitchen holds, in one file. */
 export const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen'),
-  version: z.literal(6),
+  version: z.literal(7),
   exportedAt: MomentSchema,
   plans: z.array(PlanSchema).max(MOST),
   cooks: z.array(CookSchema).max(MOST),
@@ -39,7 +39,7 @@ export type KitchenFile = z.infer<typeof KitchenFileSchema>;
 /** A kitchen with nothing in it yet. */
 export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFile => ({
   format: 'ovalis-kitchen',
-  version: 6,
+  version: 7,
   exportedAt,
   plans: [],
   cooks: [],
@@ -55,7 +55,8 @@ export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFil
 
 /**
  * Version 1 held plans and ingredients of version 1; version 2 no vessels and no history; version 3 no days and no
- * prep; version 4 fewer kinds of events; version 5 named steps by what their fires were called.
+ * prep; version 4 fewer kinds of events; version 5 named steps by what their fires were called; version 6 plans
+ * without portions.
  */
 function migrateKitchen(old: unknown): unknown {
   const file = old as Record<string, unknown>;
@@ -63,14 +64,14 @@ function migrateKitchen(old: unknown): unknown {
     Array.isArray(file[name])
       ? { [name]: file[name].map((v) => (v !== null && typeof v === 'object' ? change(v) : v)) }
       : {};
-  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 5) return old;
+  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 6) return old;
   return {
     vessels: [],
     history: [],
     days: [],
     preps: [],
     ...file,
-    version: 6,
+    version: 7,
     ...each('plans', migratePlan),
     ...each('cooks', migrateCook),
     ...each('batches', migrateCook),
@@ -119,8 +120,8 @@ const troublesOf = (kind: CollectionName, record: unknown): FormatIssue[] =>
   (COLLECTIONS[kind].troubles as ((r: unknown) => FormatIssue[]) | undefined)?.(record) ?? [];
 
 export const kitchenJsonSchema = (): unknown => ({
-  $id: 'ovalis-kitchen-6.schema.json',
-  title: 'ovalis-kitchen, version 6',
+  $id: 'ovalis-kitchen-7.schema.json',
+  title: 'ovalis-kitchen, version 7',
   ...z.toJSONSchema(KitchenFileSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' }),
 });
 

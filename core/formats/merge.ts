@@ -78,7 +78,7 @@ export function kitchenText(
   });
   return writeKitchenFile({
     format: 'ovalis-kitchen',
-    version: 6,
+    version: 7,
     exportedAt,
     ...(Object.fromEntries(lists) as { [N in CollectionName]: Collections[N][] }),
     settings,

@@ -1,7 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { mean, quantileSorted, sampleCorrelation } from 'simple-statistics';
 import { blocksOf, type Block } from './blocks';
-import { dishHistory, hotIn, judge, starchSdRel, type Age } from './forecast';
+import { dishHistory, hotIn, judgeServed, starchSdRel, type Age } from './forecast';
 import { lookUp } from '../plan/stages';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';
@@ -126,7 +126,7 @@ export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitche
     };
     const run = runMethod(drawn, { toleranceScale: COARSE, tuning });
     const bounds = boundsFor(plan.serve.style, run.depthM);
-    const s = judge(drawn, run, age, bounds);
+    const s = judgeServed(drawn, run, age, bounds);
     return {
       inputs: z,
       serving: s.word,

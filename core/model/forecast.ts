@@ -1,8 +1,9 @@
 import { table } from '../coefficients';
 import type { Allergen } from '../pantry/ingredient';
-import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
-import { allergensOf, atStages, wholeMixture, pantryOf } from '../plan/stages';
-import { STAGES, type Plan } from '../plan/plan';
+import { add, massG, mixtureOf, PUDDING_G_PER_ML } from '../matter/mixture';
+import { portionPlans } from '../plan/portions';
+import { allergensOf, atStages, lookUp, ownShare, wholeMixture, pantryOf } from '../plan/stages';
+import { STAGES, type Plan, type Stage } from '../plan/plan';
 import {
   type SetWord,
   boundsFor,
@@ -37,7 +38,7 @@ import { eggReport, feltCurd, risksOf, type EggReport } from './judgeRisks';
 import { above, phi } from './normal';
 import type { Risk, RiskName } from './risks';
 import { SPREAD } from './spread';
-import { dishStartC, runMethod, type Run } from './run';
+import { dishStartC, potSetup, runMethod, runPortion, type Run, type StepTold } from './run';
 import { coolInDish, freezesBelowC, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
 import {
   ageingRate,
@@ -81,6 +82,8 @@ export type Forecast = {
   minutes: { toThicken: number; toBubble: number; total: number };
   peak: { bulkC: number; filmC: number; panC: number };
   phases: PhaseEnd[];
+  /** of each step of the method, in its order */
+  told: StepTold[];
   trace: PotReading[];
   rawPer100G: number;
   /** share of its water that the least done grain has taken; 1 without grains */
@@ -93,7 +96,11 @@ export type Forecast = {
   seen: Seen;
   look: Look;
   /** scent of what was added: share left, and for what is taken out again how strong it has drawn */
-  aroma: { ingredientId: string; left: number; drawn?: number }[];
+  aroma: { ingredientId: string; left: number; drawn?: number; steepMin?: number }[];
+  /** whites folded in: what they add, ml, and steps of the strip by which they soften it */
+  folded?: { addsMl: number; steps: number };
+  /** parts of the batch that go their own way, in the plan's order */
+  portions: PortionForecast[];
   /** minutes after the first bubble: raw taste gone, and from when long cooking costs a tenth of the body */
   window: { rawGoneMin: number; breaksMin: number };
   /** depth in the pan, mm, full and at the end: where the mark goes */
@@ -119,6 +126,20 @@ export type Forecast = {
   cool: { below57H: number; below21H: number; below5H: number; safe: boolean; ordinary: boolean };
   allergens: Allergen[];
   cautions: Caution[];
+};
+
+/** A part of the batch in its own dish. */
+export type PortionForecast = {
+  id: string;
+  serving: Firmness;
+  /** that the word wanted of this part is met, 0 to 1 */
+  chance: number;
+  depthMm: number;
+  fillRel: number;
+  bakeMin?: number;
+  readyH: number;
+  servingTempH: number;
+  safe: boolean;
 };
 
 /** What the doubt comes from: how starch and milk are measured, the ring, the steam, the model of the set itself. */
@@ -167,6 +188,16 @@ export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at:
   const viscosity = viscosityPaS(k, m, at.tempC, body, stirredEgg);
   const place = stripPlace(stress, viscosity, bounds, { tempC: at.tempC, gels: gelsOf(body) });
   return { word: wordAt(place), place, yieldPa: stress, modulusPa, viscosityPaS: viscosity };
+}
+
+/** The same at the table, with what is stirred in there. It is taken to go in whole: a set gel is broken by it and stays so. */
+export function judgeServed(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at: Age, bounds: Bounds): Firmness {
+  const { loosen } = plan.serve;
+  if (!loosen || loosen.grams <= 0) return judge(plan, run, at, bounds);
+  const { pot } = run;
+  const grams = loosen.grams / ownShare(plan);
+  const content = add(pot.content, mixtureOf(lookUp(plan, loosen.ingredientId), grams));
+  return judge(plan, { ...run, pot: { ...pot, content } }, at, bounds);
 }
 
 /** The dish over its hours: cooling, ageing, and what it is when it is served. */
@@ -237,7 +268,7 @@ export function servingStress(
   const run = runMethod(plan, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
   const bounds = boundsFor(plan.serve.style, run.depthM);
   const at = dishHistory(plan, run, plan.rest.hours).serving;
-  const judged = judge(plan, run, at, bounds);
+  const judged = judgeServed(plan, run, at, bounds);
   // by its place, so that what only flows has one too
   return { stress: yieldAtPlace(judged.place, bounds), place: judged.place, run, bounds, ageH: at.ageH };
 }
@@ -266,7 +297,7 @@ function doubtOf(
   const stress = (changed: Plan, tuning?: Tuning) => {
     const run = runMethod(changed, { toleranceScale: COARSE, ...(tuning ? { tuning } : {}) });
     // by its place on the strip, so that what only flows is doubted too
-    return yieldAtPlace(judge(changed, run, age, bounds).place, bounds);
+    return yieldAtPlace(judgeServed(changed, run, age, bounds).place, bounds);
   };
   const base = stress(plan);
   const delta = (changed: Plan, tuning?: Tuning) => Math.log(stress(changed, tuning) / base);
@@ -313,7 +344,7 @@ function doubtOf(
 /** Steps on the strip that milk (against water), sugar (against none) and the steam lost (against its water put back) bring. */
 function pushesOf(plan: Plan, age: Age, bounds: Bounds): Forecast['pushes'] {
   const cooked = (changed: Plan) => runMethod(changed, { toleranceScale: COARSE });
-  const judged = (changed: Plan, run: Run) => judge(changed, run, age, bounds).place;
+  const judged = (changed: Plan, run: Run) => judgeServed(changed, run, age, bounds).place;
   const run = cooked(plan);
   const base = judged(plan, run);
   const { pot } = run;
@@ -397,6 +428,52 @@ function catchChance(plan: Plan, nominal: number): number {
   return chance;
 }
 
+/** An infusion that is worth its name, 0 to 1 (C). */
+const DRAWN = 0.7;
+
+/** How strong a whole spice has drawn when it comes out, and the minutes it should have steeped for more. */
+function drawnBy(run: Run, stage: Stage): { drawn: number; steepMin?: number } {
+  const seconds = Math.max(
+    0,
+    (run.aromaOutS ?? run.pot.aromaS) - (run.aromaAt[stage] ?? run.aromaOutS ?? run.pot.aromaS),
+  );
+  const drawn = infused(seconds, 95, 'whole');
+  if (drawn >= DRAWN) return { drawn };
+  const perS = -Math.log(1 - infused(1, 95, 'whole'));
+  return { drawn, steepMin: Math.ceil((-Math.log(1 - DRAWN) / perS - seconds) / 60) };
+}
+
+/** Parts of the batch that go their own way from the pouring on. */
+function portionsOf(plan: Plan, run: Run, sdLn: number): PortionForecast[] {
+  const { atPour } = run;
+  if (!atPour) return [];
+  return portionPlans(plan).map((part, i) => {
+    const own = runPortion(part, potSetup(plan), atPour);
+    const bounds = boundsFor(part.serve.style, own.depthM);
+    const { cooling, ages, serving: age } = dishHistory(part, own, Math.max(part.rest.hours, 10));
+    const serving = judgeServed(part, own, age, bounds);
+    const ready = ages.find(
+      ({ point: p, ageH, coldestC }) =>
+        p.hours > 0.2 &&
+        p.coreC < 30 &&
+        judge(part, own, { ageH, tempC: p.coreC, coldestC, hours: p.hours }, bounds).yieldPa >=
+          bounds[part.serve.word] * 0.98,
+    );
+    const lastC = own.stays.at(-1)?.airC ?? part.rest.fridgeC;
+    return {
+      id: plan.portions[i]!.id,
+      serving,
+      chance: chanceOf(part.serve.word, yieldAtPlace(serving.place, bounds), sdLn, bounds),
+      depthMm: own.depthM * 1000,
+      fillRel: own.fillRel,
+      ...(own.bake ? { bakeMin: own.bake.minutes } : {}),
+      readyH: ready?.point.hours ?? NaN,
+      servingTempH: hoursBelow(cooling, part.serve.tempC),
+      safe: keepsRule(cooling, part.rest.rule ?? 'two stages', Math.min(12, lastC + 1.5)).safe,
+    };
+  });
+}
+
 /** The minutes between raw taste and breakdown, counted from the first bubble. */
 function windowOf(plan: Plan, run: Run, body: Body): Forecast['window'] {
   const { pot } = run;
@@ -444,7 +521,7 @@ export function forecastFrom(
   });
 
   const hot = hotIn(plan, run);
-  const serving = judge(plan, run, age, bounds);
+  const serving = judgeServed(plan, run, age, bounds);
   const nextDay = judge(plan, run, { ...age, ageH: age.ageH + 24, hours: plan.rest.hours + 24 }, bounds);
   const doubt = doubtOf(plan, age, bounds);
   const spread = Math.exp(1.2816 * doubt.sdLn);
@@ -496,6 +573,7 @@ export function forecastFrom(
     },
     peak: { bulkC: pot.bulkMaxC, filmC: pot.filmMaxC, panC: pot.panMaxC },
     phases: run.phases,
+    told: run.told,
     trace: run.trace,
     rawPer100G: readPot(pot).rawPer100G,
     bite: body.bite,
@@ -525,10 +603,17 @@ export function forecastFrom(
           -aromaRate(p.ingredient.aromaHalfS!, 95, false) *
             Math.max(0, pot.aromaS - (run.aromaAt[p.stage] ?? pot.aromaS)),
         ),
-        ...(p.ingredient.comesOut
-          ? { drawn: infused(Math.max(0, pot.aromaS - (run.aromaAt[p.stage] ?? pot.aromaS)), 95, 'whole') }
-          : {}),
+        ...(p.ingredient.comesOut ? drawnBy(run, p.stage) : {}),
       })),
+    ...(run.addsMl > 0
+      ? {
+          folded: {
+            addsMl: run.addsMl,
+            steps: judgeServed(plan, { ...run, addsMl: 0 }, age, bounds).place - serving.place,
+          },
+        }
+      : {}),
+    portions: portionsOf(plan, run, doubt.sdLn),
     window: windowOf(plan, run, body),
     depthMarksMm: { start: depthMm(whole, plan.pan.diameterMm), end: depthMm(m, plan.pan.diameterMm) },
     amylosePct: (100 * body.amyloseG) / Math.max(1, body.freeWaterG),

@@ -15,6 +15,8 @@ import type { Run } from './run';
 
 /** Seconds of bubbling after which half of the cream at the sides has dried to flakes (C). */
 const FLAKES_S = 600;
+/** share of the brown ones that a skimmer leaves (C) */
+const FLAKES_MISSED = 0.2;
 /** % of cooked starch below which there is none to speak of (C) */
 const NO_STARCH_PCT = 0.2;
 /** ln spread of what is felt of curds (C) */
@@ -24,7 +26,8 @@ const CURD_SD_LN = 0.8;
 function skinRisk(plan: Plan, run: Run, dairy: boolean): Risk {
   const open = plan.rest.covered ? skinAfter(run.pot.skinS) * 0.3 : dairy ? 0.9 : 0.5;
   const bubbled = Number.isNaN(run.pot.bubbleAtS) ? 0 : Math.max(0, run.pot.tS - run.pot.bubbleAtS);
-  const flakes = dairy && plan.choices.sides === 'stirred back' ? 1 - 2 ** (-bubbled / FLAKES_S) : 0;
+  const back = { 'scraped down': 0, 'stirred back': 1, skimmed: FLAKES_MISSED }[plan.choices.sides ?? 'scraped down'];
+  const flakes = dairy ? back * (1 - 2 ** (-bubbled / FLAKES_S)) : 0;
   return flakes > open
     ? { chance: flakes, why: say('risk.flakes') }
     : { chance: open, why: say(plan.rest.covered ? 'risk.covered' : 'risk.open') };

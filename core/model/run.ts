@@ -1,6 +1,7 @@
 import { bake, type Bake } from '../oven/bake';
 import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
-import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
+import { atStages, mainLiquid, mixtureOfPortions, ownShare } from '../plan/stages';
+import { placesOf } from '../plan/countOut';
 import { FRIDGE_C, methodOf } from '../plan/family';
 import { offTheHob, type AddStep, type HeatStep, type MethodStep, type Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -21,6 +22,7 @@ import {
   type Tuning,
 } from '../pot/pot';
 import { runPhase, sampler, type Phase, type PhaseEnd, type Until } from '../pot/program';
+import { layerMl, TOP } from './layers';
 import { PLACE_C, COOLING, type Stay } from '../set/cooling';
 
 /** Runs a whole method: pot, additions, pouring, oven; and says where the dish stands afterwards. */
@@ -128,8 +130,31 @@ export function additionOf(step: AddStep, mixture: Mixture, pot: Pot): AdditionT
   };
 }
 
+/** What a step of the method came to. */
+export type StepTold = {
+  minutes: number;
+  /** at its end: of the pot, or of the middle of what is in the oven */
+  tempC: number;
+  /** in the pot, g, and how deep in its pan, mm; what is in the dish counts no longer */
+  massG: number;
+  /** chance of lumps that it brought */
+  lumpRisk?: number;
+  /** on top: 1 is golden */
+  browning?: number;
+  /** it ended because it was done, and not because its time was over */
+  reached: boolean;
+};
+
 export type Run = {
   pot: Pot;
+  /** the pot as it was poured, with the air in it */
+  atPour?: { pot: Pot; addsMl: number };
+  /** beside the pudding in the dish, under it and on top, ml */
+  layersMl: number;
+  /** pot's aroma seconds when whole spices were counted out */
+  aromaOutS?: number;
+  /** of each step of the method, in its order */
+  told: StepTold[];
   trace: PotReading[];
   phases: PhaseEnd[];
   /** how the starch met the liquid where it may lump most, how the bowl warmed */
@@ -146,8 +171,8 @@ export type Run = {
 };
 
 /** Depth of the dish for what is left in the pot, and how full that makes it. */
-export function dishOf(plan: Plan, massLeftG: number, addsMl = 0): { depthM: number; fillRel: number } {
-  const volumeMl = (massLeftG / PUDDING_G_PER_ML + addsMl) / plan.dish.count;
+export function dishOf(plan: Plan, massLeftG: number, addsMl = 0, layersMl = 0): { depthM: number; fillRel: number } {
+  const volumeMl = ((massLeftG / PUDDING_G_PER_ML + addsMl) * ownShare(plan) + layersMl) / plan.dish.count;
   return {
     depthM: Math.max(0.004, (volumeMl * 1e-6) / dishAreaM2(plan.dish)),
     fillRel: volumeMl / plan.dish.capacityMl,
@@ -187,6 +212,12 @@ const afterBoth = (first: Bake, then: Bake): Bake => ({
 export const runOff = (plan: Plan, setup: PotSetup, pot: Pot): Run =>
   runSteps(plan, setup, pot, offTheHob(methodOf(plan)));
 
+/** A part of a batch, from the pot that was poured into all its dishes: {@link portionPlan} is its plan. */
+export function runPortion(part: Plan, setup: PotSetup, { pot, addsMl }: NonNullable<Run['atPour']>): Run {
+  const method = methodOf(part);
+  return runSteps(part, setup, pot, method.slice(method.findIndex((m) => m.do === 'pour')), {}, addsMl);
+}
+
 /** The same from a pot that is already on the way, with the steps that are left. */
 export function runSteps(
   plan: Plan,
@@ -194,6 +225,7 @@ export function runSteps(
   start: Pot,
   steps: readonly MethodStep[],
   o: RunOptions = {},
+  airMl = 0,
 ): Run {
   const stages = atStages(plan);
   const sampleS = o.sampleS ?? 0;
@@ -204,36 +236,71 @@ export function runSteps(
   const aromaAt: Run['aromaAt'] = { pot: 0 };
   let lumpEntry: StarchEntry | undefined;
   let ladles: number[] = [];
-  let addsMl = 0;
+  const out = placesOf(plan).countOut;
+  const outStep = out >= 0 ? methodOf(plan)[out] : undefined;
+  let aromaOutS: number | undefined;
+  let addsMl = airMl;
+  let layersMl = 0;
+  let topG = 0;
+  let atPour: Run['atPour'];
+  const told: StepTold[] = [];
+  const tells = (minutes: number, more: Partial<StepTold> = {}) =>
+    told.push({ minutes, tempC: pot.bulkC, massG: massG(pot.content), reached: true, ...more });
   let poured = false;
   let baked: Bake | undefined;
   const stays: Stay[] = [];
   for (const step of steps) {
+    if (step === outStep) aromaOutS ??= pot.aromaS;
     switch (step.do) {
       case 'add': {
         const portions = stages[step.stage];
         aromaAt[step.stage] = pot.aromaS;
-        if (!portions.length) break;
+        if (!portions.length) {
+          tells(0);
+          break;
+        }
         const mixture = times(mixtureOfPortions(portions), 1 - step.left);
         if (step.stage === 'fold in' && mixture.whiteG > 0)
           addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / PUDDING_G_PER_ML).addsMl;
-        const told = additionOf(step, mixture, pot);
-        if ((told.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = told.lumpEntry;
-        if (told.ladles.length) ladles = told.ladles;
-        pot = addToPot(pot, told.addition, setup);
+        const goesIn = additionOf(step, mixture, pot);
+        if ((goesIn.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = goesIn.lumpEntry;
+        if (goesIn.ladles.length) ladles = goesIn.ladles;
+        pot = addToPot(pot, goesIn.addition, setup);
+        tells(step.soakMin, { lumpRisk: goesIn.addition.lumpRisk ?? 0 });
         break;
       }
       case 'heat': {
         const r = runPhase(pot, setup, phaseOf(step), keep, o.toleranceScale);
         pot = r.pot;
         phases.push(r.end);
+        tells((r.end.endS - r.end.startS) / 60, { reached: r.end.reached });
         break;
       }
       case 'pour':
         poured = true;
+        atPour = { pot, addsMl };
+        layersMl += layerMl(plan, 'under');
+        tells(0);
         break;
+      case 'top': {
+        const topMl = layerMl(plan, 'top');
+        layersMl += topMl;
+        topG = topMl * PUDDING_G_PER_ML;
+        if (baked) {
+          const underG = massG(pot.content) * ownShare(plan);
+          // what is poured on is pale and wet, and cools what it lies on
+          baked = {
+            ...baked,
+            browning: 0,
+            crustMm: 0,
+            meanC: (baked.meanC * underG + step.tempC * topG) / Math.max(1, underG + topG),
+          };
+        }
+        tells(0, baked ? { tempC: baked.meanC } : {});
+        break;
+      }
       case 'bake': {
-        const { depthM } = dishOf(plan, massG(pot.content), addsMl);
+        const { depthM } = dishOf(plan, massG(pot.content), addsMl, layersMl);
         const before = baked;
         const once = bake({
           dish: plan.dish,
@@ -251,7 +318,12 @@ export function runSteps(
         });
         const { gelatinised, lossRel } = once;
         baked = before ? afterBoth(before, once) : once;
-        const lossG = Math.min(lossRel * massG(pot.content), 0.8 * pot.content.waterG);
+        const share = ownShare(plan);
+        // a layer on top dries first
+        const lostG = lossRel * (massG(pot.content) * share + topG);
+        const fromTopG = Math.min(lostG, TOP.driesFirst * topG);
+        topG -= fromTopG;
+        const lossG = Math.min((lostG - fromTopG) / share, 0.8 * pot.content.waterG);
         pot = {
           ...pot,
           content: { ...pot.content, waterG: pot.content.waterG - lossG },
@@ -267,6 +339,7 @@ export function runSteps(
             leached: Math.max(f.leached, GRAINS[f.kind].form === 'particle' && gelatinised > 0.9 ? 0.8 : 0),
           })),
         };
+        tells(once.minutes, { tempC: once.centreC, browning: once.browning, reached: once.reached });
         break;
       }
       case 'rest':
@@ -277,13 +350,18 @@ export function runSteps(
             airC: step.tempC ?? (step.where === 'room' ? plan.room.tempC : PLACE_C[step.where]),
             covered: step.covered,
           });
+        tells(step.minutes);
         break;
     }
   }
   if (keep) trace.push(readPot(pot));
-  const { depthM, fillRel } = dishOf(plan, massG(pot.content), addsMl);
+  const { depthM, fillRel } = dishOf(plan, massG(pot.content), addsMl, layersMl);
   return {
     pot,
+    ...(atPour ? { atPour } : {}),
+    layersMl,
+    ...(aromaOutS === undefined ? {} : { aromaOutS }),
+    told,
     trace,
     phases,
     lumpEntry,

@@ -1,4 +1,3 @@
-import { table } from '../coefficients';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
 import { FRIDGE_C } from '../plan/family';
@@ -6,15 +5,10 @@ import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { cook, fillPot } from '../pot/pot';
 import { stopOf } from '../pot/program';
+import { TOP } from './layers';
 import { potSetup } from './run';
 
-/** A second layer: what is kept for the top, as it is or cooked down first in a pan of its own. */
-export const TOP = table('A second layer', {
-  cookedTo: [0.7, '1', 'C', 'share of it that is left when it is cooked down first'],
-  pourable: [1.5, 'Pa s', 'C', 'thicker than this it is spread, not poured'],
-  leastG: [20, 'g', 'B', 'less liquid than this is a sprinkle, not a layer'],
-});
-
+/** A second layer as it goes on: as it is, or cooked down first in a pan of its own. */
 export type TopLayer = {
   /** on the hob before it goes on */
   minutes: number;

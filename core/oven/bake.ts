@@ -21,6 +21,10 @@ export const BakingSchema = z.object({
   until: z.discriminatedUnion('reach', [
     z.object({ reach: z.literal('time'), minutes }),
     z.object({ reach: z.literal('centre'), tempC }),
+    /** golden on top */
+    z.object({ reach: z.literal('colour') }),
+    /** so far set that a second layer stays on top of it */
+    z.object({ reach: z.literal('carries') }),
   ]),
   limitMin: minutes.default(180),
   grillMin: minutes.default(0),
@@ -240,8 +244,15 @@ export function bake(b: BakeInput): Bake {
     if (Number.isNaN(carriesMin) && (lost > OVEN.carriesKg || (point && topSet > OVEN.carriesSet))) carriesMin = t / 60;
     if (t % 60 < DT_S) trace.push({ minutes: t / 60, centreC: centre(), edgeC: body.tempC[edge]! });
     // a custard is done by its middle; a slab, poured in hot, by its colour too, or under a cover by its rim
-    const looksDone = custard || (covered ? body.tempC[edge]! >= capC - OVEN.rimBubblesK : browning >= OVEN.coloured);
-    if (!done && step.until.reach === 'centre' && looksDone && centre() >= step.until.tempC) {
+    const looksDone =
+      custard ||
+      step.grillMin > 0 ||
+      (covered ? body.tempC[edge]! >= capC - OVEN.rimBubblesK : browning >= OVEN.coloured);
+    const isDone =
+      (step.until.reach === 'centre' && looksDone && centre() >= step.until.tempC) ||
+      (step.until.reach === 'colour' && browning >= OVEN.golden) ||
+      (step.until.reach === 'carries' && !Number.isNaN(carriesMin));
+    if (!done && isDone) {
       done = true;
       grillFrom = t;
       if (step.grillMin <= 0) break;

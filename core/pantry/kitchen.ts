@@ -114,6 +114,33 @@ export const DISHES: readonly (Dish & { name: string })[] = [
     wall: 'metal',
     form: round(130, 107),
   },
+  {
+    name: 'clay cups, 120 ml',
+    kind: 'cup',
+    count: 1,
+    capacityMl: 120,
+    heightMm: 55,
+    wall: 'clay',
+    form: round(58, 46),
+  },
+  {
+    name: 'stick moulds, 80 ml',
+    kind: 'mould',
+    count: 1,
+    capacityMl: 80,
+    heightMm: 105,
+    wall: 'plastic',
+    form: round(33, 29),
+  },
+  {
+    name: 'shallow dish, 24 × 18 cm',
+    kind: 'tray',
+    count: 1,
+    capacityMl: 1500,
+    heightMm: 38,
+    wall: 'ceramic',
+    form: { shape: 'square', lengthMm: 240, widthMm: 180 },
+  },
 ];
 
 /** Inner plan area of one dish, m2. */

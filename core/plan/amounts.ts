@@ -38,12 +38,15 @@ export function refreshCarveOuts(plan: Plan): Plan {
   const of = (group: string) =>
     plan.items.filter((i) => lookUp(plan, i.ingredientId).group === group).sort((a, b) => b.grams - a.grams);
   const milk = of('milk').find((i) => i.stage === 'pot');
-  const starchG = of('thickener')
-    .filter((i) => i.stage === 'slurry')
-    .reduce((sum, i) => sum + i.grams, 0);
+  const inSlurry = (group: string) =>
+    of(group)
+      .filter((i) => i.stage === 'slurry')
+      .reduce((sum, i) => sum + i.grams, 0);
   if (!milk) return { ...plan, carveOuts: [] };
   const others = plan.carveOuts.filter((c) => c.taste || c.stage !== 'slurry');
-  const grams = Math.min(milk.grams / 2, Math.ceil((starchG * SLURRY_PARTS) / 10) * 10);
+  // cream, another can or water that is whisked with it already wets it
+  const dryG = inSlurry('thickener') * SLURRY_PARTS - inSlurry('milk') - inSlurry('egg');
+  const grams = Math.min(milk.grams / 2, Math.ceil(dryG / 10) * 10);
   if (grams <= 0) return { ...plan, carveOuts: others };
   return { ...plan, carveOuts: [...others, { ingredientId: milk.ingredientId, grams, stage: 'slurry' }] };
 }

@@ -1,7 +1,8 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
 import { BITE, GRAINS } from '../pot/grain';
-import { atStages, lookUp, oncePerPlan } from './stages';
+import { atStages, lookUp, mixtureOfPortions, oncePerPlan } from './stages';
 import {
+  BESIDE_STAGES,
   STAGES,
   type AddStep,
   type BakeStep,
@@ -41,6 +42,10 @@ const COOLED_BASE_C = 45;
 const SLAB_C = 90;
 /** Share of its water that rice takes from water before the milk follows. */
 const WATER_FIRST_BITE = 0.78;
+/** min under a grill from pale to golden (C). */
+const GRILL_MIN = 3.5;
+/** g of water kept for the top from which that is poured on as a layer, and not sprinkled (B). */
+const LAYER_FROM_G = 20;
 /** Starch in 100 g from which egg may bubble (kitchen experience; see the protection law). */
 const BUBBLES_WITH_PCT = 2;
 
@@ -107,10 +112,11 @@ function finish(plan: Plan, ctx: ReturnType<typeof context>, baked: MethodStep[]
   });
   if (ctx.stages['fold in'].length) steps.push(add('fold in', { tempC: plan.room.tempC, stirring: 'spoon' }));
   steps.push({ do: 'pour' }, ...baked);
-  return [...steps, ...rests(plan)];
+  return [...steps, ...restsOf(plan)];
 }
 
-function rests(plan: Plan): RestStep[] {
+/** Where it stands from the pouring to the table, as the plan's choices have it. */
+export function restsOf(plan: Plan): RestStep[] {
   const { roomMin, fridgeC, covered, hours } = plan.rest;
   const all = hours * 60;
   const rest = (where: RestStep['where'], minutes: number, tempC?: number): RestStep => ({
@@ -268,7 +274,11 @@ const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open')
 export function notAdded(plan: Plan, steps: readonly MethodStep[]): Stage[] {
   const stages = atStages(plan);
   return STAGES.filter(
-    (s) => s !== 'pot' && s !== 'top' && stages[s].length > 0 && !steps.some((m) => m.do === 'add' && m.stage === s),
+    (s) =>
+      s !== 'pot' &&
+      !BESIDE_STAGES.includes(s) &&
+      stages[s].length > 0 &&
+      !steps.some((m) => m.do === 'add' && m.stage === s),
   );
 }
 
@@ -308,6 +318,7 @@ function familySteps(plan: Plan): MethodStep[] {
           stirEveryS: 20,
           until: { reach: 'temperature', tempC: c.heat === 'double boiler' ? STEAMED_C : SCALD_C },
         }),
+        ...reduced(plan),
         ...(ctx.stages.slurry.length ? [add('slurry')] : []),
         ...eggIn(plan, ctx),
         ...(ctx.stages.late.length ? [add('late', { tempC: plan.room.tempC })] : []),
@@ -316,6 +327,8 @@ function familySteps(plan: Plan): MethodStep[] {
     case 'baked custard':
       return [
         heat(plan, { role: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } }),
+        ...reduced(plan),
+        ...(plan.choices.reduceTo === undefined ? [] : [coolTo(plan, COOLED_BASE_C)]),
         ...(ctx.stages.bowl.length
           ? [add('bowl', { tempC: plan.room.tempC, how: 'in cold cream or yolks', stirring: 'spoon' })]
           : []),
@@ -325,11 +338,34 @@ function familySteps(plan: Plan): MethodStep[] {
       return [
         ...(ctx.stages.slurry.length + ctx.stages.grain.length > 0 ? thicken(plan, ctx) : []),
         ...eggIn(plan, ctx),
-        ...finish(plan, ctx, [{ ...bake(plan, SLAB_C, 180, 'none'), limitMin: 60 }]),
+        ...finish(plan, ctx, slabBakes(plan, ctx)),
       ];
     case 'frozen cream':
       return [...thicken({ ...plan, choices: { starch: 'last', reduceTo: 0.5, ...c } }, ctx), ...finish(plan, ctx)];
   }
+}
+
+/** Milk cooked down before egg comes to it. */
+const reduced = (plan: Plan): HeatStep[] =>
+  plan.choices.reduceTo === undefined
+    ? []
+    : [
+        heat(plan, {
+          role: 'reduce',
+          setting: plan.method.simmerSetting,
+          stirEveryS: Math.max(plan.method.stirEveryS, 10),
+          until: { reach: 'share', share: plan.choices.reduceTo },
+          limitMin: 150,
+        }),
+      ];
+
+/** A slab in the oven; where something liquid is kept for its top, that is poured on when the slab carries it. */
+function slabBakes(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
+  const grilled = plan.choices.finish === 'grilled' ? { grillMin: GRILL_MIN } : {};
+  const done = { ...bake(plan, SLAB_C, 180, 'none'), limitMin: 60, ...grilled };
+  return mixtureOfPortions(ctx.stages.top).waterG < LAYER_FROM_G
+    ? [done]
+    : [{ ...done, until: { reach: 'carries' }, grillMin: 0 }, { do: 'top', tempC: plan.room.tempC }, done];
 }
 
 const coolTo = (plan: Plan, tempC: number): HeatStep => ({

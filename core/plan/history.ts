@@ -72,6 +72,10 @@ export function changesBetween(from: Plan, to: Plan): Said[] {
   line('cookOn', ...of((p) => p.method.cookOnMin));
   line('settings', ...of((p) => say('history.then', { heat: p.method.heatSetting, simmer: p.method.simmerSetting })));
   line('hours', ...of((p) => p.rest.hours));
+  if (JSON.stringify(from.steps) !== JSON.stringify(to.steps))
+    out.push(to.steps ? say('history.ownSteps', { count: to.steps.length }) : say('history.usualSteps'));
+  line('portions', ...of((p) => list(p.portions.map((x) => say('plain', { text: x.name })))));
+  line('loosened', ...of((p) => p.serve.loosen?.grams ?? 0));
   line('starchBy', ...of((p) => say(`measure.${p.starchMeasure}`)));
   line('rules', ...of((p) => list(p.rules.map((r) => say(`rule.${r}`)))));
   line('beside', ...of((p) => list(p.sides.map((s) => say(`sideKind.${s.kind}`)))));

@@ -8,10 +8,13 @@ import { REST_PLACES } from '../set/cooling';
 
 /**
  * When an ingredient goes in. `pot` starts in the pot; each other stage waits until a step of the method adds it:
- * whisked cold with the starch, grain, the bowl of egg, later in the pot, off the heat, folded in, or on top.
+ * whisked cold with the starch, grain, the bowl of egg, later in the pot, off the heat, folded in; or in the dish beside
+ * the pudding: under it, or on top.
  */
-export const STAGES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'] as const;
+export const STAGES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'under', 'top'] as const;
 export type Stage = (typeof STAGES)[number];
+/** What is in the dish and never in the pot. */
+export const BESIDE_STAGES: readonly Stage[] = ['under', 'top'];
 
 const minutes = z.number().min(0).max(6000);
 const tempC = z.number().min(-30).max(110);
@@ -74,6 +77,7 @@ export const HeatStepSchema = z.object({
 export const MethodStepSchema = z.discriminatedUnion('do', [
   z.object({
     do: z.literal('add'),
+    ...named,
     stage: z.enum(STAGES),
     tempC: tempC.default(20),
     how: z.enum(STARCH_ENTRIES).default('cold slurry'),
@@ -85,7 +89,9 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     ladleG: z.number().positive().max(2000).optional(),
   }),
   HeatStepSchema,
-  z.object({ do: z.literal('pour') }),
+  z.object({ do: z.literal('pour'), ...named }),
+  /** what is kept for the top, poured over what is in the dish */
+  z.object({ do: z.literal('top'), ...named, tempC: tempC.default(20) }),
   z.object({
     do: z.literal('bake'),
     ...named,
@@ -93,6 +99,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
   }),
   z.object({
     do: z.literal('rest'),
+    ...named,
     where: z.enum(REST_PLACES),
     minutes,
     tempC: z.number().min(-30).max(40).optional(),
@@ -102,10 +109,17 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
 export type MethodStep = z.infer<typeof MethodStepSchema>;
 export type HeatStep = z.infer<typeof HeatStepSchema>;
 export type AddStep = Extract<MethodStep, { do: 'add' }>;
+/** The grill alone: colour, once it is baked. */
+export const grillsOnly = (s: BakeStep): boolean => s.until.reach === 'time' && s.until.minutes === 0 && s.grillMin > 0;
+export type TopStep = Extract<MethodStep, { do: 'top' }>;
 export type BakeStep = Extract<MethodStep, { do: 'bake' }>;
-/** What comes once the pot has left the hob: the pouring and all after it, or the oven and the rests of a method that does not pour. */
+/**
+ * What comes once the pot has left the hob: what is folded in right before the pouring, the pouring and all after it, or
+ * the oven and the rests of a method that does not pour.
+ */
 export function offTheHob(method: readonly MethodStep[]): MethodStep[] {
   const pour = method.findIndex((m) => m.do === 'pour');
-  return method.slice(pour >= 0 ? pour : method.findLastIndex((m) => m.do === 'heat' || m.do === 'add') + 1);
+  if (pour < 0) return method.slice(method.findLastIndex((m) => m.do === 'heat' || m.do === 'add') + 1);
+  return method.slice(method.slice(0, pour).findLastIndex((m) => m.do !== 'add') + 1);
 }
 export type RestStep = Extract<MethodStep, { do: 'rest' }>;

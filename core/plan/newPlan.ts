@@ -137,7 +137,7 @@ export function newPlan(s: Start): Plan {
   const hours = start.hours ?? 5;
   const plan: Plan = {
     format: 'ovalis-plan',
-    version: 4,
+    version: 5,
     id: s.id,
     name: s.name,
     family,
@@ -164,6 +164,7 @@ export function newPlan(s: Start): Plan {
     rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },
     serve: { style: start.style ?? 'spooned', word: start.word, tempC: start.tempC ?? 8, at: s.serveAt },
     room: { tempC: 21, altitudeM: 0 },
+    portions: [],
     own: s.own ?? [],
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };

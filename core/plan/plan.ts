@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { IngredientSchema } from '../pantry/ingredient';
+import { BakingSchema } from '../oven/bake';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
 import { SERVE_STYLES, SET_WORDS } from '../texture/words';
@@ -9,7 +10,7 @@ import { HEAT_ROLES, MethodStepSchema, STAGES } from './method';
 import { RULES } from './rules';
 
 export const PLAN_FORMAT = 'ovalis-plan';
-export const PLAN_VERSION = 4;
+export const PLAN_VERSION = 5;
 
 export const FAMILIES = [
   'starch-set milk pudding',
@@ -26,6 +27,8 @@ export type Family = (typeof FAMILIES)[number];
 
 export { STAGES };
 export type { Stage } from './method';
+
+export const COOLINGS = ['room first', 'straight to the cold', 'freezer', 'ice bath'] as const;
 
 const grams = z.number().min(0).max(20000);
 
@@ -46,6 +49,42 @@ export const CarveOutSchema = z.object({
   taste: z.boolean().optional(),
 });
 
+const RestSchema = z.object({
+  roomMin: z.number().min(0).max(240),
+  fridgeC: z.number().min(-2).max(12),
+  covered: z.boolean(),
+  /** hours from pouring to serving */
+  hours: z.number().min(0).max(96),
+  /** which cooling rule to hold it against; local rules come first */
+  rule: z.enum(COOLING_RULES).optional(),
+});
+
+/** Stirred in at the table, to loosen it. */
+export const LoosenSchema = z.object({ ingredientId: IdSchema, grams: z.number().min(0).max(2000) });
+
+const ServeSchema = z.object({
+  style: z.enum(SERVE_STYLES),
+  word: z.enum(SET_WORDS),
+  tempC: z.number().min(-25).max(75),
+  /** when it is eaten, ISO 8601 */
+  at: MomentSchema,
+  loosen: LoosenSchema.optional(),
+});
+
+/** A part of the batch that goes its own way from the pouring on: another dish, another oven, other hours. */
+export const PortionSchema = z.object({
+  id: IdSchema,
+  name: z.string().trim().min(1).max(40),
+  /** of what is in the pot when it is poured */
+  share: z.number().min(0.02).max(0.95),
+  dish: DishSchema,
+  bake: BakingSchema.optional(),
+  cooling: z.enum(COOLINGS).default('room first'),
+  rest: RestSchema,
+  serve: ServeSchema,
+});
+export type Portion = z.infer<typeof PortionSchema>;
+
 /** Where cooks part ways: each choice is one line of the schools, its first value the usual one. */
 export const ChoicesSchema = z.object({
   grain: z.enum(['into cold milk', 'into boiling milk', 'fried in fat first']).optional(),
@@ -61,12 +100,14 @@ export const ChoicesSchema = z.object({
   oven: z.enum(['preheated', 'cold start']).optional(),
   bath: z.enum(['none', 'open', 'covered']).optional(),
   ovenC: z.number().min(80).max(280).optional(),
-  cooling: z.enum(['room first', 'straight to the cold', 'freezer', 'ice bath']).optional(),
+  cooling: z.enum(COOLINGS).optional(),
   mould: z.enum(['greased', 'rinsed']).optional(),
   /** what is at hand to stir with */
   hands: z.enum(['whisk', 'spoon only']).optional(),
   /** cream that dries at the sides of the pan */
-  sides: z.enum(['scraped down', 'stirred back']).optional(),
+  sides: z.enum(['scraped down', 'stirred back', 'skimmed']).optional(),
+  /** where the colour of a slab comes from */
+  finish: z.enum(['baked golden', 'grilled']).optional(),
   /** what is poured on top */
   top: z.enum(['raw', 'cooked down first']).optional(),
 });
@@ -105,22 +146,12 @@ export const PlanSchema = z.object({
   sides: z.array(SidePotSchema).max(12).default([]),
   /** what the occasion asks; a plan that breaks one says so and offers the mending */
   rules: z.array(z.enum(RULES)).max(RULES.length).default([]),
-  rest: z.object({
-    roomMin: z.number().min(0).max(240),
-    fridgeC: z.number().min(-2).max(12),
-    covered: z.boolean(),
-    /** hours from pouring to serving */
-    hours: z.number().min(0).max(96),
-    /** which cooling rule to hold it against; local rules come first */
-    rule: z.enum(COOLING_RULES).optional(),
-  }),
-  serve: z.object({
-    style: z.enum(SERVE_STYLES),
-    word: z.enum(SET_WORDS),
-    tempC: z.number().min(-25).max(75),
-    /** when it is eaten, ISO 8601 */
-    at: MomentSchema,
-  }),
+  rest: RestSchema,
+  serve: ServeSchema,
+  /** parts of the batch that go their own way; what they leave goes into the plan's own dish */
+  portions: z.array(PortionSchema).max(4).default([]),
+  /** of the pot that this dish takes, where another plan has the rest */
+  share: z.number().min(0.01).max(1).optional(),
   room: z.object({ tempC: z.number().min(5).max(40), altitudeM: z.number().min(0).max(4500) }),
   /** ingredients of the cook's own that this plan uses, so that a plan stands alone */
   own: z.array(IngredientSchema).max(20),
@@ -145,7 +176,10 @@ export function migrateStep(old: unknown): unknown {
   return role ? { ...rest, role } : { ...rest, role: 'heat', name };
 }
 
-/** Version 1 knew one family and no choices; version 2 no side pots and no occasion rules; version 3 no roles of steps. */
+/**
+ * Version 1 knew one family and no choices; version 2 no side pots and no occasion rules; version 3 no roles of steps;
+ * version 4 no portions and nothing under the pudding.
+ */
 export function migratePlan(old: unknown): unknown {
   let plan = old as { version?: unknown; own?: unknown[]; steps?: unknown };
   if (plan.version === 1)
@@ -159,5 +193,6 @@ export function migratePlan(old: unknown): unknown {
         ? { steps: plan.steps.map((s: unknown) => (s !== null && typeof s === 'object' ? migrateStep(s) : s)) }
         : {}),
     } as typeof plan;
+  if (plan.version === 4) plan = { ...plan, version: 5, portions: [] } as typeof plan;
   return plan;
 }

@@ -1,6 +1,7 @@
 import { add, EMPTY, mixtureOf, type Mixture } from '../matter/mixture';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
+import { BESIDE_STAGES } from './method';
 import { STAGES, type Plan, type Stage } from './plan';
 
 export class UnknownIngredientError extends Error {
@@ -71,11 +72,18 @@ export const atStages = oncePerPlan((plan: Plan): Stages => {
 export const mixtureOfPortions = (portions: readonly StagedPortion[]): Mixture =>
   portions.reduce((sum, p) => add(sum, mixtureOf(p.ingredient, p.grams)), EMPTY);
 
-/** Everything that goes into the pot, before any of it evaporates; toppings stay out. */
+/** Everything that goes into the pot, before any of it evaporates; what lies under or on top stays out. */
 export function wholeMixture(plan: Plan): Mixture {
   const stages = atStages(plan);
-  return STAGES.filter((s) => s !== 'top').reduce((sum, s) => add(sum, mixtureOfPortions(stages[s])), EMPTY);
+  return STAGES.filter((s) => !BESIDE_STAGES.includes(s)).reduce(
+    (sum, s) => add(sum, mixtureOfPortions(stages[s])),
+    EMPTY,
+  );
 }
+
+/** Share of the pot that goes into the plan's own dish, 0 to 1: what its portions leave. */
+export const ownShare = (plan: Pick<Plan, 'share' | 'portions'>): number =>
+  (plan.share ?? 1) * Math.max(0.02, 1 - plan.portions.reduce((sum, p) => sum + p.share, 0));
 
 /** The liquid there is most of: it names the pudding and decides how it scorches and foams. */
 export function mainLiquid(plan: Plan): Ingredient | undefined {

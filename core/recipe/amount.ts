@@ -188,7 +188,8 @@ export function readUnit(s: string): { unit: string; took: number } | undefined 
   const rice = /^(?:rice[- ]cooker (?:cups?|measures?))\b/i.exec(s);
   if (rice) return { unit: 'rice cup', took: rice[0].length };
   const word = /^([a-z]+)(\.?)(?=[^a-z]|$)/i.exec(s);
-  if (!word) return undefined;
+  // "1 star anise" is a spice and no star of one
+  if (!word || /^star\s+anise/i.test(s)) return undefined;
   const text = word[1]!;
   const unit = UNIT_WORDS[text] ?? UNIT_WORDS[text.toLowerCase()];
   return unit ? { unit, took: word[0].length } : undefined;
@@ -356,6 +357,18 @@ const COUNTED_G: Readonly<Record<string, number>> = {
   carrot_grated: 80,
   vanilla: 4,
   chocolate: 100,
+  lime_juice: 30,
+  pandan_leaf: 3,
+  lime_leaf: 0.3,
+  fig_leaf: 4,
+  mint: 0.5,
+  verbena: 0.2,
+  lemongrass: 15,
+  leaf: 0.4,
+  tea: 2,
+  puree_banana: 110,
+  dates: 8,
+  apricots_dried: 6,
 };
 export type Weighed = { grams: number; lowG: number; highG: number; vague: boolean; why: Said };
 

@@ -117,9 +117,9 @@ describe('a name with a word that nothing explains', () => {
     ['500 ml pea milk', /pea milk/],
     ['200 ml soya cream', /soya cream/],
     ['40 g peanut butter', /peanut butter/],
-    ['60 g coconut sugar', /coconut sugar/],
+    ['60 g moon sugar', /moon sugar/],
     ['200 g butter beans', /butter beans/],
-    ['1 tbsp milk powder', /milk powder/],
+    ['200 g yam flour', /yam flour/],
   ])('"%s" is asked about and counted as nothing until it is said', (text, name) => {
     const line = readLines([text], pantry, options)[0]!;
     expect(line.state).toBe('ask');

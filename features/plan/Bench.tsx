@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { refreshCarveOuts, scale, usualStage, withGrams } from '../../core/plan/amounts';
 import { atStages, lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
-import type { Difference } from '../../core/advice/schools';
+import type { Difference } from '../../core/advice/differences';
 import { spoonEffect } from '../../core/advice/solve';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { eggGrams } from '../../core/units/eggs';
@@ -272,6 +272,7 @@ export function Bench({
         plan={plan}
         onClose={() => setPicking(undefined)}
         onChoose={choose}
+        onWhen={(next) => onChange(next, picking?.replace)}
         onRemove={
           picking?.replace && removable(picking.replace)
             ? () => {

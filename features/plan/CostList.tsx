@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { Difference } from '../../core/advice/schools';
+import type { Difference } from '../../core/advice/differences';
 import { Type } from '../../ui/Type';
 import { costsSay } from './words';
 

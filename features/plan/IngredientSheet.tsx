@@ -26,6 +26,7 @@ import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { newId } from '../shared/ids';
+import { WhenForm } from './WhenForm';
 import { RULE_SAYS } from './words';
 import { t, named } from '../../words';
 import { useTell } from '../shared/App';
@@ -39,6 +40,8 @@ type Props = {
   plan: Plan;
   onClose: () => void;
   onChoose: (i: Ingredient) => void;
+  /** the plan with this one going in elsewhere */
+  onWhen: (next: Plan) => void;
   onRemove?: () => void;
 };
 
@@ -57,7 +60,7 @@ const against = (i: Ingredient, plan: Plan): string | undefined => {
 };
 
 /** Which milk, which sugar, what else: the pantry, the cook's own, and two ways to add to it. */
-export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRemove }: Props) {
+export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onWhen, onRemove }: Props) {
   const tell = useTell();
   const own = useCollection('ingredients');
   const save = useSave('ingredients');
@@ -97,6 +100,7 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onRe
       {making === 'own' ? <OwnForm group={replacing?.group ?? 'milk'} onDone={keep} /> : null}
       {making ? null : (
         <>
+          {replacing ? <WhenForm plan={plan} ingredient={replacing} onChange={onWhen} /> : null}
           {onRemove ? (
             <Key label={t('planRoom.takeOut', { replacingName: replacing?.name })} kind="harm" onPress={onRemove} />
           ) : null}

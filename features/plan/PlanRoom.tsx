@@ -8,6 +8,7 @@ import type { Forecast, Point } from '../../core/model/forecast';
 import { withGrams } from '../../core/plan/amounts';
 import { lookUp } from '../../core/plan/stages';
 import { beginsSitting, outlived, type PastPlan } from '../../core/plan/history';
+import { followSteps } from '../../core/plan/methodList';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
 import type { Plan, PlanItem } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
@@ -251,7 +252,9 @@ export function PlanRoom() {
     if (!saved) return;
     thumb.drop();
     const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed);
-    const next = holdSweet && !sweetTouched ? holdSweetness(saved, changed) : changed;
+    // steps of the cook's own follow what is chosen elsewhere
+    const followed = followSteps(saved, changed);
+    const next = holdSweet && !sweetTouched ? holdSweetness(saved, followed) : followed;
     keep(next);
     // a change of all amounts keeps the set by itself, unless an answer for the old ones is still to come
     if (held === undefined || (touchedId === 'all' && !hands.busy())) return;
@@ -301,7 +304,7 @@ export function PlanRoom() {
       tag={{ letter: plan.name[0]!.toUpperCase(), tint }}
       sub={t('planRoom.peopleAt', { people: plan.people, tempC: fmt.deg(plan.serve.tempC), at: fmt.time(at) })}
       actions={<HeadKeys onPlans={openList} />}
-      left={<PlanRows plan={saved} forecast={forecast} about={about} onChange={stableChange} />}
+      left={<PlanRows plan={saved} forecast={forecast} about={about} working={moving} onChange={stableChange} />}
       right={<Evidence plan={saved} forecast={forecast} about={about} working={moving} />}
       foot={
         <PlanFoot

@@ -4,10 +4,10 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
 import { scaleToPeople } from '../../core/plan/amounts';
+import { methodOf } from '../../core/plan/family';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS } from '../../core/texture/words';
 import { COOLING_RULES, coolingRuleSaid } from '../../core/set/safety';
-import { fahrenheitToCelsius } from '../../core/units/measures';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { HobOvals } from '../../ui/HobOvals';
@@ -25,6 +25,9 @@ import { PanForm } from './PanForm';
 import { RulesForm } from './RulesForm';
 import { SidesForm } from './SidesForm';
 import { TasteForm } from './TasteForm';
+import { MethodForm } from './MethodForm';
+import { PortionsForm } from './PortionsForm';
+import { TempStepper } from './TempStepper';
 import type { useAbout } from './useAbout';
 import { WaysForm } from './WaysForm';
 import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, wordSays } from './words';
@@ -38,6 +41,8 @@ type Part =
   | 'dish'
   | 'pan'
   | 'method'
+  | 'steps'
+  | 'portions'
   | 'ways'
   | 'sides'
   | 'rules'
@@ -48,6 +53,8 @@ type Props = {
   plan: Plan;
   forecast: Forecast | undefined;
   about: ReturnType<typeof useAbout>['about'];
+  /** the forecast shown is not of this plan yet */
+  working: boolean;
   onChange: (next: Plan) => void;
 };
 
@@ -68,6 +75,8 @@ export const PlanRows = memo(function PlanRows(props: Props) {
     dish: t('planRoom.pouredInto'),
     pan: t('planRoom.panAndRing'),
     method: t('planRoom.onTheHob'),
+    steps: t('steps.theWayItIsCooked'),
+    portions: t('portions.title'),
     ways: t('planRoom.whereCooksPartWays'),
     sides: t('planRoom.besideIt'),
     rules: t('planRoom.theOccasion'),
@@ -128,6 +137,22 @@ export const PlanRows = memo(function PlanRows(props: Props) {
         })}
         value={t('planRoom.minOn', { cookOnMin: method.cookOnMin })}
         onPress={open('method')}
+      />
+      <Row
+        title={t('steps.theWayItIsCooked')}
+        sub={t(plan.steps ? 'steps.yourOwn' : 'steps.asTheFamilyGoes', { count: methodOf(plan).length })}
+        onPress={open('steps')}
+        testID="row-steps"
+      />
+      <Row
+        title={t('portions.title')}
+        sub={
+          plan.portions.length
+            ? t('portions.says', { names: plan.portions.map((p) => p.name).join(', ') })
+            : t('portions.none')
+        }
+        onPress={open('portions')}
+        testID="row-portions"
       />
       <Row
         title={t('planRoom.waysToCookIt')}
@@ -205,7 +230,15 @@ function offered(plan: Plan, needs: (typeof CHOICE_SAYS)[number]['needs']): bool
   }
 }
 
-function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { part: Part; onDone: () => void }) {
+function PartForm({
+  part,
+  plan,
+  forecast,
+  about,
+  working,
+  onChange,
+  onDone,
+}: Props & { part: Part; onDone: () => void }) {
   const fmt = useFormat();
   const tell = useTell();
   switch (part) {
@@ -262,6 +295,10 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
       return <DishForm plan={plan} forecast={forecast} about={about} onChange={onChange} />;
     case 'pan':
       return <PanForm plan={plan} about={about} onChange={onChange} />;
+    case 'steps':
+      return <MethodForm plan={plan} forecast={forecast} working={working} onChange={onChange} />;
+    case 'portions':
+      return <PortionsForm plan={plan} forecast={forecast} onChange={onChange} />;
     case 'ways':
       return <WaysForm plan={plan} onChange={onChange} />;
     case 'sides':
@@ -401,36 +438,6 @@ function PartForm({ part, plan, forecast, about, onChange, onDone }: Props & { p
         </>
       );
   }
-}
-
-/** A temperature in the cook's own degrees. */
-function TempStepper({
-  name,
-  valueC,
-  minC,
-  maxC,
-  onChange,
-}: {
-  name: string;
-  valueC: number;
-  minC: number;
-  maxC: number;
-  onChange: (c: number) => void;
-}) {
-  const fmt = useFormat();
-  const f = fmt.settings.temperature === 'F';
-  const to = (c: number) => (f ? Math.round(c * 1.8 + 32) : c);
-  return (
-    <Stepper
-      name={name}
-      value={to(valueC)}
-      unit={fmt.tempUnit}
-      step={f ? 2 : 1}
-      min={to(minC)}
-      max={to(maxC)}
-      onChange={(v) => onChange(f ? Math.round(fahrenheitToCelsius(v) * 10) / 10 : v)}
-    />
-  );
 }
 
 function NameForm({ plan, onChange, onDone }: { plan: Plan; onChange: (p: Plan) => void; onDone: () => void }) {

@@ -2,7 +2,7 @@ import type { Forecast } from '../../core/model/forecast';
 import type { Choices, Family } from '../../core/plan/plan';
 import type { SetWord } from '../../core/texture/words';
 import type { Rule } from '../../core/plan/rules';
-import type { Difference } from '../../core/advice/schools';
+import type { Difference } from '../../core/advice/differences';
 import type { SideKind } from '../../core/plan/sidePot';
 import type { RiskName } from '../../core/model/risks';
 import type { Look } from '../../core/pot/flavour';
@@ -228,6 +228,8 @@ export function costSays(d: Difference): string {
         : t('cost.scentStays');
     case 'topMin':
       return t('cost.topMinutes', { more: minutesMore(from, to) });
+    case 'ovenMin':
+      return Math.abs(to - from) < 0.4 ? '' : t('cost.ovenMinutes', { to: to.toFixed(0), from: from.toFixed(0) });
     case 'topMm':
       return t('cost.topMm', { to: Math.round(to), from: Math.round(from) });
     case 'cream':

@@ -22,6 +22,7 @@ import { shared } from './shared';
 import { shopping } from './shopping';
 import { sides } from './sides';
 import { solve } from './solve';
+import { steps } from './steps';
 import { tasks } from './tasks';
 import { terms } from './terms';
 import { ui } from './ui';
@@ -53,6 +54,7 @@ export const en = {
   ...shopping,
   ...sides,
   ...solve,
+  ...steps,
   ...tasks,
   ...terms,
   ...ui,

@@ -536,6 +536,7 @@ export const planRoom = {
   'cost.comesOut': 'comes out {{to}} instead of {{from}}',
   'cost.scentGoes': '{{pct}} % of the scent goes',
   'cost.scentStays': 'more of the scent stays',
+  'cost.ovenMinutes': '{{to}} min in the oven instead of {{from}}',
   'cost.topMinutes': '{{more}} for the top',
   'cost.topMm': 'top {{to}} mm instead of {{from}}',
   'cost.creamier': 'creamier in colour',

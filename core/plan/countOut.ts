@@ -1,0 +1,47 @@
+import { GRAINS } from '../pot/grain';
+import { atStages, oncePerPlan, type Stages } from './stages';
+import { methodOf } from './family';
+import type { HeatRole, MethodStep } from './method';
+import type { Plan } from './plan';
+
+/** When the pot thickens, and when whole spices come out of it: places in the method. */
+
+/** fires that do not thicken */
+const GENTLE: readonly HeatRole[] = ['warm', 'cool', 'off the heat'];
+
+/** From here on the pot thickens: what thickens goes into a hot pot, or the fire under it begins. Kernels take longer. */
+function thickens(step: MethodStep, heated: boolean, stages: Stages, kernels: boolean): boolean {
+  if (step.do === 'add')
+    return (
+      stages[step.stage].length > 0 &&
+      (step.stage === 'slurry' || step.stage === 'bowl' || (heated && step.stage === 'grain'))
+    );
+  return step.do === 'heat' && !GENTLE.includes(step.role) && !(kernels && step.role === 'thicken');
+}
+
+export type Places = {
+  /** index of the first step that thickens; -1 where none does */
+  thickens: number;
+  /** index of the step before which whole spices are counted out; -1 where nothing has to come out */
+  countOut: number;
+};
+
+/**
+ * Whole spices stay in as long as they do no harm: until the pot thickens, later they drag half the paste along. Whole
+ * rice lets them go at the very end, unless egg or a slurry binds it before.
+ */
+export const placesOf = oncePerPlan((plan: Plan): Places => {
+  const method = methodOf(plan);
+  const stages = atStages(plan);
+  const all = Object.values(stages).flat();
+  const kernels = all.some((p) => p.ingredient.thickener && GRAINS[p.ingredient.thickener].form === 'kernel');
+  const heatedBefore = (i: number) => method.slice(0, i).some((s) => s.do === 'heat');
+  const first = method.findIndex((s, i) => thickens(s, heatedBefore(i), stages, kernels));
+  if (!all.some((p) => p.ingredient.comesOut)) return { thickens: first, countOut: -1 };
+  if (!kernels) return { thickens: first, countOut: first };
+  const binds = method.findIndex(
+    (s) => s.do === 'add' && (s.stage === 'slurry' || s.stage === 'bowl') && stages[s.stage].length > 0,
+  );
+  const pour = method.findIndex((s) => s.do === 'pour');
+  return { thickens: first, countOut: binds >= 0 ? binds : pour >= 0 ? pour : first };
+});

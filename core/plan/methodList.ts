@@ -1,0 +1,306 @@
+import { say, type Said } from '../say';
+import { FRIDGE_C, methodOf, notAdded, USUAL_BATH } from './family';
+import { BESIDE_STAGES, grillsOnly, type AddStep, type HeatStep, type MethodStep, type Stage } from './method';
+import type { Plan } from './plan';
+import { atStages } from './stages';
+
+/** The way a plan is cooked, as a list that a cook changes: each change is a plan with steps of its own. */
+
+export const STEP_KINDS = [
+  'wet',
+  'warm',
+  'thicken',
+  'cook on',
+  'reduce',
+  'add',
+  'fold in',
+  'stand',
+  'pour',
+  'top',
+  'bake',
+  'grill',
+  'rest',
+  'chill',
+  'freeze',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+/** Stages whose adding is a wetting: of starch, of grain, of egg. */
+const WET: readonly Stage[] = ['slurry', 'grain', 'bowl'];
+
+/** What a cook would call a step. */
+export function kindOf(step: MethodStep): StepKind {
+  switch (step.do) {
+    case 'add':
+      return WET.includes(step.stage) ? 'wet' : step.stage === 'fold in' ? 'fold in' : 'add';
+    case 'heat':
+      switch (step.role) {
+        case 'warm':
+        case 'thicken':
+        case 'reduce':
+          return step.role;
+        case 'off the heat':
+        case 'cool':
+        case 'heat off':
+          return 'stand';
+        default:
+          return 'cook on';
+      }
+    case 'pour':
+    case 'top':
+      return step.do;
+    case 'bake':
+      return grillsOnly(step) ? 'grill' : 'bake';
+    case 'rest':
+      return step.where === 'room' ? 'rest' : step.where === 'freezer' ? 'freeze' : 'chill';
+  }
+}
+
+export type NamedStep = MethodStep & { id: string };
+
+const bare = (step: MethodStep): string => {
+  switch (step.do) {
+    case 'heat':
+      return step.role;
+    case 'add':
+      return `add ${step.stage}`;
+    case 'rest':
+      return `rest ${step.where}`;
+    case 'bake':
+      return grillsOnly(step) ? 'grill' : 'bake';
+    default:
+      return step.do;
+  }
+};
+
+/** Each step with an id that no other has: its own, or what it is, numbered where there are two. */
+function named(steps: readonly MethodStep[]): NamedStep[] {
+  const taken = new Set(steps.flatMap((s) => s.id ?? []));
+  const used = new Set<string>();
+  return steps.map((s) => {
+    let id = s.id;
+    if (id === undefined || used.has(id)) {
+      const base = id ?? bare(s);
+      id = base;
+      for (let n = 2; used.has(id) || (taken.has(id) && s.id !== id); n++) id = `${base} ${n}`;
+    }
+    used.add(id);
+    return { ...s, id };
+  });
+}
+
+/** The method of a plan, each step with its id. @throws UnknownIngredientError */
+export const listOf = (plan: Plan): NamedStep[] => named(methodOf(plan));
+
+/** The plan with these steps; the hours from the pouring to the table are theirs. */
+function withSteps(plan: Plan, steps: readonly MethodStep[]): Plan {
+  const minutes = steps.reduce((sum, s) => sum + (s.do === 'rest' ? s.minutes : 0), 0);
+  const rested = steps.some((s) => s.do === 'rest');
+  return {
+    ...plan,
+    steps: named(steps),
+    ...(rested ? { rest: { ...plan.rest, hours: Math.min(96, Math.round((minutes / 60) * 100) / 100) } } : {}),
+  };
+}
+
+/** The family's own way again. */
+export function asUsual(plan: Plan): Plan {
+  const { steps: _steps, ...rest } = plan;
+  return rest;
+}
+
+export function changeStep(plan: Plan, id: string, change: (step: MethodStep) => MethodStep): Plan {
+  return withSteps(
+    plan,
+    listOf(plan).map((s) => (s.id === id ? { ...change(s), id } : s)),
+  );
+}
+
+export const removeStep = (plan: Plan, id: string): Plan =>
+  withSteps(
+    plan,
+    listOf(plan).filter((s) => s.id !== id),
+  );
+
+/** A step to another place of the list, counted from 0. */
+export function moveStep(plan: Plan, id: string, to: number): Plan {
+  const list = listOf(plan);
+  const step = list.find((s) => s.id === id);
+  if (!step) return plan;
+  const others = list.filter((s) => s !== step);
+  const at = Math.max(0, Math.min(others.length, to));
+  return withSteps(plan, [...others.slice(0, at), step, ...others.slice(at)]);
+}
+
+/** A stage that a new step would add: one that holds something and is added nowhere yet. */
+function stageFor(plan: Plan, kind: StepKind): Stage {
+  const free = notAdded(plan, methodOf(plan));
+  const fits = (s: Stage) => kindOf({ ...addsTo(plan, s) }) === kind;
+  return free.find(fits) ?? (kind === 'wet' ? 'slurry' : kind === 'fold in' ? 'fold in' : 'late');
+}
+
+const addsTo = (plan: Plan, stage: Stage): AddStep => ({
+  do: 'add',
+  stage,
+  tempC: stage === 'slurry' ? FRIDGE_C + 2 : plan.room.tempC,
+  how: stage === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
+  stirring: stage === 'fold in' ? 'spoon' : 'whisk',
+  soakMin: 0,
+  left: 0,
+  ...(stage === 'bowl' ? { ladleG: 60 } : {}),
+});
+
+/** A new step of a kind, as it usually goes in this plan. */
+export function newStep(plan: Plan, kind: StepKind): MethodStep {
+  const { heatSetting, simmerSetting, stirEveryS } = plan.method;
+  const fire = (step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'until'>): HeatStep => ({
+    do: 'heat',
+    setting: simmerSetting,
+    limitMin: 90,
+    stirEveryS,
+    tool: 'spoon',
+    lid: 'off',
+    wrapped: false,
+    ...(plan.choices.heat === 'double boiler' ? { over: USUAL_BATH } : {}),
+    ...step,
+  });
+  const bake = { do: 'bake', ovenC: plan.choices.ovenC ?? 180, fan: false, bath: 'none', limitMin: 90 } as const;
+  switch (kind) {
+    case 'wet':
+    case 'add':
+    case 'fold in':
+      return addsTo(plan, stageFor(plan, kind));
+    case 'warm':
+      return fire({ role: 'warm', setting: heatSetting, stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } });
+    case 'thicken':
+      return fire({ role: 'thicken', setting: heatSetting, until: { reach: 'bubble' } });
+    case 'cook on':
+      return fire({ role: 'cook on', until: { reach: 'time', minutes: 5 } });
+    case 'reduce':
+      return fire({ role: 'reduce', stirEveryS: 10, until: { reach: 'share', share: 0.75 }, limitMin: 150 });
+    case 'stand':
+      return fire({ role: 'off the heat', setting: 0, stirEveryS: 10, until: { reach: 'time', minutes: 2 } });
+    case 'pour':
+      return { do: 'pour' };
+    case 'top':
+      return { do: 'top', tempC: plan.room.tempC };
+    case 'bake':
+      return { ...bake, from: 'hot', covered: false, grillMin: 0, until: { reach: 'colour' } };
+    case 'grill':
+      return { ...bake, from: 'hot', covered: false, grillMin: 3, until: { reach: 'time', minutes: 0 } };
+    case 'rest':
+      return { do: 'rest', where: 'room', minutes: 20, covered: plan.rest.covered };
+    case 'chill':
+      return { do: 'rest', where: 'fridge', minutes: 120, tempC: plan.rest.fridgeC, covered: plan.rest.covered };
+    case 'freeze':
+      return { do: 'rest', where: 'freezer', minutes: 45, covered: plan.rest.covered };
+  }
+}
+
+/** Where a new step usually stands: what is done at the hob before the pouring, the rest behind what is like it. */
+export function usualPlace(plan: Plan, kind: StepKind): number {
+  const list = listOf(plan);
+  const pour = list.findIndex((s) => s.do === 'pour');
+  const end = list.length;
+  if (kind === 'rest' || kind === 'chill' || kind === 'freeze') return end;
+  if (kind === 'pour') return pour >= 0 ? pour + 1 : end;
+  if (kind === 'top' || kind === 'bake' || kind === 'grill') {
+    const cold = list.findIndex((s, i) => i > pour && s.do === 'rest');
+    return cold >= 0 ? cold : end;
+  }
+  const off = list.findIndex((s) => s.do === 'heat' && s.role === 'off the heat');
+  const hob = off >= 0 ? off : pour;
+  if (kind === 'fold in') return pour >= 0 ? pour : end;
+  return hob >= 0 ? hob : end;
+}
+
+/** @returns the plan with a step more, and that step's id */
+export function insertStep(
+  plan: Plan,
+  kind: StepKind,
+  at = usualPlace(plan, kind),
+  step: MethodStep = newStep(plan, kind),
+): { plan: Plan; id: string } {
+  const list = listOf(plan);
+  const next = withSteps(plan, [...list.slice(0, at), step, ...list.slice(at)]);
+  return { plan: next, id: next.steps![at]!.id! };
+}
+
+/** A steep before it thickens, so that whole spices draw: warm, lid on. */
+export function steepFirst(plan: Plan, minutes: number, at: number): Plan {
+  const step: MethodStep = {
+    ...(newStep(plan, 'stand') as HeatStep),
+    role: 'warm',
+    setting: 1,
+    lid: 'on',
+    stirEveryS: null,
+    until: { reach: 'time', minutes },
+  };
+  return insertStep(plan, 'warm', at, step).plan;
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * A plan with steps of its own, after something else of it was changed: what the family's way does differently now is
+ * done in the cook's list too, where the cook had left it as it was. So the quick choices and the list are one method.
+ */
+export function followSteps(was: Plan, next: Plan): Plan {
+  if (!was.steps || next.steps !== was.steps) return next;
+  const before = listOf(asUsual(was));
+  const after = listOf(asUsual(next));
+  if (same(before, after)) return next;
+  const mine = named(was.steps);
+  const byId = (list: readonly NamedStep[]) => new Map(list.map((s) => [s.id, s]));
+  const [old, now] = [byId(before), byId(after)];
+  const kept = mine.flatMap((s) => {
+    const usual = old.get(s.id);
+    if (!usual || !same(usual, s)) return [s];
+    const changed = now.get(s.id);
+    return changed ? [changed] : [];
+  });
+  // what is new in the family's way stands behind what it follows there
+  const out = [...kept];
+  for (const [i, step] of after.entries()) {
+    if (old.has(step.id) || out.some((s) => s.id === step.id)) continue;
+    const before = after.slice(0, i).findLast((s) => out.some((o) => o.id === s.id));
+    out.splice(before ? out.findIndex((s) => s.id === before.id) + 1 : 0, 0, step);
+  }
+  return withSteps(next, out);
+}
+
+/** What a list of steps would do wrong: which step, and why. */
+export type StepTrouble = { id?: string; says: Said; /** a stage that no step adds */ stage?: Stage };
+
+export function stepTroubles(plan: Plan): StepTrouble[] {
+  const list = listOf(plan);
+  const stages = atStages(plan);
+  const out: StepTrouble[] = notAdded(plan, list).map((stage) => ({
+    stage,
+    says: say('steps.noneAdds', { what: stages[stage].map((p) => p.ingredient.name).join(', ') }),
+  }));
+  const pour = list.findIndex((s) => s.do === 'pour');
+  if (pour < 0) out.push({ says: say('steps.nothingPours') });
+  const added = new Set<Stage>();
+  list.forEach((s, i) => {
+    const trouble = (says: Said) => out.push({ id: s.id, says });
+    if (s.do === 'add') {
+      if (added.has(s.stage)) trouble(say('steps.addedTwice'));
+      else if (!stages[s.stage].length) trouble(say('steps.addsNothing'));
+      added.add(s.stage);
+    }
+    if (s.do === 'top' && !stages.top.length) trouble(say('steps.noTop'));
+    if (pour >= 0 && i > pour && (s.do === 'heat' || s.do === 'add')) trouble(say('steps.potIsEmpty'));
+    if (pour >= 0 && i < pour && (s.do === 'bake' || s.do === 'top' || s.do === 'rest'))
+      trouble(say('steps.notInDish'));
+    if (s.do === 'pour' && i > pour) trouble(say('steps.pouredTwice'));
+  });
+  return out;
+}
+
+/** The list with what a stage holds added where it usually is. */
+export const addStage = (plan: Plan, stage: Stage): Plan => {
+  if (BESIDE_STAGES.includes(stage)) return plan;
+  const step = addsTo(plan, stage);
+  return insertStep(plan, kindOf(step), undefined, step).plan;
+};

@@ -1,0 +1,354 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type Announcements,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import ArrowDown from 'lucide-react-native/icons/arrow-down';
+import ArrowUp from 'lucide-react-native/icons/arrow-up';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import GripVertical from 'lucide-react-native/icons/grip-vertical';
+import Plus from 'lucide-react-native/icons/plus';
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { differences, toldOf } from '../../core/advice/differences';
+import type { Forecast } from '../../core/model/forecast';
+import { placesOf } from '../../core/plan/countOut';
+import {
+  addStage,
+  asUsual,
+  changeStep,
+  insertStep,
+  listOf,
+  moveStep,
+  removeStep,
+  STEP_KINDS,
+  steepFirst,
+  stepTroubles,
+  type NamedStep,
+  type StepKind,
+  type StepTrouble,
+} from '../../core/plan/methodList';
+import type { MethodStep } from '../../core/plan/method';
+import type { Plan } from '../../core/plan/plan';
+import { lookUp } from '../../core/plan/stages';
+import { say } from '../../core/say';
+import { colour } from '../../ui/colours';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Type } from '../../ui/Type';
+import { useApp } from '../shared/App';
+import { useTakeBack } from '../shared/useTakeBack';
+import { t } from '../../words';
+import { CostList } from './CostList';
+import { StepFields } from './StepFields';
+import { stepLine, stepTitle, stepTold } from './stepWords';
+
+type Props = {
+  plan: Plan;
+  forecast: Forecast | undefined;
+  /** the forecast is not of this plan yet */
+  working: boolean;
+  onChange: (next: Plan) => void;
+};
+
+/** Steps that a list may hold. */
+const MOST = 60;
+
+/** The way it is cooked: every step to be moved, changed, taken out or put in, and what each change does. */
+export function MethodForm({ plan, forecast, working, onChange }: Props) {
+  const { tell } = useApp();
+  const [openId, setOpenId] = useState<string | undefined>();
+  const [adding, setAdding] = useState(false);
+  const back = useTakeBack();
+  const list = listOf(plan);
+  const troubles = stepTroubles(plan);
+  const change = (next: Plan, text: string) => {
+    back.offer(text, () => onChange(plan));
+    onChange(next);
+  };
+  const put = (kind: StepKind) => {
+    const { plan: next, id } = insertStep(plan, kind);
+    onChange(next);
+    setAdding(false);
+    setOpenId(id);
+  };
+  return (
+    <>
+      <Effect plan={plan} forecast={forecast} working={working} />
+      {troubles
+        .filter((x) => x.id === undefined)
+        .map((x) => (
+          <View key={JSON.stringify(x.says)} className="gap-2">
+            <Notice text={tell(x.says)} />
+            {x.stage ? (
+              <Key label={t('steps.putIn')} className="self-start" onPress={() => onChange(addStage(plan, x.stage!))} />
+            ) : null}
+          </View>
+        ))}
+      <Undrawn plan={plan} forecast={working ? undefined : forecast} onChange={onChange} />
+      <Sortable list={list} onMove={(id, to) => onChange(moveStep(plan, id, to))}>
+        {list.map((s, i) => (
+          <StepCard
+            key={s.id}
+            step={s}
+            at={i}
+            list={list}
+            plan={plan}
+            forecast={working ? undefined : forecast}
+            troubles={troubles.filter((x) => x.id === s.id)}
+            open={openId === s.id}
+            onToggle={() => setOpenId(openId === s.id ? undefined : s.id)}
+            onStep={(next) => onChange(changeStep(plan, s.id, () => next))}
+            onMove={(to) => onChange(moveStep(plan, s.id, to))}
+            onOut={() => change(removeStep(plan, s.id), t('steps.isOut', { step: stepTitle(s) }))}
+          />
+        ))}
+      </Sortable>
+      {adding ? (
+        <View className="gap-2" testID="step-kinds">
+          <Type kind="strong">{t('steps.whichStep')}</Type>
+          <View className="flex-row flex-wrap gap-2">
+            {STEP_KINDS.map((kind) => (
+              <Key
+                key={kind}
+                label={t(`stepKind.${kind}`)}
+                sub={t(`stepKind.${kind}.sub`)}
+                left
+                className="min-w-[46%] flex-1"
+                onPress={() => put(kind)}
+              />
+            ))}
+          </View>
+          <Key label={t('steps.noStep')} kind="quiet" onPress={() => setAdding(false)} className="self-start" />
+        </View>
+      ) : (
+        <View className="flex-row flex-wrap gap-2">
+          <Key
+            label={t('steps.addAStep')}
+            icon={Plus}
+            size="amount"
+            disabled={list.length >= MOST}
+            onPress={() => setAdding(true)}
+          />
+          {plan.steps ? (
+            <Key
+              label={t('steps.asUsual')}
+              size="amount"
+              onPress={() => change(asUsual(plan), t('steps.asUsualAgain'))}
+            />
+          ) : null}
+        </View>
+      )}
+      {back.bar}
+    </>
+  );
+}
+
+/** What all changes since the list was opened do to minutes, set and risk. */
+function Effect({ plan, forecast, working }: Pick<Props, 'plan' | 'forecast' | 'working'>) {
+  const [base, setBase] = useState<{ plan: Plan; forecast: Forecast } | undefined>();
+  if (!base && forecast && !working) setBase({ plan, forecast });
+  const name = say('plain', { text: plan.name });
+  const costs =
+    base && forecast && base.forecast !== forecast
+      ? differences(toldOf(name, base.plan, base.forecast), toldOf(name, plan, forecast))
+      : [];
+  return (
+    <View
+      className="sticky top-0 z-10 gap-0.5 rounded-plate border-edge border-ink bg-plate p-3"
+      aria-live="polite"
+      testID="step-effect"
+    >
+      <Type kind="title" tone={working ? 'quiet' : 'ink'}>
+        {forecast
+          ? t('steps.now', {
+              word: t(`word.${forecast.serving.word}`),
+              minutes: Math.round(forecast.minutes.total),
+              depthMm: Math.round(forecast.depthMm),
+            })
+          : t('planRoom.workingItOut')}
+      </Type>
+      {base && forecast && base.forecast !== forecast ? (
+        <>
+          <Type kind="smallStrong">{t('steps.sinceYouOpenedThis')}</Type>
+          <CostList costs={costs} />
+        </>
+      ) : (
+        <Type kind="small" tone="quiet">
+          {t('steps.nothingChangedYet')}
+        </Type>
+      )}
+    </View>
+  );
+}
+
+/** Whole spices that have to come out before they have drawn. */
+function Undrawn({ plan, forecast, onChange }: Pick<Props, 'plan' | 'forecast' | 'onChange'>) {
+  const weak = forecast?.aroma.filter((a) => a.steepMin !== undefined) ?? [];
+  const at = placesOf(plan).countOut;
+  if (!weak.length || at < 0) return null;
+  const minutes = Math.max(...weak.map((a) => a.steepMin!));
+  return (
+    <View className="gap-2">
+      {weak.map((a) => (
+        <Notice
+          key={a.ingredientId}
+          harm={false}
+          text={t('steps.hasDrawn', {
+            name: lookUp(plan, a.ingredientId).name,
+            tenths: Math.round(10 * (a.drawn ?? 0)),
+          })}
+        />
+      ))}
+      <Key
+        label={t('steps.steepFirst', { minutes })}
+        className="self-start"
+        onPress={() => onChange(steepFirst(plan, minutes, at))}
+      />
+    </View>
+  );
+}
+
+function Sortable({
+  list,
+  onMove,
+  children,
+}: {
+  list: readonly NamedStep[];
+  onMove: (id: string, to: number) => void;
+  children: ReactNode;
+}) {
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const place = (id: string | number | undefined) => ({ at: list.findIndex((s) => s.id === id) + 1, of: list.length });
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => t('steps.takenAt', place(active.id)),
+    onDragOver: ({ over }) => (over ? t('steps.movedTo', place(over.id)) : undefined),
+    onDragEnd: ({ over, active }) => t('steps.droppedAt', place(over?.id ?? active.id)),
+    onDragCancel: () => t('steps.putBack'),
+  };
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      accessibility={{ announcements, screenReaderInstructions: { draggable: '' } }}
+      onDragEnd={({ active, over }) => {
+        if (over && over.id !== active.id)
+          onMove(
+            String(active.id),
+            list.findIndex((s) => s.id === over.id),
+          );
+      }}
+    >
+      <SortableContext items={list.map((s) => s.id)} strategy={verticalListSortingStrategy}>
+        <View testID="steps">{children}</View>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+function StepCard({
+  step,
+  at,
+  list,
+  plan,
+  forecast,
+  troubles,
+  open,
+  onToggle,
+  onStep,
+  onMove,
+  onOut,
+}: {
+  step: NamedStep;
+  at: number;
+  list: readonly NamedStep[];
+  plan: Plan;
+  forecast: Forecast | undefined;
+  troubles: readonly StepTrouble[];
+  open: boolean;
+  onToggle: () => void;
+  onStep: (next: MethodStep) => void;
+  onMove: (to: number) => void;
+  onOut: () => void;
+}) {
+  const { fmt, tell } = useApp();
+  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, isDragging } = useSortable({
+    id: step.id,
+  });
+  const title = stepTitle(step);
+  const told = forecast ? stepTold(at, list, plan, forecast, fmt) : '';
+  const overflows = step.do === 'add' && step.stage === 'fold in' && (forecast?.fillRel ?? 0) > 1;
+  const Chevron = open ? ChevronDown : ChevronRight;
+  return (
+    <View
+      ref={setNodeRef as never}
+      style={transform ? { transform: [{ translateY: transform.y }], zIndex: isDragging ? 1 : 0 } : undefined}
+      className={`border-b-hair border-line ${isDragging ? 'rounded-key bg-plate' : ''}`}
+      testID={`step-${step.id}`}
+    >
+      <View className="flex-row items-stretch">
+        <Pressable
+          ref={setActivatorNodeRef as never}
+          {...(attributes as object)}
+          {...(listeners as object)}
+          role="button"
+          aria-label={t('steps.drag', { step: title })}
+          className="w-12 touch-none items-center justify-center"
+        >
+          <GripVertical size={22} color={colour.ink2} />
+        </Pressable>
+        <Pressable
+          role="button"
+          aria-expanded={open}
+          aria-label={[`${at + 1}. ${title}`, stepLine(step, plan, fmt), told].filter(Boolean).join(', ')}
+          onPress={onToggle}
+          className="min-h-[60px] min-w-0 flex-1 flex-row items-center gap-2 py-2 active:opacity-70"
+        >
+          <View className="min-w-0 flex-1">
+            <Type kind="strong">{`${at + 1}. ${title}`}</Type>
+            <Type kind="small" tone="quiet">
+              {stepLine(step, plan, fmt)}
+            </Type>
+            {told ? <Type kind="smallStrong">{told}</Type> : null}
+          </View>
+          <Chevron size={20} color={colour.ink2} />
+        </Pressable>
+      </View>
+      {troubles.map((x) => (
+        <Notice key={x.says.code} text={tell(x.says)} />
+      ))}
+      {overflows ? <Notice text={t('stepTold.overflows')} /> : null}
+      {open ? (
+        <View className="gap-3 pb-4 pl-3 pr-1 pt-1">
+          <StepFields step={step} plan={plan} onChange={onStep} />
+          <View className="flex-row flex-wrap gap-2">
+            <Key label={t('steps.up')} icon={ArrowUp} disabled={at === 0} onPress={() => onMove(at - 1)} />
+            <Key
+              label={t('steps.down')}
+              icon={ArrowDown}
+              disabled={at === list.length - 1}
+              onPress={() => onMove(at + 1)}
+            />
+            <Key label={t('steps.takeOut')} kind="harm" disabled={list.length === 1} onPress={onOut} />
+          </View>
+        </View>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,393 @@
+import { View } from 'react-native';
+import { USUAL_BATH } from '../../core/plan/family';
+import type { NamedStep } from '../../core/plan/methodList';
+import {
+  BESIDE_STAGES,
+  STAGES,
+  type AddStep,
+  type BakeStep,
+  type HeatStep,
+  type MethodStep,
+  type RestStep,
+} from '../../core/plan/method';
+import type { Plan } from '../../core/plan/plan';
+import { atStages } from '../../core/plan/stages';
+import { BITE } from '../../core/pot/grain';
+import { TOOLS } from '../../core/pot/heat';
+import { STARCH_ENTRIES } from '../../core/pot/lumps';
+import { LIDS } from '../../core/pot/surface';
+import { REST_PLACES } from '../../core/set/cooling';
+import { Choices } from '../../ui/Choices';
+import { HobOvals } from '../../ui/HobOvals';
+import { Notice } from '../../ui/Notice';
+import { Stepper } from '../../ui/Stepper';
+import { Type } from '../../ui/Type';
+import { t } from '../../words';
+import { meetsLiquid, namesAt } from './stepWords';
+import { TempStepper } from './TempStepper';
+
+type Change = (next: MethodStep) => void;
+
+/** What of one step can be changed. */
+export function StepFields({ step, plan, onChange }: { step: NamedStep; plan: Plan; onChange: Change }) {
+  switch (step.do) {
+    case 'heat':
+      return <HeatFields step={step} onChange={onChange} />;
+    case 'add':
+      return <AddFields step={step} plan={plan} onChange={onChange} />;
+    case 'bake':
+      return <BakeFields step={step} onChange={onChange} />;
+    case 'rest':
+      return <RestFields step={step} onChange={onChange} />;
+    case 'top':
+      return (
+        <TempStepper
+          name={t('stepField.itsTemp')}
+          valueC={step.tempC}
+          minC={0}
+          maxC={100}
+          onChange={(tempC) => onChange({ ...step, tempC })}
+        />
+      );
+    case 'pour':
+      return null;
+  }
+}
+
+const REACHES = ['time', 'temperature', 'bubble', 'share', 'grain', 'thickness'] as const;
+type Reach = (typeof REACHES)[number];
+const UNTIL: Record<Reach, HeatStep['until']> = {
+  time: { reach: 'time', minutes: 5 },
+  temperature: { reach: 'temperature', tempC: 82 },
+  bubble: { reach: 'bubble' },
+  share: { reach: 'share', share: 0.75 },
+  grain: { reach: 'grain', bite: BITE.done },
+  thickness: { reach: 'thickness', viscosityPaS: 0.12 },
+};
+
+function HeatFields({ step, onChange }: { step: HeatStep & { id: string }; onChange: Change }) {
+  const set = (change: Partial<HeatStep>) => onChange({ ...step, ...change });
+  const { until } = step;
+  return (
+    <>
+      <Choices
+        label={t('stepField.until')}
+        value={until.reach}
+        options={[...REACHES, ...(until.reach === 'mass' ? (['mass'] as const) : [])].map((value) => ({
+          value,
+          label: value === 'time' ? t('stepField.minutes') : t(`stepField.${value}`),
+        }))}
+        onChoose={(reach) => (reach === until.reach || reach === 'mass' ? undefined : set({ until: UNTIL[reach] }))}
+      />
+      {until.reach === 'time' ? (
+        <Stepper
+          name={t('stepField.howLong')}
+          value={until.minutes}
+          unit="min"
+          step={1}
+          min={0}
+          max={600}
+          onChange={(minutes) => set({ until: { reach: 'time', minutes } })}
+        />
+      ) : null}
+      {until.reach === 'temperature' ? (
+        <TempStepper
+          name={t('stepField.howHot')}
+          valueC={until.tempC}
+          minC={20}
+          maxC={100}
+          onChange={(tempC) => set({ until: { reach: 'temperature', tempC } })}
+        />
+      ) : null}
+      {until.reach === 'share' ? (
+        <Stepper
+          name={t('stepField.left')}
+          value={Math.round(until.share * 100)}
+          unit="%"
+          step={5}
+          min={10}
+          max={100}
+          onChange={(percent) => set({ until: { reach: 'share', share: percent / 100 } })}
+        />
+      ) : null}
+      <Type kind="strong">{t('stepField.ring')}</Type>
+      <View className="flex-row">
+        <HobOvals
+          now={step.setting}
+          onSet={(setting) => {
+            const { watts: _watts, ...rest } = step;
+            onChange({ ...rest, setting: setting === step.setting ? 0 : setting });
+          }}
+        />
+      </View>
+      <Choices
+        label={t('stepField.spoon')}
+        value={step.stirEveryS === null}
+        options={[
+          { value: false, label: t('stepField.stirred') },
+          { value: true, label: t('stepField.still') },
+        ]}
+        onChoose={(still) => set({ stirEveryS: still ? null : (step.stirEveryS ?? 3) })}
+      />
+      {step.stirEveryS === null ? null : (
+        <Stepper
+          name={t('stepField.stirEvery')}
+          value={step.stirEveryS}
+          unit="s"
+          step={step.stirEveryS >= 30 ? 30 : 1}
+          min={0.5}
+          max={1200}
+          onChange={(stirEveryS) => set({ stirEveryS })}
+        />
+      )}
+      <Choices
+        label={t('stepField.with')}
+        value={step.tool}
+        options={TOOLS.map((value) => ({ value, label: t(`stepField.tool.${value}`) }))}
+        onChoose={(tool) => set({ tool })}
+      />
+      <Choices
+        label={t('stepField.lid')}
+        value={step.lid}
+        options={LIDS.map((value) => ({ value, label: t(`stepField.lid.${value}`) }))}
+        onChoose={(lid) => set({ lid })}
+      />
+      <Choices
+        label={t('stepField.over')}
+        value={step.over !== undefined}
+        options={[
+          { value: false, label: t('stepField.fire') },
+          { value: true, label: t('stepField.water') },
+        ]}
+        onChoose={(water) => {
+          const { over, ...rest } = step;
+          onChange(water ? { ...rest, over: over ?? USUAL_BATH } : rest);
+        }}
+      />
+    </>
+  );
+}
+
+const HANDS = ['none', 'spoon', 'whisk'] as const;
+
+function AddFields({ step, plan, onChange }: { step: AddStep & { id: string }; plan: Plan; onChange: Change }) {
+  const set = (change: Partial<AddStep>) => onChange({ ...step, ...change });
+  const held = STAGES.filter(
+    (s) => s !== 'pot' && !BESIDE_STAGES.includes(s) && (atStages(plan)[s].length > 0 || s === step.stage),
+  );
+  const egg = atStages(plan)[step.stage].some((p) => p.ingredient.egg);
+  const rawWhites = step.stage === 'fold in' && atStages(plan)[step.stage].some((p) => p.ingredient.egg?.yolk === 0);
+  return (
+    <>
+      <Choices
+        label={t('stepField.what')}
+        column
+        value={step.stage}
+        options={held.map((value) => ({ value, label: namesAt(plan, value), sub: t(`when.${value}`) }))}
+        onChoose={(stage) => set({ stage })}
+      />
+      {rawWhites ? <Notice text={t('stepTold.rawWhites')} /> : null}
+      {meetsLiquid(plan, step.stage) ? (
+        <Choices
+          label={t('stepField.how')}
+          value={step.how}
+          options={STARCH_ENTRIES.map((value) => ({ value, label: t(`entry.${value}`) }))}
+          onChoose={(how) => set({ how })}
+        />
+      ) : null}
+      <Choices
+        label={t('stepField.hand')}
+        value={step.stirring}
+        options={HANDS.map((value) => ({ value, label: t(`stepField.hand.${value}`) }))}
+        onChoose={(stirring) => set({ stirring })}
+      />
+      {egg ? (
+        <Choices
+          label={t('stepField.ladle')}
+          value={step.ladleG !== undefined}
+          options={[
+            { value: true, label: t('stepField.ladleYes') },
+            { value: false, label: t('stepField.ladleNo') },
+          ]}
+          onChoose={(ladled) => {
+            const { ladleG, ...rest } = step;
+            onChange(ladled ? { ...rest, ladleG: ladleG ?? 60 } : rest);
+          }}
+        />
+      ) : null}
+      {step.ladleG === undefined ? null : (
+        <Stepper
+          name={t('stepField.ladleG')}
+          value={step.ladleG}
+          unit="g"
+          step={10}
+          min={10}
+          max={2000}
+          onChange={(ladleG) => set({ ladleG })}
+        />
+      )}
+      <TempStepper
+        name={t('stepField.itsTemp')}
+        valueC={step.tempC}
+        minC={0}
+        maxC={100}
+        onChange={(tempC) => set({ tempC })}
+      />
+      {step.stage === 'grain' ? (
+        <Stepper
+          name={t('stepField.soak')}
+          value={step.soakMin}
+          unit="min"
+          step={15}
+          min={0}
+          max={1440}
+          onChange={(soakMin) => set({ soakMin })}
+        />
+      ) : null}
+      {step.stage === 'slurry' ? (
+        <Stepper
+          name={t('stepField.jug')}
+          value={Math.round(step.left * 100)}
+          unit="%"
+          step={5}
+          min={0}
+          max={90}
+          onChange={(percent) => set({ left: percent / 100 })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+const BAKE_UNTIL: Record<BakeStep['until']['reach'], BakeStep['until']> = {
+  time: { reach: 'time', minutes: 25 },
+  centre: { reach: 'centre', tempC: 85 },
+  colour: { reach: 'colour' },
+  carries: { reach: 'carries' },
+};
+
+function BakeFields({ step, onChange }: { step: BakeStep & { id: string }; onChange: Change }) {
+  const set = (change: Partial<BakeStep>) => onChange({ ...step, ...change });
+  const { until } = step;
+  const grillOnly = until.reach === 'time' && until.minutes === 0;
+  const grill = (
+    <Stepper
+      name={t('stepField.grill')}
+      value={step.grillMin}
+      unit="min"
+      step={0.5}
+      min={grillOnly ? 0.5 : 0}
+      max={15}
+      onChange={(grillMin) => set({ grillMin })}
+    />
+  );
+  if (grillOnly) return grill;
+  return (
+    <>
+      <TempStepper
+        name={t('stepField.oven')}
+        valueC={step.ovenC}
+        minC={80}
+        maxC={280}
+        onChange={(ovenC) => set({ ovenC })}
+      />
+      <Choices
+        label={t('stepField.until')}
+        value={until.reach}
+        options={(['time', 'colour', 'centre', 'carries'] as const).map((value) => ({
+          value,
+          label: value === 'time' ? t('stepField.minutes') : t(`stepField.${value}`),
+        }))}
+        onChoose={(reach) => (reach === until.reach ? undefined : set({ until: BAKE_UNTIL[reach] }))}
+      />
+      {until.reach === 'time' ? (
+        <Stepper
+          name={t('stepField.howLong')}
+          value={until.minutes}
+          unit="min"
+          step={5}
+          min={1}
+          max={300}
+          onChange={(minutes) => set({ until: { reach: 'time', minutes } })}
+        />
+      ) : null}
+      {until.reach === 'centre' ? (
+        <TempStepper
+          name={t('stepField.middle')}
+          valueC={until.tempC}
+          minC={50}
+          maxC={100}
+          onChange={(tempC) => set({ until: { reach: 'centre', tempC } })}
+        />
+      ) : null}
+      {grill}
+      <Choices
+        label={t('stepField.air')}
+        value={step.fan}
+        options={[
+          { value: false, label: t('stepField.still2') },
+          { value: true, label: t('stepField.fan') },
+        ]}
+        onChoose={(fan) => set({ fan })}
+      />
+      <Choices
+        label={t('stepField.start')}
+        value={step.from}
+        options={(['hot', 'cold'] as const).map((value) => ({ value, label: t(`stepField.${value}`) }))}
+        onChoose={(from) => set({ from })}
+      />
+      <Choices
+        label={t('stepField.bath')}
+        value={step.bath}
+        options={(['none', 'open', 'covered'] as const).map((value) => ({
+          value,
+          label: t(`stepField.bath.${value}`),
+        }))}
+        onChoose={(bath) => set({ bath })}
+      />
+      <Choices
+        label={t('stepField.dishCover')}
+        value={step.covered}
+        options={[
+          { value: false, label: t('stepField.uncovered') },
+          { value: true, label: t('stepField.foil') },
+        ]}
+        onChoose={(covered) => set({ covered })}
+      />
+    </>
+  );
+}
+
+function RestFields({ step, onChange }: { step: RestStep & { id: string }; onChange: Change }) {
+  return (
+    <>
+      <Choices
+        label={t('stepField.where')}
+        value={step.where}
+        options={REST_PLACES.map((value) => ({ value, label: t(`place.${value}`) }))}
+        onChoose={(where) => {
+          const { tempC: _tempC, ...rest } = step;
+          onChange({ ...rest, where });
+        }}
+      />
+      <Stepper
+        name={t('stepField.howLong')}
+        value={step.minutes}
+        unit="min"
+        step={step.minutes >= 120 ? 30 : 5}
+        min={0}
+        max={5760}
+        onChange={(minutes) => onChange({ ...step, minutes })}
+      />
+      <Choices
+        label={t('stepField.cover')}
+        value={step.covered}
+        options={[
+          { value: true, label: t('stepField.coverOn') },
+          { value: false, label: t('stepField.coverOff') },
+        ]}
+        onChoose={(covered) => onChange({ ...step, covered })}
+      />
+    </>
+  );
+}
