@@ -1,5 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
+import { ReadingFileSchema } from '../core/formats/readingFile';
+import { FURTHER } from '../core/recipe/fixtures/further';
 import { testPlan } from '../core/testing';
 
 const root = path.join(__dirname, '..');
@@ -24,6 +26,28 @@ describe('the other questions', () => {
     expect(r.status).toBe(1);
     expect(r.stderr).toMatch(/dish: /);
     expect((JSON.parse(ovalis(['schema', 'bake']).stdout) as { $id: string }).$id).toBe('ovalis-bake-1.schema.json');
+  });
+});
+
+describe('ovalis read', () => {
+  const recipe = FURTHER.find((w) => w.way.startsWith('cold slurry of meal'))!;
+  it('reads a recipe from standard input and prints its plan and what was found, as its schema has it', () => {
+    const r = ovalis(['read', '-'], recipe.text);
+    expect(r.stderr).toBe('');
+    const read = ReadingFileSchema.parse(JSON.parse(r.stdout));
+    expect(read.plan).toMatchObject({ family: 'porridge', choices: { grain: 'wetted cold first' } });
+    expect(read.findings.map((f) => f.id)).toContain('set');
+    expect((JSON.parse(ovalis(['schema', 'reading']).stdout) as { $id: string }).$id).toBe(
+      'ovalis-reading-1.schema.json',
+    );
+  });
+  it('says what is asked and what was not understood, and what is no recipe', () => {
+    const r = ovalis(['read', '-'], 'Cups\n2 cups milk\n40 g cornstarch\n1 tin moonbeam essence\n\nBoil it all.');
+    const read = ReadingFileSchema.parse(JSON.parse(r.stdout));
+    expect(read.asks.map((a) => a.text)).toEqual(['2 cups milk']);
+    expect(read.notUnderstood.map((a) => a.text)).toEqual(['1 tin moonbeam essence']);
+    const none = ovalis(['read', '-'], '');
+    expect([none.status, none.stderr]).toEqual([1, expect.stringMatching(/nothing in it/)]);
   });
 });
 

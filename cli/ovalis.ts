@@ -3,6 +3,8 @@ import { forecast } from '../core/model/forecast';
 import { answer, askJsonSchema, ASKS, type Ask } from '../core/formats/asks';
 import { batchJsonSchema } from '../core/formats/batchFile';
 import { kitchenJsonSchema } from '../core/formats/kitchenFile';
+import { readingFile, readingJsonSchema } from '../core/formats/readingFile';
+import { DEFAULT_SETTINGS } from '../core/settings';
 import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { Said } from '../core/say';
@@ -16,7 +18,8 @@ const USAGE = `Use:
   npm run -s ovalis -- cool FILE       a filled dish through room, fridge, freezer or baths
   npm run -s ovalis -- bake FILE       a filled dish in the oven
   npm run -s ovalis -- montecarlo FILE chances over many kitchens
-  npm run -s ovalis -- schema [NAME]   JSON Schema of plan (where none is named), kitchen, batch, or one of the questions above
+  npm run -s ovalis -- read FILE       a recipe (text, Markdown, HTML, JSON-LD): its plan, what is asked, what was not understood, findings
+  npm run -s ovalis -- schema [NAME]   JSON Schema of plan (where none is named), kitchen, batch, reading, or one of the questions above
   npm run -s ovalis -- example         a plan to start from
 `;
 
@@ -63,9 +66,15 @@ if (command === 'forecast' && file) {
       1,
     );
   print(a.value);
+} else if (command === 'read' && file) {
+  const meta = { id: 'recipe', serveAt: new Date().toISOString() };
+  const read = readingFile(readInput(file), { system: DEFAULT_SETTINGS.spoons, eggSize: 'eu M' }, meta);
+  if (!read.ok) fail(['This is not a recipe that can be read:', `  ${english(read.why)}`], 1);
+  print(read.value);
 } else if (command === 'schema' && isAsk(file)) print(askJsonSchema(file));
 else if (command === 'schema' && file === 'kitchen') print(kitchenJsonSchema());
 else if (command === 'schema' && file === 'batch') print(batchJsonSchema());
+else if (command === 'schema' && file === 'reading') print(readingJsonSchema());
 else if (command === 'schema' && (file === undefined || file === 'plan')) print(planJsonSchema());
 else if (command === 'example') print(choirSupper(Date.UTC(2026, 11, 11, 12)).plans[1]);
 else fail([USAGE], 2);

@@ -11,6 +11,9 @@ import { median } from 'simple-statistics';
 import { forecast, point } from '../core/model/forecast';
 import { aboutPlan } from '../core/advice/about';
 import { whatWouldHelp } from '../core/advice/help';
+import { AFTERWARDS } from '../core/recipe/fixtures/afterwards';
+import { FURTHER } from '../core/recipe/fixtures/further';
+import { judgeReading } from '../core/recipe/readRight';
 import { compareSchool, SCHOOLS } from '../core/advice/schools';
 import { potApi } from '../workers/pots';
 import { newPlan } from '../core/plan/newPlan';
@@ -514,9 +517,27 @@ async function kitchensOnAllCores() {
   await Promise.all(workers.map((w) => w.terminate()));
 }
 
+/** Recipes as people tell them: what of them is read as it was meant. */
+function readings() {
+  for (const [name, list] of [
+    ['sixty recipes', [...WRITTEN, ...FURTHER]],
+    ['ten the reader was not made for', AFTERWARDS],
+  ] as const) {
+    const judged = list.map((w) => judgeReading(w, pantryWith(), { system: 'metric', eggSize: 'eu M' }, true));
+    const lines = judged.reduce((s, j) => s + j.lines, 0);
+    const right = judged.reduce((s, j) => s + j.linesRight, 0);
+    const whole = judged.filter((j) => j.wrong.length === 0).length;
+    line(
+      `${name}: lines right (aim 95 %), whole and without a false alarm (90 %)`,
+      `${((100 * right) / lines).toFixed(1)} %, ${((100 * whole) / list.length).toFixed(0)} %`,
+    );
+  }
+}
+
 async function bench() {
   console.log(`Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}`);
   core();
+  readings();
   await kitchensOnAllCores();
   replay();
   await browserFigures();

@@ -1,11 +1,13 @@
 import { lookUp } from './stages';
 import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
-import type { Plan, Stage } from './plan';
+import type { CarveOut, Plan, Stage } from './plan';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 
 /** Cold liquid whisked with one part of starch: two parts or more, or it cakes (B). */
 export const SLURRY_PARTS = 2.5;
+/** And with one of meal, which needs less (B). */
+const GRAIN_PARTS = 2;
 
 /** The plan with another amount of one ingredient; the slurry's carve-out follows the starch. */
 export function withGrams(plan: Plan, ingredientId: string, grams: number): Plan {
@@ -38,18 +40,32 @@ export function refreshCarveOuts(plan: Plan): Plan {
   const of = (group: string) =>
     plan.items.filter((i) => lookUp(plan, i.ingredientId).group === group).sort((a, b) => b.grams - a.grams);
   const milk = of('milk').find((i) => i.stage === 'pot');
-  const inSlurry = (group: string) =>
+  const at = (stage: Stage, group: string) =>
     of(group)
-      .filter((i) => i.stage === 'slurry')
+      .filter((i) => i.stage === stage)
       .reduce((sum, i) => sum + i.grams, 0);
   if (!milk) return { ...plan, carveOuts: [] };
-  const others = plan.carveOuts.filter((c) => c.taste || c.stage !== 'slurry');
+  // what was carved out by this rule before
+  const wets = (stage: Stage) => stage === 'slurry' || (stage === 'grain' && plan.choices.grain !== undefined);
+  const others = plan.carveOuts.filter((c) => c.taste || !wets(c.stage) || c.ingredientId !== milk.ingredientId);
   // cream, another can or water that is whisked with it already wets it
-  const dryG = inSlurry('thickener') * SLURRY_PARTS - inSlurry('milk') - inSlurry('egg');
-  const grams = Math.min(milk.grams / 2, Math.ceil(dryG / 10) * 10);
-  if (grams <= 0) return { ...plan, carveOuts: others };
-  return { ...plan, carveOuts: [...others, { ingredientId: milk.ingredientId, grams, stage: 'slurry' }] };
+  const wetting = (stage: Stage, parts: number): CarveOut[] => {
+    const dryG = at(stage, 'thickener') * parts - at(stage, 'milk') - at(stage, 'egg') - carvedFor(others, stage);
+    const grams = Math.min(milk.grams / 3, Math.ceil(dryG / 10) * 10);
+    return grams > 0 ? [{ ingredientId: milk.ingredientId, grams, stage }] : [];
+  };
+  return {
+    ...plan,
+    carveOuts: [
+      ...others,
+      ...wetting('slurry', SLURRY_PARTS),
+      ...(plan.choices.grain === 'wetted cold first' ? wetting('grain', GRAIN_PARTS) : []),
+    ],
+  };
 }
+
+const carvedFor = (carveOuts: readonly CarveOut[], stage: Stage): number =>
+  carveOuts.filter((c) => c.stage === stage && !c.taste).reduce((sum, c) => sum + c.grams, 0);
 
 /** The stage at which an ingredient usually goes in. */
 export function usualStage(i: Ingredient): Stage {

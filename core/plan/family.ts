@@ -141,6 +141,15 @@ export function restsOf(plan: Plan): RestStep[] {
   }
 }
 
+/** How grain meets a hot pot, by the choice. */
+const GRAIN_MEETS: Record<NonNullable<Plan['choices']['grain']>, AddStep['how']> = {
+  'into cold milk': 'cold together',
+  'into boiling milk': 'dry rain',
+  'fried in fat first': 'fat-coated',
+  'wetted cold first': 'cold slurry',
+  'hot liquid onto it': 'hot liquid onto meal',
+};
+
 /** The hob's part, up to what is thick enough. */
 function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   const { heatSetting, simmerSetting, slurryAtC, cookOnMin, stirEveryS } = plan.method;
@@ -160,7 +169,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   else if (hasGrain)
     steps.push(
       warm({ reach: 'bubble' }),
-      add('grain', { how: c.grain === 'fried in fat first' ? 'fat-coated' : 'dry rain', tempC: 20, soakMin }),
+      add('grain', { how: GRAIN_MEETS[c.grain ?? 'into boiling milk'], tempC: 20, soakMin }),
     );
   const early = ctx.stages.slurry.length > 0 && c.starch !== 'last';
   if (early && !hasGrain) steps.push(warm({ reach: 'temperature', tempC: slurryAtC }), add('slurry'));

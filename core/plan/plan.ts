@@ -85,9 +85,13 @@ export const PortionSchema = z.object({
 });
 export type Portion = z.infer<typeof PortionSchema>;
 
+export type CarveOut = z.infer<typeof CarveOutSchema>;
+
 /** Where cooks part ways: each choice is one line of the schools, its first value the usual one. */
 export const ChoicesSchema = z.object({
-  grain: z.enum(['into cold milk', 'into boiling milk', 'fried in fat first']).optional(),
+  grain: z
+    .enum(['into cold milk', 'into boiling milk', 'fried in fat first', 'wetted cold first', 'hot liquid onto it'])
+    .optional(),
   yolks: z.enum(['tempered', 'straight in', 'into a cooled base']).optional(),
   heat: z.enum(['direct', 'double boiler']).optional(),
   end: z.enum(['bubbles and cooks on', 'coats the spoon']).optional(),

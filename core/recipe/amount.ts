@@ -119,6 +119,8 @@ export type Amount = {
   also?: { grams?: number; ml?: number };
   /** what each can or packet holds, g or ml */
   each?: { grams?: number; ml?: number };
+  /** a small can or packet of it */
+  packSize?: 'small';
   vague: boolean;
   factor: number;
   /** the rest of the line: what it is an amount of */
@@ -286,11 +288,17 @@ export function readAmount(line: string, system: SpoonSystem): Amount | undefine
     }
   }
   qualify();
-  const big = /^(?:large|medium|small|big|whole|standard|ordinary|regular)\s+(?=[a-z])/i.exec(s);
-  if (big && readUnit(s.slice(big[0].length))) eat(big[0].length);
+  const big = /^(large|medium|small|big|little|whole|standard|ordinary|regular)\s+(?=[a-z])/i.exec(s);
+  let packSize: Amount['packSize'];
+  if (big && readUnit(s.slice(big[0].length))) {
+    if (/^(?:small|little)$/i.test(big[1]!)) packSize = 'small';
+    eat(big[0].length);
+  }
   const u = readUnit(s);
-  if (u) eat(u.took);
-  else if (each) eat(0);
+  if (u) {
+    eat(u.took);
+    qualify();
+  } else if (each) eat(0);
   let also: Amount['also'];
   // "1 litre + 1 cup": two measures of one thing, added
   const plus = u && /^(?:\+|plus)\s*/i.exec(s);
@@ -323,6 +331,7 @@ export function readAmount(line: string, system: SpoonSystem): Amount | undefine
     fill,
     ...(also ? { also } : {}),
     ...(each ? { each } : {}),
+    ...(packSize ? { packSize } : {}),
     vague: false,
     factor: 1,
     rest: s,
@@ -369,6 +378,13 @@ const COUNTED_G: Readonly<Record<string, number>> = {
   puree_banana: 110,
   dates: 8,
   apricots_dried: 6,
+};
+/** The small can that is sold beside the usual one, g (C). */
+const SMALL_CAN_G: Readonly<Record<string, number>> = {
+  evaporated: 170,
+  condensed: 200,
+  coconut_milk: 160,
+  coconut_cream: 160,
 };
 export type Weighed = { grams: number; lowG: number; highG: number; vague: boolean; why: Said };
 
@@ -423,7 +439,7 @@ export function gramsOf(
   }
   if (unit === 'can' || unit === 'packet' || unit === 'box') {
     const own = o.packs?.find((p) => p.ingredientId === thing.id)?.grams;
-    const usual = own ?? usualPackG(thing.id, unit);
+    const usual = own ?? (a.packSize === 'small' ? SMALL_CAN_G[thing.id] : undefined) ?? usualPackG(thing.id, unit);
     return usual === undefined
       ? undefined
       : answer(usual, own ? 0.02 : 0.1, own ? say('recipe.yourOwnPack') : say('recipe.aUsualPack'));

@@ -1,21 +1,37 @@
 import { PANTRY } from '../pantry/pantry';
 import { fahrenheitToCelsius } from '../units/measures';
-import { readNumber } from './amount';
+import { gramsOf, readAmount, readNumber } from './amount';
 import { namesIn } from './names';
 
 /** What a recipe's sentences say of heat, order and hands. Figures that it does not give stay undefined. */
+export type Grind = 'flour' | 'semolina' | 'coarse';
 export type Facts = {
   /** ingredients named in the method, in order, with the first sentence that names each */
   /** what the steps name, and where first; `unsure` where a word beside the name makes it something that is not known */
   mentions: { id: string; at: number; unsure?: string }[];
-  starch?: 'cold slurry' | 'cold together' | 'mixed with sugar' | 'in cold yolks' | 'rain' | 'fat first' | 'into hot';
+  starch?:
+    | 'cold slurry'
+    | 'cold together'
+    | 'mixed with sugar'
+    | 'in cold yolks'
+    | 'rain'
+    | 'fat first'
+    | 'hot onto meal'
+    | 'into hot';
   yolks?: 'tempered' | 'straight in' | 'cold together' | 'into a cooled base';
   sugarWithYolks: boolean;
   sugarLate: boolean;
   /** the starch is brought to the bubble; said that it must not boil */
   bubbles: boolean;
   forbidsBoil: boolean;
+  /** minutes after it has thickened, and after the grain is soft; each is counted once */
   cookOnMin?: number;
+  softMin?: number;
+  /** minutes of whole grain in water, before its milk, and in milk */
+  inWaterMin?: number;
+  inMilkMin?: number;
+  /** minutes it soaks or steeps */
+  soakMin?: number;
   stirEveryS?: number;
   lidOn: boolean;
   doubleBoiler: boolean;
@@ -24,13 +40,30 @@ export type Facts = {
   reduceTo?: number;
   /** whole spices that are taken out again, or everything strained */
   takenOut: string[];
+  /** grain that is ground in the steps, and how fine */
+  ground?: Grind;
+  /** what a step keeps back of an ingredient: g, or a share of it; and what for */
+  kept: { id: string; grams?: number; share?: number; stage: 'late' | 'top' | 'bowl' | 'off the heat' }[];
+  /** fruit or sauce lies in the dish, and the rest is poured over it */
+  under?: true;
+  /** whites are whipped and folded in */
+  folded?: true;
   strained: boolean;
   panMl?: number;
   panMm?: number;
   dish?: { shape: 'square'; lengthMm: number; widthMm: number } | { shape: 'round'; mm: number };
   moulds?: { count: number; ml: number };
   layerMm?: number;
-  oven?: { tempC: number; minutes?: number; fan: boolean; bath: boolean; cold: boolean; grill?: true };
+  oven?: {
+    tempC: number;
+    minutes?: number;
+    fan: boolean;
+    bath: boolean;
+    cold: boolean;
+    grill?: true;
+    secondMin?: number;
+    grillMin?: number;
+  };
   /** hob ovals, 1 to 9, as it says them: at first, and at the end */
   hob?: { first: number; last: number };
   chillH?: number;
@@ -71,7 +104,9 @@ export function durationIn(sentence: string): number | undefined {
   for (const m of sentence.matchAll(
     /\b(?:\d|half|an?\b|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|a couple|a few)|[½¼¾]/gi,
   )) {
-    if (/\bevery\s+$/i.test(sentence.slice(0, m.index))) continue;
+    // "every two minutes" is stirring, "after ten minutes" and "the last five minutes" were counted before
+    if (/\b(?:every|after|within|first|last|final)\s+(?:about\s+|another\s+)?$/i.test(sentence.slice(0, m.index)))
+      continue;
     const d = durationAt(sentence.slice(m.index));
     if (d !== undefined) return d;
   }
@@ -119,7 +154,16 @@ const COOLS = /\b(off the heat|take (?:it |the pan )?off|cool\w*|remove from (?:
 const STARCHY = /\b(starch|cornflour|corn flour|custard powder|slurry|thickener|rice flour|flour|arrowroot)\b/i;
 const GRAINY = /\b(semolina|cornmeal|polenta|ground rice|grits|maize meal|meal)\b/i;
 const COLD_WETTING =
-  /\b(dissolv\w*|slurry|slake\w*|smooth paste|cold (?:milk|water|\w+ milk|liquid|cream)|(?:\d+ (?:ml|tbsp|tablespoons?|spoons?) of|a little|some|few (?:spoons|tablespoons)|kept[- ]back|reserved|rest|remaining|splash|part)\b.{0,30}\b(?:milk|water|liquid))/i;
+  /\b(dissolv\w*|other half\b.{0,6}\bcold|slurry|slake\w*|smooth paste|cold (?:milk|water|\w+ milk|liquid|cream)|(?:\d+ (?:ml|tbsp|tablespoons?|spoons?) of|a little|some|few (?:spoons|tablespoons)|kept[- ]back|reserved|rest|remaining|splash|part)\b.{0,30}\b(?:milk|water|liquid|drink|cream))/i;
+/** Cold in another liquid than milk: cream, another can, juice. */
+const WET_IN =
+  /\b(?:into|with|in|to)\s+(?:the |a little |some |half (?:of )?the |\d+ ?(?:ml|g|tbsp) (?:of )?(?:the )?)?(?:cold |other |second |third )*(?:cream|coconut cream|single cream|double cream|evaporated milk|condensed milk|coconut milk|nut milk|can|tin|juice|rose water)\b/i;
+const HOT_LIQUID =
+  /\b(?:hot|boiling|simmering|bubbling|steaming|scalded) (?:\w+ )?(?:milk|water|cream|liquid|pan|pot|mixture|can)\b/i;
+const HOT_ONTO =
+  /\b(?:pour|add|beat|whisk|stir|ladle)\w*\b.{0,40}\b(?:boiling|hot|scalded|simmering)\b.{0,25}\b(?:onto|over|on to|upon)\b.{0,25}\b(?:meal|cornmeal|semolina|polenta|ground rice|grits)\b|\b(?:meal|cornmeal|semolina|polenta|ground rice|grits)\b.{0,50}\bpour\w*\b.{0,30}\b(?:boiling|hot|scalded)\b.{0,20}\b(?:over|onto|on)\b/i;
+const GRIND =
+  /\b(?:grind|ground|pulse|pulsed|blitz\w*|crush\w*|pound\w*|mill(?:ed)?|whizz\w*)\b|\bblend\w*\b.{0,30}\b(?:semolina|sand|coarse|powder|meal|grit)/i;
 const EGG = /\b(yolks?|eggs?)\b/i;
 const GRADUAL =
   /\b(ladle|little by little|slowly|gradually|temper\w*|thin stream|bit by bit|drop by drop|a little at a time|in a trickle|spoon by spoon)\b/i;
@@ -147,6 +191,15 @@ function dishIn(s: string): Facts['dish'] {
   return undefined;
 }
 
+/** What a ground grain is said to be like is no grain that goes in. */
+const LIKE =
+  /\b(?:like|as (?:fine|coarse) as|(?:the )?(?:size|texture) of)\s+(?:(?:fine|coarse|wet|the)\s+)*(?:semolina|flour|meal|sand|couscous|grits|powder)\b/gi;
+const GROUND_RICE =
+  /\b(?:ground|crushed|pulsed|blitzed|pounded|broken|powdered)\b.{0,20}\brice\b|\brice\b.{0,30}\b(?:ground|crushed|pulsed|blitzed|pounded|broken)\b/i;
+/** A sentence in its parts, where another thing is done in each. */
+const CLAUSE =
+  /\s*(?:;|,?\s+then\b|,?\s+and\s+(?=(?:chill|cool|leave|let|refrigerate|freeze|bake|cook|simmer|boil|bubble|stand|rest)\b)|,\s*(?=(?:chill|cool|leave|let|refrigerate|freeze|bake|cook|simmer|boil|bubble|stand)\b))\s*/i;
+
 /** One sentence as it is read: what it names and what it is about. */
 type Sentence = {
   s: string;
@@ -173,6 +226,18 @@ type Walk = {
   grainSoft: number;
   sugarAt: number;
   waterBoil: boolean;
+  /** a little of the hot liquid was taken up: it goes to the egg */
+  ladleAt: number;
+  /** rice or grain was spoken of last */
+  grainAt: number;
+  /** rice is ground: on its line, or since this sentence */
+  riceGround: boolean;
+  groundAt: number;
+  /** whole spices of the list, and whether they were spoken of last */
+  spices: readonly string[];
+  spicesAt: number;
+  /** starch met boiling liquid */
+  metBoiling: boolean;
 };
 
 /** Hears one thing in a sentence; writes it down, and how far the method has come. */
@@ -182,6 +247,7 @@ type Listener = (sentence: Sentence, f: Facts, w: Walk) => void;
 const later = (at: number, w: Walk) => (w.starchIn >= 0 && at >= w.starchIn) || (w.yolksAt >= 0 && at > w.yolksAt);
 
 const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) => {
+  if (w.groundAt === at) return;
   if (/\b(everything|all (?:of )?(?:the )?ingredients|the lot)\b/i.test(s) && !w.hot) {
     if (f.starch === undefined) {
       f.starch = 'cold together';
@@ -191,11 +257,19 @@ const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) 
   }
   const slurryStands = w.slurryAt >= 0 && at > w.slurryAt;
   if ((starchy || grainy) && w.starchIn < 0 && !slurryStands) {
+    const coldFirst = /\bcold\b.*\b(?:boiling|hot|simmering)\b/i.test(s);
+    const apart = /\b(?:bowl|jug|cup|glass|separately|slurry|paste|first)\b/i.test(s);
+    const wetted = COLD_WETTING.test(s) || (WET_IN.test(s) && !HOT_LIQUID.test(s));
     const withSugar =
       /\bsugar\b/i.test(s) &&
       /\b(mix|combine|stir together|whisk together|blend|rub)\w*\b/i.test(s) &&
       !/\b(milk|water|cream)\b/i.test(s);
-    if (grainy && /\b(butter|fat|oil|ghee)\b/i.test(s) && /\b(fry|fried|toast|roast|coat)\w*\b/i.test(s))
+    if (HOT_ONTO.test(s)) f.starch = 'hot onto meal';
+    else if (grainy && COLD_WETTING.test(s) && (coldFirst || apart)) {
+      f.starch ??= 'cold slurry';
+      w.slurryAt = at;
+      if (coldFirst) w.starchIn = at;
+    } else if (grainy && /\b(butter|fat|oil|ghee)\b/i.test(s) && /\b(fry|fried|toast|roast|coat)\w*\b/i.test(s))
       f.starch = 'fat first';
     else if (
       !hotHere &&
@@ -203,21 +277,28 @@ const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) 
       !/\b(a little|some|bowl|cup|jug|reserved|rest|slurry)\b/i.test(s)
     )
       f.starch = 'cold together';
-    else if (starchy && COLD_WETTING.test(s) && !/\binto the (?:boiling|hot)\b(?!.*\bcold\b)/i.test(s)) {
+    else if (starchy && wetted && !/\binto the (?:boiling|hot)\b(?!.*\bcold\b)/i.test(s)) {
       f.starch ??= 'cold slurry';
       w.slurryAt = at;
       // "mix the starch with water and stir in, boil a minute": made and in, in one sentence
       if (w.hot && /\b(?:stir|pour|whisk|add|beat)\w*\s+(?:it |this |that )?(?:in|into|to)\b/i.test(s)) w.starchIn = at;
     } else if (withSugar) f.starch ??= 'mixed with sugar';
     else if (starchy && EGG.test(s) && !hotHere) f.starch ??= 'in cold yolks';
-    else if (!hotHere && (/\b(milk|water|everything|all|cream|drink)\b/i.test(s) || grainy))
+    else if (!hotHere && (/\b(milk|water|everything|all|cream|drink)\b/i.test(s) || (grainy && !apart)))
       f.starch ??= 'cold together';
     else if (hotHere) {
       if (grainy) f.starch ??= 'rain';
       else f.starch ??= 'into hot';
     }
+    if (/\b(?:boiling|boils?)\b/i.test(s) && grainy) w.metBoiling = true;
     const goesIn = w.hot || /\b(pan|pot|milk|heat)\b/i.test(s);
-    if (f.starch === 'cold together' || f.starch === 'rain' || f.starch === 'into hot' || f.starch === 'fat first')
+    if (
+      f.starch === 'cold together' ||
+      f.starch === 'rain' ||
+      f.starch === 'into hot' ||
+      f.starch === 'fat first' ||
+      f.starch === 'hot onto meal'
+    )
       w.starchIn = at;
     else if (goesIn && hotHere && w.slurryAt !== at && !/\b(?:bowl|cup|jug)\b/i.test(s)) w.starchIn = at;
   } else if (w.starchIn < 0 && (w.slurryAt >= 0 || f.starch === 'mixed with sugar' || f.starch === 'in cold yolks')) {
@@ -227,6 +308,7 @@ const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) 
     )
       w.starchIn = at;
     else if (BUBBLES.test(s) && ids.length === 0) w.starchIn = at;
+    if (w.starchIn === at && grainy && /\bboiling\b/i.test(s)) w.metBoiling = true;
   }
 };
 
@@ -242,19 +324,39 @@ const bubbles: Listener = ({ s, at, wetAt, oven }, f, w) => {
   if (later(at, w) && affirms && !oven) f.bubbles = true;
 };
 
-const minutes: Listener = ({ s, at, oven, d }, f, w) => {
-  if (d !== undefined && !oven) {
-    if (/\b(soak\w*|steep\w*|infus\w*)\b/i.test(s)) f.soaked = f.soaked || /\bsoak/i.test(s);
-    else if (/\b(freez\w*|freezer)\b/i.test(s)) f.freezeH = d / HOUR;
-    else if (/\b(chill\w*|fridge|refrigerat\w*|cold)\b/i.test(s)) f.chillH = Math.max(f.chillH ?? 0, d / HOUR);
+const minutes: Listener = ({ s, at, oven }, f, w) => {
+  if (/\b(?:rice|grains?)\b/i.test(s)) w.grainAt = at;
+  if (oven) return;
+  for (const clause of s.split(CLAUSE)) minutesOf(clause, s, at, f, w);
+};
+
+/** The minutes of one clause, to the stage that they belong to: each is counted once. */
+function minutesOf(s: string, whole: string, at: number, f: Facts, w: Walk): void {
+  const d = durationIn(s);
+  if (d !== undefined) {
+    if (/\b(soak\w*|steep\w*|infus\w*)\b/i.test(s)) {
+      f.soaked = f.soaked || /\bsoak/i.test(s);
+      f.soakMin = d;
+    } else if (/\b(freez\w*|freezer)\b/i.test(s)) f.freezeH = d / HOUR;
+    else if (/\b(chill\w*|fridge|refrigerat\w*|in the cold)\b/i.test(s)) f.chillH = Math.max(f.chillH ?? 0, d / HOUR);
     else if (/\b(?:room temperature|stand|cool|(?:let|leave)\b.{0,15}\brest)\b/i.test(s)) f.roomMin = d;
     else if (
-      (later(at, w) || (w.starchIn < 0 && /\brice\b/i.test(s))) &&
+      (later(at, w) || (w.starchIn < 0 && /\brice\b/i.test(whole))) &&
       /\b(cook\w*|simmer\w*|boil\w*|bubbl\w*|stir\w*|minutes? more|keep)\b/i.test(s)
     )
       f.cookOnMin = (f.cookOnMin ?? 0) + d;
+    if (/\b(cook\w*|simmer\w*|boil\w*|bubbl\w*)\b/i.test(s) && !/\b(?:freez|chill|fridge|soak)/i.test(s)) {
+      const soft =
+        (w.grainSoft >= 0 && at > w.grainSoft) || /\b(?:when|once|as soon as)\b.{0,30}\b(?:soft|tender)\b/i.test(whole);
+      if (soft) f.softMin = (f.softMin ?? 0) + d;
+      else if (w.grainAt >= 0) {
+        const milk = /\bmilk\b/i.test(whole) || f.waterFirst;
+        if (milk) f.inMilkMin = (f.inMilkMin ?? 0) + d;
+        else if (w.waterBoil || /\bwater\b/i.test(whole)) f.inWaterMin = (f.inWaterMin ?? 0) + d;
+      }
+    }
   }
-};
+}
 
 const fireAndSpoon: Listener = ({ s, oven }, f) => {
   const fire = oven ? undefined : hobIn(s);
@@ -269,7 +371,11 @@ const fireAndSpoon: Listener = ({ s, oven }, f) => {
     f.stirEveryS = 2;
   if (/\b(lid on|covered? (?:pan|pot)|put (?:on )?the lid|with a lid|cover and (?:cook|simmer))\b/i.test(s))
     f.lidOn = true;
-  if (/\b(double boiler|bain[- ]marie|bowl over (?:a pan of )?(?:simmering|steaming|hot))/i.test(s))
+  if (
+    /\b(double boiler|bain[- ]marie|bowl over (?:a pan of )?(?:simmering|steaming|hot)|(?:bowl|basin)\b.{0,30}\b(?:over|above)\b.{0,40}\b(?:water|steam)|over (?:a pan of )?(?:barely |gently |just )?(?:simmering|steaming) water)\b/i.test(
+      s,
+    )
+  )
     f.doubleBoiler = true;
 };
 
@@ -283,7 +389,7 @@ const waterAndReduction: Listener = ({ s }, f, w) => {
     w.waterBoil = true;
   if (w.waterBoil && /\bmilk\b/i.test(s) && !/\bwater\b/i.test(s)) f.waterFirst = true;
   const reduce =
-    /\b(?:reduc\w*|(?:boil|cook|simmer)\w*\b.{0,20}\bdown)\b.{0,30}?\b(?:by|to)\s+(?:about\s+)?(half|a third|a quarter|two thirds|three quarters)/i.exec(
+    /\b(?:reduc\w*|(?:boil|cook|simmer)\w*\b.{0,20}\bdown)\b.{0,60}?\b(?:by|to)\s+(?:about\s+)?(half|a third|a quarter|two thirds|three quarters)/i.exec(
       s,
     );
   if (reduce) {
@@ -307,6 +413,7 @@ const egg: Listener = ({ s, at, hotHere }, f, w) => {
     const cold = w.cooled || /\b(cooled|lukewarm|cool)\b/i.test(s);
     if (
       GRADUAL.test(s) ||
+      /\bpour\w*\b[^.]{0,12}\b(?:on|over|onto)\b[^.]{0,8}\b(?:hot|warm|boiling|scalded) (?:milk|cream)\b/i.test(s) ||
       /\b(?:milk|cream|mixture)\b[^.]{0,25}\b(?:onto|over|on to)\b[^.]{0,20}\b(?:yolks?|eggs?)\b/i.test(s)
     )
       f.yolks = 'tempered';
@@ -314,6 +421,9 @@ const egg: Listener = ({ s, at, hotHere }, f, w) => {
       /\b(add|stir|pour|whisk|drop|tip|beat)\w*\b/i.test(s) &&
       /\b(in|into|to)\b/i.test(s) &&
       (hotHere || cold) &&
+      !(
+        /\bin (?:a|another|the|its own)\s+(?:\w+ )?(?:bowl|basin|jug|cup)\b/i.test(s) && !/\b(?:into|to) the\b/i.test(s)
+      ) &&
       !/\bwith (?:the )?sugar\b(?!.*\b(?:into|to) the\b)/i.test(s)
     )
       f.yolks = cold && !/\b(boiling|hot|simmering)\b/i.test(s) ? 'into a cooled base' : 'straight in';
@@ -325,20 +435,113 @@ const egg: Listener = ({ s, at, hotHere }, f, w) => {
     f.mentions.some((m) => m.id === 'yolk' || m.id === 'egg')
   )
     f.yolks = 'tempered';
+  // told over several sentences: some of the hot milk is taken up, and goes to the egg
+  const some =
+    /\b(?:ladle\w*|spoonfuls?|cup|little|some|splash|bit|half|third)\b.{0,20}\b(?:hot|warm|boiling|scalded|steaming|thickened)\b.{0,14}\b(?:milk|cream|liquid|mixture|custard|base|pudding)\b/i;
+  if (some.test(s)) w.ladleAt = at;
+  if (
+    f.yolks !== 'tempered' &&
+    w.ladleAt >= 0 &&
+    at - w.ladleAt <= 2 &&
+    (EGG.test(s) || (/\b(?:them|bowl|it)\b/i.test(s) && f.mentions.some((m) => m.id === 'yolk' || m.id === 'egg')))
+  )
+    f.yolks = 'tempered';
+  if (/\b(?:whites?|meringue)\b/i.test(s) && /\bfold\w*\b/i.test(s)) f.folded = true;
   if (f.yolks !== undefined && w.yolksAt < 0) w.yolksAt = at;
 };
 
-const comesOut: Listener = ({ s, ids }, f) => {
+const comesOut: Listener = ({ s, at, ids }, f, w) => {
+  if (/\b(?:spices?|pods?|sticks?|peel|leaves|leaf)\b/i.test(s) || ids.some((id) => WHOLE.includes(id)))
+    w.spicesAt = at;
   if (
     /\b(remov\w*|tak\w* out|tak\w*\b.{0,40}\bout\b|fish\w* out|discard\w*|lift\w* out|pick\w* out|pull\w* out)\b/i.test(
       s,
     )
   ) {
     for (const id of ids) if (WHOLE.includes(id)) f.takenOut.push(id);
-    if (/\b(spices?|pods?|sticks?|peel|leaves|leaf)\b/i.test(s))
-      f.takenOut.push(...WHOLE.filter((w) => f.mentions.some((m) => m.id === w)));
+    const said = /\b(spices?|pods?|sticks?|peel|leaves|leaf|aromatics)\b/i.test(s);
+    if (said || (ids.length === 0 && /\b(?:them|it)\b/i.test(s) && at - w.spicesAt <= 2 && w.spicesAt >= 0))
+      f.takenOut.push(...WHOLE.filter((id) => w.spices.includes(id) || f.mentions.some((m) => m.id === id)));
   }
   if (/\b(strain\w*|sieve|sieved)\b/i.test(s)) f.strained = true;
+};
+
+/** How fine, by what it is said to be like. */
+const grindOf = (s: string): Grind =>
+  /\b(?:flour|powder|dust|fine|finely|smooth)\b/i.test(s) && !/\b(?:not|coarse\w*)\b/i.test(s)
+    ? 'flour'
+    : /\b(?:coarse\w*|broken|cracked|rough\w*|crush\w*|couscous|halves|pieces)\b/i.test(s) && !/\bsemolina\b/i.test(s)
+      ? 'coarse'
+      : 'semolina';
+
+const grinds: Listener = ({ s, at }, f, w) => {
+  if (!GRIND.test(s) || f.ground !== undefined) return;
+  const grain = /\b(?:rice|grains?)\b/i.test(s.replace(/\bground rice\b/gi, ' '));
+  const it =
+    /\b(?:it|them|this)\b|^(?:grind|pulse|blitz|crush|whizz)\b/i.test(s) && w.grainAt >= 0 && at - w.grainAt <= 2;
+  const other =
+    /\b(?:nuts?|almonds?|pistachios?|walnuts?|hazelnuts?|cashews?|spices?|cardamom|resin|mastic|sugar|coconut|berr|fruit)\b/i.test(
+      s,
+    );
+  if (grain || (it && !other)) {
+    f.ground = grindOf(s);
+    w.riceGround = true;
+    w.groundAt = at;
+  }
+};
+
+/** What a step keeps back, and what for: said there, or where the rest is used. */
+const keepsBack: Listener = ({ s, ids }, f) => {
+  const m =
+    /\b(?:keep(?:ing)?\s+(?:back|aside)|reserv\w+|set(?:ting)?\s+aside|hold(?:ing)?\s+back|leav\w+\s+back|sav\w+)\s+(?:about\s+)?((?:a|an|one|two|three|half|\d|[½¼¾⅓⅔]).{0,60})/i.exec(
+      s,
+    ) ?? /\ball but\s+((?:a|an|one|two|three|\d|[½¼¾⅓⅔]).{0,60})/i.exec(s);
+  if (!m) return;
+  const [id] = namesIn(m[1]!)
+    .map((n) => n.id)
+    .concat(ids);
+  if (!id || f.kept.some((k) => k.id === id)) return;
+  const share = /^(?:a |one )?(half|third|quarter|fifth)\b|^(two|three) (thirds|quarters)\b/i.exec(m[1]!);
+  const ofIt = share && !/^(?:a |one )?half (?:a |an )?(?:cup|litre|pint|spoon|teaspoon|tablespoon|glass)/i.test(m[1]!);
+  const stage = /\b(?:top|serv\w*|sprinkl\w*|decorat\w*|garnish|pour over)\b/i.test(s)
+    ? ('top' as const)
+    : /\b(?:yolks?|eggs?)\b/i.test(s)
+      ? ('bowl' as const)
+      : /\b(?:end|last|taste|loosen|off the heat)\b/i.test(s)
+        ? ('off the heat' as const)
+        : ('late' as const);
+  if (ofIt) {
+    const value = readNumber(m[1]!)?.value;
+    if (value !== undefined && value > 0 && value < 1) f.kept.push({ id, share: value, stage });
+    return;
+  }
+  const amount = readAmount(m[1]!, 'metric');
+  const thing = PANTRY.find((p) => p.id === id);
+  const grams = amount && thing ? gramsOf(amount, thing, { system: 'metric', eggSize: 'eu M' })?.grams : undefined;
+  if (grams !== undefined && grams > 0) f.kept.push({ id, grams, stage });
+};
+
+/** Where the rest of it is used says what it was kept for. */
+const usesTheRest: Listener = ({ s, ids }, f) => {
+  if (!/\b(?:reserved|kept[- ]back|remaining|rest of|set[- ]aside|last of)\b/i.test(s)) return;
+  for (const k of f.kept)
+    if (ids.includes(k.id)) {
+      if (/\b(?:yolks?|eggs?)\b/i.test(s)) k.stage = 'bowl';
+      else if (/\b(?:on top|over the top|over it|to serve|spoon over|pour over|drizzle)\b/i.test(s)) k.stage = 'top';
+      else if (/\b(?:off the heat|at the end|last|loosen|taste)\b/i.test(s)) k.stage = 'off the heat';
+    }
+};
+
+const inTheDish: Listener = ({ s }, f) => {
+  if (
+    /\b(?:over|on top of|onto) the (?:fruit|plums?|apples?|pears?|cherries|berries|apricots?|rhubarb|compote|sauce|strawberries|raspberries|mango)\b/i.test(
+      s,
+    ) ||
+    /\b(?:fruit|plums|apples|pears|cherries|berries|apricots|rhubarb|compote)\b.{0,30}\b(?:in|on|over) the (?:bottom|base|dish|tin)\b/i.test(
+      s,
+    )
+  )
+    f.under = true;
 };
 
 const vessels: Listener = ({ s }, f) => {
@@ -365,10 +568,20 @@ const inTheOven: Listener = ({ s, oven, d }, f) => {
   if (oven) {
     const tempC = ovenIn(s);
     if (tempC !== undefined || f.oven) {
-      const minutes = /\b(?:bake|baked|oven|cook)\b/i.test(s) ? d : undefined;
+      const minutes = /\b(?:bake|baked|baking|oven|cook)\b/i.test(s) ? d : undefined;
+      const grills = /\b(?:grill|broil)/i.test(s);
+      const before = f.oven?.minutes;
+      // the second stretch: with its layer, or for colour
+      const again = before !== undefined && minutes !== undefined && !grills;
       f.oven = {
         tempC: tempC ?? f.oven!.tempC,
-        ...(minutes !== undefined || f.oven?.minutes !== undefined ? { minutes: minutes ?? f.oven!.minutes! } : {}),
+        ...(before !== undefined ? { minutes: before } : minutes !== undefined && !grills ? { minutes } : {}),
+        ...(again ? { secondMin: minutes } : f.oven?.secondMin === undefined ? {} : { secondMin: f.oven.secondMin }),
+        ...(grills && d !== undefined
+          ? { grillMin: d }
+          : f.oven?.grillMin === undefined
+            ? {}
+            : { grillMin: f.oven.grillMin }),
         fan: (f.oven?.fan ?? false) || /\bfan\b/i.test(s),
         bath: (f.oven?.bath ?? false) || /\b(water bath|bain[- ]marie|hot water)\b/i.test(s),
         cold: (f.oven?.cold ?? false) || /\bcold oven\b/i.test(s),
@@ -404,6 +617,7 @@ const heatOn: Listener = ({ s }, _f, w) => {
 
 /** In this order: bubbles and minutes are said of what has gone in. */
 const LISTENERS: readonly Listener[] = [
+  grinds,
   starchGoesIn,
   bubbles,
   minutes,
@@ -412,6 +626,9 @@ const LISTENERS: readonly Listener[] = [
   sugar,
   egg,
   comesOut,
+  keepsBack,
+  usesTheRest,
+  inTheDish,
   vessels,
   inTheOven,
   served,
@@ -419,15 +636,18 @@ const LISTENERS: readonly Listener[] = [
 ];
 
 function sentenceOf(s: string, at: number, ids: readonly string[], w: Walk): Sentence {
-  const heatAt = /\b(boil\w*|hot|simmer\w*|bubbling|scalded|steam\w*)\b/i.exec(s)?.index ?? -1;
-  const wetAt = (STARCHY.exec(s) ?? GRAINY.exec(s))?.index ?? Infinity;
+  const plain = s.replace(LIKE, ' ');
+  const rice = (w.riceGround || w.groundAt === at) && /\brice\b/i.test(plain);
+  const it = w.groundAt >= 0 && at - w.groundAt === 1 && /\b(?:it|this|powder)\b/i.test(plain);
+  const heatAt = /\b(boil\w*|hot|simmer\w*|bubbling|scald\w*|steam\w*)\b/i.exec(s)?.index ?? -1;
+  const wetAt = (STARCHY.exec(plain) ?? GRAINY.exec(plain))?.index ?? Infinity;
   return {
     s,
     at,
     ids,
     oven: /\b(oven|bake[ds]?|baking|grill)\b/i.test(s),
-    starchy: STARCHY.test(s) || ids.some((i) => /starch|flour|custard_powder/.test(i)),
-    grainy: GRAINY.test(s),
+    starchy: STARCHY.test(plain) || ids.some((i) => /starch|flour|custard_powder/.test(i)),
+    grainy: GRAINY.test(plain) || rice || it,
     wetAt,
     hotHere:
       /\b(boiling|hot|simmering|bubbling|scalded|steaming) (?:\w+ )?(?:milk|water|cream|liquid|pan|pot|mixture)\b/i.test(
@@ -437,6 +657,15 @@ function sentenceOf(s: string, at: number, ids: readonly string[], w: Walk): Sen
       (w.hot && !w.cooled),
     d: durationIn(s),
   };
+}
+
+const SOME_OF_IT =
+  /\b(?:a little|some|\d+ ?(?:ml|g|tbsp|spoons?|cups?)|half|cup|splash|few|part|bowl|jug|glass|reserved|kept|rest|remaining|water|ladle|slurry|paste|separately|other|second|cream)\b/i;
+/** All of the milk wetted the starch: no rest of it is ever spoken of, and nothing is poured in later. */
+function allTheMilk(method: readonly string[]): boolean {
+  const at = method.findIndex((s) => /starch|flour|powder/i.test(s) && /\bthe cold (?:\w+ )?(?:milk|drink)\b/i.test(s));
+  if (at < 0 || SOME_OF_IT.test(method[at]!) || method.slice(0, at).some((s) => HEATS.test(s))) return false;
+  return !method.slice(at).some((s) => /\b(?:rest|remaining|slurry|starch mixture|(?:pour|whisk|stir) in)\b/i.test(s));
 }
 
 /** @param head title and list: a tin named there, starch that is wetted there */
@@ -452,6 +681,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     soaked: false,
     waterFirst: false,
     takenOut: [],
+    kept: [],
     strained: false,
   };
   for (const h of head) f.dish ??= dishIn(h);
@@ -466,6 +696,13 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     grainSoft: -1,
     sugarAt: -1,
     waterBoil: false,
+    ladleAt: -1,
+    grainAt: -1,
+    riceGround: head.some((h) => GROUND_RICE.test(h)),
+    groundAt: -1,
+    spices: WHOLE.filter((id) => head.some((h) => namesIn(h).some((n) => n.id === id))),
+    spicesAt: -1,
+    metBoiling: false,
   };
   method.forEach((s, at) => {
     const named = namesIn(s);
@@ -480,7 +717,9 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     for (const hears of LISTENERS) hears(sentence, f, w);
   });
   f.takenOut = [...new Set(f.takenOut)].sort();
-  // rained into boiling milk and cooked on, it has boiled
-  if (f.starch === 'rain' && (f.cookOnMin ?? 0) >= 1) f.bubbles = true;
+  // rained into boiling milk, or poured into it, and cooked on, it has boiled
+  if ((f.starch === 'rain' || f.starch === 'hot onto meal' || w.metBoiling) && (f.cookOnMin ?? 0) >= 1)
+    f.bubbles = true;
+  if (f.starch === 'cold slurry' && allTheMilk(method)) f.starch = 'cold together';
   return f;
 }

@@ -257,9 +257,11 @@ const noColdSlurry: Finder = ({ r, f, pantry, facts, powders, starchName }) => {
   return [];
 };
 
-const yolksIntoBoil: Finder = ({ f, facts, powders, egg }) => {
+const yolksIntoBoil: Finder = ({ f, facts, items, egg }) => {
   if (egg && facts.yolks === 'straight in' && !facts.doubleBoiler) {
-    const protectedBy = powders.reduce((s, i) => s + (i.grams * i.x.per100.starch) / 100, 0) / Math.max(1, f.endMassG);
+    // what has swollen by then protects, of grain as of powder
+    const starchG = items.filter((i) => i.x.thickener).reduce((s, i) => s + (i.grams * i.x.per100.starch) / 100, 0);
+    const protectedBy = starchG / Math.max(1, f.endMassG);
     const safe = 100 * protectedBy >= PROTECTS_PCT;
     return [
       {

@@ -25,6 +25,8 @@ export type Line = {
   toTaste: boolean;
   /** for the top, the glaze, a sauce beside it */
   top: boolean;
+  /** the part of the recipe that it stands in, where that is cooked beside the dish */
+  part?: Part;
   /** kept back out of it, g */
   heldG?: number;
   /** counts what another line counted already */
@@ -35,13 +37,24 @@ export type Line = {
   count?: number;
 };
 
+/** What is cooked beside the dish, by the head of its part. */
+export type Part = 'syrup' | 'glaze' | 'fruit' | 'layer' | 'under';
+const PART_WORDS: readonly (readonly [RegExp, Part])[] = [
+  [/syrup|caramel/i, 'syrup'],
+  [/glaze/i, 'glaze'],
+  [/fruit|compote|coulis|sauce/i, 'fruit'],
+  [/layer|filling|topping|\btop\b/i, 'layer'],
+];
+export const partOf = (head: string): Part | undefined => PART_WORDS.find(([r]) => r.test(head))?.[1];
+
 export type ReadOptions = {
   system: SpoonSystem;
   eggSize: EggSize;
   packs?: readonly { ingredientId: string; grams: number }[];
 };
 
-const TOPS = /top|glaze|sauce|syrup|compote|serv|garnish|decorat|sprinkl|dust/i;
+const TOPS =
+  /top|glaze|sauce|syrup|compote|serv|garnish|decorat|sprinkl|dust|fruit|coulis|layer|filling|caramel|finish/i;
 const GREASE = /\b(?:for (?:greasing|the (?:tin|dish|mould|mold)s?)|to grease)\b/i;
 
 /** Ways to count whole spices; weighed ones are not counted out. */
@@ -106,7 +119,7 @@ const blank = (text: string, top: boolean): Line => ({
 /** An amount somewhere in a line whose name comes first: "Sugar: 60 g", "milk – half a litre". */
 function trailing(text: string, system: SpoonSystem): { amount: Amount; name: string } | undefined {
   const m =
-    /^([a-zé][a-zé' ()%.\d-]*?)\s*(?::|-|–|—|,|\.{2,}|\s)\s*((?:about |approx\.? |a |an |half|one|two|three|four|\d|[½¼¾]).*)$/i.exec(
+    /^([a-zé][a-zé' ()%.\d-]*?)\s*(?::|-|–|—|,|\.{2,}|\s)\s*((?:about |approx\.? |a |an |pinch|half|one|two|three|four|\d|[½¼¾]).*)$/i.exec(
       text,
     );
   for (let at = m ? m[1]!.length : text.length; m && at < text.length; at++) {
@@ -123,10 +136,12 @@ function trailing(text: string, system: SpoonSystem): { amount: Amount; name: st
 export function readLines(list: readonly string[], pantry: Pantry, o: ReadOptions): Line[] {
   const out: Line[] = [];
   let top = false;
+  let part: Part | undefined;
   let last: Amount | undefined;
   for (const raw of list) {
     if (raw.startsWith(SECTION)) {
       top = TOPS.test(raw);
+      part = top ? partOf(raw) : undefined;
       continue;
     }
     const isTop =
@@ -146,12 +161,12 @@ export function readLines(list: readonly string[], pantry: Pantry, o: ReadOption
         return line;
       });
       if (both.every((l) => l.ingredientId)) {
-        out.push(...both);
+        out.push(...both.map((l) => (part ? { ...l, part } : l)));
         continue;
       }
     }
     const line = readLine(raw, isTop, out, last, pantry, o);
-    out.push(line.line);
+    out.push(part ? { ...line.line, part } : line.line);
     last = line.amount ?? last;
   }
   return inParts(out);

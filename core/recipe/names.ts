@@ -234,7 +234,9 @@ export function nameOf(text: string): Named | undefined {
       return which ? { id: best.id, which } : { id: best.id };
     }
   }
-  return undefined;
+  // a word of the writer's own, and in brackets what it is: "cflr (cornflour)"
+  const inside = /\(([a-zà-ÿ' -]{3,40})\)/i.exec(text)?.[1];
+  return inside === undefined ? undefined : nameOf(inside);
 }
 
 type Match = { id: string; length: number; weight: number; at: number };

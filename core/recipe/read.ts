@@ -3,12 +3,14 @@ import { newPlan } from '../plan/newPlan';
 import type { Choices, Family, Plan, PlanItem, Stage } from '../plan/plan';
 import type { Dish, Pan } from '../pantry/kitchen';
 import { PANS } from '../pantry/kitchen';
+import { methodOf } from '../plan/family';
+import type { Fruit, SidePot } from '../plan/sidePot';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { suggestSettings } from '../pot/hob';
 import { volumeMl } from '../vessels/vessel';
 import { factsOf, type Facts } from './facts';
-import { readLines, type Line, type ReadOptions } from './lines';
+import { readLines, type Line, type Part, type ReadOptions } from './lines';
 import { peopleIn, SECTION, takeApart, type RecipeText } from './text';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { say, type Said } from '../say';
@@ -21,7 +23,12 @@ export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadRe
   const apart = takeApart(text);
   if (!apart.ok) return apart;
   const { ingredients, method } = fromProse(apart.value);
-  const lines = readLines([...ingredients, ...waterIn(ingredients, method)], pantry, o);
+  const facts = factsOf(method, [apart.value.title ?? '', ...ingredients]);
+  const read = groundAs(readLines([...ingredients, ...waterIn(ingredients, method)], pantry, o), facts, pantry);
+  // fruit that lies under a batter is in the dish, and cooked with it
+  const lines = facts.under
+    ? read.map((l) => (l.part === 'fruit' ? { ...l, part: 'under' as const, top: false } : l))
+    : read;
   if (!lines.length)
     return {
       ok: false,
@@ -34,17 +41,40 @@ export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadRe
       title,
       lines,
       method,
-      facts: factsOf(method, [apart.value.title ?? '', ...ingredients]),
+      facts,
       people: peopleIn(apart.value.yields),
     },
   };
+}
+
+const GROUND_LINE = /\b(?:ground|crushed|pulsed|blitzed|pounded|broken)\b/i;
+/** Rice that is ground, on its line or in a step, is ground rice of that size; sticky rice is its flour. */
+function groundAs(lines: Line[], facts: Facts, pantry: Pantry): Line[] {
+  return lines.map((l) => {
+    const kind = l.ingredientId === undefined ? undefined : pantry.get(l.ingredientId)?.thickener;
+    if (!kind || GRAINS[kind].form !== 'kernel') return l;
+    const grind =
+      facts.ground ??
+      (GROUND_LINE.test(l.text)
+        ? /coarse|broken|crushed/i.test(l.text)
+          ? ('coarse' as const)
+          : 'semolina'
+        : undefined);
+    if (grind === undefined) return l;
+    const id =
+      kind === 'glutinous rice'
+        ? 'waxy_rice_flour'
+        : { flour: 'rice_flour', semolina: 'rice_ground', coarse: 'rice_ground_coarse' }[grind];
+    const { which: _which, ...rest } = l;
+    return { ...rest, ingredientId: id, state: l.grams === undefined ? l.state : 'read' };
+  });
 }
 
 /** Water is often in the steps and on no list: what is measured of it there counts. */
 function waterIn(list: readonly string[], method: readonly string[]): string[] {
   if (list.some((l) => /\bwater\b/i.test(l))) return [];
   return method.flatMap((s) => {
-    if (/\b(bath|double boiler|bain|bowl over|oven|rins\w*|soak\w*|clear)\b/i.test(s)) return [];
+    if (/\b(bath|double boiler|bain|bowl over|oven|rins\w*|soak|soaking|clear)\b/i.test(s)) return [];
     const m =
       /(?:\d+(?:[.,/]\d+)?|[½¼¾]|half an?|an?|one|two|three|four)\s*(?:ml|l|litres?|cups?|tbsp|tablespoons?|spoons?|glass(?:es)?)\s+(?:of\s+)?(?:cold |boiling |hot |warm )?water\b/i.exec(
         s,
@@ -58,7 +88,7 @@ function fromProse(r: RecipeText): RecipeText {
   if (r.ingredients.some((l) => !l.startsWith(SECTION))) return r;
   const found: string[] = [];
   const amount =
-    /(?:about |heaped |level |rounded )?(?:\d+(?:[.,/]\d+)?(?:\s?[½¼¾])?|[½¼¾]|half an?|a|an|one|two|three|four|five|six|eight|ten|a quarter of a)\s*(?:heaped |level |rounded )?(?:ml|l|g|kg|oz|litres?|liters?|cups?|tablespoons?|tbsp|teaspoons?|tsp|spoons?|spoonfuls?|pints?|pinch|cans?|tins?|sticks?|handful|ladles?|pods?)\s+(?:of\s+)?(?:the\s+)?[a-zé' -]{3,40}?(?=[,.;:()]|\s(?:and|with|in|into|to|until|for|then|over|on|while|from|plus|together)\b|$)|(?:\d+|an?|two|three|four|five|six)\s+(?:large |small |medium )?(?:egg yolks?|eggs?|yolks?|cinnamon sticks?|cloves?|cardamom pods?)/gi;
+    /(?:about |heaped |level |rounded )?(?:\d+(?:[.,/]\d+)?(?:\s?[½¼¾])?|[½¼¾]|half an?|a|an|one|two|three|four|five|six|eight|ten|a quarter of a)\s*(?:heaped |level |rounded )?(?:ml|l|g|kg|oz|litres?|liters?|cups?|tablespoons?|tbsp|teaspoons?|tsp|spoons?|spoonfuls?|pints?|pinch|cans?|tins?|sticks?|handful|ladles?|pods?|knobs?|strips?|pieces?|sprigs?|dash|splash|drizzle|drops?|bunch)\s+(?:of\s+)?(?:the\s+)?[a-zé' -]{3,40}?(?=[,.;:()]|\s(?:and|with|in|into|to|until|for|then|over|on|while|from|plus|together)\b|$)|(?:\d+|an?|two|three|four|five|six)\s+(?:large |small |medium )?(?:egg yolks?|eggs?|yolks?|cinnamon sticks?|cloves?|cardamom pods?)/gi;
   for (const s of r.method) for (const m of s.matchAll(amount)) found.push(m[0].trim());
   return { ...r, ingredients: found.slice(0, 60) };
 }
@@ -75,20 +105,24 @@ export function familyOf(lines: readonly Line[], facts: Facts, pantry: Pantry): 
       (form === 'kernel' ? GRAINS[k].form === 'kernel' : GRAINS[k].form !== 'kernel' && GRAINS[k].form !== 'powder')
     );
   };
-  const eggG = of((id) => pantry.get(id)?.group === 'egg');
+  // whites that are folded in set nothing
+  const eggG = of((id) => pantry.get(id)?.group === 'egg' && !(id === 'white' && facts.folded));
   const kernelG = of(kind('kernel'));
   const grainG = of(kind('grain'));
   const powderG = of((id) => {
     const i = pantry.get(id);
     return i?.group === 'thickener' && i.thickener !== undefined && GRAINS[i.thickener].form === 'powder';
   });
-  const riceGround = of((id) => id === 'rice_ground' || id === 'rice_flour');
+  const riceGround = of((id) => id === 'rice_ground' || id === 'rice_ground_coarse' || id === 'rice_flour');
   if (facts.freezeH !== undefined && facts.freezeH > 2 && facts.chillH === undefined) return 'frozen cream';
   if (facts.oven && eggG > 0 && powderG < eggG / 3 && grainG === 0 && kernelG === 0) return 'baked custard';
+  // a batter: its starch has never bubbled
+  if (facts.oven && eggG > 0 && powderG < eggG && !facts.bubbles && grainG === 0 && kernelG === 0)
+    return 'baked custard';
   if (facts.oven && (grainG > 0 || kernelG > 0)) return 'baked slab';
   if (kernelG > 0) return eggG > 0 ? 'egg-enriched pudding' : 'whole-rice pudding';
   if (riceGround > 0 && riceGround >= powderG / 2) return eggG > 0 ? 'egg-enriched pudding' : 'ground-rice cream';
-  if (grainG > 0) return 'porridge';
+  if (grainG > 0 || (facts.ground !== undefined && of((id) => id === 'waxy_rice_flour') > 0)) return 'porridge';
   if (eggG > powderG) return 'stirred custard';
   return 'starch-set milk pudding';
 }
@@ -101,7 +135,9 @@ export function amountsOf(
 ): { ingredientId: string; grams: number; top: boolean; heldG: number }[] {
   const out: { ingredientId: string; grams: number; top: boolean; heldG: number }[] = [];
   for (const l of lines) {
-    if (!l.ingredientId || l.state === 'open') continue;
+    // what is cooked beside the dish is a side pot's
+    if (!l.ingredientId || l.state === 'open' || (l.part !== undefined && l.part !== 'layer' && l.part !== 'under'))
+      continue;
     const there = out.find((x) => x.ingredientId === l.ingredientId);
     if (there) {
       there.grams += l.again ? 0 : (l.grams ?? 0);
@@ -119,6 +155,7 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
   const milks = amounts.filter((a) => pantry.get(a.ingredientId)?.group === 'milk').sort((a, b) => b.grams - a.grams);
   if (!milks[0]) return undefined;
   const { facts } = r;
+  const sides = sidesOf(r, pantry);
   const family = familyOf(r.lines, facts, pantry);
   const totalG = amounts.filter((a) => !a.top).reduce((s, a) => s + a.grams, 0);
   const people = meta.people ?? r.people ?? Math.max(1, Math.min(60, Math.round(totalG / 140)));
@@ -137,6 +174,12 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
   const stageOf = (id: string, top: boolean): Stage => {
     const i = pantry.get(id)!;
     if (top) return 'top';
+    if (
+      r.lines.some((l) => l.ingredientId === id && l.part === 'under') &&
+      !r.lines.some((l) => l.ingredientId === id && l.part !== 'under')
+    )
+      return 'under';
+    if (facts.folded && id === 'white') return 'fold in';
     if (i.group === 'sweet')
       return facts.sugarWithYolks && amounts.some((a) => pantry.get(a.ingredientId)!.egg)
         ? 'bowl'
@@ -169,6 +212,12 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
         : facts.starch === 'cold together'
           ? { grain: 'into cold milk' as const }
           : {}),
+    ...(facts.starch === 'hot onto meal' ? { grain: 'hot liquid onto it' as const } : {}),
+    ...(facts.starch === 'cold slurry' &&
+    items.some((i) => i.stage === 'grain') &&
+    !items.some((i) => i.stage === 'slurry')
+      ? { grain: 'wetted cold first' as const }
+      : {}),
     ...(facts.soaked ? { soak: 'soaked' as const } : {}),
     ...(facts.hob && facts.hob.first <= LOW ? { start: 'low throughout' as const } : {}),
     ...(facts.reduceTo === undefined ? {} : { reduceTo: Math.max(0.3, Math.min(1, facts.reduceTo)) }),
@@ -191,12 +240,19 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
     : (facts.chillH ?? facts.freezeH ?? (facts.warm === false ? 4 : base.rest.hours)) + (facts.roomMin ?? 0) / 60;
   const pan = panOf(facts, base.pan);
   const word: Plan['serve']['word'] = style === 'cut' ? 'slices' : style === 'turned out' ? 'wobbles' : base.serve.word;
-  const cookOnMin = Math.min(90, Math.round(facts.cookOnMin ?? base.method.cookOnMin));
+  // whole grain cooks to its bite: only what is said after that is more
+  const kernels = items.some((i) => {
+    const kind = pantry.get(i.ingredientId)?.thickener;
+    return kind !== undefined && GRAINS[kind].form === 'kernel';
+  });
+  const said = kernels ? (facts.softMin ?? 0) : (facts.cookOnMin ?? base.method.cookOnMin);
+  const cookOnMin = Math.min(90, Math.round(said));
   const plan: Plan = {
     ...base,
     family,
     items,
-    carveOuts: [],
+    carveOuts: [...inTheDish(r.lines, items), ...keptBack(facts, items)],
+    sides,
     pan,
     choices,
     dish: dishOf(facts, base.dish, people, totalG),
@@ -231,8 +287,115 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
         : 'rounded spoons'
       : 'scale',
   };
-  return refreshCarveOuts(plan);
+  return inItsOven(refreshCarveOuts(plan), facts);
 }
+
+/** What is in the pot and in a layer too: the layer's part is carved out of the whole. */
+function inTheDish(lines: readonly Line[], items: readonly PlanItem[]): Plan['carveOuts'] {
+  return items.flatMap((i) =>
+    (['top', 'under'] as const).flatMap((stage) => {
+      const grams = lines
+        .filter((l) => l.ingredientId === i.ingredientId && (stage === 'under' ? l.part === 'under' : l.top))
+        .reduce((sum, l) => sum + (l.grams ?? 0), 0);
+      return i.stage !== stage && grams > 0 && grams < i.grams
+        ? [{ ingredientId: i.ingredientId, grams: Math.round(grams * 10) / 10, stage }]
+        : [];
+    }),
+  );
+}
+
+/** What the steps keep back, as carve-outs; the slurry's own liquid is carved out by rule. */
+function keptBack(facts: Facts, items: readonly PlanItem[]): Plan['carveOuts'] {
+  return facts.kept.flatMap((k) => {
+    const item = items.find((i) => i.ingredientId === k.id && i.stage !== k.stage);
+    if (!item) return [];
+    const grams = Math.round(Math.min(item.grams, k.grams ?? item.grams * (k.share ?? 0)) * 10) / 10;
+    // wetting cold starch is no other stage
+    return grams > 0 && !(facts.starch === 'cold slurry' && k.stage === 'late')
+      ? [{ ingredientId: k.id, grams, stage: k.stage }]
+      : [];
+  });
+}
+
+/** The oven's minutes as the recipe has them, where a layer or a grill follows: the bakes of the family's own list. */
+function inItsOven(plan: Plan, facts: Facts): Plan {
+  const { oven } = facts;
+  if (!oven || plan.family !== 'baked slab') return plan;
+  const method = methodOf(plan);
+  const bakes = method.filter((s) => s.do === 'bake');
+  const minutes = [oven.minutes, oven.secondMin];
+  if (bakes.length < 2 && !oven.grill && !oven.fan) return plan;
+  let n = 0;
+  return {
+    ...plan,
+    steps: method.map((s) => {
+      if (s.do !== 'bake') return s;
+      const last = n === bakes.length - 1;
+      const said = minutes[n++];
+      return {
+        ...s,
+        fan: oven.fan,
+        ...(said === undefined ? {} : { until: { reach: 'time' as const, minutes: said } }),
+        ...(last && oven.grill ? { grillMin: oven.grillMin ?? 3 } : {}),
+      };
+    }),
+  };
+}
+
+/** Sugar in a glaze that is poured, mm of it. */
+const GLAZE_MM = 3;
+
+/** What the recipe cooks beside the dish, as side pots: none of it is poured into the pudding. */
+function sidesOf(r: Reading, pantry: Pantry): SidePot[] {
+  const of = (part: Part) =>
+    r.lines
+      .filter((l) => l.part === part && l.ingredientId && (l.grams ?? 0) > 0)
+      .map((l) => ({ ...l, x: pantry.get(l.ingredientId!)! }));
+  const sum = (list: readonly { grams?: number }[]) => list.reduce((s, l) => s + (l.grams ?? 0), 0);
+  const out: SidePot[] = [];
+  const syrup = of('syrup');
+  const sugar = syrup.filter((l) => l.x.group === 'sweet');
+  if (sugar[0])
+    out.push({
+      id: 'side-syrup',
+      kind: 'syrup',
+      sugarId: sugar[0].x.id,
+      sugarG: clampG(sum(sugar)),
+      to: 'pouring',
+      acid: syrup.some((l) => (l.x.ph ?? 7) < 4),
+    });
+  const fruit = of('fruit');
+  const whole = fruit.find((l) => FRUIT_OF[l.x.id] !== undefined);
+  if (whole)
+    out.push({ id: 'side-fruit', kind: 'compote', fruit: FRUIT_OF[whole.x.id]!, boughtG: clampG(whole.grams!) });
+  const glaze = of('glaze');
+  const liquid = glaze
+    .filter((l) => l.x.group === 'milk' || l.x.per100.water > 60)
+    .sort((a, b) => b.grams! - a.grams!)[0];
+  if (liquid)
+    out.push({
+      id: 'side-glaze',
+      kind: 'glaze',
+      liquidId: liquid.x.id,
+      depthMm: GLAZE_MM,
+      sweetPct: Math.min(40, Math.round((100 * sum(glaze.filter((l) => l.x.group === 'sweet'))) / sum(glaze))),
+    });
+  return out;
+}
+const clampG = (g: number) => Math.max(1, Math.min(5000, Math.round(g)));
+/** Fruit of the list as the compote knows it. */
+const FRUIT_OF: Readonly<Record<string, Fruit>> = {
+  fruit_apple: 'apple',
+  fruit_pear: 'pear',
+  fruit_plum: 'plum',
+  fruit_apricot: 'apricot',
+  fruit_cherry: 'sour cherry',
+  fruit_strawberry: 'strawberry',
+  fruit_raspberry: 'raspberry',
+  fruit_mango: 'mango',
+  fruit_rhubarb: 'rhubarb',
+  fruit_orange: 'orange',
+};
 
 /** A pan by what is said of it: its litres or its width. */
 function panOf(f: Facts, usual: Pan): Pan {

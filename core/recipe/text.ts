@@ -13,6 +13,8 @@ export type RecipeText = {
   ingredients: string[];
   /** sentences of the method */
   method: string[];
+  /** sentences about what is cooked beside it: a syrup, a sauce */
+  beside: string[];
   yields: string | undefined;
   minutes: number | undefined;
 };
@@ -126,6 +128,7 @@ function fromLd(json: unknown): TextResult | undefined {
       title: r.name === undefined ? undefined : plain(r.name).trim(),
       ingredients: (r.recipeIngredient ?? r.ingredients ?? []).map((l) => plain(l).trim()).filter(Boolean),
       method: (r.recipeInstructions ?? []).flatMap((s) => stepTexts(s)).flatMap((s) => sentences(plain(s))),
+      beside: [],
       yields: r.recipeYield?.[0],
       minutes,
     },
@@ -137,12 +140,20 @@ const INGREDIENTS_HEAD =
 const METHOD_HEAD =
   /^(?:the\s+)?(method|directions?|instructions?|steps?|preparation|how (?:to|it is made)|what to do|to (?:make|cook)(?: it)?|procedure)\b[^.]{0,30}:?$/i;
 const YIELD =
-  /\b(?:serves|servings?|for|makes|feeds|enough for|yields?)\b\s*:?\s*(?:about\s+)?(\d{1,2}|[a-z]+)(?:\s*(?:to|-|–)\s*\d+)?\s*(?:people|persons?|servings?|portions?|guests|singers|cups|moulds|pieces|squares)?\b/i;
+  /\b(?:serves|servings?|for|makes|feeds|enough for|yields?)\b\s*:?\s*(?:about\s+)?(\d{1,2}|[a-z]+)(?:\s*(?:to|-|–)\s*\d+)?\s*(?:people|persons?|servings?|portions?|guests|singers|cups|moulds|pieces|squares)?\b|(?<=[(,.:] ?)(\d{1,2})\s*(?:people|persons?|servings?|portions?|guests|singers|p\.|pers\.)/i;
+/** The head of a part, alone on its line: what is cooked beside the dish, or the dish itself. */
+const PART_HEAD =
+  /^(?:for\s+)?(?:the\s+)?((?:sugar |lemon |fruit |caramel |chocolate |berry |plum |vanilla |second |top |coconut )?(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|finish|to serve|to finish|pudding|base|cream|custard|rice|porridge|slab|batter|meringue|sponge))$/i;
+/** Parts that never go into the pot. */
+export const BESIDE =
+  /\b(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|to (?:serve|finish)|finish)\b/i;
+const isBeside = (head: string): boolean => BESIDE.test(head);
+
 /** Marks a line of the list that is the head of a part of it, as "For the topping". */
 export const SECTION = '§ ';
 /** A line that begins like an amount. */
 const AMOUNT_HEAD =
-  /^(?:[-*•·–]\s*)?(?:about|approx\.?|around|just (?:under|over)|up to|scant|heaped|heaping|rounded|level|generous)?\s*(?:[\d½¼¾⅓⅔⅛]|(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|quarter|couple|pinch|some|handful|juice|zest|peel|same|the same|as much|reserve|the rest|keep back|the (?:juice|zest|peel|rind))\b)/i;
+  /^(?:[-*•·–]\s*)?(?:about|approx\.?|around|just (?:under|over)|up to|scant|heaped|heaping|rounded|level|generous)?\s*(?:[\d½¼¾⅓⅔⅛]|(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|twelve|few|half|quarter|couple|pinch|some|handful|juice|zest|peel|same|the same|as much|reserve|the rest|keep back|the (?:juice|zest|peel|rind))\b(?!-))/i;
 /** A short line that says what a thing is for instead of how much of it. */
 const FOR_WHAT = /\b(?:to sprinkle|to taste|to serve|for (?:dusting|sprinkling|serving|greasing|the top))\b/i;
 /** A short line that ends in an amount: "Sugar: 60 g", or holds one beside a ratio. */
@@ -158,10 +169,16 @@ const clean = (line: string) =>
     .replace(/[*_`]{1,3}/g, '')
     .trim();
 
+/** A whole sentence, whatever it begins with: "Half of the milk is brought to the boil with the sugar." */
+const isSentence = (line: string): boolean =>
+  /[.!]$/.test(line) &&
+  /\b(?:is|are|goes|go|comes?|then|until|while|when|it|them|into the|over the)\b/i.test(line) &&
+  line.split(/\s+/).length > 7;
+
 /** A line that holds several amounts, as "500 ml milk, 40 g starch and a pinch of salt". */
 function splitList(line: string): string[] {
   const parts = line.split(
-    /[,;]\s+(?=(?:and\s+)?(?:about\s+)?(?:[\d½¼¾⅓⅔]|(?:a|an|one|two|three|half|some)\s))|\s+(?:and|plus)\s+(?=(?:[\d½¼¾⅓⅔]+\s|(?:a|an|two|three|half a|some)\s+(?:pinch|cup|tbsp|tablespoon|tsp|teaspoon|egg|yolk|stick|litre|can|little|handful|whole)))/i,
+    /\s+[/|•·]\s+|[,;]\s+(?=(?:and\s+)?(?:about\s+)?(?:[\d½¼¾⅓⅔]|(?:a|an|one|two|three|half|some)\s))|\s+(?:and|plus)\s+(?=(?:[\d½¼¾⅓⅔]+\s|(?:a|an|two|three|half a|some)\s+(?:pinch|cup|tbsp|tablespoon|tsp|teaspoon|egg|yolk|stick|litre|can|little|handful|whole)))/i,
   );
   const cleaned = parts
     .map((p) =>
@@ -171,6 +188,10 @@ function splitList(line: string): string[] {
         .trim(),
     )
     .filter(Boolean);
+  // names first: "semolina 60 g, sugar 40 g, salt 1 pinch"
+  const first = line.replace(/[.;]$/, '').split(/[,;]\s+/);
+  if (first.length > 1 && first.every((p) => /\d|[½¼¾]|\bpinch\b/i.test(p) && nameOf(p)))
+    return first.map((p) => p.trim());
   // "brown sugar, 30 g" is one thing: every part has to name something of its own
   return cleaned.length > 1 && cleaned.every((p) => nameOf(p)) ? cleaned : [line.replace(/[;]$/, '')];
 }
@@ -178,8 +199,18 @@ function splitList(line: string): string[] {
 function fromLines(
   lines: readonly { text: string; listed: boolean; ordered: boolean; heading: boolean }[],
 ): RecipeText {
-  const out: RecipeText = { title: undefined, ingredients: [], method: [], yields: undefined, minutes: undefined };
+  const out: RecipeText = {
+    title: undefined,
+    ingredients: [],
+    method: [],
+    beside: [],
+    yields: undefined,
+    minutes: undefined,
+  };
   let mode: 'ingredients' | 'method' | undefined;
+  /** the steps that stand under the head of a part are that part's */
+  let besideNow = false;
+  let sideFrom = -1;
   let first = true;
   for (const l of lines) {
     const t = clean(l.text);
@@ -187,6 +218,19 @@ function fromLines(
     const bare = t.replace(/[:.]$/, '');
     if (METHOD_HEAD.test(bare)) {
       mode = 'method';
+      besideNow = false;
+      sideFrom = -1;
+      continue;
+    }
+    const head = PART_HEAD.exec(bare);
+    if (head && (!first || l.heading || /:$/.test(t)) && (!/^for\b/i.test(bare) || t.length < 30)) {
+      // steps under the head of a side part, before there were others, were that part's own when a main part follows
+      if (!isBeside(bare) && sideFrom >= 0) out.beside.push(...out.method.splice(sideFrom));
+      sideFrom = isBeside(bare) ? out.method.length : -1;
+      out.ingredients.push(SECTION + bare);
+      besideNow = isBeside(bare) && out.method.length > 0;
+      mode = undefined;
+      first = false;
       continue;
     }
     if (
@@ -206,7 +250,7 @@ function fromLines(
       }
     }
     const part = /^(for the [a-zé ]{2,30}):\s*(.*\d.*)$/i.exec(t);
-    if (part && mode !== 'method') {
+    if (part && mode !== 'method' && !VERB.test(part[2]!.slice(0, 16))) {
       mode = 'ingredients';
       out.ingredients.push(SECTION + part[1]!, ...splitList(part[2]!));
       continue;
@@ -243,6 +287,7 @@ function fromLines(
     first = false;
     const looksListed =
       (AMOUNT_HEAD.test(body) ||
+        (splitList(body).length > 1 && !VERB.test(body)) ||
         (AMOUNT_TAIL.test(body) && body.length < 80) ||
         (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body))) &&
       body.length < 140 &&
@@ -250,14 +295,14 @@ function fromLines(
     const steps = VERB.test(body) && (l.ordered || body.length > 60 || /[.!]$/.test(body));
     const ingredient =
       mode === 'ingredients'
-        ? body.length < 200 && !(steps && !AMOUNT_HEAD.test(body) && !l.listed)
+        ? body.length < 200 && !(steps && !l.listed && (!AMOUNT_HEAD.test(body) || isSentence(body)))
         : mode === 'method'
           ? false
           : looksListed
-            ? !steps || l.listed
+            ? !steps || (l.listed && !isSentence(body))
             : l.listed && !l.ordered && body.length < 60 && !VERB.test(body);
     if (ingredient) out.ingredients.push(...splitList(body));
-    else out.method.push(...sentences(body));
+    else (besideNow ? out.beside : out.method).push(...sentences(body));
   }
   return out;
 }
@@ -339,7 +384,7 @@ function markdownLines(source: string): { text: string; listed: boolean; ordered
         for (const item of list.items) {
           // a line right under the list that begins a sentence is the method, not more of the last item
           const [first = '', ...rest] = item.text.split('\n');
-          const cut = rest.findIndex((r) => VERB.test(r.slice(0, 24)) && /^[A-Z]/.test(r.trim()));
+          const cut = rest.findIndex((r) => (VERB.test(r.slice(0, 24)) || isSentence(r)) && /^[A-Z]/.test(r.trim()));
           const own = cut < 0 ? rest : rest.slice(0, cut);
           push([first, ...own].join(' ').replace(/\s+/g, ' '), { listed: true, ordered: list.ordered });
           if (cut >= 0) push(rest.slice(cut).join('\n'));
@@ -358,6 +403,6 @@ function markdownLines(source: string): { text: string; listed: boolean; ordered
 export function peopleIn(yields: string | undefined): number | undefined {
   if (!yields) return undefined;
   const m = YIELD.exec(yields) ?? /^\s*(\d{1,2})\b/.exec(yields);
-  const n = m ? readNumber(m[1]!)?.value : undefined;
+  const n = m ? readNumber(m[1] ?? m[2] ?? '')?.value : undefined;
   return n !== undefined && Number.isInteger(n) && n >= 1 && n <= 60 ? n : undefined;
 }

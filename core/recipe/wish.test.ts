@@ -4,13 +4,15 @@ import { aboutPlan } from '../advice/about';
 import { methodOf } from '../plan/family';
 import { FAMILIES, type Plan } from '../plan/plan';
 import { SCHOOLS, sideNow } from '../advice/schools';
-import { readWish, timeIn } from './wish';
+import { readWish, timeIn, wishedPlan } from './wish';
 
 describe('a wish in a sentence', () => {
   it('is read whole', () => {
     expect(readWish('cold, turned out, for fourteen, half past seven, no egg, from walnut milk', pantry)).toEqual({
       rules: ['no egg'],
+      amounts: [],
       unknown: [],
+      unheard: [],
       people: 14,
       at: 19 * 60 + 30,
       style: 'turned out',
@@ -19,7 +21,9 @@ describe('a wish in a sentence', () => {
     });
     expect(readWish('a warm rice pudding for 6 singers, dairy-free, with oat milk', pantry)).toEqual({
       rules: ['no milk'],
+      amounts: [],
       unknown: [],
+      unheard: [],
       family: 'whole-rice pudding',
       people: 6,
       warm: true,
@@ -34,8 +38,44 @@ describe('a wish in a sentence', () => {
     });
   });
   it('sets nothing that was not said', () => {
-    expect(readWish('something nice', pantry)).toEqual({ rules: [], unknown: [] });
-    expect(readWish('', pantry)).toEqual({ rules: [], unknown: [] });
+    const nothing = { rules: [], amounts: [], unknown: [], unheard: [] };
+    expect(readWish('something nice', pantry)).toEqual(nothing);
+    expect(readWish('', pantry)).toEqual(nothing);
+  });
+  it('takes amounts, days, vessels and words for the set, and says what it did not understand', () => {
+    expect(readWish('1 litre of milk, tomorrow at 8, in glasses, creamy, for 5', pantry)).toMatchObject({
+      amounts: [{ ingredientId: 'milk_whole', grams: 1030 }],
+      milkId: 'milk_whole',
+      day: { inDays: 1 },
+      at: 20 * 60,
+      dish: 'glasses, 200 ml',
+      word: 'mounds',
+      people: 5,
+      unheard: [],
+    });
+    expect(readWish('two cans of coconut milk on Saturday, wobbly, with glitter', pantry)).toMatchObject({
+      amounts: [{ ingredientId: 'coconut_milk', grams: 776 }],
+      day: { weekday: 6 },
+      word: 'wobbles',
+      unheard: ['glitter'],
+    });
+    expect(readWish('frozen sticks from 900 ml oat milk, no nuts', pantry)).toMatchObject({
+      family: 'frozen cream',
+      dish: 'stick moulds, 80 ml',
+      amounts: [{ ingredientId: 'oat_drink', grams: 927 }],
+      rules: ['no nuts'],
+      unheard: [],
+    });
+  });
+  it('the milk that there is decides how much is made, and the vessel what it is poured into', () => {
+    const plan = familyPlan('starch-set milk pudding');
+    const milk = plan.items.find((i) => pantry.get(i.ingredientId)!.group === 'milk')!;
+    const wish = readWish(`2 litres of ${pantry.get(milk.ingredientId)!.name}, in glasses`, pantry);
+    const made = wishedPlan(plan, wish);
+    expect(made.items.find((i) => i.ingredientId === milk.ingredientId)!.grams).toBeCloseTo(2060, 0);
+    expect(made.people).toBeGreaterThan(plan.people);
+    expect(made.dish.capacityMl).toBe(200);
+    expect(made.dish.count).toBeGreaterThanOrEqual(made.people);
   });
   it('takes no milk that nothing explains, and says which', () => {
     const w = readWish('a cold pudding for six from hemp milk', pantry);

@@ -1,7 +1,11 @@
 import { readNumber } from './amount';
+import { readLines } from './lines';
 import { nameOf } from './names';
 import type { Pantry } from '../pantry/pantry';
 import { ruleAgainst, type Rule } from '../plan/rules';
+import { DISHES } from '../pantry/kitchen';
+import { refreshCarveOuts, scale } from '../plan/amounts';
+import { dishesFor } from '../plan/newPlan';
 import { type Family, type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';
 
@@ -15,9 +19,17 @@ export type Wish = {
   style?: Plan['serve']['style'];
   warm?: boolean;
   word?: SetWord;
+  /** when it is eaten: days from today, or the next such day of the week, 0 is Sunday */
+  day?: { inDays: number } | { weekday: number };
+  /** by the name of a dish that ships */
+  dish?: string;
+  /** how much of something there is, g */
+  amounts: { ingredientId: string; grams: number }[];
   rules: Rule[];
   /** what was said of a milk and is not known here */
   unknown: string[];
+  /** words that were not understood at all */
+  unheard: string[];
 };
 
 const FAMILY_WORDS: readonly (readonly [RegExp, Family])[] = [
@@ -68,36 +80,135 @@ export function timeIn(text: string): number | undefined {
     : undefined;
 }
 
-/** Reads a wish. Words it does not know are left alone. */
+/** The set in other words than the strip's. */
+const SET_SAID: readonly (readonly [RegExp, SetWord])[] = [
+  [/\b(?:drinkable|to drink)\b/i, 'drinks'],
+  [/\b(?:loose|runny|pourable|a sauce)\b/i, 'pours'],
+  [/\b(?:soft|creamy|spoonable)\b/i, 'mounds'],
+  [/\bthick\b/i, 'holds a trail'],
+  [/\b(?:wobbly|jelly-like|trembling)\b/i, 'wobbles'],
+  [/\b(?:sliceable|clean slices?)\b/i, 'slices'],
+];
+/** Vessels by what they are called, to the dishes that ship. */
+const VESSEL_WORDS: readonly (readonly [RegExp, string])[] = [
+  [/\bclay (?:cups?|pots?)\b/i, 'clay cups, 120 ml'],
+  [/\b(?:on )?sticks?\b|\bstick moulds?\b|\bloll(?:y|ies)\b/i, 'stick moulds, 80 ml'],
+  [/\bbig mould|one mould\b/i, 'big mould, 1 l'],
+  [/\b(?:small |little )?moulds?\b/i, 'small moulds, 95 ml'],
+  [/\b(?:in |into )?glasses\b/i, 'glasses, 200 ml'],
+  [/\b(?:in |into )?(?:cups|ramekins)\b/i, 'cups, 150 ml'],
+  [/\b(?:in |into )?(?:a |one )?(?:big |large )?bowl\b/i, 'bowl, 1.5 l'],
+  [/\b(?:shallow|oven) dish\b/i, 'shallow dish, 24 × 18 cm'],
+  [/\b(?:tray|tin|square tin)\b/i, 'tray, 20 × 20 cm'],
+];
+const WEEKDAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
+/** Words that carry a wish and are none. */
+const EMPTY = new Set(
+  (
+    'a an the of for from with in into on at by to and or but so i we you me us it is are be that this some any please would like want wish ' +
+    'make made something nice good pudding dessert dish i have got there enough serve served eaten eat people guests singers ' +
+    'out set need needs use using my our one ones o clock am pm evening supper very more less than quite not too cook cooked'
+  ).split(' '),
+);
+const AMOUNT =
+  /(?<![\w-])(?:\d+(?:[.,]\d+)?|half an?|an?|one|two|three|four|[½¼¾])\s*(?:ml|l|litres?|liters?|g|kg|grams?|cups?|cans?|tins?|pints?|oz|lb|cartons?|packets?|tbsp|tablespoons?|spoons?)\s+(?:of\s+)?[a-zé]+(?: (?!and|for|with|in|by|at|on|to|tomorrow|today|no|cold|warm)[a-zé]+){0,2}/gi;
+
+/** Reads a wish: what was said is set, and what was not understood is said. */
 export function readWish(text: string, pantry: Pantry): Wish {
   const t = text.slice(0, 400);
-  const wish: Wish = { rules: RULE_WORDS.filter(([r]) => r.test(t)).map(([, rule]) => rule), unknown: [] };
-  const family = FAMILY_WORDS.find(([r]) => r.test(t));
-  if (family) wish.family = family[1];
+  let left = t;
+  /** What was understood is no longer asked about. */
+  const heard = (m: RegExpExecArray | null | undefined): RegExpExecArray | undefined => {
+    if (!m) return undefined;
+    left = left.slice(0, m.index) + ' '.repeat(m[0].length) + left.slice(m.index + m[0].length);
+    return m;
+  };
+  const first = <T>(list: readonly (readonly [RegExp, T])[]): T | undefined =>
+    list.find(([r]) => heard(r.exec(t)))?.[1];
+  const wish: Wish = {
+    rules: RULE_WORDS.filter(([r]) => heard(r.exec(t))).map(([, rule]) => rule),
+    amounts: [],
+    unknown: [],
+    unheard: [],
+  };
+  for (const m of t.matchAll(AMOUNT)) {
+    const line = readLines([m[0]], pantry, { system: 'metric', eggSize: 'eu M' })[0];
+    if (!line?.ingredientId || line.grams === undefined || line.state === 'open') continue;
+    if (ruleAgainst(pantry.get(line.ingredientId)!, wish.rules) !== undefined) continue;
+    heard(m);
+    wish.amounts.push({ ingredientId: line.ingredientId, grams: Math.round(line.grams) });
+  }
+  const family = first(FAMILY_WORDS);
+  if (family) wish.family = family;
   const forPeople =
     /\b(?:for|serves)\s+(?!half|quarter)(\d{1,2}|[a-z]+)\b(?![:.]\d)/i.exec(t) ??
     /\b(\d{1,2}|[a-z]+)\s+(?:people|guests|singers|of us)\b/i.exec(t);
   const people = forPeople && readNumber(forPeople[1]!)?.value;
-  if (people && Number.isInteger(people) && people <= 60) wish.people = people;
+  if (people && Number.isInteger(people) && people <= 60) {
+    wish.people = people;
+    heard(forPeople);
+  }
   const at = timeIn(t);
-  if (at !== undefined) wish.at = at;
-  if (/\b(turned out|unmould\w*|stand(?:s|ing)? by itself)\b/i.test(t)) wish.style = 'turned out';
-  else if (/\b(cut|sliced?|squares|wedges|pieces)\b/i.test(t)) wish.style = 'cut';
-  else if (/\b(spoon\w*|in (?:cups|glasses|bowls))\b/i.test(t)) wish.style = 'spooned';
-  if (/\b(warm|hot)\b/i.test(t)) wish.warm = true;
-  else if (/\b(cold|chilled|cool)\b/i.test(t)) wish.warm = false;
-  wish.word = SET_WORDS.find((w) => new RegExp(`\\b${w.replace(/s$/, 's?')}\\b`, 'i').test(t));
-  if (wish.word === undefined) delete wish.word;
+  if (at !== undefined) {
+    wish.at = at;
+    heard(
+      /\b\d{1,2}[:.]\d{2}\s*(?:am|pm)?|\b(?:half past|quarter past|quarter to)\s+\w+\s*(?:am|pm)?|\bat\s+\w+\s*(?:o.clock|am|pm)?/i.exec(
+        t,
+      ),
+    );
+  }
+  if (heard(/\bday after tomorrow\b/i.exec(t))) wish.day = { inDays: 2 };
+  else if (heard(/\btomorrow\b/i.exec(t))) wish.day = { inDays: 1 };
+  else if (heard(/\b(?:today|tonight|this evening)\b/i.exec(t))) wish.day = { inDays: 0 };
+  else {
+    const day = heard(new RegExp(`\\b(?:on |this |next )?(${WEEKDAYS.join('|')})\\b`, 'i').exec(t));
+    if (day) wish.day = { weekday: WEEKDAYS.indexOf(day[1]!.toLowerCase()) };
+  }
+  if (heard(/\b(turned out|unmould\w*|stand(?:s|ing)? by itself)\b/i.exec(t))) wish.style = 'turned out';
+  else if (heard(/\b(cut|sliced?|squares|wedges|pieces)\b/i.exec(t))) wish.style = 'cut';
+  else if (heard(/\b(spoon\w*|in (?:cups|glasses|bowls))\b/i.exec(t))) wish.style = 'spooned';
+  if (heard(/\b(warm|hot)\b/i.exec(t))) wish.warm = true;
+  else if (heard(/\b(cold|chilled|cool)\b/i.exec(t))) wish.warm = false;
+  const word =
+    SET_WORDS.find((w) => heard(new RegExp(`\\b${w.replace(/s$/, 's?')}\\b`, 'i').exec(t))) ?? first(SET_SAID);
+  if (word !== undefined) wish.word = word;
+  const dish = first(VESSEL_WORDS);
+  if (dish !== undefined) wish.dish = dish;
   const milk = /\b([a-zé-]+(?: [a-zé-]+)? (?:milk|drink|cream)|milk|water)\b/gi;
-  for (const m of t.replace(/\b(?:no|without) [a-z]+\b/gi, ' ').matchAll(milk)) {
-    const words = m[0].replace(/^(?:from|with|of|in|the|some|a|my) /i, '').split(' ');
+  for (const m of left.matchAll(milk)) {
+    const words = m[0]
+      .trim()
+      .replace(/^(?:from|with|of|in|the|some|a|my) /i, '')
+      .split(/\s+/);
     // "ten oat milk" is oat milk; a milk whose own word nothing explains is not taken for another
     const found = [words, words.length > 2 ? words.slice(-2) : []]
       .map((w) => nameOf(w.join(' ')))
       .find((n) => n && n.unsure === undefined);
     const i = found && pantry.get(found.id);
+    heard(m);
     if (!found) wish.unknown.push(words.join(' '));
     if (i?.group === 'milk' && ruleAgainst(i, wish.rules) === undefined) wish.milkId = i.id;
   }
+  const ofMilk = wish.amounts.find((x) => pantry.get(x.ingredientId)?.group === 'milk');
+  if (wish.milkId === undefined && ofMilk) wish.milkId = ofMilk.ingredientId;
+  wish.unheard = (left.toLowerCase().match(/[a-zà-ÿ0-9][a-zà-ÿ0-9'’-]*/g) ?? []).filter(
+    (w) => !EMPTY.has(w) && !(wish.people !== undefined && w === String(wish.people)),
+  );
   return wish;
+}
+
+/** The plan in the vessel, and from as much milk, as was wished: what there is of it decides. */
+export function wishedPlan(plan: Plan, wish: Wish): Plan {
+  const known = DISHES.find((d) => d.name === wish.dish);
+  let next = plan;
+  const milk = wish.amounts.find((a) => plan.items.some((i) => i.ingredientId === a.ingredientId && i.stage === 'pot'));
+  const had = plan.items.find((i) => i.ingredientId === milk?.ingredientId)?.grams;
+  if (milk && had) {
+    const factor = milk.grams / had;
+    const people = wish.people ?? Math.max(1, Math.min(60, Math.round(plan.people * factor)));
+    const portionG = Math.round((plan.portionG * factor * plan.people) / people);
+    next = { ...refreshCarveOuts(scale(plan, factor)), people, portionG: Math.max(30, Math.min(500, portionG)) };
+  }
+  const { name: _name, ...dish } = known ?? { name: '', ...next.dish };
+  return { ...next, dish: { ...dish, count: dishesFor(dish, next.people, next.portionG) } };
 }

@@ -1,38 +1,28 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from 'zod';
-import {
-  ALLERGENS,
-  BASES,
-  CompositionPer100Schema,
-  GROUPS,
-  IngredientSchema,
-  type Allergen,
-  type Ingredient,
-} from '../../core/pantry/ingredient';
+import { GROUPS, type Ingredient } from '../../core/pantry/ingredient';
 import { nutMilk, nutsFor, NUTS, type Nut } from '../../core/pantry/nutMilk';
 import { pantryWith } from '../../core/pantry/pantry';
 import { whichIs } from '../../core/pantry/whichOne';
 import type { Plan } from '../../core/plan/plan';
 import { ruleAgainst } from '../../core/plan/rules';
 import { useCollection, useSave } from '../shared/stored';
-import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
-import { newId } from '../shared/ids';
+import { OwnForm } from './OwnForm';
 import { WhenForm } from './WhenForm';
 import { RULE_SAYS } from './words';
 import { t, named } from '../../words';
 import { useTell } from '../shared/App';
-import { say } from '../../core/say';
 import { FormChoices, FormField } from '../shared/FormField';
-import { fieldError, numberOf, typed, typedNumber, typedOr } from '../shared/typed';
+import { typed, typedOr } from '../shared/typed';
 
 type Props = {
   open: boolean;
@@ -240,168 +230,6 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
           />
         </>
       ) : null}
-    </>
-  );
-}
-
-const OwnSchema = z.object({
-  name: IngredientSchema.shape.name,
-  group: IngredientSchema.shape.group,
-  base: z.enum(BASES).optional(),
-  densityGPerMl: typedNumber(0.2, 2),
-  ...Object.fromEntries((['fat', 'protein', 'sugar', 'starch'] as const).map((k) => [k, typedNumber(0, 100)])),
-  allergens: z.array(z.enum(ALLERGENS)),
-});
-type Own = {
-  name: string;
-  group: Ingredient['group'];
-  base?: Ingredient['base'];
-  densityGPerMl: string;
-  fat: string;
-  protein: string;
-  sugar: string;
-  starch: string;
-  allergens: Allergen[];
-};
-
-const NUMBERS = [
-  ['densityGPerMl', say('own.densityGPerMl')],
-  ['fat', say('own.fat')],
-  ['protein', say('own.protein')],
-  ['sugar', say('own.sugar')],
-  ['starch', say('own.starch')],
-] as const;
-
-function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: Ingredient) => void }) {
-  const { control, handleSubmit, setError, formState } = useForm<Own>({
-    resolver: zodResolver(OwnSchema as never),
-    defaultValues: {
-      name: '',
-      group,
-      base: 'nut',
-      densityGPerMl: '1.02',
-      fat: '2',
-      protein: '1',
-      sugar: '0',
-      starch: '0',
-      allergens: [],
-    },
-  });
-  const submit = handleSubmit((own) => {
-    const n = (k: 'fat' | 'protein' | 'sugar' | 'starch') => numberOf(own[k]);
-    const milk = own.group === 'milk';
-    const named = n('fat') + n('protein') + n('sugar') + n('starch');
-    const per100 = {
-      water: milk ? Math.max(0, 99.3 - named) : 0,
-      fat: n('fat'),
-      protein: n('protein'),
-      sugar: n('sugar'),
-      lactose: 0,
-      starch: n('starch'),
-    };
-    const checked = CompositionPer100Schema.safeParse(per100);
-    if (!checked.success || named > 100) {
-      setError('fat', { message: t('planRoom.togetherTheseAreMoreThan') });
-      return;
-    }
-    onDone({
-      id: newId('own'),
-      name: own.name.trim(),
-      group: own.group,
-      ...(milk && own.base ? { base: own.base } : {}),
-      densityGPerMl: numberOf(own.densityGPerMl),
-      per100,
-      ...(n('starch') > 1 ? { thickener: 'maize starch' as const } : {}),
-      allergens: own.allergens,
-      confidence: 'B',
-      own: true,
-    });
-  });
-  return (
-    <>
-      <Controller
-        control={control}
-        name="name"
-        render={({ field }) => (
-          <Field
-            label={t('planRoom.name')}
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            error={fieldError(formState.errors.name?.message)}
-          />
-        )}
-      />
-      <Controller
-        control={control}
-        name="group"
-        render={({ field }) => (
-          <Choices
-            label={t('planRoom.whatItIs')}
-            value={field.value}
-            options={[
-              { value: 'milk', label: t('planRoom.aMilkOrWater') },
-              { value: 'sweet', label: t('planRoom.sweet') },
-              { value: 'fat', label: t('planRoom.aFat') },
-              { value: 'flavour', label: t('planRoom.aFlavour') },
-            ]}
-            onChoose={field.onChange}
-          />
-        )}
-      />
-      <Controller
-        control={control}
-        name="base"
-        render={({ field }) => (
-          <Choices
-            label={t('planRoom.madeFrom')}
-            value={field.value}
-            options={BASES.map((b) => ({ value: b, label: t(`base.${b}`) }))}
-            onChoose={field.onChange}
-          />
-        )}
-      />
-      {NUMBERS.map(([key, label]) => (
-        <Controller
-          key={key}
-          control={control}
-          name={key}
-          render={({ field }) => (
-            <Field
-              label={t(label)}
-              unit="g"
-              inputMode="decimal"
-              value={field.value}
-              onChangeText={field.onChange}
-              onBlur={field.onBlur}
-              error={fieldError(formState.errors[key]?.message)}
-            />
-          )}
-        />
-      ))}
-      <Controller
-        control={control}
-        name="allergens"
-        render={({ field }) => (
-          <View className="gap-2">
-            <Type kind="strong">{t('planRoom.allergensInIt')}</Type>
-            <View className="flex-row flex-wrap gap-2">
-              {ALLERGENS.map((a) => (
-                <Key
-                  key={a}
-                  label={t(`allergen.${a}`)}
-                  role="checkbox"
-                  selected={field.value.includes(a)}
-                  onPress={() =>
-                    field.onChange(field.value.includes(a) ? field.value.filter((v) => v !== a) : [...field.value, a])
-                  }
-                />
-              ))}
-            </View>
-          </View>
-        )}
-      />
-      <Key kind="yolk" size="amount" label={t('planRoom.keepIt')} onPress={() => void submit()} />
     </>
   );
 }

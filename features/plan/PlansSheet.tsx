@@ -1,6 +1,7 @@
 import { writePlanFile } from '../../core/formats/planFile';
 import { fileName, saveFile } from '../shared/saveFile';
 import { addDays } from 'date-fns/addDays';
+import { getDay } from 'date-fns/getDay';
 import { startOfDay } from 'date-fns/startOfDay';
 import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
@@ -10,7 +11,9 @@ import { newPlan } from '../../core/plan/newPlan';
 import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
 import { type SetWord } from '../../core/texture/words';
 import { RULES, type Rule } from '../../core/plan/rules';
-import { PANTRY } from '../../core/pantry/pantry';
+import { PANTRY, pantryWith } from '../../core/pantry/pantry';
+import { withGrams } from '../../core/plan/amounts';
+import { wishedPlan, type Wish } from '../../core/recipe/wish';
 import { atWallClock } from '../shared/wallClock';
 import { useCollection, useEdit, useRemove, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
@@ -273,6 +276,13 @@ function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
 const MILKS = PANTRY.filter((i) => i.group === 'milk' && i.per100.water > 70);
 const USUAL_TIME = 19 * 60 + 30;
 
+/** The day that a wish names: the next of its name, or so many days from today. */
+function dayOf(day: NonNullable<Wish['day']>, nowMs: number): number {
+  const today = startOfDay(nowMs);
+  const days = 'inDays' in day ? day.inDays : (day.weekday - getDay(today) + 7) % 7;
+  return addDays(today, days).getTime();
+}
+
 /** A wish: said in a sentence, or tapped together; then amounts that will set. */
 function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const { ask, clock } = useKitchen();
@@ -289,12 +299,14 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const [word, setWord] = useState<SetWord | undefined>();
   const [at, setAt] = useState(USUAL_TIME);
   const [rules, setRules] = useState<Rule[]>([]);
+  const [wished, setWished] = useState<Wish | undefined>();
   const [heard, setHeard] = useState('');
   const [busy, setBusy] = useState(false);
   const milks = [...MILKS, ...(own.data ?? []).filter((i) => i.group === 'milk')];
   const milk = milks.find((m) => m.id === milkId);
   const hear = async () => {
     const w = await ask('wish', [said]);
+    setWished(w);
     if (w.family) setFamily(w.family);
     if (w.milkId) setMilkId(w.milkId);
     if (w.people) setPeople(w.people);
@@ -310,13 +322,23 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       w.style && t(`style.${w.style}`),
       w.warm === undefined ? '' : w.warm ? t('planRoom.warm') : t('planRoom.cold'),
       w.word && wordSays(w.word),
+      ...w.amounts.map((a) =>
+        t('planRoom.amountOf', {
+          grams: fmt.grams(a.grams),
+          name: pantryWith(own.data ?? []).get(a.ingredientId)!.name,
+        }),
+      ),
+      w.dish,
+      w.day && fmt.weekday(dayOf(w.day, clock())),
       w.at !== undefined && fmt.time(atWallClock(clock(), w.at).getTime()),
       ...w.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()),
     ].filter(Boolean);
     setHeard(
       [
         parts.length ? t('planRoom.heard', { parts: parts.join(', ') }) : t('planRoom.noneOfThatWasUnderstood'),
-        w.unknown.length ? t('planRoom.notUnderstood', { words: w.unknown.join(', ') }) : '',
+        w.unknown.length || w.unheard.length
+          ? t('planRoom.notUnderstood', { words: [...w.unknown, ...w.unheard].join(', ') })
+          : '',
       ]
         .filter(Boolean)
         .join(' '),
@@ -325,7 +347,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const make = async () => {
     if (!milk) return;
     setBusy(true);
-    const day = startOfDay(addDays(clock(), 1)).getTime();
+    const day = wished?.day ? dayOf(wished.day, clock()) : startOfDay(addDays(clock(), 1)).getTime();
     const ownUsed = milk.own ? [milk] : [];
     const title =
       name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${t(FAMILY_SAYS[family].short)}`.slice(0, 60);
@@ -365,8 +387,14 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       const freed = await ask('free', [plan, what]);
       if (freed.ok) plan = freed.plan;
     }
+    if (wished) plan = wishedPlan(plan, wished);
     const solved = await ask('solve', [plan]);
-    onMade({ ...solved.plan, items: solved.plan.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })) });
+    const rounded = {
+      ...solved.plan,
+      items: solved.plan.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })),
+    };
+    // what there is of it stays as it was said
+    onMade((wished?.amounts ?? []).reduce((p, a) => withGrams(p, a.ingredientId, a.grams), rounded));
   };
   return (
     <>

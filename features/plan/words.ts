@@ -113,6 +113,8 @@ export const CHOICE_SAYS: readonly {
       'into cold milk': say('planRoom.intoColdMilk'),
       'into boiling milk': say('planRoom.intoBoilingMilk'),
       'fried in fat first': say('planRoom.throughFatFirst'),
+      'wetted cold first': say('planRoom.wettedColdFirst'),
+      'hot liquid onto it': say('planRoom.hotLiquidOntoIt'),
     },
   },
   {

@@ -99,6 +99,8 @@ export const terms = {
   'choice.grain.into cold milk': 'into cold milk',
   'choice.grain.into boiling milk': 'into boiling milk',
   'choice.grain.fried in fat first': 'fried in fat first',
+  'choice.grain.wetted cold first': 'wetted cold, into boiling milk',
+  'choice.grain.hot liquid onto it': 'hot liquid poured onto it',
   'choice.yolks.tempered': 'tempered',
   'choice.yolks.straight in': 'straight in',
   'choice.yolks.into a cooled base': 'into a cooled base',

@@ -1,0 +1,56 @@
+import type { Pantry } from '../pantry/pantry';
+import { checkUp } from './check';
+import type { Written } from './fixtures/recipes';
+import type { ReadOptions } from './lines';
+import { amountsOf, familyOf, planOf, readRecipe } from './read';
+
+/** Findings about how it is cooked; where the recipe is right about it, one of them is a false alarm. */
+const ALARMS: readonly string[] = ['no cold slurry', 'yolks into a boil', 'custard boiled', 'starch not boiled'];
+/** An amount is right within this, relative. */
+const WITHIN = 0.03;
+
+/** How a written recipe was read: what of it is not as its writer meant it. */
+export type Judged = { lines: number; linesRight: number; wrong: string[] };
+
+const holds = (want: unknown, got: unknown): boolean =>
+  want !== null && typeof want === 'object'
+    ? Object.entries(want).every(([k, v]) => holds(v, (got as Record<string, unknown> | undefined)?.[k]))
+    : want === got;
+
+/** @param alarms look for false alarms too: it cooks the recipe, which takes a moment */
+export function judgeReading(w: Written, pantry: Pantry, o: ReadOptions, alarms: boolean): Judged {
+  const wrong: string[] = [];
+  const r = readRecipe(w.text, pantry, o);
+  const want = Object.entries(w.grams);
+  if (!r.ok) return { lines: want.length, linesRight: 0, wrong: [r.why.code] };
+  const { reading } = r;
+  const found = new Map(amountsOf(reading.lines).map((a) => [a.ingredientId, a.grams]));
+  let right = 0;
+  for (const [id, grams] of want) {
+    const got = found.get(id);
+    if (got !== undefined && Math.abs(got / grams - 1) <= WITHIN) right++;
+    else wrong.push(`${id}: ${String(got)} for ${String(grams)}`);
+  }
+  for (const id of found.keys()) if (!(id in w.grams)) wrong.push(`${id} is none of it`);
+  const family = familyOf(reading.lines, reading.facts, pantry);
+  if (family !== w.family) wrong.push(`family: ${family}`);
+  if (w.people !== undefined && reading.people !== w.people) wrong.push(`people: ${String(reading.people)}`);
+  for (const [fact, value] of Object.entries(w.facts ?? {})) {
+    const got = (reading.facts as Record<string, unknown>)[fact];
+    if (!holds(value, got)) wrong.push(`${fact}: ${JSON.stringify(got)} for ${JSON.stringify(value)}`);
+  }
+  const open = reading.lines.filter((l) => l.state === 'open').length;
+  if (open !== (w.open ?? 0)) wrong.push(`open lines: ${open}`);
+  const meta = { id: 'r', serveAt: '2026-12-12T19:30:00Z' };
+  const plan = planOf(reading, pantry, meta);
+  if (!plan) wrong.push('no plan');
+  const sides = plan?.sides.map((s) => s.kind) ?? [];
+  if (JSON.stringify(sides) !== JSON.stringify(w.sides ?? [])) wrong.push(`beside it: ${sides.join()}`);
+  for (const [id, stage] of Object.entries(w.kept ?? {}))
+    if (!plan?.carveOuts.some((c) => c.ingredientId === id && c.stage === stage)) wrong.push(`not kept back: ${id}`);
+  if (alarms && plan)
+    for (const item of checkUp(reading, pantry, meta)?.items ?? [])
+      if (ALARMS.includes(item.id) && item.level === 'mend' && !(w.mends ?? []).includes(item.id))
+        wrong.push(`false alarm: ${item.id}`);
+  return { lines: want.length, linesRight: right, wrong };
+}
