@@ -361,10 +361,10 @@ describe('to taste, and counted', () => {
   };
   const spiced: typeof own = { ...own, items: [...own.items, { ingredientId: 'cinnamon', grams: 4, stage: 'pot' }] };
   const list = stepsOf(spiced, forecast(spiced));
-  it('is asked for before it thickens; what was counted in comes out there', () => {
+  it('is asked for before it thickens; what was counted into rice comes out at the end', () => {
     const ids = list.map((s) => s.id);
     expect(ids).toContain('taste');
-    expect(ids.indexOf('count out')).toBe(ids.indexOf('taste') + 1);
+    expect(ids.indexOf('count out')).toBe(ids.indexOf('pour') - 1);
     expect(ids.indexOf('taste')).toBeLessThan(ids.indexOf('simmer'));
     expect(list[ids.indexOf('count out')]!.portions.map((p) => p.ingredient.id)).toEqual(['cinnamon']);
   });

@@ -1,6 +1,7 @@
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { atStages, mixtureOfPortions } from '../plan/stages';
+import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
 import { depthMm, loosenG } from '../pot/corrections';
@@ -51,6 +52,15 @@ export type Guide =
       top: boolean;
     };
 
+/** min that the dish was in the oven before this step. */
+function bakedBefore(step: Step, plan: Plan, { told }: Pick<Forecast, 'told'>): number {
+  const method = methodOf(plan);
+  const at = method.findIndex((s) => s === step.bake);
+  return method
+    .slice(0, Math.max(0, at))
+    .reduce((sum, s, i) => sum + (s.do === 'bake' ? (told[i]?.minutes ?? 0) : 0), 0);
+}
+
 /** The egg's bowl before its ladles; undefined where a step tempers nothing. */
 export function bowlOf(step: Step, plan: Plan): Bowl | undefined {
   const add = step.adds.find((a) => a.ladleG !== undefined);
@@ -81,7 +91,7 @@ export function guideOf({
   pot: Pot;
   fromG: number;
   ladled: number;
-  forecast: Pick<Forecast, 'bake' | 'top'>;
+  forecast: Pick<Forecast, 'bake' | 'top' | 'told'>;
 }): Guide | undefined {
   const bowl = bowlOf(step, plan);
   if (bowl) {
@@ -135,14 +145,20 @@ export function guideOf({
   }
   if (step.heat?.lid === 'on' && (step.stirEveryS ?? 0) >= GUIDE.coveredFromS)
     return { kind: 'covered', everyS: step.stirEveryS! };
-  if (step.role === 'bake' && forecast.bake)
+  if (step.role === 'bake' && forecast.bake) {
+    const minutes = step.seconds / 60;
+    const fromMin = bakedBefore(step, plan, forecast);
     return {
       kind: 'oven',
-      minutes: forecast.bake.minutes,
-      carriesMin: forecast.bake.carriesMin,
-      centreC: forecast.bake.trace.map(({ minutes, centreC }) => ({ minutes, centreC })),
-      top: forecast.top !== undefined,
+      minutes,
+      carriesMin: forecast.bake.carriesMin - fromMin,
+      centreC: forecast.bake.trace
+        .filter((p) => p.minutes > fromMin && p.minutes <= fromMin + minutes + 1)
+        .map((p) => ({ minutes: p.minutes - fromMin, centreC: p.centreC })),
+      // where the method has its own step for the layer, that step says when
+      top: forecast.top !== undefined && !methodOf(plan).some((s) => s.do === 'top'),
     };
+  }
   return undefined;
 }
 

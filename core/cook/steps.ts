@@ -188,7 +188,10 @@ export function stepsOf(
     if (i === places.thickens && held.length)
       steps.push({ ...by('taste', 'done', TASTE_S, held), setting: 1, stirEveryS: 20 });
     if (i === places.countOut && out.length)
-      steps.push({ ...by('count out', 'done', 30, out), setting: 1, stirEveryS: 20 });
+      steps.push({
+        ...by('count out', 'done', 30, out),
+        ...(step.do === 'pour' ? {} : { setting: 1, stirEveryS: 20 }),
+      });
     switch (step.do) {
       case 'add':
         adds.push(step);

@@ -269,6 +269,31 @@ export function followSteps(was: Plan, next: Plan): Plan {
   return withSteps(next, out);
 }
 
+/**
+ * The plan with what really happened to its dish: so long in the room, and the rest of the hours where it goes then.
+ * @param roomMin in the room before anything colder @param hours from the pouring to the table
+ */
+export function restedAs(plan: Plan, roomMin: number, hours: number): Plan {
+  const next = { ...plan, rest: { ...plan.rest, roomMin: Math.min(240, roomMin), hours } };
+  if (!plan.steps) return next;
+  const rests = plan.steps.filter((s) => s.do === 'rest');
+  const last = rests.at(-1);
+  if (!last) return next;
+  const room = rests.find((s) => s.where === 'room' && s !== last);
+  const others = rests.filter((s) => s !== last && s !== room).reduce((sum, s) => sum + s.minutes, 0);
+  const inRoom = room ? roomMin : 0;
+  return {
+    ...next,
+    steps: plan.steps.map((s) =>
+      s === room
+        ? { ...s, minutes: inRoom }
+        : s === last
+          ? { ...s, minutes: Math.max(0, hours * 60 - inRoom - others) }
+          : s,
+    ),
+  };
+}
+
 /** What a list of steps would do wrong: which step, and why. */
 export type StepTrouble = { id?: string; says: Said; /** a stage that no step adds */ stage?: Stage };
 

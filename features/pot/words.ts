@@ -122,7 +122,20 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     case 'pour':
       return {
         title: t('potRoom.pour'),
-        manner: `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}${depthMm ? t('potRoom.mmDeep', { depthMm: Math.round(depthMm) }) : ''}`,
+        manner: [
+          step.portions.length ? list(step, fmt) : '',
+          `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}${depthMm ? t('potRoom.mmDeep', { depthMm: Math.round(depthMm) }) : ''}`,
+          ...plan.portions.map((p) =>
+            t('potRoom.portionOf', {
+              percent: Math.round(100 * p.share),
+              name: p.name,
+              count: p.dish.count,
+              ml: fmt.ml(p.dish.capacityMl),
+            }),
+          ),
+        ]
+          .filter(Boolean)
+          .join('; '),
         cue: plan.rest.covered ? t('potRoom.tapOutTheBubblesCover') : t('potRoom.tapOutTheBubblesLeave'),
         why: t('potRoom.evenDepthSetsAtOne'),
         done: t('potRoom.poured'),
@@ -157,16 +170,46 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
     case 'reduce':
       return {
         title: t('potRoom.cookItDown'),
-        manner: t('potRoom.toOfWhereItBegan', { reduceTo: Math.round(100 * (plan.choices.reduceTo ?? 1)), every }),
+        manner: t('potRoom.toOfWhereItBegan', {
+          reduceTo: Math.round(100 * (step.heat?.until.reach === 'share' ? step.heat.until.share : 1)),
+          every,
+        }),
         cue: t('potRoom.markTheDepthOnA'),
         why: t('potRoom.everythingGetsStrongerAsWater'),
         done: t('potRoom.downToTheMark'),
         until: t('potRoom.toTheMark'),
       };
+    case 'whip':
+      return {
+        title: t('potRoom.whipTheWhites'),
+        manner: list(step, fmt),
+        cue: t('potRoom.aPeakStandsItsTip'),
+        why: t('potRoom.theyFallWithinMinutes'),
+        done: t('potRoom.stiff'),
+        until: t('potRoom.about2'),
+      };
+    case 'top':
+      return {
+        title: t('potRoom.theLayerOn'),
+        manner: list(step, fmt),
+        cue: t('potRoom.overTheBackOfASpoon'),
+        why: t('potRoom.itStaysOnTop'),
+        done: t('potRoom.layerOn'),
+        until: t('potRoom.about2'),
+      };
+    case 'grill':
+      return {
+        title: t('potRoom.grill'),
+        manner: t('potRoom.standBesideIt'),
+        cue: t('potRoom.goldenInSpots'),
+        why: t('potRoom.fromGoldenToBurnt'),
+        done: t('potRoom.outOfTheOven'),
+        until: t('potRoom.toGo'),
+      };
     case 'bake':
       return {
         title: t('potRoom.bake'),
-        manner: t('potRoom.middleOfTheOvenDry'),
+        manner: step.bake?.until.reach === 'carries' ? t('potRoom.untilItCarries') : t('potRoom.middleOfTheOvenDry'),
         cue: t(plan.family === 'baked slab' ? 'potRoom.goldenAndBubblingAtThe' : 'potRoom.edgeSetACoinIn'),
         why: t(plan.family === 'baked slab' ? 'potRoom.itSetsAsItCools' : 'potRoom.itGoesOnSettingAfter'),
         done: t('potRoom.outOfTheOven'),

@@ -1,9 +1,12 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import Refrigerator from 'lucide-react-native/icons/refrigerator';
+import Snowflake from 'lucide-react-native/icons/snowflake';
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
+import { methodOf } from '../../core/plan/family';
+import type { Plan } from '../../core/plan/plan';
 import { SAFE_COOLING } from '../../core/set/safety';
 import { standing } from '../../core/set/firmness';
 import { aimPlace } from '../../core/texture/words';
@@ -14,6 +17,7 @@ import { CoolingRing } from '../../ui/CoolingRing';
 import { Key } from '../../ui/Key';
 import { MouldOutline } from '../../ui/MouldOutline';
 import { Empty, Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { SetCurve } from '../../ui/SetCurve';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
@@ -139,6 +143,9 @@ function setView(cook: Cook, state: CookState, { forecast: f, hours, roomMin }: 
 }
 type Seen = { v: ReturnType<typeof setView> };
 
+/** The dish goes into the freezer and not into the fridge. */
+const freezes = (plan: Plan): boolean => methodOf(plan).findLast((s) => s.do === 'rest')?.where === 'freezer';
+
 /** Writes the batch down, and what the one key does now. */
 function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
   const router = useRouter();
@@ -170,7 +177,11 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
   };
   const act =
     state.stage === 'poured'
-      ? { label: t('setRoom.intoTheFridge'), icon: Refrigerator, press: () => c.add({ kind: 'intoFridge' }) }
+      ? {
+          label: t(freezes(plan) ? 'setRoom.intoTheFreezer' : 'setRoom.intoTheFridge'),
+          icon: freezes(plan) ? Snowflake : Refrigerator,
+          press: () => c.add({ kind: 'intoFridge' }),
+        }
       : state.stage === 'in the fridge' && plan.serve.style === 'turned out'
         ? { label: t('setRoom.turnedOut'), icon: undefined, press: () => c.add({ kind: 'turnedOut' }) }
         : { label: t('setRoom.writeItDown'), icon: undefined, press: writeDown };
@@ -265,6 +276,62 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready } }: Seen) {
   );
 }
 
+/** In the freezer: when to poke a thin layer, when it is frozen through, how long to wait before it is pulled. */
+function Frozen({ v: { plan, f, sinceH, at } }: Seen) {
+  const { fmt } = useApp();
+  if (!freezes(plan)) return null;
+  const due = f.frozen ? f.frozenH : f.touchH;
+  if (!Number.isFinite(due)) return f.frozen ? <Notice text={t('setRoom.notFrozenByThen')} /> : null;
+  return (
+    <View className="gap-0.5 rounded-plate border-edge border-ink bg-plate p-3" testID="freezer" aria-live="polite">
+      <Type kind="title">
+        {f.frozen
+          ? due <= sinceH
+            ? t('setRoom.frozenThrough')
+            : t('setRoom.frozenThroughAt', { time: fmt.time(at(due)) })
+          : due <= sinceH
+            ? t('setRoom.pokeItNow')
+            : t('setRoom.pokeItAt', { time: fmt.time(at(due)), left: fmt.hours(due - sinceH) })}
+      </Type>
+      <Type tone="quiet">
+        {f.frozen
+          ? t('setRoom.waitThenPull', {
+              room: Math.max(1, Math.round(f.frozen.pullsRoomS / 60)),
+              water: Math.round(f.frozen.pullsWaterS),
+            })
+          : t('setRoom.aDryFingerLeaves')}
+      </Type>
+    </View>
+  );
+}
+
+/** Parts of the batch that go their own way, each with its own hours. */
+function Portions({ v: { plan, f, sinceH, at } }: Seen) {
+  const { fmt } = useApp();
+  if (!f.portions.length) return null;
+  return (
+    <View testID="portions">
+      {plan.portions.map((part, i) => {
+        const told = f.portions[i];
+        if (!told) return null;
+        const when = Number.isFinite(told.servingTempH) ? told.servingTempH : part.rest.hours;
+        return (
+          <Row
+            key={part.id}
+            title={part.name}
+            sub={t('setRoom.portionSays', {
+              word: t(`word.${told.serving.word}`),
+              depthMm: Math.round(told.depthMm),
+              tempC: fmt.temp(part.serve.tempC),
+            })}
+            value={when <= sinceH ? t('setRoom.now') : fmt.time(at(when))}
+          />
+        );
+      })}
+    </View>
+  );
+}
+
 /** The dish cut open, and how long it may still be warm. */
 function Cooling({ v: { plan, f, nearest, sinceH, limitH, coolText, at } }: Seen) {
   const { fmt } = useApp();
@@ -353,7 +420,9 @@ function Setting({ c }: { c: UsedCook }) {
 
   const sub = t('setRoom.poured', {
     pouredMs: fmt.time(state.pouredMs),
-    fridgeMs: Number.isNaN(state.fridgeMs) ? '' : t('setRoom.fridgeSince', { fridgeMs: fmt.time(state.fridgeMs) }),
+    fridgeMs: Number.isNaN(state.fridgeMs)
+      ? ''
+      : t(freezes(plan) ? 'setRoom.freezerSince' : 'setRoom.fridgeSince', { fridgeMs: fmt.time(state.fridgeMs) }),
   });
   const head = {
     name: t('room.Set'),
@@ -380,6 +449,8 @@ function Setting({ c }: { c: UsedCook }) {
     <Room {...head} foot={<SetFoot c={c} v={v} />} right={<Mind v={v} />}>
       <View className="gap-3 px-4 py-3 wide:px-6">
         <ReadyAt v={v} />
+        <Frozen v={v} />
+        <Portions v={v} />
         <Cooling v={v} />
         <Curve v={v} />
         <Type className="border-y-hair border-line py-2">

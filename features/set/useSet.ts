@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
+import { restedAs } from '../../core/plan/methodList';
 import type { Step } from '../../core/cook/steps';
 import { useKitchen } from '../shared/kitchen';
 
@@ -23,7 +24,7 @@ export function useSet(cook: Cook | undefined, steps: Step[], state: CookState |
   return useQuery({
     queryKey: ['set', cook?.id, cook?.events.length, Math.round(roomMin), Math.round(hours * 60)],
     queryFn: async () => {
-      const plan = { ...cook!.plan, rest: { ...cook!.plan.rest, roomMin: Math.min(240, roomMin), hours } };
+      const plan = restedAs(cook!.plan, roomMin, hours);
       return { forecast: (await ask('live', [{ ...cook!, plan }, steps, state!.pouredMs])).forecast, hours, roomMin };
     },
     enabled: Boolean(poured && cook && steps.length),

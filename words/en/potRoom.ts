@@ -1,5 +1,20 @@
 /** potRoom. */
 export const potRoom = {
+  'potRoom.whipTheWhites': 'Whip the whites',
+  'potRoom.aPeakStandsItsTip': 'A peak stands, its tip bends',
+  'potRoom.theyFallWithinMinutes': 'They fall within minutes, so they are whipped last',
+  'potRoom.stiff': 'They are stiff',
+  'potRoom.theLayerOn': 'Pour the layer on',
+  'potRoom.overTheBackOfASpoon': 'Over the back of a spoon, into the corners',
+  'potRoom.itStaysOnTop': 'What is half set carries it; what is loose takes it in',
+  'potRoom.layerOn': 'It is on',
+  'potRoom.itIsOn': 'It is on {{ringReads}}',
+  'potRoom.grill': 'Grill',
+  'potRoom.standBesideIt': 'Near the grill; stand beside it',
+  'potRoom.goldenInSpots': 'Golden in spots',
+  'potRoom.fromGoldenToBurnt': 'From golden to burnt is a minute or two',
+  'potRoom.untilItCarries': 'Until the middle carries a spoon of liquid',
+  'potRoom.portionOf': '{{percent}} % {{name}}, {{count}} × {{ml}}',
   'potRoom.about': 'about {{high}}',
   'potRoom.whatIsComing': 'What is coming',
   'potRoom.howItCalls': 'How it calls',
@@ -139,7 +154,6 @@ export const potRoom = {
     'Away from {{fromMs}} to {{toMs}}, {{_600_000}}. {{due}} The clock ran on; nothing is lost.',
   'potRoom.theIsNotHeardThe':
     'The {{the}} is not heard. The cook goes on by eye and by the model; a reading can be typed under More.',
-  'potRoom.itIsOn': 'It is on {{ringReads}}',
   'potRoom.theHobSaysThePot': 'The hob says {{ringReads}}, the pot here is cooked on {{setting}}.',
   'potRoom.amountsAndMinutes': 'Amounts and minutes',
   'potRoom.takeItBack': 'Take it back',

@@ -153,6 +153,7 @@ export const prep = {
   'prep.where.late': 'for later',
   'prep.where.off the heat': 'for the end',
   'prep.where.fold in': 'to fold in',
+  'prep.where.under': 'in the dish, under it',
   'prep.where.top': 'for the top',
   'prep.into.taste': 'a tasting cup',
   'prep.into.pot': 'the pot',
