@@ -37,8 +37,8 @@ const FAMILY_WORDS: readonly (readonly [RegExp, Family])[] = [
   [/\bcustard\b/i, 'stirred custard'],
   [/\b(?:whole )?rice pudding\b/i, 'whole-rice pudding'],
   [/\b(?:ground[- ]rice|rice cream)\b/i, 'ground-rice cream'],
-  [/\b(?:porridge|semolina|cornmeal|polenta)\b/i, 'porridge'],
   [/\b(?:slab|squares|traybake)\b/i, 'baked slab'],
+  [/\b(?:porridge|semolina|cornmeal|polenta)\b/i, 'porridge'],
   [/\b(?:frozen|ice|lollies)\b/i, 'frozen cream'],
 ];
 const RULE_WORDS: readonly (readonly [RegExp, Rule])[] = [

@@ -303,16 +303,17 @@ function StepCard({
       testID={`step-${step.id}`}
     >
       <View className="flex-row items-stretch">
-        <Pressable
+        <View
           ref={setActivatorNodeRef as never}
           {...(attributes as object)}
           {...(listeners as object)}
           role="button"
+          tabIndex={0}
           aria-label={t('steps.drag', { step: title })}
           className="w-12 touch-none items-center justify-center"
         >
           <GripVertical size={22} color={colour.ink2} />
-        </Pressable>
+        </View>
         <Pressable
           role="button"
           aria-expanded={open}

@@ -1,0 +1,173 @@
+import type { Page } from '@playwright/test';
+import { amount, expect, openPlan, test } from './kitchen';
+
+/** Methods of a cook's own: each is planned by thumb, cooked with the fast clock, set and written down. */
+
+const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
+const closeSheet = (page: Page) => key(page, 'Close').last().click();
+
+async function wish(page: Page, words: string) {
+  await openPlan(page);
+  await key(page, 'Plans').click();
+  await key(page, 'Plan a new pudding').click();
+  await page.getByLabel('What you wish').fill(words);
+  await key(page, 'Understand it').click();
+  await expect(page.getByText(/^Heard:/)).not.toContainText('not understood');
+  await key(page, 'Plan it').click();
+  await expect(page.getByTestId('word-serving')).toBeVisible();
+}
+
+/** One thing more in the pot, going in when it should. */
+async function put(page: Page, name: string, id: string, when: string) {
+  await key(page, 'Add').first().click();
+  await page.getByLabel('Its name').fill(name);
+  await key(page, new RegExp(`^${name},`))
+    .first()
+    .click();
+  await page
+    .getByTestId(`amount-${id}`)
+    .getByRole('button', { name: /^change/i })
+    .click();
+  await page.getByRole('radiogroup', { name: 'When it goes in' }).getByRole('radio', { name: when }).click();
+  await closeSheet(page);
+}
+
+const steps = async (page: Page) => {
+  await page.getByTestId('row-steps').click();
+  return page.getByTestId('steps');
+};
+
+/** Cooks what is planned as the model expects it, step by step. @returns the orders in their turn */
+async function cookThrough(page: Page): Promise<string[]> {
+  const orders: string[] = [];
+  await page.getByTestId('cook').click();
+  await expect(page).toHaveURL(/\/pot\?cook=/);
+  const instruction = page.getByTestId('instruction').first();
+  for (let i = 0; i < 40; i++) {
+    await expect(instruction.or(key(page, 'See it set'))).toBeVisible();
+    if (await key(page, 'See it set').isVisible()) break;
+    const order = await instruction.innerText();
+    orders.push(order);
+    const time = page.getByTestId('step-time');
+    const [min = 0, s = 30] = ((await time.isVisible()) ? await time.innerText() : '0:30').split(':').map(Number);
+    await page.clock.fastForward(1000 * Math.max(20, Math.min(3600, 60 * (min || 0) + (s || 0))));
+    await page.getByTestId('step-done').click();
+    await expect(
+      page
+        .getByText(new RegExp(`^step ${i + 2} of`))
+        .or(key(page, 'See it set'))
+        .first(),
+    ).toBeVisible();
+  }
+  await key(page, 'See it set').click();
+  await expect(page).toHaveURL(/\/set/);
+  await expect(page.getByTestId('ready-at')).toBeVisible();
+  return orders;
+}
+
+async function writeDown(page: Page, name: RegExp) {
+  const act = page.getByTestId('set-act');
+  for (let i = 0; i < 3 && !(await page.url()).includes('/batch'); i++) {
+    await act.click();
+    await page.waitForTimeout(200);
+  }
+  await expect(page).toHaveURL(/\/batch/);
+  await key(page, 'Book').first().click();
+  await expect(page.getByRole('link', { name }).first()).toBeVisible();
+}
+
+test('a porridge into boiling water with a cold slurry', async ({ watched: page }) => {
+  await wish(page, 'warm porridge for six from water');
+  await page.getByText('On the hob', { exact: true }).first().click();
+  await page.getByRole('radiogroup', { name: 'Grain goes' }).getByRole('radio', { name: 'wetted cold first' }).click();
+  await closeSheet(page);
+  const list = await steps(page);
+  await expect(list).toContainText('semolina: whisked cold first');
+  await closeSheet(page);
+  const orders = await cookThrough(page);
+  expect(orders).toContain('Weigh it out');
+  await writeDown(page, /porridge/i);
+});
+
+test('a slab with a second layer and a grill', async ({ watched: page }) => {
+  await wish(page, 'semolina squares for twelve from whole milk');
+  await put(page, 'coconut cream', 'coconut_cream', 'on top');
+  await amount(page, 'coconut_cream').fill('250');
+  const list = await steps(page);
+  await expect(list).toContainText('until it carries a layer');
+  await key(page, 'Add a step').click();
+  await page
+    .getByTestId('step-kinds')
+    .getByRole('button', { name: /^Grill/ })
+    .click();
+  await expect(list).toContainText('grill 3 min');
+  await expect(page.getByTestId('step-effect')).toContainText('Since you opened this');
+  await closeSheet(page);
+  const orders = await cookThrough(page);
+  const oven = orders.slice(orders.indexOf('Bake'));
+  expect(oven).toEqual(['Bake', 'Pour the layer on', 'Bake', 'Grill']);
+  await writeDown(page, /slab/i);
+});
+
+test('whites folded in, over fruit', async ({ watched: page }) => {
+  await wish(page, 'cold pudding for six from whole milk, in glasses');
+  await put(page, 'egg white', 'white', 'folded in');
+  await put(page, 'strawberries', 'fruit_strawberry', 'in the dish, under it');
+  await amount(page, 'white').fill('70');
+  await amount(page, 'fruit_strawberry').fill('200');
+  const list = await steps(page);
+  await expect(list.getByText(/grows by .*, dish \d+ % full/)).toBeVisible();
+  await list.getByRole('button', { name: /Fold in/, expanded: false }).click();
+  await expect(page.getByText(/stay raw/)).toBeVisible();
+  await closeSheet(page);
+  const orders = await cookThrough(page);
+  expect(orders.slice(-2)).toEqual(['Whip the whites', 'Pour']);
+  await writeDown(page, /pudding/i);
+});
+
+test('a ground-rice cream cooked down to a mark, a step moved by keys', async ({ watched: page }) => {
+  await wish(page, 'ground rice cream for six from whole milk');
+  const list = await steps(page);
+  await key(page, 'Add a step').click();
+  await page
+    .getByTestId('step-kinds')
+    .getByRole('button', { name: /^Cook down/ })
+    .click();
+  await expect(list.getByText(/mm deep in the pan, mark at \d+ mm/)).toBeVisible();
+  const titles = () => list.getByText(/^\d+\. /).allInnerTexts();
+  const before = await titles();
+  const at = before.findIndex((x) => x.endsWith('Cook down'));
+  // taken up, one place up, and put down, with the keys alone
+  await page.getByRole('button', { name: /^Move Cook down/ }).focus();
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(100);
+  await page.keyboard.press('ArrowUp');
+  await page.waitForTimeout(300);
+  await page.keyboard.press('Space');
+  await expect.poll(async () => (await titles()).findIndex((x) => x.endsWith('Cook down'))).toBe(at - 1);
+  await key(page, 'As usual').click();
+  await expect.poll(async () => (await titles()).some((x) => x.endsWith('Cook down'))).toBe(false);
+  await key(page, 'Take back').or(key(page, 'Undo')).last().click();
+  await expect.poll(async () => (await titles()).some((x) => x.endsWith('Cook down'))).toBe(true);
+  await closeSheet(page);
+  const orders = await cookThrough(page);
+  expect(orders).toContain('Cook it down');
+  await writeDown(page, /rice cream/i);
+});
+
+test('frozen sticks: into the freezer, through by the hour, pulled', async ({ watched: page }) => {
+  await wish(page, 'frozen sticks for eight from whole milk, tomorrow');
+  await expect(page.getByTestId('row-dish')).toContainText('80 ml');
+  const list = await steps(page);
+  await expect(list).toContainText('frozen through after');
+  await closeSheet(page);
+  const orders = await cookThrough(page);
+  expect(orders).toContain('Cook it down');
+  await page.clock.fastForward('20:00');
+  await key(page, 'Into the freezer').click();
+  await expect(page.getByTestId('freezer')).toContainText(/Frozen through at \d\d:\d\d/);
+  await expect(page.getByTestId('freezer')).toContainText('then pull');
+  await page.clock.fastForward('14:00:00');
+  await expect(page.getByTestId('freezer')).toContainText('Frozen through');
+  await writeDown(page, /frozen cream/i);
+});
