@@ -5,7 +5,7 @@ import { stepsOf } from '../cook/steps';
 import { forecast } from '../model/forecast';
 import { refreshCarveOuts, scaleToPeople } from '../plan/amounts';
 import { newPlan } from '../plan/newPlan';
-import type { Plan } from '../plan/plan';
+import { PlanSchema, type Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import type { KitchenFile } from '../formats/kitchenFile';
 import { nutMilk } from '../pantry/nutMilk';
@@ -20,7 +20,12 @@ const iso = (ms: number) => new Date(ms).toISOString();
 
 type Want = Pick<Plan, 'id' | 'name' | 'people' | 'portionG'> & {
   milkId: string;
-  sugarShare: number;
+  family?: Plan['family'];
+  /** of the pot, as sugar; the family's own where none is said */
+  sugarShare?: number;
+  /** grams that replace the family's own, and stages */
+  instead?: (plan: Plan) => Plan;
+  choices?: Plan['choices'];
   dish: number;
   count: number;
   pan: number;
@@ -47,10 +52,12 @@ function design(w: Want): Plan {
     portionG: w.portionG,
     serveAt: iso(w.at),
     ...(w.own ? { own: w.own } : {}),
+    ...(w.family ? { family: w.family } : {}),
   });
   const totalG = w.people * w.portionG * 1.07;
   const plan: Plan = {
     ...first,
+    choices: { ...first.choices, ...w.choices },
     sides: w.sides ?? [],
     rules: w.rules ?? [],
     pan,
@@ -61,18 +68,24 @@ function design(w: Want): Plan {
     rest: { ...first.rest, ...w.rest },
     serve: { ...w.serve, at: iso(w.at) },
     items: [
-      ...first.items.map((i) => (i.ingredientId === 'sugar' ? { ...i, grams: Math.round(totalG * w.sugarShare) } : i)),
+      ...first.items.map((i) =>
+        i.ingredientId === 'sugar' && w.sugarShare !== undefined
+          ? { ...i, grams: Math.round(totalG * w.sugarShare) }
+          : i,
+      ),
       ...(w.extra ?? []),
     ],
   };
-  const solved = solveStarch(refreshCarveOuts(plan));
+  const solved = solveStarch(refreshCarveOuts(w.instead ? w.instead(plan) : plan));
   const fitted = scaleToPeople(solved.plan, w.people, w.portionG, forecast(solved.plan).lossRel);
   const again = solveStarch(fitted).plan;
   const whole = again.items.map((i) => ({
     ...i,
-    grams: i.grams >= 20 ? Math.round(i.grams) : Math.round(i.grams * 2) / 2,
+    grams:
+      i.grams >= 20 ? Math.round(i.grams) : i.grams < 1 ? Math.round(i.grams * 10) / 10 : Math.round(i.grams * 2) / 2,
   }));
-  return refreshCarveOuts({ ...again, items: whole });
+  // in the order of the schema, as it comes back from the store
+  return PlanSchema.parse(refreshCarveOuts({ ...again, items: whole }));
 }
 
 /** The batch as another kitchen's pot would have made it: its words are read off the model with other truths. */
@@ -134,6 +147,127 @@ function supper(nowMs: number, offsetMin: number): number {
   return onDay(nowMs, offsetMin, nowMs < noon ? 0 : 1, 19, 30);
 }
 
+/** What the choir cooks on the days after: each family in its own way, and one day with the oven. */
+function furtherPlans(at: number): Plan[] {
+  const stageOf = (id: string, stage: Plan['items'][number]['stage']) => (p: Plan) => ({
+    ...p,
+    items: p.items.map((i) => (i.ingredientId === id ? { ...i, stage } : i)),
+  });
+  return [
+    design({
+      id: 'choir-5-custard',
+      name: 'Orange-leaf custard',
+      family: 'stirred custard',
+      people: 8,
+      portionG: 110,
+      milkId: 'milk_whole',
+      dish: 2,
+      count: 8,
+      pan: 1,
+      hob: 1,
+      serve: { style: 'spooned', word: 'pours', tempC: 8 },
+      at: at + DAY,
+      measure: 'scale',
+      choices: { heat: 'double boiler' },
+      extra: [{ ingredientId: 'orange_leaf', grams: 2, stage: 'pot' }],
+      sides: [{ id: 's-strawberry', kind: 'compote', fruit: 'strawberry', boughtG: 400 }],
+      rest: { roomMin: 15, hours: 4 },
+    }),
+    design({
+      id: 'choir-6-porridge',
+      name: 'Maize porridge, walnut milk',
+      family: 'porridge',
+      people: 6,
+      portionG: 170,
+      milkId: 'walnut_drink',
+      dish: 3,
+      count: 1,
+      pan: 1,
+      hob: 1,
+      serve: { style: 'spooned', word: 'mounds', tempC: 55 },
+      at: at + 2 * DAY,
+      choices: { grain: 'wetted cold first' },
+      instead: (p) => ({
+        ...p,
+        items: p.items.map((i) => (i.ingredientId === 'semolina' ? { ...i, ingredientId: 'cornmeal_fine' } : i)),
+      }),
+      extra: [{ ingredientId: 'walnuts_chopped', grams: 40, stage: 'top' }],
+      rest: { roomMin: 10, hours: 0.25 },
+    }),
+    design({
+      id: 'choir-7-ground-rice',
+      name: 'Ground-rice cream, cooked down',
+      family: 'ground-rice cream',
+      people: 8,
+      portionG: 110,
+      milkId: 'milk_whole',
+      dish: 6,
+      count: 8,
+      pan: 2,
+      hob: 2,
+      serve: { style: 'spooned', word: 'mounds', tempC: 8 },
+      at: at + 3 * DAY,
+      choices: { reduceTo: 0.75, sides: 'skimmed' },
+      rest: { roomMin: 15, hours: 5 },
+    }),
+    design({
+      id: 'choir-8-rice',
+      name: 'Rice of the altos, with yolk',
+      family: 'whole-rice pudding',
+      people: 10,
+      portionG: 130,
+      milkId: 'milk_whole',
+      dish: 1,
+      count: 10,
+      pan: 2,
+      hob: 2,
+      serve: { style: 'spooned', word: 'mounds', tempC: 8 },
+      at: at + 3 * DAY,
+      extra: [
+        { ingredientId: 'yolk', grams: 34, stage: 'bowl' },
+        { ingredientId: 'cinnamon', grams: 8, stage: 'pot' },
+      ],
+      rest: { roomMin: 15, hours: 5 },
+    }),
+    design({
+      id: 'choir-9-slab',
+      name: 'Semolina slab, coconut on top',
+      family: 'baked slab',
+      people: 16,
+      portionG: 95,
+      milkId: 'milk_whole',
+      dish: 8,
+      count: 2,
+      pan: 2,
+      hob: 2,
+      serve: { style: 'cut', word: 'slices', tempC: 8 },
+      at: at + DAY,
+      measure: 'scale',
+      extra: [{ ingredientId: 'coconut_cream', grams: 240, stage: 'top' }],
+      sides: [{ id: 's-syrup', kind: 'syrup', sugarId: 'sugar', sugarG: 160, to: 'pouring', acid: true }],
+      choices: { cooling: 'ice bath' },
+      rest: { roomMin: 20, hours: 6 },
+    }),
+    design({
+      id: 'choir-10-sticks',
+      name: 'Frozen saffron sticks',
+      family: 'frozen cream',
+      people: 10,
+      portionG: 75,
+      milkId: 'milk_whole',
+      dish: 7,
+      count: 10,
+      pan: 2,
+      hob: 2,
+      serve: { style: 'turned out', word: 'firm', tempC: -8 },
+      at: at + 2 * DAY,
+      extra: [{ ingredientId: 'saffron', grams: 0.2, stage: 'pot' }],
+      instead: stageOf('sugar', 'pot'),
+      rest: { roomMin: 30, hours: 14 },
+    }),
+  ];
+}
+
 /**
  * @param nowMs the moment of the first visit
  * @param offsetMin minutes that UTC is ahead of the cook's clock (Date.getTimezoneOffset)
@@ -190,6 +324,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       serve: { style: 'cut', word: 'slices', tempC: 7 },
       at,
       measure: 'scale',
+      choices: { cooling: 'ice bath' },
       rules: ['no egg', 'no milk'],
       sides: [{ id: 's-flakes', kind: 'toasting', whatId: 'coconut_grated', grams: 40, to: 'golden' }],
       rest: { roomMin: 15, hours: 6.5 },
@@ -211,6 +346,8 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
     }),
   ];
   const [hazel, vanilla, coconut] = plans as [Plan, Plan, Plan, Plan];
+  const more = furtherPlans(at);
+  const [custard, , cream, rice, slab] = more as [Plan, Plan, Plan, Plan, Plan, Plan];
 
   const ago = (days: number) => onDay(nowMs, offsetMin, -days, 15);
   const batches = [
@@ -242,6 +379,34 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
       { firmness: 0.66, power: 0.9, starch: 1 },
       { note: 'Softer again than promised: the small ring?' },
     ),
+    cookedOnce(
+      'b-custard-1',
+      custard,
+      ago(15),
+      { firmness: 1, power: 0.95, starch: 1 },
+      { note: 'Poured over the strawberries as it should. The leaf was out before the egg went in.' },
+    ),
+    cookedOnce(
+      'b-rice-1',
+      rice,
+      ago(11),
+      { firmness: 1.05, power: 1, starch: 1 },
+      { note: 'Soft through, and the cinnamon counted out at the end.' },
+    ),
+    cookedOnce(
+      'b-slab-1',
+      slab,
+      ago(8),
+      { firmness: 0.62, power: 1, starch: 1 },
+      { flaws: ['slumped'], note: 'It trembled under the knife. The coconut stayed on top.' },
+    ),
+    cookedOnce(
+      'b-cream-1',
+      cream,
+      ago(6),
+      { firmness: 1.7, power: 1, starch: 1 },
+      { note: 'Stiffer than promised in the clay cups. Basses happy, sopranos asked for milk.' },
+    ),
   ];
 
   const { events, endMs } = walk(vanilla, 0, 'c1', 'thicken');
@@ -256,7 +421,7 @@ export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
     format: 'ovalis-kitchen',
     version: 7,
     exportedAt: iso(nowMs),
-    plans,
+    plans: [...plans, ...more],
     cooks: [cook],
     batches,
     ingredients: [homeHazelnut],

@@ -163,8 +163,8 @@ export function newPlan(s: Start): Plan {
     rules: [],
     rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },
     serve: { style: start.style ?? 'spooned', word: start.word, tempC: start.tempC ?? 8, at: s.serveAt },
-    room: { tempC: 21, altitudeM: 0 },
     portions: [],
+    room: { tempC: 21, altitudeM: 0 },
     own: s.own ?? [],
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };

@@ -81,3 +81,14 @@ describe('side pots', () => {
     expect(more).toBeCloseTo((60 * 5.65) / plan.people, -1);
   });
 });
+
+describe('a glaze', () => {
+  const thinned = (liquidId: string) =>
+    sideOf({ id: 'g', kind: 'glaze', liquidId, depthMm: 3, sweetPct: 15 }, testPlan()).does.find(
+      (d) => d.code === 'sides.thinItToSpread',
+    );
+  it('of milk is too stiff to spread when it is hand-warm, and says what thins it; one of fruit runs by itself', () => {
+    expect(Number(thinned('milk_whole')!['grams'])).toBeGreaterThan(3);
+    expect(thinned('puree_mango')).toBeUndefined();
+  });
+});

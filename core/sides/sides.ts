@@ -5,7 +5,9 @@ import { FRIDGE_C } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { infused, syrup } from '../pot/flavour';
+import { loosenG } from '../pot/corrections';
 import { netW } from '../pot/hob';
+import { bodyOf, consistency, viscosityPaS } from '../pot/paste';
 import { cook, fillPot } from '../pot/pot';
 import { stopOf } from '../pot/program';
 import { potSetup } from '../model/run';
@@ -31,6 +33,8 @@ export const SIDE = table('Side pots', {
   fryMin: [6, 'min', 'C', 'coconut solids from splitting to gold'],
   oilHeld: [0.15, '1', 'C', 'of the fat, kept by the fried solids'],
   glazeStarch: [0.035, 'g/g', 'C', 'cornstarch in a glaze that sets to a film'],
+  handC: [35, 'degC', 'B', 'a glaze that is hand-warm'],
+  spreads: [1.5, 'Pa s', 'C', 'thicker than this a glaze drags at what it is spread on'],
   layerStarch: [0.02, 'g/g', 'C', 'rice flour in a second layer'],
   densityGPerMl: [1.04, 'g/ml', 'B', 'of a layer'],
 });
@@ -207,21 +211,45 @@ export function sideOf(side: SidePot, plan: Plan): SideAnswer {
       const starchG = endG * SIDE.glazeStarch;
       const sugarG = (endG * side.sweetPct) / 100;
       const liquidG = (endG - starchG - sugarG) * 1.06;
+      const uses = [
+        { ingredientId: side.liquidId, grams: liquidG },
+        { ingredientId: 'cornstarch', grams: starchG },
+        ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
+      ];
       return {
         ...base,
-        uses: [
-          { ingredientId: side.liquidId, grams: liquidG },
-          { ingredientId: 'cornstarch', grams: starchG },
-          ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
-        ],
+        uses,
         minutes: 5,
         makesG: endG,
         figures: [{ name: say('sides.figure.covers'), value: say('sides.value.area', { x: areaM2 * 1e4 }) }],
-        does: [say('sides.starchIntoTheColdLiquid'), say('sides.letItCoolToHand')],
+        does: [
+          say('sides.starchIntoTheColdLiquid'),
+          say('sides.letItCoolToHand'),
+          ...thinnedToSpread(plan, side.liquidId, uses),
+        ],
         notice: say('sides.tooHotItMeltsThe'),
       };
     }
   }
+}
+
+/** What thins a glaze that is too stiff to spread at hand warmth; nothing where it runs by itself. */
+function thinnedToSpread(
+  plan: Plan,
+  liquidId: string,
+  uses: readonly { ingredientId: string; grams: number }[],
+): Said[] {
+  const mixture: Mixture = uses.reduce((sum, u) => add(sum, mixtureOf(lookUp(plan, u.ingredientId), u.grams)), EMPTY);
+  const setup = { ...potSetup(plan), base: lookUp(plan, liquidId).base ?? ('water' as const) };
+  const fire = { setting: plan.method.simmerSetting, stirEveryS: 3, lid: 'off' as const };
+  const raw = fillPot(setup, mixture, FRIDGE_C);
+  const bubbling = cook(raw, setup, fire, 20 * 60, stopOf({ kind: 'bubble' }, raw)).pot;
+  const { pot } = cook(bubbling, setup, fire, 60);
+  const body = bodyOf(pot.content, pot.fractions);
+  const warm = viscosityPaS(consistency(body, SIDE.handC, pot.content), pot.content, SIDE.handC, body, 0);
+  return warm <= SIDE.spreads
+    ? []
+    : [say('sides.thinItToSpread', { grams: Math.round(loosenG(body, warm / SIDE.spreads)) })];
 }
 
 /** A second layer: cooked down in its own pan, so that what is left stands `depthMm` deep over the dish. */

@@ -337,7 +337,7 @@ function StepCard({
       {overflows ? <Notice text={t('stepTold.overflows')} /> : null}
       {open ? (
         <View className="gap-3 pb-4 pl-3 pr-1 pt-1">
-          <StepFields step={step} plan={plan} onChange={onStep} />
+          <StepFields step={step} plan={plan} eggSafe={forecast?.egg?.safe ?? false} onChange={onStep} />
           <View className="flex-row flex-wrap gap-2">
             <Key label={t('steps.up')} icon={ArrowUp} disabled={at === 0} onPress={() => onMove(at - 1)} />
             <Key

@@ -346,6 +346,26 @@ function PartForm({
               onChoose={(value) => onChange({ ...plan, choices: { ...plan.choices, [c.key]: value } })}
             />
           ))}
+          <Stepper
+            name={t('planRoom.cookedDownTo')}
+            sub={
+              plan.choices.reduceTo === undefined || !forecast
+                ? t('planRoom.asItIsPoured')
+                : t('planRoom.markAt', {
+                    to: Math.round(forecast.depthMarksMm.end),
+                    from: Math.round(forecast.depthMarksMm.start),
+                  })
+            }
+            value={Math.round(100 * (plan.choices.reduceTo ?? 1))}
+            unit="%"
+            step={5}
+            min={30}
+            max={100}
+            onChange={(percent) => {
+              const { reduceTo: _was, ...choices } = plan.choices;
+              onChange({ ...plan, choices: percent < 100 ? { ...choices, reduceTo: percent / 100 } : choices });
+            }}
+          />
           <TempStepper
             name={t('planRoom.slurryGoesInAt')}
             valueC={plan.method.slurryAtC}

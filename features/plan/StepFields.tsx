@@ -29,12 +29,23 @@ import { TempStepper } from './TempStepper';
 type Change = (next: MethodStep) => void;
 
 /** What of one step can be changed. */
-export function StepFields({ step, plan, onChange }: { step: NamedStep; plan: Plan; onChange: Change }) {
+export function StepFields({
+  step,
+  plan,
+  eggSafe,
+  onChange,
+}: {
+  step: NamedStep;
+  plan: Plan;
+  /** the egg in it gets hot enough by the end */
+  eggSafe: boolean;
+  onChange: Change;
+}) {
   switch (step.do) {
     case 'heat':
       return <HeatFields step={step} onChange={onChange} />;
     case 'add':
-      return <AddFields step={step} plan={plan} onChange={onChange} />;
+      return <AddFields step={step} plan={plan} eggSafe={eggSafe} onChange={onChange} />;
     case 'bake':
       return <BakeFields step={step} onChange={onChange} />;
     case 'rest':
@@ -170,7 +181,17 @@ function HeatFields({ step, onChange }: { step: HeatStep & { id: string }; onCha
 
 const HANDS = ['none', 'spoon', 'whisk'] as const;
 
-function AddFields({ step, plan, onChange }: { step: AddStep & { id: string }; plan: Plan; onChange: Change }) {
+function AddFields({
+  step,
+  plan,
+  eggSafe,
+  onChange,
+}: {
+  step: AddStep & { id: string };
+  plan: Plan;
+  eggSafe: boolean;
+  onChange: Change;
+}) {
   const set = (change: Partial<AddStep>) => onChange({ ...step, ...change });
   const held = STAGES.filter(
     (s) => s !== 'pot' && !BESIDE_STAGES.includes(s) && (atStages(plan)[s].length > 0 || s === step.stage),
@@ -186,7 +207,7 @@ function AddFields({ step, plan, onChange }: { step: AddStep & { id: string }; p
         options={held.map((value) => ({ value, label: namesAt(plan, value), sub: t(`when.${value}`) }))}
         onChoose={(stage) => set({ stage })}
       />
-      {rawWhites ? <Notice text={t('stepTold.rawWhites')} /> : null}
+      {rawWhites && !eggSafe ? <Notice text={t('stepTold.rawWhites')} /> : null}
       {meetsLiquid(plan, step.stage) ? (
         <Choices
           label={t('stepField.how')}

@@ -1,5 +1,7 @@
 /** planRoom. */
 export const planRoom = {
+  'planRoom.asItIsPoured': '100 %: nothing is cooked down',
+  'planRoom.markAt': 'mark the spoon: from {{from}} mm down to {{to}} mm in the pan',
   'planRoom.amountOf': '{{grams}} {{name}}',
   'planRoom.wettedColdFirst': 'wetted cold first',
   'planRoom.hotLiquidOntoIt': 'hot liquid onto it',

@@ -33,6 +33,8 @@ export const sides = {
   'sides.offTheHeatWhenThe': 'Off the heat, when the starch is cooked.',
   'sides.starchIntoTheColdLiquid':
     'Starch into the cold liquid, all of it into the pan, to the bubble and one minute more, stirring.',
+  'sides.thinItToSpread':
+    'Too stiff to spread when it has cooled? Stir in {{grams, grams}} more of the liquid, a spoon at a time.',
   'sides.letItCoolToHand': 'Let it cool to hand-warm, pour over the cold, set top and tilt.',
   'sides.tooHotItMeltsThe': 'Too hot it melts the top; too cold it does not run even.',
   'sides.allOfItColdInto': 'All of it cold into a pan, simmer down to {{densityGPerMl, ml}}, stirring.',

@@ -1,0 +1,45 @@
+import { aboutPlan } from '../advice/about';
+import { forecast } from '../model/forecast';
+import { FAMILIES } from '../plan/plan';
+import { methodOf } from '../plan/family';
+import { SET_WORDS } from '../texture/words';
+import { choirSupper } from './choirSupper';
+
+const NOON = Date.UTC(2026, 11, 11, 12);
+const { plans, batches } = choirSupper(NOON);
+const forecasts = new Map(plans.map((p) => [p.id, forecast(p)]));
+/** eaten from the pot: nothing of it is kept */
+const AT_ONCE_H = 1;
+
+describe('the choir’s supper', () => {
+  it.each(plans.map((p) => [p.name, p] as const))('%s comes out as wanted, fits its dish and cools in time', (_, p) => {
+    const f = forecasts.get(p.id)!;
+    expect(f.serving.word).toBe(p.serve.word);
+    expect(f.fillRel).toBeLessThanOrEqual(1);
+    expect(f.cool.safe || f.cool.ordinary || p.rest.hours < AT_ONCE_H).toBe(true);
+    expect(aboutPlan(p, [], f.endMassG).breaks).toEqual([]);
+  });
+  it('shows most families, side pots, a double boiler, a reduction, a second layer, sticks, and a day with the oven', () => {
+    const shown = new Set(plans.map((p) => p.family));
+    expect(FAMILIES.filter((f) => !shown.has(f))).toEqual(['egg-enriched pudding', 'baked custard']);
+    expect(new Set(plans.flatMap((p) => p.sides.map((s) => s.kind))).size).toBeGreaterThanOrEqual(3);
+    const methods = plans.map(methodOf);
+    expect(methods.some((m) => m.some((s) => s.do === 'heat' && s.over))).toBe(true);
+    expect(methods.some((m) => m.some((s) => s.do === 'heat' && s.role === 'reduce'))).toBe(true);
+    const slab = plans.find((p) => methodOf(p).some((s) => s.do === 'top'))!;
+    const sameDay = plans.filter((p) => p.serve.at === slab.serve.at);
+    expect(sameDay.length).toBeGreaterThan(1);
+    expect(forecasts.get(slab.id)!.bake!.minutes).toBeGreaterThan(5);
+    expect(plans.some((p) => Number.isFinite(forecasts.get(p.id)!.frozenH))).toBe(true);
+  });
+  it('the book has several families, and its notes say what its words say', () => {
+    expect(new Set(batches.map((b) => b.plan.family)).size).toBeGreaterThanOrEqual(4);
+    const off = (b: (typeof batches)[number]) =>
+      SET_WORDS.indexOf(b.found.wordServing!) - SET_WORDS.indexOf(b.plan.serve.word);
+    for (const b of batches) {
+      if (/softer|slid|trembled/i.test(b.found.note)) expect(off(b)).toBeLessThan(0);
+      else if (/stiffer/i.test(b.found.note)) expect(off(b)).toBeGreaterThan(0);
+      else expect(off(b)).toBe(0);
+    }
+  });
+});
