@@ -6,6 +6,7 @@ import { choirSupper } from '../core/demo/choirSupper';
 import { forecast, point } from '../core/model/forecast';
 import { aboutPlan } from '../core/advice/about';
 import { whatWouldHelp } from '../core/advice/help';
+import { followSteps } from '../core/plan/methodList';
 import { changesBetween } from '../core/plan/history';
 import type { Plan } from '../core/plan/plan';
 import { differences, tell } from '../core/advice/differences';
@@ -90,13 +91,14 @@ export const modelApi = {
     })),
   tool: (plan: Plan, id: string) => {
     const t = TOOL_SWAPS.find((x) => x.id === id)!;
-    const next = t.apply(plan);
+    const next = followSteps(plan, t.apply(plan));
     return { plan: next, costs: costsOf(plan, t.atWorst?.(next) ?? next) };
   },
   dishes: (plan: Plan, endMassG: number, vessels: Vessel[]) => dishSwaps(plan, endMassG, vessels),
   costs: (plan: Plan, other: Plan) => costsOf(plan, other),
   free: (plan: Plan, what: FreeOf) => {
-    const s = makeFree(plan, what);
+    const freed = makeFree(plan, what);
+    const s = freed.ok ? { ...freed, plan: followSteps(plan, freed.plan) } : freed;
     return s.ok ? { ...s, costs: costsOf(plan, s.plan), changes: changesBetween(plan, s.plan) } : s;
   },
   compare: (a: Plan, b: Plan) => {

@@ -1,3 +1,4 @@
+import { BESIDE_STAGES } from '../plan/method';
 import type { Allergen } from '../pantry/ingredient';
 import { servingStress } from '../model/forecast';
 import { sideOf, type SideAnswer } from '../sides/sides';
@@ -36,7 +37,11 @@ const isWet = (plan: Plan): boolean => mixtureOfPortions(atStages(plan).pot).wat
 function pushesOf(plan: Plan): About['pushes'] {
   const thickens = plan.items.filter((i) => {
     const x = lookUp(plan, i.ingredientId);
-    return i.grams > 0 && i.stage !== 'top' && (x.group === 'thickener' || x.egg || x.ground || x.gum || x.pulp);
+    return (
+      i.grams > 0 &&
+      !BESIDE_STAGES.includes(i.stage) &&
+      (x.group === 'thickener' || x.egg || x.ground || x.gum || x.pulp)
+    );
   });
   if (thickens.length < 2)
     return thickens.map((i) => ({

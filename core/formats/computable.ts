@@ -25,6 +25,12 @@ export const longSteps = (plan: Plan, prefix = ''): FormatIssue[] =>
     message: say(`issue.tooLong.${kind}`, { hours, most }),
   }));
 
+/** Portions that together take more than there is in the pot. */
+export const sharesOf = (plan: Plan, prefix = ''): FormatIssue[] => {
+  const percent = Math.round(100 * plan.portions.reduce((sum, p) => sum + p.share, 0));
+  return percent > 98 ? [{ path: `${prefix}portions`, message: say('issue.shares', { percent }) }] : [];
+};
+
 export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
   const named = [
     ...plan.items.flatMap((item, i) => known(plan, item.ingredientId, `${prefix}items[${i}].ingredientId`)),
@@ -35,6 +41,7 @@ export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
         .flatMap(([key, id]) => known(plan, String(id), `${prefix}sides[${i}].${key}`)),
     ),
   ];
+  named.push(...sharesOf(plan, prefix));
   const long = longSteps(plan, prefix);
   if (long.length) return [...named, ...long];
   return named.length

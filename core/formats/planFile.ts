@@ -4,7 +4,7 @@ import { notAdded } from '../plan/family';
 import { migratePlan, PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { say } from '../say';
-import { longSteps } from './computable';
+import { longSteps, sharesOf } from './computable';
 import { parseJson, type FormatIssue, type Parsed } from './issues';
 
 /** Reads a plan file of this or an earlier version: shape by the schema, then what the schema cannot see. Never throws. */
@@ -62,7 +62,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
         });
     });
   }
-  issues.push(...longSteps(plan, prefix));
+  issues.push(...longSteps(plan, prefix), ...sharesOf(plan, prefix));
   if (!issues.length && mixtureOfPortions(atStages(plan).pot).waterG <= LEAST_WATER_G)
     issues.push({
       path: `${prefix}items`,

@@ -1,6 +1,7 @@
 import { loosenAtTable } from '../advice/loosen';
 import { compareSchool, SCHOOLS } from '../advice/schools';
 import { stepsOf } from '../cook/steps';
+import { troublesOfPlan } from '../formats/computable';
 import { DISHES } from '../pantry/kitchen';
 import { listOf } from '../plan/methodList';
 import { newPlan, type Start } from '../plan/newPlan';
@@ -122,6 +123,11 @@ describe('portions of one batch', () => {
   it('nothing is made twice: what goes apart is missing from the main dish', () => {
     const all = forecast(base);
     expect(f.fillRel / all.fillRel).toBeCloseTo(0.3, 2);
+  });
+  it('that take more than there is are said where they are read', () => {
+    const greedy = { ...plan, portions: plan.portions.map((p) => ({ ...p, share: 0.6 })) };
+    expect(troublesOfPlan(greedy).map((x) => x.path)).toEqual(['portions']);
+    expect(troublesOfPlan(plan)).toEqual([]);
   });
   it('one is baked on, and has the oven’s minutes', () => {
     const part = { ...plan.portions[1]!, bake: { ...BAKE } };

@@ -209,8 +209,14 @@ const afterBoth = (first: Bake, then: Bake): Bake => ({
 });
 
 /** A pot that has left the hob: poured, baked and rested as its plan says. */
-export const runOff = (plan: Plan, setup: PotSetup, pot: Pot): Run =>
-  runSteps(plan, setup, pot, offTheHob(methodOf(plan)));
+export function runOff(plan: Plan, setup: PotSetup, pot: Pot): Run {
+  const method = methodOf(plan);
+  const off = offTheHob(method);
+  const run = runSteps(plan, setup, pot, off);
+  // what happened on the hob is told elsewhere: its places are kept
+  const before = { minutes: 0, tempC: pot.bulkC, massG: massG(pot.content), reached: true };
+  return { ...run, told: [...method.slice(0, method.length - off.length).map(() => before), ...run.told] };
+}
 
 /** A part of a batch, from the pot that was poured into all its dishes: {@link portionPlan} is its plan. */
 export function runPortion(part: Plan, setup: PotSetup, { pot, addsMl }: NonNullable<Run['atPour']>): Run {

@@ -46,7 +46,8 @@ export function refreshCarveOuts(plan: Plan): Plan {
       .reduce((sum, i) => sum + i.grams, 0);
   if (!milk) return { ...plan, carveOuts: [] };
   // what was carved out by this rule before
-  const wets = (stage: Stage) => stage === 'slurry' || (stage === 'grain' && plan.choices.grain !== undefined);
+  const wets = (stage: Stage) =>
+    stage === 'slurry' || (stage === 'grain' && plan.choices.grain === 'wetted cold first');
   const others = plan.carveOuts.filter((c) => c.taste || !wets(c.stage) || c.ingredientId !== milk.ingredientId);
   // cream, another can or water that is whisked with it already wets it
   const wetting = (stage: Stage, parts: number): CarveOut[] => {
@@ -62,6 +63,16 @@ export function refreshCarveOuts(plan: Plan): Plan {
       ...(plan.choices.grain === 'wetted cold first' ? wetting('grain', GRAIN_PARTS) : []),
     ],
   };
+}
+
+/** Another way for the grain to meet the liquid; the cold liquid that wets it comes and goes with it. */
+export function withGrainWay(plan: Plan, grain: NonNullable<Plan['choices']['grain']>): Plan {
+  const was = plan.choices.grain === 'wetted cold first' && grain !== 'wetted cold first';
+  return refreshCarveOuts({
+    ...plan,
+    choices: { ...plan.choices, grain },
+    carveOuts: was ? plan.carveOuts.filter((c) => c.stage !== 'grain' || c.taste) : plan.carveOuts,
+  });
 }
 
 const carvedFor = (carveOuts: readonly CarveOut[], stage: Stage): number =>

@@ -17,6 +17,7 @@ import {
   steepFirst,
   stepTroubles,
 } from './methodList';
+import { withGrainWay } from './amounts';
 import { newPlan } from './newPlan';
 
 const planOf = (family: Plan['family'] = 'starch-set milk pudding'): Plan =>
@@ -93,6 +94,24 @@ describe('the way it is cooked, as a list', () => {
     const ids = listOf(egg).map((s) => s.id);
     expect(ids.indexOf('add bowl')).toBeGreaterThan(ids.indexOf('thicken'));
     expect(ids.indexOf('add bowl')).toBeLessThan(ids.indexOf('pour'));
+  });
+  it('hours that are asked for hold, whoever changed the rests', () => {
+    const slow = changeStep(planOf(), 'rest fridge', (s) => (s.do === 'rest' ? { ...s, minutes: 400 } : s));
+    const longer = followSteps(slow, { ...slow, rest: { ...slow.rest, hours: 9 } });
+    expect(longer.rest.hours).toBe(9);
+    const minutes = listOf(longer).reduce((sum, s) => sum + (s.do === 'rest' ? s.minutes : 0), 0);
+    expect(minutes).toBeCloseTo(9 * 60, 5);
+  });
+  it('a plan that crossed to a worker and back is the same plan', () => {
+    const own = changeStep(planOf(), 'cook on', (s) => s);
+    const back = structuredClone({ ...own, choices: { ...own.choices, heat: 'double boiler' as const } });
+    expect(listOf(followSteps(own, back)).find((s) => s.id === 'thicken')).toHaveProperty('over');
+  });
+  it('meal that is wetted cold has its liquid carved out, and back with another way', () => {
+    const wetted = withGrainWay(planOf('porridge'), 'wetted cold first');
+    expect(wetted.carveOuts.map((c) => c.stage)).toEqual(['grain']);
+    expect(forecast(wetted).risks.lumps.chance).toBeLessThan(0.3);
+    expect(withGrainWay(wetted, 'into boiling milk').carveOuts).toEqual([]);
   });
   it('a steep lets whole spices draw', () => {
     const plan = {

@@ -246,7 +246,7 @@ const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.str
  * done in the cook's list too, where the cook had left it as it was. So the quick choices and the list are one method.
  */
 export function followSteps(was: Plan, next: Plan): Plan {
-  if (!was.steps || next.steps !== was.steps) return next;
+  if (!was.steps || !same(next.steps, was.steps)) return next;
   const before = listOf(asUsual(was));
   const after = listOf(asUsual(next));
   if (same(before, after)) return next;
@@ -266,7 +266,11 @@ export function followSteps(was: Plan, next: Plan): Plan {
     const before = after.slice(0, i).findLast((s) => out.some((o) => o.id === s.id));
     out.splice(before ? out.findIndex((s) => s.id === before.id) + 1 : 0, 0, step);
   }
-  return withSteps(next, out);
+  const followed = withSteps(next, out);
+  // hours that were asked for hold, whoever changed the rests
+  return next.rest.hours === was.rest.hours && next.rest.roomMin === was.rest.roomMin
+    ? followed
+    : restedAs(followed, next.rest.roomMin, next.rest.hours);
 }
 
 /**

@@ -1,3 +1,4 @@
+import { BESIDE_STAGES } from './method';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { lookUp, wholeMixture } from './stages';
@@ -35,7 +36,7 @@ export function tasteOf(plan: Plan, endMassG: number): Taste {
   const sweetPct = (100 * m.sweetG) / endMassG;
   const sourG = plan.items.reduce((sum, i) => {
     const x = lookUp(plan, i.ingredientId);
-    if (i.stage === 'top' || x.ph === undefined || x.ph >= 5.5) return sum;
+    if (BESIDE_STAGES.includes(i.stage) || x.ph === undefined || x.ph >= 5.5) return sum;
     return sum + (i.grams * TASTE.sourPerBuffer * (x.buffer ?? 1) * (6.7 - x.ph)) / 100;
   }, 0);
   const sourPct = (100 * sourG) / endMassG;

@@ -592,6 +592,21 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
       handsMin: 1,
       before: 'pour',
     });
+  for (const part of plan.portions)
+    items.push({
+      id: `portion-${part.id}`,
+      group: 'dish and oven',
+      title: say('prep.setOutFor', {
+        them:
+          part.dish.count > 1
+            ? say(`dishes.${part.dish.kind}`, { count: part.dish.count })
+            : say(`prep.the.${part.dish.kind}`),
+        name: part.name,
+      }),
+      how: say('prep.shareOfThePot', { percent: Math.round(100 * part.share) }),
+      handsMin: 1,
+      before: 'pour',
+    });
   if (bake && bake.from === 'hot')
     items.push({
       id: 'preheat',

@@ -23,7 +23,7 @@ export const emptyPrep = (planId: string): Prep => ({ id: planId, ticks: [], wei
 export type Weighing = StagedPortion & { key: string; into: Said; side?: true };
 
 /** The pot first, what goes on top last. */
-const IN_TURN: readonly Stage[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'top'];
+const IN_TURN: readonly Stage[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'under', 'top'];
 
 /** One thing after the other, container by container, so that each is tared once. */
 export function weighingOf(plan: Plan): Weighing[] {

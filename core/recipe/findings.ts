@@ -1,3 +1,4 @@
+import { BESIDE_STAGES } from '../plan/method';
 import { forecast, type Forecast } from '../model/forecast';
 import { refreshCarveOuts, withGrams } from '../plan/amounts';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
@@ -216,7 +217,7 @@ const ratios: Finder = ({ items, egg }) => {
   const out: Finding[] = [];
   const litres =
     items
-      .filter((i) => i.x.group === 'milk' && i.stage !== 'top')
+      .filter((i) => i.x.group === 'milk' && !BESIDE_STAGES.includes(i.stage))
       .reduce((s, i) => s + i.grams / i.x.densityGPerMl, 0) / 1000;
   for (const i of items.filter((t) => t.x.group === 'thickener' && t.grams > 0)) {
     const per = i.grams / Math.max(0.05, litres);

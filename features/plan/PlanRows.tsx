@@ -3,7 +3,7 @@ import { startOfDay } from 'date-fns/startOfDay';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
-import { scaleToPeople } from '../../core/plan/amounts';
+import { scaleToPeople, withGrainWay } from '../../core/plan/amounts';
 import { methodOf } from '../../core/plan/family';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS } from '../../core/texture/words';
@@ -343,7 +343,13 @@ function PartForm({
               label={tell(c.label)}
               value={String(plan.choices[c.key] ?? Object.keys(c.sides)[0])}
               options={Object.entries(c.sides).map(([value, label]) => ({ value, label: t(label) }))}
-              onChoose={(value) => onChange({ ...plan, choices: { ...plan.choices, [c.key]: value } })}
+              onChoose={(value) =>
+                onChange(
+                  c.key === 'grain'
+                    ? withGrainWay(plan, value as NonNullable<Plan['choices']['grain']>)
+                    : { ...plan, choices: { ...plan.choices, [c.key]: value } },
+                )
+              }
             />
           ))}
           <Stepper

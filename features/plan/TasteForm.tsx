@@ -1,3 +1,4 @@
+import { BESIDE_STAGES } from '../../core/plan/method';
 import { View } from 'react-native';
 import { lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
@@ -24,7 +25,7 @@ export function TasteForm({
   const taste = about?.taste;
   const tastes = plan.items.filter((i) => {
     const x = lookUp(plan, i.ingredientId);
-    return i.grams > 0 && i.stage !== 'top' && (x.group === 'sweet' || x.id === 'salt');
+    return i.grams > 0 && !BESIDE_STAGES.includes(i.stage) && (x.group === 'sweet' || x.id === 'salt');
   });
   const never = plan.rules.includes('nobody tastes');
   const lines: [string, string][] = taste

@@ -1,5 +1,6 @@
 /** What would be right in place of what was read or typed. */
 export const issues = {
+  'issue.shares': 'takes {{percent}} % of the pot in all; should leave some for the plan’s own dish, 98 % at most',
   'issue.atLeast.grams': 'should be {{limit, grams}} or more',
   'issue.atLeast.mm': 'should be {{limit}} mm or more',
   'issue.atLeast.ml': 'should be {{limit}} ml or more',

@@ -153,6 +153,8 @@ export const prep = {
   'prep.where.late': 'for later',
   'prep.where.off the heat': 'for the end',
   'prep.where.fold in': 'to fold in',
+  'prep.setOutFor': 'Set out {{them}}: {{name}}',
+  'prep.shareOfThePot': '{{percent}} % of the pot goes into it; the rest as planned.',
   'prep.where.under': 'in the dish, under it',
   'prep.where.top': 'for the top',
   'prep.into.taste': 'a tasting cup',
