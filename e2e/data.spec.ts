@@ -35,7 +35,7 @@ test('the kitchen goes out into a file and comes back the same; a broken file ch
   await expect(page.getByRole('button', { name: /Remove can/ })).toBeVisible();
   const first = await save();
   const kitchen = JSON.parse(first) as { plans: unknown[]; batches: { promise: { low: unknown } }[] };
-  expect(kitchen.plans.length).toBe(4);
+  expect(kitchen.plans.length).toBe(10);
 
   const load = async (name: string, text: string) => {
     const path = test.info().outputPath(name);

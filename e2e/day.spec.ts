@@ -96,7 +96,7 @@ test('late: planned from now, and what cannot be met says what would make it pos
   await expect(later).toBeVisible();
   await later.click();
   await expect(page.getByTestId('next-act')).toBeVisible();
-  await expect(page.getByText(/^\d\d:\d\d, (three|four) dishes/)).toBeVisible();
+  await expect(page.getByText(/^\d\d:\d\d, \w+ dishes/)).toBeVisible();
 });
 
 test('the kitchen: fewer rings, no shelf; what is wrong is said and what was typed stays', async ({

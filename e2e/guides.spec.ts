@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import type { Plan } from '../core/plan/plan';
 import type { Settings } from '../core/settings';
+import { methodOf } from '../core/plan/family';
 import { familyPlan } from '../core/testing';
 import { DISHES } from '../core/testingDishes';
 import { cookedTo, kitchenOf } from './evenings';
@@ -55,7 +56,9 @@ test.describe('guides', () => {
   });
 
   test('in the oven: its middle, and the moment for a second layer', async ({ watched: page }) => {
+    // a method of its own without a step for the layer: the oven's panel says when
     const slab = familyPlan('baked slab');
+    slab.steps = methodOf(slab).filter((s) => s.do !== 'top');
     slab.items.push({ ingredientId: 'cream_35', grams: 120, stage: 'top' });
     await pot(page, slab, 'bake', 60);
     const guide = seen(page, 'guide-oven');
@@ -81,12 +84,12 @@ test.describe('guides', () => {
   });
 
   test('to taste, and counted out: nothing on the list is forgotten', async ({ watched: page }) => {
-    const rice: Plan = {
-      ...familyPlan('whole-rice pudding'),
+    const spiced: Plan = {
+      ...familyPlan('starch-set milk pudding'),
       carveOuts: [{ ingredientId: 'sugar', grams: 20, stage: 'off the heat', taste: true }],
     };
-    rice.items.push({ ingredientId: 'cinnamon', grams: 4, stage: 'pot' });
-    await pot(page, rice, 'taste');
+    spiced.items.push({ ingredientId: 'cinnamon', grams: 4, stage: 'pot' });
+    await pot(page, spiced, 'taste');
     const panel = seen(page, 'taste');
     await expect(panel).toContainText('0 g in of 20 g held back');
     await panel.getByRole('button', { name: '5 g sugar in' }).click();

@@ -140,9 +140,12 @@ test('a ground-rice cream cooked down to a mark, a step moved by keys', async ({
   // taken up, one place up, and put down, with the keys alone
   await page.getByRole('button', { name: /^Move Cook down/ }).focus();
   await page.keyboard.press('Space');
-  await page.waitForTimeout(100);
-  await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
+  await expect(page.getByText(new RegExp(`${at + 1} of ${before.length}\\.$`))).toBeAttached();
+  // taken up, it listens to the arrows a moment later
+  await expect(async () => {
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByText(new RegExp(`^${at} of ${before.length}\\.`))).toBeAttached({ timeout: 1000 });
+  }).toPass();
   await page.keyboard.press('Space');
   await expect.poll(async () => (await titles()).findIndex((x) => x.endsWith('Cook down'))).toBe(at - 1);
   await key(page, 'As usual').click();

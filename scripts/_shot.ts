@@ -1,31 +1,43 @@
 import { withApp } from './served';
 void withApp('/work/main', 4199, async (browser, origin) => {
-  for (const [w, h, n] of [
-    [390, 844, 'p'],
-    [1280, 800, 'w'],
-  ] as const) {
-    const page = await browser.newPage({ viewport: { width: w, height: h } });
-    page.on('pageerror', (e) => console.log('ERR', e.message));
-    await page.goto(`${origin}/plan`);
-    await page.getByTestId('row-steps').waitFor();
-    await page.waitForTimeout(3000);
-    await page.getByTestId('row-steps').click();
-    await page.waitForTimeout(1500);
-    await page.screenshot({ path: `/tmp/s-${n}-1.png` });
-    await page.getByTestId('step-cook on').getByRole('button').nth(1).click();
-    await page
-      .getByRole('button', { name: 'More How long, min' })
-      .or(page.getByRole('button', { name: /more.*how long/i }))
-      .first()
-      .click()
-      .catch((e) => console.log(String(e).slice(0, 300)));
-    await page.waitForTimeout(3000);
-    await page.screenshot({ path: `/tmp/s-${n}-2.png` });
-    await page.keyboard.press('Escape');
-    await page.getByTestId('row-portions').click();
-    await page.getByRole('button', { name: 'Some warm and loose, at once' }).click();
-    await page.waitForTimeout(3000);
-    await page.screenshot({ path: `/tmp/s-${n}-3.png` });
-    await page.close();
-  }
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  page.on('pageerror', (e) => console.log('ERR', e.message));
+  await page.goto(`${origin}/plan?id=choir-9-slab`);
+  await page.getByTestId('row-steps').waitFor();
+  await page.waitForTimeout(3500);
+  await page.getByTestId('row-steps').click();
+  await page.waitForTimeout(2000);
+  await page.screenshot({ path: `/tmp/a1.png` });
+  await page.getByTestId('step-bake').getByRole('button').nth(1).click();
+  await page.waitForTimeout(500);
+  await page.getByTestId('step-bake').scrollIntoViewIfNeeded();
+  await page.screenshot({ path: `/tmp/a2.png` });
+  await page.getByTestId('step-bake').getByRole('button').nth(1).click();
+  // drag by mouse: chill before rest
+  const handle = page.getByRole('button', { name: /^Move Chill/ }).first();
+  await handle.scrollIntoViewIfNeeded();
+  const box = (await handle.boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 20, box.y - 20, { steps: 5 });
+  await page.mouse.move(box.x + 20, box.y - 90, { steps: 10 });
+  await page.screenshot({ path: `/tmp/a3.png` });
+  await page.mouse.up();
+  await page.waitForTimeout(800);
+  await page.getByRole('button', { name: 'Add a step' }).click();
+  await page.waitForTimeout(300);
+  await page.getByTestId('step-kinds').scrollIntoViewIfNeeded();
+  await page.screenshot({ path: `/tmp/a4.png` });
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(300);
+  await page.getByTestId('amount-semolina').getByRole('button', { name: /change/i }).click();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `/tmp/a5.png` });
+  await page.keyboard.press('Escape');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByTestId('row-portions').click();
+  await page.getByRole('button', { name: 'Some baked on' }).click();
+  await page.waitForTimeout(2500);
+  await page.screenshot({ path: `/tmp/a6.png` });
 });

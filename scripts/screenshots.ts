@@ -119,17 +119,14 @@ const shopping = async (page: Page) => {
   await page.goto('/shopping');
   await page.getByTestId('buy-cornstarch').waitFor({ timeout: 30_000 });
 };
-/** Half of the milk lies on the stand-in scale. */
-const scale = async (page: Page) => {
-  await page.goto('/prep?id=choir-3-coconut');
-  await page.getByTestId('weigh-out').click();
-  await page.getByRole('button', { name: 'Stand-in scale' }).click();
-  const box = (await page.getByTestId('pour-hold').boundingBox())!;
-  await page.mouse.move(box.x + 60, box.y + 30);
-  await page.mouse.down();
-  await page.waitForTimeout(6000);
-  await page.mouse.up();
-  await page.waitForTimeout(800);
+/** The slab's way: its layer, one step open. */
+const steps = async (page: Page) => {
+  await page.goto('/plan?id=choir-9-slab');
+  await page.getByTestId('word-serving').waitFor({ timeout: 30_000 });
+  await page.getByTestId('row-steps').click();
+  await page.getByText(/carries a layer/).waitFor({ timeout: 30_000 });
+  await page.getByTestId('step-top').scrollIntoViewIfNeeded();
+  await page.waitForTimeout(500);
 };
 /** It sticks: what is going on, and the way out. */
 const rescue = async (page: Page) => {
@@ -149,7 +146,7 @@ const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof
   ['day-phone', day, PHONE],
   ['day-wide', day, WIDE, true],
   ['prep-phone', prep, PHONE],
-  ['weigh-phone', scale, PHONE],
+  ['steps-phone', steps, PHONE],
   ['shopping-phone', shopping, PHONE],
   ['pot-phone', pot, PHONE],
   ['pot-wide', pot, WIDE],

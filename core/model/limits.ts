@@ -9,6 +9,7 @@ export type Limit = {
   /** where it is worth saying */
   for:
     | 'side pot'
+    | 'layers'
     | 'taste'
     | 'recipe'
     | 'all'
@@ -27,6 +28,10 @@ export const LIMITS: readonly Limit[] = [
   {
     id: 'side pot',
     for: 'side pot',
+  },
+  {
+    id: 'layers',
+    for: 'layers',
   },
   {
     id: 'taste',
@@ -112,6 +117,7 @@ export const limitsFor = (p: Holds): Limit[] =>
   LIMITS.filter((l) => {
     switch (l.for) {
       case 'side pot':
+      case 'layers':
       case 'taste':
       case 'recipe':
         // said where they matter, by their own rooms

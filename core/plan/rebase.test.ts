@@ -80,4 +80,13 @@ describe('a change made on what has changed meanwhile', () => {
       }),
     );
   });
+  it('rows that were moved are moved, whatever else was changed meanwhile', () => {
+    const list = (...rows: [string, number?][]) => ({ steps: rows.map(([id, n = 1]) => ({ id, n })) });
+    const base = list(['a'], ['b'], ['c']);
+    const mine = list(['a'], ['c'], ['b']);
+    const now = list(['a', 2], ['b'], ['x'], ['c']);
+    expect(rebase(base, mine, now)).toEqual(list(['a', 2], ['c'], ['b'], ['x']));
+    // nothing moved here: the order there stays
+    expect(rebase(base, list(['a', 3], ['b'], ['c']), list(['c'], ['b'], ['a']))).toEqual(list(['c'], ['b'], ['a', 3]));
+  });
 });

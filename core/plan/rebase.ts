@@ -32,7 +32,27 @@ function rebaseList(base: readonly Json[], mine: readonly Json[], now: readonly 
   );
   // what is new here, and what was changed here while it was taken out there
   const more = [...wanted].filter(([n, row]) => !there.has(n) && (!was.has(n) || !same(row, was.get(n))));
-  return [...rows, ...more.map(([, row]) => row)];
+  const all = [...kept.map(([n], i) => [n, rows[i]] as const), ...more];
+  return inOrder(all, moved(was, wanted) ? [...wanted.keys()] : undefined);
+}
+
+/** Whether the rows that both have stand in another order. */
+const moved = (was: Map<string, Json>, wanted: Map<string, Json>): boolean => {
+  const both = (a: Map<string, Json>, b: Map<string, Json>) => [...a.keys()].filter((n) => b.has(n)).join('\n');
+  return both(was, wanted) !== both(wanted, was);
+};
+
+/** Rows in the order that was made of them; what it does not know stays behind what it stood behind. */
+function inOrder(rows: readonly (readonly [string, Json])[], order: readonly string[] | undefined): Json[] {
+  if (!order) return rows.map(([, row]) => row);
+  const byName = new Map(rows);
+  const names = order.filter((n) => byName.has(n));
+  for (const [i, [n]] of rows.entries()) {
+    if (order.includes(n)) continue;
+    const before = rows[i - 1]?.[0];
+    names.splice(before === undefined ? 0 : names.indexOf(before) + 1, 0, n);
+  }
+  return names.map((n) => byName.get(n));
 }
 
 /** Fields that hold a cook's own sentences: two hands may write in one. */

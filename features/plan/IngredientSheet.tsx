@@ -35,6 +35,7 @@ type Props = {
   onRemove?: () => void;
 };
 
+const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
 const about = (i: Ingredient) =>
   [
     t('planRoom.fat', { fat: i.per100.fat }),
@@ -79,11 +80,7 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onWh
     onClose();
   };
   return (
-    <Sheet
-      open={open}
-      title={replacing ? t('planRoom.inPlaceOf', { replacingName: replacing.name }) : t('planRoom.addToThePot')}
-      onClose={close}
-    >
+    <Sheet open={open} title={replacing ? capital(replacing.name) : t('planRoom.addToThePot')} onClose={close}>
       {making === 'nut milk' ? (
         <NutMilkForm needG={plan.items.find((i) => i.ingredientId === replacing?.id)?.grams ?? 0} onDone={keep} />
       ) : null}

@@ -24,6 +24,7 @@ import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { differences, toldOf } from '../../core/advice/differences';
 import type { Forecast } from '../../core/model/forecast';
+import { limit } from '../../core/model/limits';
 import { placesOf } from '../../core/plan/countOut';
 import {
   addStage,
@@ -121,14 +122,15 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
           <Type kind="strong">{t('steps.whichStep')}</Type>
           <View className="flex-row flex-wrap gap-2">
             {STEP_KINDS.map((kind) => (
-              <Key
-                key={kind}
-                label={t(`stepKind.${kind}`)}
-                sub={t(`stepKind.${kind}.sub`)}
-                left
-                className="min-w-[46%] flex-1"
-                onPress={() => put(kind)}
-              />
+              <View key={kind} className="shrink-0 grow basis-[46%]">
+                <Key
+                  label={t(`stepKind.${kind}`)}
+                  sub={t(`stepKind.${kind}.sub`)}
+                  left
+                  className="flex-1"
+                  onPress={() => put(kind)}
+                />
+              </View>
             ))}
           </View>
           <Key label={t('steps.noStep')} kind="quiet" onPress={() => setAdding(false)} className="self-start" />
@@ -151,6 +153,12 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
           ) : null}
         </View>
       )}
+      {list.some((s) => s.do === 'top' || (s.do === 'add' && s.stage === 'fold in')) ||
+      plan.items.some((i) => i.stage === 'under') ? (
+        <Type kind="small" tone="quiet">
+          {tell(limit('layers'))}
+        </Type>
+      ) : null}
       {back.bar}
     </>
   );

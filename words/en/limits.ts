@@ -1,5 +1,7 @@
 /** What the model does not know, in plain words: shown in the app where it matters and printed on the science page. */
 export const limits = {
+  'limit.layers':
+    'What lies under the pudding or on top counts as depth and warmth of the dish, and dries first; how it sets by itself is not reckoned. How well whites are folded in is half the growth.',
   'limit.side pot':
     'Minutes and yields of side pots are kitchen experience, known within a third: go by eye and by the scale.',
   'limit.taste':

@@ -121,7 +121,6 @@ export const planRoom = {
   'planRoom.nothingOfThatNameHere': 'Nothing of that name here. Try another word for it, or add it from its label.',
   'planRoom.homeMadeNutOrCoconut': 'Home-made nut or coconut milk',
   'planRoom.myOwnFromItsLabel': 'My own, from its label',
-  'planRoom.inPlaceOf': 'In place of {{replacingName}}',
   'planRoom.addToThePot': 'Add to the pot',
   'planRoom.aNumberOfGramsAbove': 'A number of grams above 0 would do.',
   'planRoom.nut': 'Nut',

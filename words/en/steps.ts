@@ -10,7 +10,7 @@ export const steps = {
   'steps.noStep': 'No step now',
   'steps.sinceYouOpenedThis': 'Since you opened this',
   'steps.nothingChangedYet': 'Nothing changed yet. Each change shows here what it does.',
-  'steps.now': '{{word}} at serving; {{minutes}} min at the fire; depth {{depthMm}} mm',
+  'steps.now': '{{word}} at serving, {{minutes}} min to cook, {{depthMm}} mm deep',
   'steps.drag': 'Move {{step}}: drag, or space and the arrow keys',
   'steps.up': 'Earlier',
   'steps.down': 'Later',
