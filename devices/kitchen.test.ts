@@ -30,7 +30,7 @@ const at = (cook: Cook, events: number) => ({ ...cook, events: cook.events.slice
 const soon = () => new Promise((r) => setTimeout(r, 0));
 
 describe('the served kitchen', () => {
-  const cook = choirSupper(0).cooks[0]!;
+  const cook = choirSupper(Date.UTC(2026, 11, 11, 12)).cooks[0]!;
   const answers: ((ok: boolean) => void)[] = [];
   const sent: number[] = [];
   const send = ((_: string, init: { body: string }) => {

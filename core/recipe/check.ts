@@ -46,6 +46,16 @@ const wishOf = (plan: Plan, word: SetWord): Plan =>
     ? { ...plan, serve: { ...plan.serve, word } }
     : plan;
 
+/** The recipe's plan as its words have it, nothing mended; undefined when nothing in it is liquid. */
+export function writtenPlan(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undefined {
+  const first = planOf(r, pantry, meta);
+  if (!first) return undefined;
+  const plan = asWritten(r, first);
+  return r.facts.bubbles && plan.items.some((i) => i.stage === 'bowl') && !r.facts.oven
+    ? { ...plan, choices: { ...plan.choices, eggOff: 'to bubbling' } }
+    : plan;
+}
+
 /**
  * The check-up of a recipe, with the mends that were accepted made.
  * @returns undefined when nothing in it is liquid
@@ -56,12 +66,9 @@ export function checkUp(
   meta: PlanMeta,
   accepted: readonly string[] = [],
 ): CheckUp | undefined {
-  const first = planOf(r, pantry, meta);
-  if (!first) return undefined;
-  let plan = asWritten(r, first);
-  if (r.facts.bubbles && plan.items.some((i) => i.stage === 'bowl') && !r.facts.oven)
-    plan = { ...plan, choices: { ...plan.choices, eggOff: 'to bubbling' } };
-  plan = wishOf(plan, forecast(plan).serving.word);
+  const written = writtenPlan(r, pantry, meta);
+  if (!written) return undefined;
+  let plan = wishOf(written, forecast(written).serving.word);
   const done: CheckItem[] = [];
   // each mend sees those before it; the set is brought right when all else is
   const left = new Set(accepted);

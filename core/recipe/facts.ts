@@ -154,7 +154,7 @@ const COOLS = /\b(off the heat|take (?:it |the pan )?off|cool\w*|remove from (?:
 const STARCHY = /\b(starch|cornflour|corn flour|custard powder|slurry|thickener|rice flour|flour|arrowroot)\b/i;
 const GRAINY = /\b(semolina|cornmeal|polenta|ground rice|grits|maize meal|meal)\b/i;
 const COLD_WETTING =
-  /\b(dissolv\w*|other half\b.{0,6}\bcold|slurry|slake\w*|smooth paste|cold (?:milk|water|\w+ milk|liquid|cream)|(?:\d+ (?:ml|tbsp|tablespoons?|spoons?) of|a little|some|few (?:spoons|tablespoons)|kept[- ]back|reserved|rest|remaining|splash|part)\b.{0,30}\b(?:milk|water|liquid|drink|cream))/i;
+  /\b(dissolv\w*|other half\b.{0,6}\bcold|slurry|slake\w*|smooth paste|cold (?:milk|water|\w+ milk|liquid|cream)|(?:\d+ ?(?:ml|g|tbsp|tablespoons?|spoons?)(?: of)?|(?:a|half a) (?:cup|glass|ladle) of|a little|some|few (?:spoons|tablespoons)|kept[- ]back|reserved|rest|remaining|splash|part)\b.{0,30}\b(?:milk|water|liquid|drink|cream))/i;
 /** Cold in another liquid than milk: cream, another can, juice. */
 const WET_IN =
   /\b(?:into|with|in|to)\s+(?:the |a little |some |half (?:of )?the |\d+ ?(?:ml|g|tbsp) (?:of )?(?:the )?)?(?:cold |other |second |third )*(?:cream|coconut cream|single cream|double cream|evaporated milk|condensed milk|coconut milk|nut milk|can|tin|juice|rose water)\b/i;
@@ -166,10 +166,10 @@ const GRIND =
   /\b(?:grind|ground|pulse|pulsed|blitz\w*|crush\w*|pound\w*|mill(?:ed)?|whizz\w*)\b|\bblend\w*\b.{0,30}\b(?:semolina|sand|coarse|powder|meal|grit)/i;
 const EGG = /\b(yolks?|eggs?)\b/i;
 const GRADUAL =
-  /\b(ladle|little by little|slowly|gradually|temper\w*|thin stream|bit by bit|drop by drop|a little at a time|in a trickle|spoon by spoon)\b/i;
+  /\b(ladle|little by little|slowly|gradually|temper\w*|thin stream|bit by bit|drop by drop|a little at a time|in a trickle|trickl\w*|drizzl\w*|spoon by spoon)\b/i;
 const NEVER =
   /\b(?:do not|don.t|never|without|must not|not let it|before it|stop before|not)\b[^.]{0,30}\b(?:boil\w*|bubbl\w*|simmer\w*)/i;
-const BUBBLES = /\b(boil\w*|bubbl\w*|simmer\w*|plop\w*|blip\w*)\b/i;
+const BUBBLES = /\b(boil(?!er)\w*|bubbl\w*|simmer\w*|plop\w*|blip\w*)\b/i;
 /** Whole spices: counted in, so counted out. */
 const WHOLE = PANTRY.filter((i) => i.comesOut).map((i) => i.id);
 
@@ -199,6 +199,8 @@ const GROUND_RICE =
 /** A sentence in its parts, where another thing is done in each. */
 const CLAUSE =
   /\s*(?:;|,?\s+then\b|,?\s+and\s+(?=(?:chill|cool|leave|let|refrigerate|freeze|bake|cook|simmer|boil|bubble|stand|rest)\b)|,\s*(?=(?:chill|cool|leave|let|refrigerate|freeze|bake|cook|simmer|boil|bubble|stand)\b))\s*/i;
+
+const OVEN = /\b(oven|bake[ds]?|baking|grill)\b/i;
 
 /** One sentence as it is read: what it names and what it is about. */
 type Sentence = {
@@ -236,6 +238,12 @@ type Walk = {
   /** whole spices of the list, and whether they were spoken of last */
   spices: readonly string[];
   spicesAt: number;
+  /** the meal that is wetted here is poured into something hot later on */
+  poured: (at: number) => boolean;
+  /** the dish stands in hot water */
+  bath: boolean;
+  /** the pot was last brought to the boil in this sentence */
+  boiledAt: number;
   /** starch met boiling liquid */
   metBoiling: boolean;
 };
@@ -248,7 +256,10 @@ const later = (at: number, w: Walk) => (w.starchIn >= 0 && at >= w.starchIn) || 
 
 const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) => {
   if (w.groundAt === at) return;
-  if (/\b(everything|all (?:of )?(?:the )?ingredients|the lot)\b/i.test(s) && !w.hot) {
+  if (
+    /\b(everything|all (?:of )?(?:the )?(?:dry )?ingredients|dry (?:ingredients|things)|the lot)\b/i.test(s) &&
+    !w.hot
+  ) {
     if (f.starch === undefined) {
       f.starch = 'cold together';
       w.starchIn = at;
@@ -260,12 +271,21 @@ const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) 
     const coldFirst = /\bcold\b.*\b(?:boiling|hot|simmering)\b/i.test(s);
     const apart = /\b(?:bowl|jug|cup|glass|separately|slurry|paste|first)\b/i.test(s);
     const wetted = COLD_WETTING.test(s) || (WET_IN.test(s) && !HOT_LIQUID.test(s));
+    const [before = s] = s.split(CLAUSE);
     const withSugar =
-      /\bsugar\b/i.test(s) &&
-      /\b(mix|combine|stir together|whisk together|blend|rub)\w*\b/i.test(s) &&
-      !/\b(milk|water|cream)\b/i.test(s);
+      /\bsugar\b/i.test(before) &&
+      /\b(?:mix|combine|blend|rub)\w*\b|\b(?:stir|whisk)\b.{0,30}\btogether\b/i.test(before) &&
+      !/\b(milk|water|cream)\b/i.test(before);
+    const hotThenAdd =
+      /\b(?:to (?:the|a) (?:rolling )?boil|until it boils|boiling)\b.*\b(?:add|pour|whisk|stir|rain|sprinkle|shake)\w*\b/i.test(
+        s,
+      );
     if (HOT_ONTO.test(s)) f.starch = 'hot onto meal';
-    else if (grainy && COLD_WETTING.test(s) && (coldFirst || apart)) {
+    else if (grainy && hotThenAdd && !coldFirst) {
+      f.starch ??= /\b(?:paste|slurry|mixture)\b/i.test(s) ? 'cold slurry' : 'rain';
+      w.starchIn = at;
+      w.metBoiling = true;
+    } else if (grainy && COLD_WETTING.test(s) && (coldFirst || apart || w.poured(at))) {
       f.starch ??= 'cold slurry';
       w.slurryAt = at;
       if (coldFirst) w.starchIn = at;
@@ -277,14 +297,15 @@ const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) 
       !/\b(a little|some|bowl|cup|jug|reserved|rest|slurry)\b/i.test(s)
     )
       f.starch = 'cold together';
+    else if (withSugar) f.starch ??= 'mixed with sugar';
+    else if (starchy && EGG.test(s) && !hotHere) f.starch ??= 'in cold yolks';
     else if (starchy && wetted && !/\binto the (?:boiling|hot)\b(?!.*\bcold\b)/i.test(s)) {
       f.starch ??= 'cold slurry';
       w.slurryAt = at;
       // "mix the starch with water and stir in, boil a minute": made and in, in one sentence
-      if (w.hot && /\b(?:stir|pour|whisk|add|beat)\w*\s+(?:it |this |that )?(?:in|into|to)\b/i.test(s)) w.starchIn = at;
-    } else if (withSugar) f.starch ??= 'mixed with sugar';
-    else if (starchy && EGG.test(s) && !hotHere) f.starch ??= 'in cold yolks';
-    else if (!hotHere && (/\b(milk|water|everything|all|cream|drink)\b/i.test(s) || (grainy && !apart)))
+      if (w.hot && /\b(?:stir|pour|whisk|add|beat)\w*\s+(?:it |this |that )?(?:in|into|to)\b|\band add\b/i.test(s))
+        w.starchIn = at;
+    } else if (!hotHere && (/\b(milk|water|everything|all|cream|drink)\b/i.test(s) || (grainy && !apart)))
       f.starch ??= 'cold together';
     else if (hotHere) {
       if (grainy) f.starch ??= 'rain';
@@ -303,16 +324,18 @@ const starchGoesIn: Listener = ({ s, at, ids, starchy, grainy, hotHere }, f, w) 
     else if (goesIn && hotHere && w.slurryAt !== at && !/\b(?:bowl|cup|jug)\b/i.test(s)) w.starchIn = at;
   } else if (w.starchIn < 0 && (w.slurryAt >= 0 || f.starch === 'mixed with sugar' || f.starch === 'in cold yolks')) {
     if (
-      /\b(slurry|starch|mixture|paste|it|pour|stir|whisk|back|everything|sugar)\b/i.test(s) &&
-      /\b(in|into|to|back|onto|over|pour\w*)\b/i.test(s)
+      /\b(slurry|starch|flour|dissolved|mixture|paste|it|pour|stir|whisk|back|everything|sugar)\b/i.test(s) &&
+      (/\b(in|into|to|back|onto|over|pour\w*)\b/i.test(s) || /^(?:add|whisk|stir|tip)\b/i.test(s))
     )
       w.starchIn = at;
     else if (BUBBLES.test(s) && ids.length === 0) w.starchIn = at;
-    if (w.starchIn === at && grainy && /\bboiling\b/i.test(s)) w.metBoiling = true;
+    if (w.starchIn === at && grainy && /\bboil(?:ing|s)?\b/i.test(s)) w.metBoiling = true;
   }
 };
 
 const bubbles: Listener = ({ s, at, wetAt, oven }, f, w) => {
+  // what went in right after the pot boiled, and was not taken off, met a boiling pot
+  if (w.starchIn === at && w.boiledAt >= 0 && at - w.boiledAt === 1 && !w.cooled) w.metBoiling = true;
   if (NEVER.test(s)) f.forbidsBoil = true;
   // in the sentence that adds the starch only what follows it counts
   const after = at === w.starchIn && Number.isFinite(wetAt) ? s.slice(wetAt) : s;
@@ -342,7 +365,9 @@ function minutesOf(s: string, whole: string, at: number, f: Facts, w: Walk): voi
     else if (/\b(?:room temperature|stand|cool|(?:let|leave)\b.{0,15}\brest)\b/i.test(s)) f.roomMin = d;
     else if (
       (later(at, w) || (w.starchIn < 0 && /\brice\b/i.test(whole))) &&
-      /\b(cook\w*|simmer\w*|boil\w*|bubbl\w*|stir\w*|minutes? more|keep)\b/i.test(s)
+      /\b(cook\w*|simmer\w*|boil\w*|bubbl\w*|stir\w*|(?:minutes?|mins?) (?:more|longer)|keep|over (?:a )?(?:low|gentle|medium) (?:heat|flame))\b/i.test(
+        s,
+      )
     )
       f.cookOnMin = (f.cookOnMin ?? 0) + d;
     if (/\b(cook\w*|simmer\w*|boil\w*|bubbl\w*)\b/i.test(s) && !/\b(?:freez|chill|fridge|soak)/i.test(s)) {
@@ -402,18 +427,34 @@ const sugar: Listener = ({ s, at }, f, w) => {
   if (/\b(?:soft|tender)\b/i.test(s) && w.grainSoft < 0) w.grainSoft = at;
   if (/\bsugar\b/i.test(s) && w.sugarAt < 0) {
     w.sugarAt = at;
+    if (/\bsugar\b.*\b(?:when|once|as soon as)\b.*\b(?:soft|tender)\b/i.test(s)) f.sugarLate = true;
     const soft = /\b(?:soft|tender)\b/i.exec(s)?.index ?? -1;
     if (w.grainSoft >= 0 && (at > w.grainSoft || soft < /\bsugar\b/i.exec(s)!.index)) f.sugarLate = true;
     if (EGG.test(s)) f.sugarWithYolks = true;
   }
 };
 
+/** Some of what is hot is taken up: it goes to the egg. */
+const SOME_HOT =
+  /\b(?:ladle\w*|spoonfuls?|spoons?|tbsp|tablespoons?|ml|cup|little|some|splash|bit|half|third)\b.{0,20}\b(?:hot|warm|boiling|scalded|steaming|thickened)\b.{0,14}\b(?:milk|cream|liquid|mixture|custard|base|pudding)\b/i;
+
 const egg: Listener = ({ s, at, hotHere }, f, w) => {
+  if (EGG.test(s) && f.yolks === undefined && SOME_HOT.test(s)) f.yolks = 'tempered';
+  // beaten cold with a little milk, and the hot milk slowly onto it
+  if (
+    f.yolks === 'cold together' &&
+    at > w.yolksAt &&
+    (GRADUAL.test(s) || /\b(?:onto|on to)\b/i.test(s)) &&
+    /\b(?:milk|cream|it)\b/i.test(s) &&
+    (w.hot || hotHere)
+  )
+    f.yolks = 'tempered';
   if (EGG.test(s) && f.yolks === undefined) {
     const cold = w.cooled || /\b(cooled|lukewarm|cool)\b/i.test(s);
     if (
       GRADUAL.test(s) ||
       /\bpour\w*\b[^.]{0,12}\b(?:on|over|onto)\b[^.]{0,8}\b(?:hot|warm|boiling|scalded) (?:milk|cream)\b/i.test(s) ||
+      (w.hot && /\bpour\w* (?:on|over) the (?:milk|cream)\b/i.test(s)) ||
       /\b(?:milk|cream|mixture)\b[^.]{0,25}\b(?:onto|over|on to)\b[^.]{0,20}\b(?:yolks?|eggs?)\b/i.test(s)
     )
       f.yolks = 'tempered';
@@ -436,9 +477,7 @@ const egg: Listener = ({ s, at, hotHere }, f, w) => {
   )
     f.yolks = 'tempered';
   // told over several sentences: some of the hot milk is taken up, and goes to the egg
-  const some =
-    /\b(?:ladle\w*|spoonfuls?|cup|little|some|splash|bit|half|third)\b.{0,20}\b(?:hot|warm|boiling|scalded|steaming|thickened)\b.{0,14}\b(?:milk|cream|liquid|mixture|custard|base|pudding)\b/i;
-  if (some.test(s)) w.ladleAt = at;
+  if (SOME_HOT.test(s)) w.ladleAt = at;
   if (
     f.yolks !== 'tempered' &&
     w.ladleAt >= 0 &&
@@ -454,12 +493,12 @@ const comesOut: Listener = ({ s, at, ids }, f, w) => {
   if (/\b(?:spices?|pods?|sticks?|peel|leaves|leaf)\b/i.test(s) || ids.some((id) => WHOLE.includes(id)))
     w.spicesAt = at;
   if (
-    /\b(remov\w*|tak\w* out|tak\w*\b.{0,40}\bout\b|fish\w* out|discard\w*|lift\w* out|pick\w* out|pull\w* out)\b/i.test(
+    /\b(remov\w*|discard\w*|(?:tak|fish|lift|pick|pull|scoop)\w*\b.{0,40}\bout\b|(?:peel|zest|rind|leaves|leaf|pods?|sticks?|spices?|cinnamon)\s+out)\b/i.test(
       s,
     )
   ) {
     for (const id of ids) if (WHOLE.includes(id)) f.takenOut.push(id);
-    const said = /\b(spices?|pods?|sticks?|peel|leaves|leaf|aromatics)\b/i.test(s);
+    const said = /\b(spices?|pods?|sticks?|peel|zest|rind|leaves|leaf|aromatics)\b/i.test(s);
     if (said || (ids.length === 0 && /\b(?:them|it)\b/i.test(s) && at - w.spicesAt <= 2 && w.spicesAt >= 0))
       f.takenOut.push(...WHOLE.filter((id) => w.spices.includes(id) || f.mentions.some((m) => m.id === id)));
   }
@@ -478,7 +517,9 @@ const grinds: Listener = ({ s, at }, f, w) => {
   if (!GRIND.test(s) || f.ground !== undefined) return;
   const grain = /\b(?:rice|grains?)\b/i.test(s.replace(/\bground rice\b/gi, ' '));
   const it =
-    /\b(?:it|them|this)\b|^(?:grind|pulse|blitz|crush|whizz)\b/i.test(s) && w.grainAt >= 0 && at - w.grainAt <= 2;
+    /\b(?:it|them|this)\b|(?:^|\b(?:and|then|drain,?)\s+)(?:grind|pulse|blitz|crush|whizz|pound)\b/i.test(s) &&
+    w.grainAt >= 0 &&
+    at - w.grainAt <= 2;
   const other =
     /\b(?:nuts?|almonds?|pistachios?|walnuts?|hazelnuts?|cashews?|spices?|cardamom|resin|mastic|sugar|coconut|berr|fruit)\b/i.test(
       s,
@@ -501,7 +542,10 @@ const keepsBack: Listener = ({ s, ids }, f) => {
     .map((n) => n.id)
     .concat(ids);
   if (!id || f.kept.some((k) => k.id === id)) return;
-  const share = /^(?:a |one )?(half|third|quarter|fifth)\b|^(two|three) (thirds|quarters)\b/i.exec(m[1]!);
+  const share =
+    /^(?:a |one )?(half|third|quarter|fifth)\b|^(two|three) (thirds|quarters)\b|^(?:1\/[2345]|[23]\/[345]|[½⅓¼⅔¾])\s+of\b/i.exec(
+      m[1]!,
+    );
   const ofIt = share && !/^(?:a |one )?half (?:a |an )?(?:cup|litre|pint|spoon|teaspoon|tablespoon|glass)/i.test(m[1]!);
   const stage = /\b(?:top|serv\w*|sprinkl\w*|decorat\w*|garnish|pour over)\b/i.test(s)
     ? ('top' as const)
@@ -554,18 +598,35 @@ const vessels: Listener = ({ s }, f) => {
   f.dish = dishIn(s) ?? f.dish;
   if (f.dish === undefined) delete f.dish;
   const moulds =
-    /(?:into|in|between|among|over|fill)\s+(?:the\s+)?(\d{1,2}|four|six|eight|ten|twelve|fourteen)\s+(?:small |little |individual )?(?:(\d{2,3})\s*ml\s+)?(?:moulds?|molds?|ramekins?|cups|glasses|pots|bowls)/i.exec(
+    /(?:into|in|between|among|over|fill)\s+(?:the\s+)?(\d{1,2}|four|six|eight|ten|twelve|fourteen)\s+(?:small |little |individual )?(?:(\d{2,3})\s*ml\s+)?(?:moulds?|molds?|ramekins?|cups|glasses|pots|bowls)(?:\s+of\s+(\d{2,3})\s*ml)?/i.exec(
       s,
     );
   if (moulds)
-    f.moulds = { count: Math.min(60, readNumber(moulds[1]!)?.value ?? 14), ml: moulds[2] ? Number(moulds[2]) : 150 };
+    f.moulds = {
+      count: Math.min(60, readNumber(moulds[1]!)?.value ?? 14),
+      ml: Number(moulds[2] ?? moulds[3] ?? 150),
+    };
   const deep = /(\d+(?:\.\d+)?|half an|an?|one|two)\s*(cm|mm|inch(?:es)?)\s*(?:deep|thick|layer|high)/i.exec(s);
   if (deep)
     f.layerMm = (readNumber(deep[1]!)?.value ?? 1) * (/mm/i.test(deep[2]!) ? 1 : /cm/i.test(deep[2]!) ? 10 : 25.4);
 };
 
-const inTheOven: Listener = ({ s, oven, d }, f) => {
-  if (oven) {
+const inTheOven: Listener = ({ s, oven }, f, w) => {
+  if (
+    /\b(?:stand|set|place|put|sit)\w*\b.{0,40}\b(?:hot|boiling|warm) water\b/i.test(s) &&
+    /\b(?:tin|tray|dish|bath|roasting)\b/i.test(s)
+  )
+    w.bath = true;
+  if (!oven) return;
+  // a stretch in the oven a clause: "bake 20 minutes, pour over, bake an hour more"
+  const parts = s.split(CLAUSE).filter((c) => c && OVEN.test(c));
+  for (const part of parts.length > 1 ? parts : [s]) ovenOf(part, f);
+  if (w.bath && f.oven) f.oven.bath = true;
+};
+
+function ovenOf(s: string, f: Facts): void {
+  const d = durationIn(s);
+  {
     const tempC = ovenIn(s);
     if (tempC !== undefined || f.oven) {
       const minutes = /\b(?:bake|baked|baking|oven|cook)\b/i.test(s) ? d : undefined;
@@ -596,18 +657,23 @@ const inTheOven: Listener = ({ s, oven, d }, f) => {
         cold: false,
       };
   }
-};
+}
 
 const served: Listener = ({ s }, f) => {
   if (/\b(turn(?:ed)? out|unmould|invert|flip)\w*/i.test(s)) f.style = 'turned out';
-  else if (/\b(cut|slice)\w*\b[^.]{0,30}\b(squares?|wedges?|pieces|slices|diamonds|bars)\b|\bsliced?\b/i.test(s))
+  else if (
+    /\b(cut|slice)\w*\b[^.]{0,30}\b(squares?|wedges?|pieces|slices|diamonds|bars)\b|\bsliced?\b|\bcut (?:it )?(?:when|once) (?:it is |they are )?(?:cool|cold|set)\b/i.test(
+      s,
+    )
+  )
     f.style = 'cut';
   if (/\bserve\w*\b[^.]{0,20}\b(warm|hot)\b|\beaten warm\b/i.test(s)) f.warm = true;
   else if (/\bserve\w*\b[^.]{0,20}\b(cold|chilled)\b/i.test(s)) f.warm = false;
 };
 
 /** Last: what a sentence does to the heat counts from the next one on. */
-const heatOn: Listener = ({ s }, _f, w) => {
+const heatOn: Listener = ({ s, at }, _f, w) => {
+  if (/\bboil(?!er)\w*/i.test(s) && !NEVER.test(s)) w.boiledAt = at;
   if (COOLS.test(s)) w.cooled = true;
   if (HEATS.test(s) && !/\b(?:preheat\w*|oven|serve)\b/i.test(s)) {
     w.hot = true;
@@ -645,7 +711,7 @@ function sentenceOf(s: string, at: number, ids: readonly string[], w: Walk): Sen
     s,
     at,
     ids,
-    oven: /\b(oven|bake[ds]?|baking|grill)\b/i.test(s),
+    oven: OVEN.test(s),
     starchy: STARCHY.test(plain) || ids.some((i) => /starch|flour|custard_powder/.test(i)),
     grainy: GRAINY.test(plain) || rice || it,
     wetAt,
@@ -678,7 +744,7 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     forbidsBoil: false,
     lidOn: false,
     doubleBoiler: false,
-    soaked: false,
+    soaked: head.some((h) => /\bsoaked\b/i.test(h)),
     waterFirst: false,
     takenOut: [],
     kept: [],
@@ -702,6 +768,17 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
     groundAt: -1,
     spices: WHOLE.filter((id) => head.some((h) => namesIn(h).some((n) => n.id === id))),
     spicesAt: -1,
+    poured: (at) =>
+      method
+        .slice(at + 1)
+        .some(
+          (s) =>
+            /\b(?:pour|whisk|stir|add)\w*\b[^.]*\b(?:polenta|meal|semolina|cornmeal|mixture|paste|slurry|cream)\b/i.test(
+              s,
+            ) && /\b(?:boil\w*|simmer\w*|steam\w*)\b/i.test(s),
+        ),
+    bath: false,
+    boiledAt: -1,
     metBoiling: false,
   };
   method.forEach((s, at) => {
@@ -718,7 +795,10 @@ export function factsOf(method: readonly string[], head: readonly string[] = [])
   });
   f.takenOut = [...new Set(f.takenOut)].sort();
   // rained into boiling milk, or poured into it, and cooked on, it has boiled
-  if ((f.starch === 'rain' || f.starch === 'hot onto meal' || w.metBoiling) && (f.cookOnMin ?? 0) >= 1)
+  if (
+    (f.starch === 'rain' || f.starch === 'hot onto meal' || (w.metBoiling && !f.forbidsBoil)) &&
+    (f.cookOnMin ?? 0) >= 1
+  )
     f.bubbles = true;
   if (f.starch === 'cold slurry' && allTheMilk(method)) f.starch = 'cold together';
   return f;

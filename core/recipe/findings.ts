@@ -650,6 +650,13 @@ const FINDINGS: readonly Finder[] = [
   sourSplits,
 ];
 
+/** What would be wrong with how it is cooked, whatever its amounts are. */
+const HANDS: readonly Finder[] = [noColdSlurry, yolksIntoBoil, custardBoiled, starchNotBoiled];
+export const handFindings = (r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[] => {
+  const matter = matterOf(r, plan, f, pantry);
+  return HANDS.flatMap((finds) => finds(matter));
+};
+
 export const findings = (r: Reading, plan: Plan, f: Forecast, pantry: Pantry): Finding[] => {
   const matter = matterOf(r, plan, f, pantry);
   return FINDINGS.flatMap((finds) => finds(matter));

@@ -100,7 +100,7 @@ function readRatio(
     .replace(/\s+/g, ' ')
     .replace(/\s+,/g, ',')
     .trim();
-  const pair = /([a-zé' -]{2,40}?)\s+(?:and|to|with|&)\s+([a-zé' -]{2,40})/i.exec(
+  const pair = /([a-zé' -]{2,40}?)\s+(?:and|to|with|&|\+)\s+([a-zé' -]{2,40})/i.exec(
     rest.replace(/[\d.,½¼¾]+\s*(?:ml|l|g|kg|cups?|litres?|liters?|oz)\b(?:\s+of)?/gi, ' '),
   );
   return pair ? { names: [pair[1]!.trim(), pair[2]!.trim()], ratio, rest } : undefined;
@@ -211,7 +211,10 @@ function finish(line: Line, amount: Amount, name: string, pantry: Pantry, o: Rea
     delete n.which;
     n.state = 'read';
   }
-  const w = gramsOf(amount, thing, o);
+  // a spoon's fill may be said behind: "2 tbsp cornstarch, level"
+  const behind = /[,(]\s*(level|levelled|heaped|heaping|rounded)\b/i.exec(line.text)?.[1]?.toLowerCase();
+  const fill = behind && (behind.startsWith('heap') ? 'heaped' : behind === 'rounded' ? 'rounded' : 'level');
+  const w = gramsOf(fill ? { ...amount, fill } : amount, thing, o);
   if (!w)
     return {
       ...n,
@@ -277,7 +280,11 @@ function readLine(
   const squeezed = /^(?:the\s+)?(?:(.+?)\s+)?(juice|zest|peel|rind|grated zest|grated peel)\s+of\s+(.+)$/i.exec(text);
   if (squeezed) {
     const a = readAmount(squeezed[3]!, o.system) ?? readAmount(`1 ${squeezed[3]!}`, o.system)!;
-    const fruit = /orange/i.test(a.rest) ? 'orange' : 'lemon';
+    const fruit = /orange/i.test(a.rest)
+      ? 'orange'
+      : /lime/i.test(a.rest) && /juice/i.test(squeezed[2]!)
+        ? 'lime'
+        : 'lemon';
     return {
       line: finish(
         line,
@@ -333,6 +340,10 @@ function readLine(
     const n = named(line, text, pantry);
     if (!n.ingredientId) return { line: { ...n, why: say('recipe.noAmountAndNoName') } };
     const thing = pantry.get(n.ingredientId)!;
+    // "cinnamon stick": one of it
+    const one = thing.comesOut ? readAmount(`1 ${text}`, o.system) : undefined;
+    if (one && /\b(?:stick|pod|leaf|star|sprig|stalk|strip)\b/i.test(text))
+      return { line: finish(line, one, text, pantry, o), amount: one };
     const some = thing.group === 'flavour' ? (thing.id === 'salt' ? 1 : 2) : thing.group === 'sweet' ? 40 : undefined;
     if (line.toTaste || thing.group === 'flavour')
       return some === undefined

@@ -186,7 +186,7 @@ export type Named = { id: string; which?: Which; /** words of the name that noth
 
 /** Words that are no part of a name. */
 const NOISE =
-  /\b(organic|good|nice|best|quality|ripe|room[- ]temperature|ice[- ]cold|freshly|fresh from the cow|optional|to taste|for (?:the )?(?:slurry|top|topping|dusting|serving|sprinkling|greasing|dish|mould)|your favou?rite|plus extra|or so|of your choice)\b/gi;
+  /\b(organic|good|nice|best|quality|ripe|room[- ]temperature|ice[- ]cold|freshly|fresh from the cow|optional|to taste|for (?:the )?(?:slurry|top|topping|dusting|serving|sprinkling|greasing|dish|mould)|your favou?rite|plus extra|or so|of your choice)\b|\b(?:for )?(?:about )?\d+(?:[-–]\d+)?\s*(?:h|hrs?|hours?|mins?|minutes?|days?)\b|\bovernight\b/gi;
 
 /** Words beside a name that leave it what it is. Any other word may make it another thing, and is asked about. */
 const PLAIN_WORDS = new Set(
@@ -198,10 +198,14 @@ const PLAIN_WORDS = new Set(
     'white unsalted salted unsweetened granulated caster ground grated chopped sliced crushed pounded minced mashed ' +
     'sifted softened melted beaten separated peeled rinsed soaked drained divided washed shelled blanched toasted roasted ' +
     'free range free-range scalded steamed strained halved quartered cubed diced shredded flaked canned tinned bottled ' +
-    'lightly roughly well very just freshly needed optional only nothing else ' +
+    'lightly roughly well very just freshly needed optional only nothing else tied knotted bruised torn split scraped crumbled knot ' +
+    'picked stoned pitted hulled trimmed boiled pressed strips stalks sprigs tender good-quality ' +
     'pack packet box bag carton bottle cup cups spoon spoons g ml l'
   ).split(' '),
 );
+/** A way in which a thing is bought or cut, said behind its name. */
+const HOW =
+  /(?:,\s*|\s-\s)((?:finely |coarsely |freshly )?(?:ground|grated|chopped|flaked|light|lite|skimmed|semi-skimmed|sweetened|coarse|medium|fine))\b|\(((?:finely |coarsely )?(?:ground|coarse|medium|fine|light|sweetened|grated))\)/i;
 /** Where the name ends and what it is for begins. */
 const PURPOSE =
   /\b(?:for|in|with|from|to|at|as|if|into|until|on|per|plus|minus|less|without|dissolved|mixed|stirred|kept|set aside|beside)\b/i;
@@ -217,6 +221,13 @@ export function nameOf(text: string): Named | undefined {
   const cleaned = whole.replace(NOISE, ' ').replace(/\s+/g, ' ').trim();
   // what stands before the first comma names it; what follows is how it is prepared
   const head = cleaned.split(/[,;:]| - | – /)[0]!.trim();
+  // "almonds, ground", "polenta (medium)": what is said behind belongs before
+  const turned = HOW.exec(text.slice(head.length > 0 ? Math.max(0, text.indexOf(head.split(' ')[0]!)) : 0));
+  if (turned) {
+    const way = (turned[1] ?? turned[2])!;
+    const better = matchIn(`${way} ${head}`);
+    if (better && better.at === 0 && better.length > (matchIn(head)?.length ?? 0)) return { id: better.id };
+  }
   const first = matchIn(head);
   const over = matchIn(cleaned);
   // "almond drink, sweetened" is named on both sides of its comma

@@ -10,6 +10,7 @@ import { GRAINS } from '../pot/grain';
 import { suggestSettings } from '../pot/hob';
 import { volumeMl } from '../vessels/vessel';
 import { factsOf, type Facts } from './facts';
+import { nameOf } from './names';
 import { readLines, type Line, type Part, type ReadOptions } from './lines';
 import { peopleIn, SECTION, takeApart, type RecipeText } from './text';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
@@ -24,7 +25,8 @@ export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadRe
   if (!apart.ok) return apart;
   const { ingredients, method } = fromProse(apart.value);
   const facts = factsOf(method, [apart.value.title ?? '', ...ingredients]);
-  const read = groundAs(readLines([...ingredients, ...waterIn(ingredients, method)], pantry, o), facts, pantry);
+  const listed = readLines([...ingredients, ...waterIn(ingredients, method)], pantry, o);
+  const read = groundAs([...listed, ...inStepsOnly(listed, method, pantry, o)], facts, pantry);
   // fruit that lies under a batter is in the dish, and cooked with it
   const lines = facts.under
     ? read.map((l) => (l.part === 'fruit' ? { ...l, part: 'under' as const, top: false } : l))
@@ -48,6 +50,24 @@ export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadRe
 }
 
 const GROUND_LINE = /\b(?:ground|crushed|pulsed|blitzed|pounded|broken)\b/i;
+const MEASURED =
+  /(?<![\w.])(?:\d+(?:[.,]\d+)?)\s*(?:g|ml|kg|l|oz)\s+(?:of\s+)?[a-zé]+(?: (?!and|with|in|into|to|until|for|overnight|then|over|on)[a-zé]+){0,2}/gi;
+/** What the steps measure out and no line names: "soak 100 g cashews, blend with the water". */
+function inStepsOnly(list: readonly Line[], method: readonly string[], pantry: Pantry, o: ReadOptions): Line[] {
+  const known = new Set(list.map((l) => l.ingredientId));
+  return method
+    .flatMap((s) => [...s.matchAll(MEASURED)].map((m) => m[0]))
+    .flatMap((text) => readLines([text], pantry, o))
+    .filter((l) => l.state === 'read' && l.ingredientId !== 'water' && !known.has(l.ingredientId))
+    .filter((l) => !list.some((x) => sameSort(pantry, x.ingredientId, l.ingredientId)));
+}
+/** "150 ml of the milk" is of the oat milk on the list: a bare name of a sort that is there names no other. */
+const sameSort = (pantry: Pantry, a: string | undefined, b: string | undefined): boolean =>
+  a !== undefined &&
+  b !== undefined &&
+  pantry.get(a)?.group === pantry.get(b)?.group &&
+  pantry.get(b)?.group !== 'piece';
+
 /** Rice that is ground, on its line or in a step, is ground rice of that size; sticky rice is its flour. */
 function groundAs(lines: Line[], facts: Facts, pantry: Pantry): Line[] {
   return lines.map((l) => {
@@ -74,7 +94,7 @@ function groundAs(lines: Line[], facts: Facts, pantry: Pantry): Line[] {
 function waterIn(list: readonly string[], method: readonly string[]): string[] {
   if (list.some((l) => /\bwater\b/i.test(l))) return [];
   return method.flatMap((s) => {
-    if (/\b(bath|double boiler|bain|bowl over|oven|rins\w*|soak|soaking|clear)\b/i.test(s)) return [];
+    if (/\b(bath|double boiler|bain|bowl over|oven|rins\w*|soak\w*[^.]{0,12}water|clear)\b/i.test(s)) return [];
     const m =
       /(?:\d+(?:[.,/]\d+)?|[½¼¾]|half an?|an?|one|two|three|four)\s*(?:ml|l|litres?|cups?|tbsp|tablespoons?|spoons?|glass(?:es)?)\s+(?:of\s+)?(?:cold |boiling |hot |warm )?water\b/i.exec(
         s,
@@ -88,8 +108,11 @@ function fromProse(r: RecipeText): RecipeText {
   if (r.ingredients.some((l) => !l.startsWith(SECTION))) return r;
   const found: string[] = [];
   const amount =
-    /(?:about |heaped |level |rounded )?(?:\d+(?:[.,/]\d+)?(?:\s?[½¼¾])?|[½¼¾]|half an?|a|an|one|two|three|four|five|six|eight|ten|a quarter of a)\s*(?:heaped |level |rounded )?(?:ml|l|g|kg|oz|litres?|liters?|cups?|tablespoons?|tbsp|teaspoons?|tsp|spoons?|spoonfuls?|pints?|pinch|cans?|tins?|sticks?|handful|ladles?|pods?|knobs?|strips?|pieces?|sprigs?|dash|splash|drizzle|drops?|bunch)\s+(?:of\s+)?(?:the\s+)?[a-zé' -]{3,40}?(?=[,.;:()]|\s(?:and|with|in|into|to|until|for|then|over|on|while|from|plus|together)\b|$)|(?:\d+|an?|two|three|four|five|six)\s+(?:large |small |medium )?(?:egg yolks?|eggs?|yolks?|cinnamon sticks?|cloves?|cardamom pods?)/gi;
-  for (const s of r.method) for (const m of s.matchAll(amount)) found.push(m[0].trim());
+    /(?:about |heaped |level |rounded )?(?:\d+(?:[.,/]\d+)?(?:\s?[½¼¾])?|[½¼¾]|half an?|a|an|one|two|three|four|five|six|eight|ten|a quarter of a)\s*(?:heaped |level |rounded )?(?:ml|l|g|kg|oz|litres?|liters?|cups?|tablespoons?|tbsp|teaspoons?|tsp|spoons?|spoonfuls?|pints?|pinch|cans?|tins?|sticks?|handful|ladles?|pods?|knobs?|strips?|pieces?|sprigs?|dash|splash|drizzle|drops?|bunch)\s+(?:of\s+)?(?:the\s+)?[a-zé' -]{3,40}?(?=[,.;:()]|\s(?:and|with|in|into|to|until|for|then|over|on|while|from|plus|together)\b|$)|(?:\d+|an?|two|three|four|five|six)\s+(?:large |small |medium )?(?:egg yolks?|eggs?|yolks?|cinnamon sticks?|cloves?|cardamom pods?)|(?:\d+|an?|two|three|four)\s+[a-zé]+ (?:pods?|sticks?|leaves|leaf)\b/gi;
+  // what runs on into the sentence is no name
+  const runsOn = /\b(?:and|that|they|it|them|bring|sit)\b/i;
+  for (const s of r.method)
+    for (const m of s.matchAll(amount)) if (nameOf(m[0]) !== undefined || !runsOn.test(m[0])) found.push(m[0].trim());
   return { ...r, ingredients: found.slice(0, 60) };
 }
 

@@ -1,11 +1,11 @@
 import type { Pantry } from '../pantry/pantry';
-import { checkUp } from './check';
+import { forecast } from '../model/forecast';
+import { writtenPlan } from './check';
+import { handFindings } from './findings';
 import type { Written } from './fixtures/recipes';
 import type { ReadOptions } from './lines';
 import { amountsOf, familyOf, planOf, readRecipe } from './read';
 
-/** Findings about how it is cooked; where the recipe is right about it, one of them is a false alarm. */
-const ALARMS: readonly string[] = ['no cold slurry', 'yolks into a boil', 'custard boiled', 'starch not boiled'];
 /** An amount is right within this, relative. */
 const WITHIN = 0.03;
 
@@ -48,9 +48,9 @@ export function judgeReading(w: Written, pantry: Pantry, o: ReadOptions, alarms:
   if (JSON.stringify(sides) !== JSON.stringify(w.sides ?? [])) wrong.push(`beside it: ${sides.join()}`);
   for (const [id, stage] of Object.entries(w.kept ?? {}))
     if (!plan?.carveOuts.some((c) => c.ingredientId === id && c.stage === stage)) wrong.push(`not kept back: ${id}`);
-  if (alarms && plan)
-    for (const item of checkUp(reading, pantry, meta)?.items ?? [])
-      if (ALARMS.includes(item.id) && item.level === 'mend' && !(w.mends ?? []).includes(item.id))
-        wrong.push(`false alarm: ${item.id}`);
+  const written = alarms ? writtenPlan(reading, pantry, meta) : undefined;
+  if (written)
+    for (const { id, level } of handFindings(reading, written, forecast(written), pantry))
+      if (level === 'mend' && !(w.mends ?? []).includes(id)) wrong.push(`false alarm: ${id}`);
   return { lines: want.length, linesRight: right, wrong };
 }

@@ -149,11 +149,17 @@ export const BESIDE =
   /\b(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|to (?:serve|finish)|finish)\b/i;
 const isBeside = (head: string): boolean => BESIDE.test(head);
 
+/** A head with what it heads behind it, on one line. */
+const INLINE_HEAD = /^(?:ingredients|you need|method|directions|steps|serves|makes)$/i;
+
 /** Marks a line of the list that is the head of a part of it, as "For the topping". */
 export const SECTION = '§ ';
 /** A line that begins like an amount. */
 const AMOUNT_HEAD =
-  /^(?:[-*•·–]\s*)?(?:about|approx\.?|around|just (?:under|over)|up to|scant|heaped|heaping|rounded|level|generous)?\s*(?:[\d½¼¾⅓⅔⅛]|(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|twelve|few|half|quarter|couple|pinch|some|handful|juice|zest|peel|same|the same|as much|reserve|the rest|keep back|the (?:juice|zest|peel|rind))\b(?!-))/i;
+  /^(?:[-*•·–]\s*)?(?:about|approx\.?|around|just (?:under|over)|up to|scant|heaped|heaping|rounded|level|generous)?\s*(?:[\d½¼¾⅓⅔⅛]|(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|twelve|few|half|quarter|couple|pinch|knob|dash|splash|drizzle|grating|some|handful|juice|zest|peel|same|the same|as much|reserve|the rest|keep back|the (?:juice|zest|peel|rind))\b(?!-))/i;
+/** What makes a number-word an amount: a figure, a measure, or a thing that is counted. */
+const AN_AMOUNT =
+  /\d|[½¼¾⅓⅔]|\b(?:litres?|liters?|cups?|pints?|quarts?|spoons?|\w*spoon(?:s|fuls?)?|cans?|tins?|pinch|knob|handful|sticks?|pods?|leaf|leaves|eggs?|yolks?|lemons?|oranges?|packets?|grams?|kilos?|dozen|juice|zest|peel|dash|splash)\b/i;
 /** A short line that says what a thing is for instead of how much of it. */
 const FOR_WHAT = /\b(?:to sprinkle|to taste|to serve|for (?:dusting|sprinkling|serving|greasing|the top))\b/i;
 /** A short line that ends in an amount: "Sugar: 60 g", or holds one beside a ratio. */
@@ -178,7 +184,7 @@ const isSentence = (line: string): boolean =>
 /** A line that holds several amounts, as "500 ml milk, 40 g starch and a pinch of salt". */
 function splitList(line: string): string[] {
   const parts = line.split(
-    /\s+[/|•·]\s+|[,;]\s+(?=(?:and\s+)?(?:about\s+)?(?:[\d½¼¾⅓⅔]|(?:a|an|one|two|three|half|some)\s))|\s+(?:and|plus)\s+(?=(?:[\d½¼¾⅓⅔]+\s|(?:a|an|two|three|half a|some)\s+(?:pinch|cup|tbsp|tablespoon|tsp|teaspoon|egg|yolk|stick|litre|can|little|handful|whole)))/i,
+    /\s+[/|•·]\s+|\s+\+\s+(?=\d)|[,;]\s+(?=(?:and\s+)?(?:about\s+)?(?:[\d½¼¾⅓⅔]|(?:a|an|one|two|three|half|some)\s))|\s+(?:and|plus)\s+(?=(?:[\d½¼¾⅓⅔]+\s|(?:a|an|two|three|half a|some)\s+(?:pinch|cup|tbsp|tablespoon|tsp|teaspoon|egg|yolk|stick|litre|can|little|handful|whole)))/i,
   );
   const cleaned = parts
     .map((p) =>
@@ -212,6 +218,7 @@ function fromLines(
   let besideNow = false;
   let sideFrom = -1;
   let first = true;
+  let wasListed = false;
   for (const l of lines) {
     const t = clean(l.text);
     if (!t) continue;
@@ -249,8 +256,10 @@ function fromLines(
         continue;
       }
     }
-    const part = /^(for the [a-zé ]{2,30}):\s*(.*\d.*)$/i.exec(t);
-    if (part && mode !== 'method' && !VERB.test(part[2]!.slice(0, 16))) {
+    const part = /^((?:for the |for |to )?[a-zé ]{2,30}):\s*(.*\d.*)$/i.exec(t);
+    const labelled =
+      part && (/^for the /i.test(part[1]!) || (nameOf(part[1]!) === undefined && splitList(part[2]!).length > 1));
+    if (part && labelled && !INLINE_HEAD.test(part[1]!) && mode !== 'method' && !VERB.test(part[2]!.slice(0, 16))) {
       mode = 'ingredients';
       out.ingredients.push(SECTION + part[1]!, ...splitList(part[2]!));
       continue;
@@ -259,7 +268,13 @@ function fromLines(
     const body = inline ? inline[2]! : t;
     if (inline) mode = /^(ingredients|you need)$/i.test(inline[1]!) ? 'ingredients' : 'method';
     const y = YIELD.exec(body);
-    if (y && body.length < 60 && !AMOUNT_HEAD.test(body) && !VERB.test(body.replace(/\bserves?\b/i, ''))) {
+    if (
+      y &&
+      peopleIn(y[0]) !== undefined &&
+      body.length < 60 &&
+      !AMOUNT_HEAD.test(body) &&
+      !VERB.test(body.replace(/\bserves?\b/i, ''))
+    ) {
       out.yields ??= y[0];
       first = first && !/^(serves|for|makes)/i.test(body);
       if (first || l.heading)
@@ -274,7 +289,7 @@ function fromLines(
     if (
       l.heading ||
       (first &&
-        !AMOUNT_HEAD.test(body) &&
+        (!AMOUNT_HEAD.test(body) || !AN_AMOUNT.test(body)) &&
         !AMOUNT_TAIL.test(body) &&
         body.length < 70 &&
         !/[.!?]$/.test(body) &&
@@ -292,15 +307,24 @@ function fromLines(
         (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body))) &&
       body.length < 140 &&
       !/[.!?]\s+[A-Z]/.test(body);
+    // a name alone among the lines of the list: "nutmeg", "cinnamon stick"
+    const bareName: boolean =
+      wasListed &&
+      body.split(/\s+/).length <= 4 &&
+      !/[.!:]$/.test(body) &&
+      !VERB.test(body) &&
+      nameOf(body)?.unsure === undefined &&
+      nameOf(body) !== undefined;
     const steps = VERB.test(body) && (l.ordered || body.length > 60 || /[.!]$/.test(body));
-    const ingredient =
+    const ingredient: boolean =
       mode === 'ingredients'
         ? body.length < 200 && !(steps && !l.listed && (!AMOUNT_HEAD.test(body) || isSentence(body)))
         : mode === 'method'
           ? false
           : looksListed
             ? !steps || (l.listed && !isSentence(body))
-            : l.listed && !l.ordered && body.length < 60 && !VERB.test(body);
+            : bareName || (l.listed && !l.ordered && body.length < 60 && !VERB.test(body));
+    wasListed = ingredient;
     if (ingredient) out.ingredients.push(...splitList(body));
     else (besideNow ? out.beside : out.method).push(...sentences(body));
   }
