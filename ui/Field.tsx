@@ -1,3 +1,4 @@
+import type { Ref } from 'react';
 import { View, TextInput, type TextInputProps } from 'react-native';
 import { Type } from './Type';
 
@@ -7,7 +8,7 @@ export function Field({
   unit,
   error,
   ...rest
-}: TextInputProps & { label: string; unit?: string; error?: string }) {
+}: TextInputProps & { label: string; unit?: string; error?: string; ref?: Ref<TextInput> }) {
   return (
     <View className="gap-1">
       <Type kind="strong">{label}</Type>
