@@ -363,6 +363,24 @@ function workBeside({ plan, put, relations, prep, warm, wait, id }: WorkBook, fi
   }
 }
 
+/** Portions that go into the oven by themselves. */
+function workOfPortions({ plan, f, put, relations, id }: WorkBook, finish: string): void {
+  plan.portions.forEach((part, i) => {
+    const minutes = f.portions[i]?.bakeMin;
+    if (minutes === undefined) return;
+    const oven = put(
+      `bake-${part.id}`,
+      'bake',
+      say('tasks.bake'),
+      say('plain', { text: part.name }),
+      minutes,
+      { ovens: 1 },
+      { minutes: safe(minutes, 0.15) },
+    );
+    relations.push(follows(id('pour'), oven), follows(oven, finish));
+  });
+}
+
 /**
  * The work of one dish: tasks with the model's minutes, and what must come before what. Minutes are whole and safe;
  * nothing here knows the hour.
@@ -374,6 +392,7 @@ export function workOf(from: WorkFrom, machines: readonly Machine[] = []): DishW
   workBefore(book, lit);
   const { cold, finish } = workAfter(book);
   workBeside(book, finish);
+  workOfPortions(book, finish);
   return {
     planId: plan.id,
     name: plan.name,

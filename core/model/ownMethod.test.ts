@@ -1,6 +1,7 @@
 import { loosenAtTable } from '../advice/loosen';
 import { compareSchool, SCHOOLS } from '../advice/schools';
 import { stepsOf } from '../cook/steps';
+import { workOf } from '../day/tasks';
 import { troublesOfPlan } from '../formats/computable';
 import { DISHES } from '../pantry/kitchen';
 import { listOf } from '../plan/methodList';
@@ -133,6 +134,9 @@ describe('portions of one batch', () => {
     const part = { ...plan.portions[1]!, bake: { ...BAKE } };
     const baked = forecast({ ...plan, portions: [part] }).portions[0]!;
     expect(baked.bakeMin!).toBeGreaterThan(5);
+    const withOven = { ...plan, portions: [part] };
+    const tasks = workOf({ plan: withOven, forecast: forecast(withOven) }).tasks;
+    expect(tasks.find((x) => x.uses.ovens === 1)!.expected).toBeCloseTo(baked.bakeMin!, 6);
   });
 });
 const BAKE = {

@@ -8,7 +8,9 @@ const sound = {
   call: jest.fn<void, Parameters<AroundRooms['sound']['call']>>(),
   say: jest.fn(),
   signal: jest.fn(),
-  wake: jest.fn(),
+  wakeAtTouch: () => () => undefined,
+  asleep: () => false,
+  on: () => () => undefined,
 };
 const wrapper = within({ sound });
 
