@@ -1,4 +1,3 @@
-import type { Ref } from 'react';
 import { View, TextInput, type TextInputProps } from 'react-native';
 import { Type } from './Type';
 
@@ -8,7 +7,7 @@ export function Field({
   unit,
   error,
   ...rest
-}: TextInputProps & { label: string; unit?: string; error?: string; ref?: Ref<TextInput> }) {
+}: TextInputProps & { label: string; unit?: string; error?: string }) {
   return (
     <View className="gap-1">
       <Type kind="strong">{label}</Type>

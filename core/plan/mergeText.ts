@@ -21,10 +21,3 @@ export function mergeText(base: string, mine: string, now: string): string {
     })
     .join('');
 }
-
-/** Where a caret stands once a text was changed around it, letters from its head. */
-export function caretAfter(before: string, after: string, caret: number): number {
-  let same = 0;
-  while (same < caret && before[same] === after[same]) same++;
-  return same < caret ? Math.max(0, caret + after.length - before.length) : caret;
-}

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { testPlan } from '../testing';
 import { withGrams } from './amounts';
-import { caretAfter, mergeText } from './mergeText';
+import { mergeText } from './mergeText';
 import { rebase } from './rebase';
 
 const plan = testPlan();
@@ -88,11 +88,5 @@ describe('a change made on what has changed meanwhile', () => {
     expect(rebase(base, mine, now)).toEqual(list(['a', 2], ['c'], ['b'], ['x']));
     // nothing moved here: the order there stays
     expect(rebase(base, list(['a', 3], ['b'], ['c']), list(['c'], ['b'], ['a']))).toEqual(list(['c'], ['b'], ['a', 3]));
-  });
-  it('a caret stays where its owner writes', () => {
-    expect(caretAfter('low', 'up low', 3)).toBe(6);
-    expect(caretAfter('up', 'up low', 2)).toBe(2);
-    expect(caretAfter('', 'up', 0)).toBe(0);
-    expect(caretAfter('gone', '', 4)).toBe(0);
   });
 });

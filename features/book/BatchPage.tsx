@@ -1,14 +1,14 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { useLayoutEffect, useRef, useState } from 'react';
-import { View, type TextInput } from 'react-native';
+import { useState } from 'react';
+import { View } from 'react-native';
 import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch';
 import { rowOfBatch } from '../../core/book/row';
 import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { writeBatchFile } from '../../core/formats/batchFile';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
-import { caretAfter, mergeText } from '../../core/plan/mergeText';
+import { mergeText } from '../../core/plan/mergeText';
 import { lookUp, pantryOf } from '../../core/plan/stages';
 import { useCollection, useOne, useRebased, useRemove, useRows, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
@@ -192,34 +192,19 @@ function NoteField({ initial, onChange }: { initial: string; onChange: (note: st
   const [note, setNote] = useState(initial);
   const [seen, setSeen] = useState(initial);
   const [sent, setSent] = useState<readonly string[]>([]);
-  const [caret, setCaret] = useState(0);
-  const [moveTo, setMoveTo] = useState<number | undefined>();
-  const input = useRef<TextInput>(null);
   if (initial !== seen) {
     setSeen(initial);
-    if (!sent.includes(initial)) {
-      const both = mergeText(seen, note, initial);
-      setNote(both);
-      setMoveTo(caretAfter(note, both, caret));
-    }
+    if (!sent.includes(initial)) setNote(mergeText(seen, note, initial));
   }
-  // a text that came from elsewhere leaves the caret where its owner writes
-  useLayoutEffect(() => {
-    const area = input.current as unknown as HTMLTextAreaElement | null;
-    if (moveTo !== undefined && area && document.activeElement === area) area.setSelectionRange(moveTo, moveTo);
-  }, [moveTo, note]);
   return (
     <Field
-      ref={input}
       label={t('bookRoom.note')}
       value={note}
-      onSelectionChange={({ nativeEvent }) => setCaret(nativeEvent.selection.end)}
       multiline
       numberOfLines={3}
       maxLength={2000}
       onChangeText={(text) => {
         setNote(text);
-        setMoveTo(undefined);
         setSent((all) => [...all.slice(-MOST_SENT), text]);
         onChange(text, note);
       }}
