@@ -1,36 +1,9 @@
 /** Sound and vibration for a due step. The sound context wakes at the first touch, as browsers ask. */
 let context: AudioContext | undefined;
-const listeners = new Set<() => void>();
-const told = () => listeners.forEach((tell) => tell());
 
 export function wakeSound() {
-  if (!context) {
-    context = new AudioContext();
-    context.addEventListener('statechange', told);
-  }
-  if (context.state === 'suspended') void context.resume().then(told, told);
-  told();
-}
-
-/** Whether an alarm could not be heard now; and who wants to know when that changes. */
-export const soundAsleep = (): boolean => context?.state !== 'running';
-export function onSound(tell: () => void): () => void {
-  listeners.add(tell);
-  return () => listeners.delete(tell);
-}
-
-/** Acts that a browser takes for a touch. */
-const TOUCHES = ['mousedown', 'pointerup', 'touchend', 'keydown', 'click'] as const;
-
-/** The first touch anywhere wakes the sound, and any later one brings it back. @returns the way out */
-export function wakeAtTouch(): () => void {
-  const wake = () => {
-    if (soundAsleep()) wakeSound();
-  };
-  for (const touch of TOUCHES) document.addEventListener(touch, wake, { capture: true, passive: true });
-  return () => {
-    for (const touch of TOUCHES) document.removeEventListener(touch, wake, { capture: true });
-  };
+  context ??= new AudioContext();
+  if (context.state === 'suspended') void context.resume();
 }
 
 /** Two short notes; `urgent` is lower and three. */

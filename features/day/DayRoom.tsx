@@ -12,7 +12,6 @@ import { Row } from '../../ui/Row';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
 import { errorSays } from '../shared/errorSays';
-import { useSilent } from '../shared/useSilent';
 import { useApp } from '../shared/App';
 import { Room } from '../shared/Room';
 import { useMounted, useNow } from '../shared/useNow';
@@ -227,14 +226,13 @@ function Dishes({ v }: Laid) {
 function LaidDay({ d, day, now }: { d: ReturnType<typeof useDay>; day: Day; now: number }) {
   const { fmt } = useApp();
   const v = useLaidDay(d, day, now);
-  const silent = useSilent() && day.calls;
   const { setKitchen } = v;
   return (
     <>
       <Room
         name={t('room.Day')}
         title={fmt.weekdayName(parseISO(day.id).getTime())}
-        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}${silent ? t('shared.silentUntilTouched') : ''}`}
+        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}`}
         actions={<Key label={t('dayRoom.kitchen')} icon={Settings2} stacked onPress={() => setKitchen(true)} />}
         left={<Dishes v={v} />}
         right={<OrderOfTheWork v={v} />}

@@ -16,7 +16,6 @@ import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
 import { useReducedMotion } from '../../ui/useMotion';
 import { useApp } from '../shared/App';
-import { useSilent } from '../shared/useSilent';
 import { SEEN } from '../shared/eventWords';
 import { chanceWords } from '../../words/format';
 import { RescueKey } from '../shared/RescueKey';
@@ -181,7 +180,6 @@ function Panels({ v, c, now }: { v: PotView; c: UsedCook; now: number }) {
 function TopLine({ v, c, now, probeC }: { v: PotView; c: UsedCook; now: number; probeC: number | undefined }) {
   const { fmt } = useApp();
   const { cook, state } = v;
-  const silent = useSilent();
   return (
     <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 border-b-rim border-ink px-3 py-1.5 wide:px-6 flat:min-h-[52px] flat:py-0">
       <Tag letter={cook.plan.name[0]!.toUpperCase()} />
@@ -194,12 +192,7 @@ function TopLine({ v, c, now, probeC }: { v: PotView; c: UsedCook; now: number; 
             stepIndex: state.stepIndex + 1,
             steps: c.steps.length,
             now: fmt.time(now),
-            // in the place of another word: nothing moves when it goes
-            doneMs: silent
-              ? t('shared.silentUntilTouched')
-              : v.doneMs === undefined
-                ? ''
-                : t('potRoom.doneAbout', { doneMs: fmt.time(v.doneMs) }),
+            doneMs: v.doneMs === undefined ? '' : t('potRoom.doneAbout', { doneMs: fmt.time(v.doneMs) }),
             probeC: probeC === undefined ? '' : t('potRoom.probe', { probeC: fmt.temp(probeC) }),
           })}
         </Type>
@@ -236,6 +229,7 @@ function WideHeading({ v }: { v: PotView }) {
 
 /** The pot that is on: the one thing now, how far it is from harm, and what else may be said of it. */
 export function LivePot({ c }: { c: UsedCook }) {
+  const { sound } = useKitchen();
   const { fmt, setWhere } = useApp();
   const router = useRouter();
   const { settings, change } = useSettings();
@@ -272,10 +266,12 @@ export function LivePot({ c }: { c: UsedCook }) {
   const { forgotten, nextSays } = v;
 
   const finish = () => {
+    sound.wake();
     setAdvice(undefined);
     c.add(...(step.cue ? [{ kind: 'observed' as const, what: step.cue }] : []), { kind: 'stepDone', step: step.id });
   };
   const see = (what: Observation) => {
+    sound.wake();
     setAdvice(SEEN_ADVICE[what] ? what : undefined);
     c.add({ kind: 'observed', what });
   };

@@ -8,9 +8,7 @@ const sound = {
   call: jest.fn<void, Parameters<AroundRooms['sound']['call']>>(),
   say: jest.fn(),
   signal: jest.fn(),
-  wakeAtTouch: () => () => undefined,
-  asleep: () => false,
-  on: () => () => undefined,
+  wake: jest.fn(),
 };
 const wrapper = within({ sound });
 

@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react';
 import { servedKitchen } from '../../devices/kitchen';
 import { call, say } from '../../devices/signals';
-import { onSound, signal, soundAsleep, wakeAtTouch } from '../../devices/sound';
+import { signal, wakeSound } from '../../devices/sound';
 import { browserKitchen } from '../../storage/browser';
 import { ask, askChances, modelHealth } from '../../workers/client';
 
@@ -13,7 +13,7 @@ export const BROWSER = {
   store: browserKitchen,
   /** ms since 1970 */
   clock: (): number => Date.now(),
-  sound: { call, say, signal, wakeAtTouch, asleep: soundAsleep, on: onSound },
+  sound: { call, say, signal, wake: wakeSound },
   servedKitchen,
 };
 export type AroundRooms = typeof BROWSER;

@@ -1,6 +1,5 @@
 /** shared. */
 export const shared = {
-  'shared.silentUntilTouched': ', silent until touched',
   'shared.saveAsSvg': 'Save the chart as SVG',
   'shared.hoursSincePouring': 'hours since pouring',
   'shared.minutes': 'minutes from the start',
