@@ -5,6 +5,7 @@ import { workOf } from '../day/tasks';
 import { troublesOfPlan } from '../formats/computable';
 import { DISHES } from '../pantry/kitchen';
 import { listOf } from '../plan/methodList';
+import { BAKED_ON, startPortion } from '../plan/portions';
 import { newPlan, type Start } from '../plan/newPlan';
 import type { Plan } from '../plan/plan';
 import { forecast } from './forecast';
@@ -130,8 +131,14 @@ describe('portions of one batch', () => {
     expect(troublesOfPlan(greedy).map((x) => x.path)).toEqual(['portions']);
     expect(troublesOfPlan(plan)).toEqual([]);
   });
+  it.each(['warm', 'dish', 'bake'] as const)('a new one (%s) fits its dish and leaves some for the others', (kind) => {
+    const part = startPortion(base, kind, { id: 'p', name: 'p', potG: forecast(base).endMassG });
+    const told = forecast({ ...base, portions: [part] }).portions[0]!;
+    expect(told.fillRel).toBeLessThanOrEqual(1);
+    expect(part.share).toBeLessThan(0.5);
+  });
   it('one is baked on, and has the oven’s minutes', () => {
-    const part = { ...plan.portions[1]!, bake: { ...BAKE } };
+    const part = { ...plan.portions[1]!, bake: BAKED_ON };
     const baked = forecast({ ...plan, portions: [part] }).portions[0]!;
     expect(baked.bakeMin!).toBeGreaterThan(5);
     const withOven = { ...plan, portions: [part] };
@@ -139,16 +146,6 @@ describe('portions of one batch', () => {
     expect(tasks.find((x) => x.uses.ovens === 1)!.expected).toBeCloseTo(baked.bakeMin!, 6);
   });
 });
-const BAKE = {
-  ovenC: 180,
-  fan: false,
-  from: 'hot',
-  bath: 'none',
-  until: { reach: 'colour' },
-  limitMin: 60,
-  grillMin: 0,
-  covered: false,
-} as const;
 
 describe('loosened at the table', () => {
   const porridge = planOf('porridge');

@@ -4,7 +4,7 @@ import type { Forecast, PortionForecast } from '../../core/model/forecast';
 import { DISHES } from '../../core/pantry/kitchen';
 import { pantryOf } from '../../core/plan/stages';
 import type { Plan, Portion } from '../../core/plan/plan';
-import { PUDDING_G_PER_ML } from '../../core/matter/mixture';
+import { PORTION_KINDS, startPortion, type PortionKind } from '../../core/plan/portions';
 import { SET_WORDS } from '../../core/texture/words';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -20,18 +20,6 @@ import { TempStepper } from './TempStepper';
 
 type Props = { plan: Plan; forecast: Forecast | undefined; onChange: (next: Plan) => void };
 
-const BAKED = {
-  ovenC: 180,
-  fan: false,
-  from: 'hot',
-  bath: 'none',
-  until: { reach: 'colour' },
-  limitMin: 60,
-  grillMin: 0,
-  covered: false,
-} as const;
-/** degC of a portion that is eaten from the pot */
-const WARM_C = 55;
 const LEAST_MAIN = 0.05;
 
 /** A part of the batch with its own dish, oven and hours; and what is stirred in at the table. */
@@ -40,28 +28,18 @@ export function PortionsForm({ plan, forecast, onChange }: Props) {
   const put = (next: Portion) =>
     onChange({ ...plan, portions: plan.portions.map((p) => (p.id === next.id ? next : p)) });
   const left = 1 - plan.portions.reduce((sum, p) => sum + p.share, 0);
-  const start = (kind: 'warm' | 'dish' | 'bake') => {
-    const { name: _n, ...dish } = DISHES[kind === 'bake' ? 8 : kind === 'dish' ? 2 : 3]!;
-    const share = Math.round(Math.min(0.3, left / 2) * 100) / 100;
-    const ml = ((forecast?.endMassG ?? plan.people * plan.portionG) * share) / PUDDING_G_PER_ML;
-    const warm = kind === 'warm';
+  const start = (kind: PortionKind) =>
     onChange({
       ...plan,
       portions: [
         ...plan.portions,
-        {
+        startPortion(plan, kind, {
           id: newId('part'),
           name: t(`portions.${kind}`),
-          share,
-          dish: { ...dish, count: Math.max(1, Math.min(60, Math.ceil(ml / (0.95 * dish.capacityMl)))) },
-          ...(kind === 'bake' ? { bake: BAKED } : {}),
-          cooling: 'room first',
-          rest: warm ? { ...plan.rest, roomMin: 10, hours: 0.15, covered: false } : plan.rest,
-          serve: { ...plan.serve, ...(warm ? { tempC: WARM_C, word: 'coats', style: 'spooned' } : {}) },
-        },
+          potG: forecast?.endMassG ?? plan.people * plan.portionG,
+        }),
       ],
     });
-  };
   return (
     <>
       {plan.portions.map((part, i) => (
@@ -85,7 +63,7 @@ export function PortionsForm({ plan, forecast, onChange }: Props) {
       ) : null}
       {plan.portions.length < 4 && left > 0.1 ? (
         <View className="flex-row flex-wrap gap-2">
-          {(['warm', 'dish', 'bake'] as const).map((kind) => (
+          {PORTION_KINDS.map((kind) => (
             <Key key={kind} label={t(`portions.add.${kind}`)} size="amount" onPress={() => start(kind)} />
           ))}
         </View>
