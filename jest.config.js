@@ -18,6 +18,8 @@ module.exports = {
     {
       displayName: 'ui',
       preset: 'jest-expo',
+      // rooms are drawn in parts, without what they learn when they are fetched
+      setupFiles: ['<rootDir>/words/everything.ts'],
       // the icons come one file each, as modules
       transform: {
         '\\.[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'ios' } }],

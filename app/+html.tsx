@@ -10,6 +10,9 @@ const THEME = `(function(){try{var t=localStorage.getItem('ovalis-theme')||'syst
  */
 const ADDRESS = `(function(){var p=location.pathname,q=p.replace(/\\/index\\.html$/,'/').replace(/\\.html$/,'').replace(/(.)\\/+$/,'$1');if(q!==p&&p!=='/+not-found.html')location.replace(q+location.search+location.hash)})()`;
 
+/** Whoever has a kitchen here goes on in the room that was open: the first page is never seen on the way. */
+const PLACE = `(function(){try{if(location.pathname!=='/'||/welcome/.test(location.search))return;var s=localStorage,k=s.getItem('ovalis-kitchen')||(s.getItem('ovalis-kept')&&'own');if(k)location.replace(s.getItem('ovalis-place'+(k==='own'?'':'-'+k))||'/plan')}catch(e){}})()`;
+
 export default function Root({ children }: PropsWithChildren) {
   return (
     <html lang="en">
@@ -25,6 +28,7 @@ export default function Root({ children }: PropsWithChildren) {
         <link rel="stylesheet" href="/fonts/fonts.css" />
         <ScrollViewStyleReset />
         <script dangerouslySetInnerHTML={{ __html: ADDRESS }} />
+        <script dangerouslySetInnerHTML={{ __html: PLACE }} />
         <script dangerouslySetInnerHTML={{ __html: THEME }} />
       </head>
       <body>{children}</body>

@@ -6,6 +6,7 @@ import { DayWatch } from '../features/day/DayWatch';
 import { App } from '../features/shared/App';
 import { Problems } from '../features/shared/Problems';
 import { AroundRoom } from '../features/shared/RoomBroke';
+import { WhichKitchen } from '../features/shared/WhichKitchen';
 import { WorkLine } from '../features/shared/WorkLine';
 
 export default function Layout() {
@@ -14,6 +15,7 @@ export default function Layout() {
       <View className="h-full flex-1 flex-col-reverse bg-field wide:flex-col">
         <WorkLine />
         <View className="min-h-0 flex-1">
+          <WhichKitchen />
           <Problems />
           <ErrorBoundary fallback={null}>
             <DayWatch />

@@ -1,1 +1,1 @@
-export { PlanRoom as default } from '../features/plan/PlanRoom';
+export { StartRoom as default } from '../features/plan/StartRoom';

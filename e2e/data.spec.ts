@@ -48,13 +48,12 @@ test('the kitchen goes out into a file and comes back the same; a broken file ch
   await load('torn.json', first.slice(0, 500));
   await expect(page.getByText(/is not JSON/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Start my own kitchen' }).click();
-  await page.getByTestId('confirm').click();
-  await expect(page.getByText('Done.')).toBeVisible();
+  // one's own kitchen is another one: nothing of the choir's is in it, and nothing of the choir's goes
+  await page.getByRole('button', { name: 'Go to my own kitchen' }).click();
+  await expect(page.getByText('nothing on yet')).toBeVisible();
+  await expect(page.getByTestId('choir')).toHaveCount(0);
   await page.goto('/book');
   await expect(page.getByText('Cook once, then this fills.')).toBeVisible();
-  await page.goto('/plan');
-  await expect(page.getByText('nothing on yet')).toBeVisible();
 
   await page.goto('/settings');
   await load('kitchen.json', first);
@@ -63,10 +62,10 @@ test('the kitchen goes out into a file and comes back the same; a broken file ch
   const strip = (t: string) => ({ ...(JSON.parse(t) as object), exportedAt: '' });
   expect(strip(await save())).toEqual(strip(first));
 
-  await page.getByRole('button', { name: 'Start my own kitchen' }).click();
-  await page.getByTestId('confirm').click();
-  await expect(page.getByText('Done.')).toBeVisible();
-  await page.getByRole('button', { name: 'Bring the demo back' }).click();
+  await page.getByRole('button', { name: 'Look round the choir’s supper' }).click();
+  await expect(page.getByTestId('choir')).toBeVisible();
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Lay the supper anew' }).click();
   await page.getByTestId('confirm').click();
   await expect(page.getByText('Done.')).toBeVisible();
   await page.goto('/plan');

@@ -156,7 +156,7 @@ test('a store of a later version is said to be one, and a model that throws is g
   await page.evaluate(
     () =>
       new Promise<void>((ok) => {
-        const opening = indexedDB.open('ovalis', 99);
+        const opening = indexedDB.open('ovalis-choir', 99);
         opening.onupgradeneeded = () => {
           if (!opening.result.objectStoreNames.contains('entries')) opening.result.createObjectStore('entries');
         };

@@ -125,7 +125,7 @@ async function main() {
         let downMs = NaN;
         Storage.prototype.setItem = function (k: string, v: string) {
           set.call(this, k, v);
-          if (k.startsWith('ovalis-noted/') && Number.isNaN(downMs)) downMs = performance.now();
+          if (k.includes('ovalis-noted/') && Number.isNaN(downMs)) downMs = performance.now();
         };
         const from = performance.now();
         key.click();

@@ -1,7 +1,8 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { isNoted } from './journal';
 import { kitchenOver, type Kitchen } from './kitchen';
-import { keepLightly, local } from './local';
+import { inner, local, within } from './local';
+import { keyIn, whichKitchen, type KitchenName } from './which';
 import type { KeyValue, News, Problem } from './records';
 
 /** The browser's side of storage: IndexedDB through AsyncStorage, locks and news between tabs. Made once, after mount. */
@@ -23,24 +24,23 @@ export const problems = teller<Problem>();
 /** what another tab changed; this tab's own changes are in its cache already */
 export const changes = teller<News>();
 
-const EVER_KEPT = 'ovalis-kept';
-/** Whether a kitchen was ever kept here: then one that is gone was taken away, and no demo takes its place. */
-export const everKept = (): boolean => local().getItem(EVER_KEPT) !== null;
-export const nowKept = () => keepLightly(EVER_KEPT, '1');
-
 /** Asks the browser not to clear what is kept here when the disk runs short; it may say no. */
 export const keepFirmly = () => void navigator.storage?.persist?.().catch(() => undefined);
 
 /** A tab that has not written what it noted for this long has died, or its disk is full. */
 const DEAD_MS = 2000;
 
-let kitchen: Kitchen | undefined;
-let backing: KeyValue | undefined;
+const kitchens = new Map<KitchenName, Kitchen>();
+const backings = new Map<KitchenName, KeyValue>();
 
-export function browserStore(): KeyValue {
-  backing ??= createAsyncStorage('ovalis') as unknown as KeyValue;
+export function browserStore(name: KitchenName = openName()): KeyValue {
+  const backing = backings.get(name) ?? (createAsyncStorage(keyIn(name, 'ovalis')) as unknown as KeyValue);
+  backings.set(name, backing);
   return backing;
 }
+
+/** The kitchen of this page; another one is opened by a page of its own. */
+const openName = (): KitchenName => whichKitchen(location.pathname) ?? 'choir';
 
 /** A turn of the page between two pieces of work. A timer would wait longer, and a stopped clock for ever. */
 const breathe = () =>
@@ -53,25 +53,28 @@ const breathe = () =>
     port2.postMessage(0);
   });
 
-export function browserKitchen(): Kitchen {
-  if (kitchen) return kitchen;
-  const news = new BroadcastChannel('ovalis');
+export function browserKitchen(name: KitchenName = openName()): Kitchen {
+  const open = kitchens.get(name);
+  if (open) return open;
+  const news = new BroadcastChannel(keyIn(name, 'ovalis'));
   // a tab that is older than this one tells the name alone
   news.onmessage = (e: MessageEvent<News | string>) =>
     changes.tell(typeof e.data === 'string' ? { collection: e.data } : e.data);
-  kitchen = kitchenOver({
-    store: browserStore(),
-    atOnce: local(),
-    lock: async (name, work) =>
-      (await navigator.locks.request(`ovalis ${name}`, work)) as Awaited<ReturnType<typeof work>>,
+  const noted = name === 'own' ? local() : within(local(), `${name}/`);
+  const kitchen = kitchenOver({
+    store: browserStore(name),
+    atOnce: noted,
+    lock: async (what, work) =>
+      (await navigator.locks.request(`${keyIn(name, 'ovalis')} ${what}`, work)) as Awaited<ReturnType<typeof work>>,
     report: problems.tell,
     changed: (what) => news.postMessage(what),
     breathe,
   });
+  kitchens.set(name, kitchen);
   const { settle } = kitchen;
   // what another tab noted it also writes, unless it died before
   addEventListener('storage', (e) => {
-    if (isNoted(e.key) && e.newValue !== null)
+    if (isNoted(name === 'own' ? e.key : (inner(e.key, `${name}/`) ?? null)) && e.newValue !== null)
       setTimeout(
         () =>
           void settle()

@@ -36,3 +36,22 @@ export function keepLightly(key: string, value: string) {
     // full: it is asked for again some day
   }
 }
+
+/** The rest of a key that begins so. */
+export const inner = (key: string | null, prefix: string): string | undefined =>
+  key?.startsWith(prefix) ? key.slice(prefix.length) : undefined;
+
+/** A part of a store by itself: keys that begin so, without their beginning. */
+export function within(store: AtOnce, prefix: string): AtOnce {
+  const keys = () =>
+    Array.from({ length: store.length }, (_, i) => inner(store.key(i), prefix)).filter((key) => key !== undefined);
+  return {
+    get length() {
+      return keys().length;
+    },
+    key: (i) => keys()[i] ?? null,
+    getItem: (k) => store.getItem(prefix + k),
+    setItem: (k, v) => store.setItem(prefix + k, v),
+    removeItem: (k) => store.removeItem(prefix + k),
+  };
+}

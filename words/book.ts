@@ -1,7 +1,8 @@
 import { createInstance } from 'i18next';
 import type { Said } from '../core/say';
 import type { Language } from '../core/settings';
-import { en } from './en';
+import type { en } from './en';
+import { first } from './en/first';
 import { pseudo } from './pseudo';
 
 /**
@@ -12,7 +13,7 @@ export const book = createInstance();
 void book.init({
   lng: 'en',
   fallbackLng: false,
-  resources: { en: { translation: en } },
+  resources: { en: { translation: { ...first } } },
   // codes hold dots and words hold colons: neither parts anything
   keySeparator: false,
   nsSeparator: false,
@@ -22,10 +23,21 @@ void book.init({
   initAsync: false,
 });
 
+/** What a room alone says: it is learnt when the room is fetched. */
+export function learn(sentences: Readonly<Record<string, string>>): void {
+  book.addResourceBundle('en', 'translation', sentences, true, true);
+  if (book.hasResourceBundle('en-XA', 'translation'))
+    book.addResourceBundle('en-XA', 'translation', pseudo(sentences), true, true);
+}
+
 /** From here on sentences are of this language. What was said already stays as it was said. */
 export function speak(language: Language): void {
   if (language === 'en-XA' && !book.hasResourceBundle('en-XA', 'translation'))
-    book.addResourceBundle('en-XA', 'translation', pseudo(en));
+    book.addResourceBundle(
+      'en-XA',
+      'translation',
+      pseudo(book.getResourceBundle('en', 'translation') as Record<string, string>),
+    );
   void book.changeLanguage(language);
 }
 /** For what is drawn again when another language is spoken. */

@@ -6,7 +6,7 @@ import { book, t } from './book';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
 import { formatter, quarters, type Formatter } from './format';
 
-export { direction, speak, spoken, t, type Code } from './book';
+export { direction, learn, speak, spoken, t, type Code } from './book';
 
 /** How a figure is written: a degree by the settings, grams as the bench has them. */
 export const WAYS: Readonly<Record<string, (fmt: Formatter, value: number) => string>> = {

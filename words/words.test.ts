@@ -4,7 +4,8 @@ import ts from 'typescript';
 import { say } from '../core/say';
 import { DEFAULT_SETTINGS } from '../core/settings';
 import { tell, WAYS } from '.';
-import { en } from './en';
+import { byRoom, en } from './en';
+import { first } from './en/first';
 import { formatter } from './format';
 import { english } from './english';
 
@@ -84,6 +85,24 @@ describe('what is said', () => {
           .map(([, figure]) => `${at}: ${known} wants ${figure}`),
       );
     });
+    expect(wrong).toEqual([]);
+  });
+  it('of one room is learnt where it is said', () => {
+    const common = new Set(Object.keys(first));
+    const ofRooms = Object.keys(sentences).filter((known) => !common.has(known));
+    expect(ofRooms.length).toBeGreaterThan(300);
+    const learnt = (dir: string) =>
+      [...sources(dir)].flatMap((file) =>
+        [...readFileSync(path.join(root, file), 'utf8').matchAll(/^learn\((\w+)\);$/gm)].flatMap((m) =>
+          Object.keys(byRoom[m[1]!] ?? {}),
+        ),
+      );
+    const wrong = calls
+      .filter(({ by, at }) => by === 't' && at.startsWith('features/'))
+      .flatMap(({ at, code }) => {
+        const here = new Set(learnt(at.split('/').slice(0, 2).join('/')));
+        return ofRooms.filter((known) => code.test(bare(known)) && !here.has(known)).map((known) => `${at}: ${known}`);
+      });
     expect(wrong).toEqual([]);
   });
   it('has no sentence that nobody says', () => {

@@ -1,7 +1,8 @@
 import { forecast } from '../model/forecast';
 import { testPlan, wanting } from '../testing';
 import { withGrams } from '../plan/amounts';
-import { solveStarch, spoonEffect } from './solve';
+import { spoonEffect } from '../plan/measured';
+import { solveStarch } from './solve';
 import { english } from '../../words/english';
 
 describe('solving for a set', () => {

@@ -250,13 +250,3 @@ export function swapThickener(
   const { grams } = s.amounts[0]!;
   return { ok: true, plan: s.plan, grams, perGram: grams / Math.max(1e-9, from.grams) };
 }
-
-/** What level spoons in place of the exact grams do to the set: ratio of yield stress, and the spoons. */
-export function spoonEffect(
-  grams: number,
-  densityGPerMl: number,
-  system: SpoonSystem,
-): ReturnType<typeof toSpoons> & { stressRatio: number } {
-  const spoons = toSpoons(grams, densityGPerMl, system);
-  return { ...spoons, stressRatio: grams > 0 ? (spoons.grams / grams) ** 2.75 : 1 };
-}

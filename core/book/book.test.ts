@@ -3,7 +3,8 @@ import { familyPlan, testPlan, wanting } from '../testing';
 import { solveStarch } from '../advice/solve';
 import { wordAt, type SetWord } from '../texture/words';
 import { BatchSchema, promiseOf, type Batch, type Found } from './batch';
-import { learnFirmness, missLn, nextTime } from './nextTime';
+import { learnFirmness, missLn } from './learned';
+import { nextTime } from './nextTime';
 import { rowOfBatch } from './row';
 
 const solved = solveStarch(wanting(testPlan({ starchMeasure: 'scale' }), 'mounds')).plan;

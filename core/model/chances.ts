@@ -1,7 +1,8 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { mean, quantileSorted, sampleCorrelation } from 'simple-statistics';
 import { blocksOf, type Block } from './blocks';
-import { dishHistory, hotIn, judgeServed, starchSdRel, type Age } from './forecast';
+import { dishHistory, hotIn, judgeServed, type Age } from './forecast';
+import { starchSdRel } from '../plan/measured';
 import { lookUp } from '../plan/stages';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';

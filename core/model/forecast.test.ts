@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { chanceOf, forecast, starchSdRel } from './forecast';
+import { starchSdRel } from '../plan/measured';
+import { chanceOf, forecast } from './forecast';
 import { RISKS } from './risks';
 import { withGrams, withMilk } from '../plan/amounts';
 import { type Plan } from '../plan/plan';

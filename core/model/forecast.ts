@@ -56,7 +56,8 @@ import { KEEPING, overnight, thawedPct, weepPct } from '../set/keeping';
 import { SAFE_COOLING } from '../set/safety';
 import { topLayerOf, type TopLayer } from './topLayer';
 import { seenNow, type Seen } from '../texture/kitchenTests';
-import { FILL, SCALE_SD_REL, JUG_SD_REL } from '../units/measures';
+import { starchSdRel } from '../plan/measured';
+import { JUG_SD_REL } from '../units/measures';
 
 export type SetPoint = CoolingPoint & { yieldPa: number; modulusPa: number; place: number };
 
@@ -145,12 +146,6 @@ export type PortionForecast = {
 /** What the doubt comes from: how starch and milk are measured, the ring, the steam, the model of the set itself. */
 export const DOUBT_SOURCES = ['starch', 'milk', 'hob', 'steam', 'grind', 'variety', 'model'] as const;
 export type DoubtSource = (typeof DOUBT_SOURCES)[number];
-
-/** Spread of the starch by how it is measured, relative. */
-export function starchSdRel(measure: Plan['starchMeasure']): number {
-  if (measure === 'scale') return SCALE_SD_REL;
-  return measure === 'level spoons' ? FILL.level.sdRel : FILL.rounded.sdRel;
-}
 
 /** How old and how cold: what the dish has been through when it is judged. */
 export type Age = { ageH: number; tempC: number; coldestC?: number; hours?: number };

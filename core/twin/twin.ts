@@ -1,6 +1,6 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { table } from '../coefficients';
-import { starchSdRel } from '../model/forecast';
+import { starchSdRel } from '../plan/measured';
 import { massG } from '../matter/mixture';
 import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';

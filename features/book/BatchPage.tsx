@@ -30,7 +30,10 @@ import { Legend } from './Legend';
 import { rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
 import { adviceSays, missSays } from './words';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { bookRoom } from '../../words/en/bookRoom';
+
+learn(bookRoom);
 
 /** One batch: what was promised, what came out, and what to do next time. Every tap is kept at once. */
 export function BatchPage() {

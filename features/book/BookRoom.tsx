@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useInView } from 'react-intersection-observer';
-import { learnFirmness } from '../../core/book/nextTime';
+import { learnFirmness } from '../../core/book/learned';
 import { promiseOf, type Batch } from '../../core/book/batch';
 import { thinned } from '../../core/book/thin';
 import type { BatchRow } from '../../core/book/row';
@@ -29,8 +29,11 @@ import { Legend } from './Legend';
 import { lastRemoved, rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
 import { adviceSays, keptPromise, missSays } from './words';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { bookRoom } from '../../words/en/bookRoom';
 import { useKitchen } from '../shared/kitchen';
+
+learn(bookRoom);
 
 const found = (b: BatchRow, words: readonly string[]) => {
   const hay = [

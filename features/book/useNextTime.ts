@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Batch } from '../../core/book/batch';
-import { kindOf, learnFirmness } from '../../core/book/nextTime';
+import { kindOf, learnFirmness } from '../../core/book/learned';
 import { rowOfBatch, type BatchRow } from '../../core/book/row';
 import { useKitchen } from '../shared/kitchen';
 

@@ -1,4 +1,5 @@
-import { asPromised, type Advice } from '../../core/book/nextTime';
+import { asPromised } from '../../core/book/learned';
+import type { Advice } from '../../core/book/nextTime';
 import type { BatchRow } from '../../core/book/row';
 import type { Plan } from '../../core/plan/plan';
 import { lookUp } from '../../core/plan/stages';

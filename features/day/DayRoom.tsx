@@ -17,10 +17,13 @@ import { Room } from '../shared/Room';
 import { useMounted, useNow } from '../shared/useNow';
 import { Lanes } from './Lanes';
 import { useDay } from './useDay';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { dayRoom } from '../../words/en/dayRoom';
 import { DayFoot } from './DayFoot';
 import { DaySheets } from './DaySheets';
 import { useLaidDay, type Laid } from './useLaidDay';
+
+learn(dayRoom);
 
 const MINUTE = 60_000;
 const COUNTED = [

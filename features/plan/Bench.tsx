@@ -5,7 +5,7 @@ import { refreshCarveOuts, scale, usualStage, withGrams } from '../../core/plan/
 import { atStages, lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
 import type { Difference } from '../../core/advice/differences';
-import { spoonEffect } from '../../core/advice/solve';
+import { spoonEffect } from '../../core/plan/measured';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
@@ -13,6 +13,7 @@ import { FILL, toSpoons } from '../../core/units/measures';
 import { useTakeBack } from '../shared/useTakeBack';
 import { useCollection } from '../shared/stored';
 import { Key } from '../../ui/Key';
+import { later } from '../../ui/later';
 import { Choices } from '../../ui/Choices';
 import { Sheet } from '../../ui/Sheet';
 import { Spoons } from '../../ui/Spoons';
@@ -22,14 +23,15 @@ import { useFormat, useTell } from '../shared/App';
 import type { Formatter } from '../../words/format';
 import { useStable } from '../shared/useStable';
 import { CostList } from './CostList';
-import { IngredientSheet } from './IngredientSheet';
-import { NoneForm } from './NoneForm';
-import { SolveForm } from './SolveForm';
 import { t } from '../../words';
 import { z } from 'zod';
 import { FormField } from '../shared/FormField';
 import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
+
+const IngredientSheet = later(() => import('./IngredientSheet').then((m) => m.IngredientSheet));
+const NoneForm = later(() => import('./NoneForm').then((m) => m.NoneForm));
+const SolveForm = later(() => import('./SolveForm').then((m) => m.SolveForm));
 
 const SWATCH = {
   thickener: 'bg-ink',

@@ -17,6 +17,7 @@ import { GEL } from '../../core/set/firmness';
 import { errorSays } from '../shared/errorSays';
 import { useCollection, useEdit, useRebased, useRemove, useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
+import { later } from '../../ui/later';
 import { Empty, Notice } from '../../ui/Notice';
 import { useApp } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
@@ -29,11 +30,12 @@ import { Bench } from './Bench';
 import { Evidence } from './Evidence';
 import { holdSet } from './holdSet';
 import { PlanRows } from './PlanRows';
-import { PlansSheet } from './PlansSheet';
 import { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
+
+const PlansSheet = later(() => import('./PlansSheet').then((m) => m.PlansSheet));
 
 /** What the set is solved with. Whole grains are cooked to the bite, not to a word: they are not. */
 const thickenersOf = (plan: Plan): string[] =>
@@ -209,6 +211,8 @@ export function PlanRoom() {
   const saveCook = useSave('cooks');
   const mounted = useMounted();
   const [listOpen, setListOpen] = useState(false);
+  /** it is fetched when it is first opened, and stays: what it offers to bring back outlives its closing */
+  const [listWanted, setListWanted] = useState(false);
   /** yield stress at serving that is held, Pa, and of which plan */
   const [hold, setHold] = useState<{ planId: string; stressPa: number } | undefined>();
   const [holdSweet, setHoldSweet] = useState(false);
@@ -262,13 +266,16 @@ export function PlanRoom() {
     if (free) void hands.follow(next, free, held).catch(() => undefined);
   };
   const stableChange = useStable(change);
-  const openList = useStable(() => setListOpen(true));
+  const openList = useStable(() => {
+    setListWanted(true);
+    setListOpen(true);
+  });
   const closeList = useStable(() => setListOpen(false));
 
   if (!plan || !saved) {
     return (
       <NoPlan loaded={plans.isSuccess} onOpen={openList}>
-        <PlansSheet open={listOpen} onClose={closeList} plans={all} current={undefined} />
+        {listWanted ? <PlansSheet open={listOpen} onClose={closeList} plans={all} current={undefined} /> : null}
       </NoPlan>
     );
   }
@@ -358,7 +365,7 @@ export function PlanRoom() {
         onHoldSweet={() => setHoldSweet(!holdSweet)}
         onChange={stableChange}
       />
-      <PlansSheet open={listOpen} onClose={closeList} plans={all} current={saved} />
+      {listWanted ? <PlansSheet open={listOpen} onClose={closeList} plans={all} current={saved} /> : null}
     </Room>
   );
 }

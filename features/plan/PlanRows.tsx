@@ -12,6 +12,7 @@ import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { HobOvals } from '../../ui/HobOvals';
 import { Key } from '../../ui/Key';
+import { later } from '../../ui/later';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
@@ -20,18 +21,22 @@ import { Type } from '../../ui/Type';
 import { useFormat, useTell } from '../shared/App';
 import { parseTimeOfDay } from '../../words/format';
 import { useNow } from '../shared/useNow';
-import { DishForm } from './DishForm';
-import { PanForm } from './PanForm';
-import { RulesForm } from './RulesForm';
-import { SidesForm } from './SidesForm';
-import { TasteForm } from './TasteForm';
-import { MethodForm } from './MethodForm';
-import { PortionsForm } from './PortionsForm';
 import { TempStepper } from './TempStepper';
 import type { useAbout } from './useAbout';
-import { WaysForm } from './WaysForm';
 import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, wordSays } from './words';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { steps } from '../../words/en/steps';
+
+learn(steps);
+
+const DishForm = later(() => import('./DishForm').then((m) => m.DishForm));
+const PanForm = later(() => import('./PanForm').then((m) => m.PanForm));
+const RulesForm = later(() => import('./RulesForm').then((m) => m.RulesForm));
+const SidesForm = later(() => import('./SidesForm').then((m) => m.SidesForm));
+const TasteForm = later(() => import('./TasteForm').then((m) => m.TasteForm));
+const MethodForm = later(() => import('./MethodForm').then((m) => m.MethodForm));
+const PortionsForm = later(() => import('./PortionsForm').then((m) => m.PortionsForm));
+const WaysForm = later(() => import('./WaysForm').then((m) => m.WaysForm));
 
 type Part =
   | 'name'

@@ -28,11 +28,14 @@ import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useAsk } from '../shared/useAsk';
 import { useMounted } from '../shared/useNow';
-import { t, named } from '../../words';
+import { learn, named, t } from '../../words';
+import { check } from '../../words/en/check';
 import { z } from 'zod';
 import { FormField } from '../shared/FormField';
 import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
+
+learn(check);
 
 const NO_OWN: never[] = [];
 /** The check-up does not depend on the day: the plan gets its own when it is kept. */

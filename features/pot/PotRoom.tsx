@@ -13,7 +13,10 @@ import { Room } from '../shared/Room';
 import { useCook } from '../shared/useCook';
 import { useMounted } from '../shared/useNow';
 import { LivePot } from './LivePot';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { potRoom } from '../../words/en/potRoom';
+
+learn(potRoom);
 
 export function PotRoom() {
   const { cook: cookId } = useLocalSearchParams<{ cook?: string }>();

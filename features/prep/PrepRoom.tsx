@@ -24,8 +24,11 @@ import { Room } from '../shared/Room';
 import { useAsk } from '../shared/useAsk';
 import { useMounted, useNow } from '../shared/useNow';
 import { WeighOut } from './WeighOut';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { prepRoom } from '../../words/en/prepRoom';
 import { useKitchen } from '../shared/kitchen';
+
+learn(prepRoom);
 
 const MINUTE = 60_000;
 

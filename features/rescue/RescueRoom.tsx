@@ -25,8 +25,11 @@ import { useCook, type NewEvent } from '../shared/useCook';
 import { useMounted, useNow } from '../shared/useNow';
 import { HandForm } from './HandForm';
 import { FAULT, FIRST_COLD, FIRST_HOT, SAVED } from './words';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { rescueRoom } from '../../words/en/rescueRoom';
 import { useKitchen } from '../shared/kitchen';
+
+learn(rescueRoom);
 
 const MINUTE = 60_000;
 const isFault = (text: string | undefined): text is Fault => FAULTS.some((f) => f === text);

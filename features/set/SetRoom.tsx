@@ -33,7 +33,10 @@ import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
 import type { CautionId } from '../../core/model/cautions';
 import type { Formatter } from '../../words/format';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { setRoom } from '../../words/en/setRoom';
+
+learn(setRoom);
 
 const HOUR = 3_600_000;
 

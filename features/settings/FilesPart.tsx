@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
+import type { KitchenFile } from '../../core/formats/kitchenFile';
 import type { ImportAnswer } from '../../core/formats/incoming';
 import type { Called, Exchange, ImportWay, Weighed } from '../../core/formats/merge';
 import type { FormatIssue } from '../../core/formats/issues';
@@ -15,12 +15,12 @@ import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { useApp, useTell } from '../shared/App';
-import { nowIso } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
 import { MOST_BYTES, readTextFile } from '../shared/readTextFile';
 import { saveFile, sinceExport, useLastExported, useSaveKitchen } from '../shared/saveFile';
 import { useExchange, useImport, useRows, useSetAside } from '../shared/stored';
 import { useTakeBack } from '../shared/useTakeBack';
+import { useOtherKitchen } from '../shared/useOtherKitchen';
 import { supperOffsetMin } from '../shared/wallClock';
 
 /** What is asked before it is done, and how it is done: gives what brings the old back. */
@@ -32,9 +32,10 @@ const AS_A_START: ImportWay = { mode: 'merge', keep: 'mine' };
 const MOST_NAMES = 6;
 const MOST_FAULTS = 20;
 
-/** The kitchen as files, out and in; and the kitchen made empty, or the demo brought back. */
+/** The kitchen as files, out and in; and the other kitchen. */
 export function FilesPart({ settings }: { settings: Settings }) {
-  const { ask, clock } = useKitchen();
+  const { ask, clock, which } = useKitchen();
+  const openOther = useOtherKitchen();
   const saveKitchen = useSaveKitchen();
   const exchange = useExchange();
   const incoming = useImport();
@@ -126,35 +127,33 @@ export function FilesPart({ settings }: { settings: Settings }) {
       </View>
       <View className="gap-2">
         <Type kind="title" level={2}>
-          {t('settingsRoom.demo')}
+          {t('settingsRoom.twoKitchens')}
         </Type>
-        <Key
-          label={t('settingsRoom.startMyOwnKitchen')}
-          size="amount"
-          onPress={() =>
-            setAsking({
-              title: t('settingsRoom.startYourOwnKitchen'),
-              text: t('settingsRoom.theChoirSupperAndEverything'),
-              act: t('settingsRoom.clearIt'),
-              make: replaceBy(async () => emptyKitchen(settings, nowIso())),
-            })
-          }
-        />
-        <Key
-          label={t('settingsRoom.bringTheDemoBack')}
-          size="amount"
-          onPress={() =>
-            setAsking({
-              title: t('settingsRoom.bringTheChoirSupperBack'),
-              text: t('settingsRoom.whatIsHereNowGoes'),
-              act: t('settingsRoom.bringItBack'),
-              make: replaceBy(async () => ({
-                ...(await ask('demo', [clock(), supperOffsetMin(clock())])),
-                settings,
-              })),
-            })
-          }
-        />
+        <Type tone="quiet">
+          {t(which() === 'own' ? 'settingsRoom.youAreInYours' : 'settingsRoom.youAreInTheChoirs')}
+        </Type>
+        {which() === 'own' ? (
+          <Key label={t('settingsRoom.lookRound')} size="amount" onPress={() => void openOther('choir')} />
+        ) : (
+          <>
+            <Key label={t('settingsRoom.toMyKitchen')} size="amount" onPress={() => void openOther('own')} />
+            <Key
+              label={t('settingsRoom.laySupperAnew')}
+              size="amount"
+              onPress={() =>
+                setAsking({
+                  title: t('settingsRoom.layTheSupperAnew'),
+                  text: t('settingsRoom.whatIsWrittenInTheChoirs'),
+                  act: t('settingsRoom.layIt'),
+                  make: replaceBy(async () => ({
+                    ...(await ask('demo', [clock(), supperOffsetMin(clock())])),
+                    settings,
+                  })),
+                })
+              }
+            />
+          </>
+        )}
       </View>
       <Sheet open={asking !== undefined} title={asking?.title ?? ''} onClose={() => setAsking(undefined)}>
         <Type>{asking?.text}</Type>

@@ -11,7 +11,8 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Row } from '../../ui/Row';
 import { Type } from '../../ui/Type';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { settingsRoom } from '../../words/en/settingsRoom';
 import { useApp } from '../shared/App';
 import { FormChoices, FormField } from '../shared/FormField';
 import { newId } from '../shared/ids';
@@ -21,6 +22,8 @@ import { typed, typedOr } from '../shared/typed';
 import { useMounted } from '../shared/useNow';
 import { useTakeBack } from '../shared/useTakeBack';
 import { FilesPart } from './FilesPart';
+
+learn(settingsRoom);
 
 export function SettingsRoom() {
   const router = useRouter();

@@ -1,4 +1,4 @@
-import { chartSvg, type Chart } from '../../core/formats/chartSvg';
+import type { Chart } from '../../core/formats/chartSvg';
 import { Key } from '../../ui/Key';
 import { STRIP_WORDS } from '../../ui/SetStrip';
 import type { CurvePoint } from '../../ui/SetCurve';
@@ -13,7 +13,11 @@ export function SaveChart({ name, chart }: { name: string; chart: () => Chart })
       label={t('shared.saveAsSvg')}
       kind="quiet"
       className="self-start print:hidden"
-      onPress={() => saveFile(`ovalis-${fileName(name)}.svg`, chartSvg(chart()), 'image/svg+xml')}
+      onPress={() =>
+        void import('../../core/formats/chartSvg').then(({ chartSvg }) =>
+          saveFile(`ovalis-${fileName(name)}.svg`, chartSvg(chart()), 'image/svg+xml'),
+        )
+      }
     />
   );
 }

@@ -4,8 +4,10 @@ import SettingsIcon from 'lucide-react-native/icons/settings';
 import { Pressable, View } from 'react-native';
 import Svg, { Ellipse, Line } from 'react-native-svg';
 import { colour } from '../../ui/colours';
+import { PotPicture } from '../../ui/PotPicture';
 import { Type } from '../../ui/Type';
 import { useApp } from './App';
+import { useKeepPlace } from './useKeepPlace';
 import { t } from '../../words';
 
 const ROOMS = [
@@ -20,10 +22,7 @@ const ROOMS = [
 export function Logo() {
   return (
     <View className="flex-row items-center gap-3">
-      <Svg width={44} height={34} viewBox="0 0 44 34" aria-hidden>
-        <Ellipse cx={19} cy={19} rx={16.5} ry={12.5} fill={colour.plate} stroke={colour.ink} strokeWidth={4.5} />
-        <Ellipse cx={33} cy={9} rx={8} ry={6} fill={colour.yolk} stroke={colour.yolkEdge} strokeWidth={3} />
-      </Svg>
+      <PotPicture width={44} />
       <Type kind="amount">{t('shared.ovalis2')}</Type>
     </View>
   );
@@ -33,6 +32,7 @@ export function Logo() {
 export function WorkLine() {
   const path = usePathname();
   const { where } = useApp();
+  useKeepPlace();
   const planning = ['/recipe', '/compare', '/lining'].includes(path);
   const under =
     path === '/rescue'
@@ -55,6 +55,8 @@ export function WorkLine() {
         ? t('shared.cook', { cookId: where.cookId })
         : '';
   const away = path === '/settings';
+  // nothing to go to before there is a kitchen
+  if (path === '/') return null;
   return (
     <View
       role="navigation"

@@ -3,6 +3,8 @@ import { servedKitchen } from '../../devices/kitchen';
 import { call, say } from '../../devices/signals';
 import { signal, wakeSound } from '../../devices/sound';
 import { browserKitchen } from '../../storage/browser';
+import type { Kitchen } from '../../storage/kitchen';
+import { whichKitchen, type KitchenName } from '../../storage/which';
 import { ask, askChances, modelHealth } from '../../workers/client';
 
 /** What stands around the rooms: the model, what is kept, the time, what is heard. Rooms reach it through here alone. */
@@ -10,7 +12,9 @@ export const BROWSER = {
   ask,
   askChances,
   modelHealth,
-  store: browserKitchen,
+  /** the kitchen that is open; none before the cook has chosen */
+  which: (): KitchenName | undefined => whichKitchen(location.pathname),
+  store: (): Kitchen => browserKitchen(),
   /** ms since 1970 */
   clock: (): number => Date.now(),
   sound: { call, say, signal, wake: wakeSound },

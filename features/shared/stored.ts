@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { Cook, CookEvent } from '../../core/cook/events';
-import type { KitchenFile } from '../../core/formats/kitchenFile';
+import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { rebase } from '../../core/plan/rebase';
-import { browserStore, changes, everKept, nowKept, problems } from '../../storage/browser';
+import { browserStore, changes, problems } from '../../storage/browser';
+import { everKept, nowKept } from '../../storage/which';
 import {
   COLLECTION_NAMES,
   hasRows,
@@ -31,22 +32,28 @@ const FIRST_VISIT = 'ovalis first visit';
 /** A kitchen was kept here and is not there any more. */
 export class KitchenLost extends Error {}
 
-const opening = ({ ask, clock, store }: AroundRooms) => ({
+const opening = ({ ask, clock, store, which }: AroundRooms) => ({
   queryKey: ['opened'],
   queryFn: async () => {
+    const name = which();
+    if (!name) return false;
     const kitchen = store();
     if (await kitchen.opened()) {
       // what a tab noted that died before it was written; a disk that is full is reported and tried again later
       await kitchen.settle().catch(() => undefined);
-      nowKept();
+      nowKept(name);
       return true;
     }
-    if (everKept()) throw new KitchenLost('what was kept is gone');
+    if (everKept(name)) throw new KitchenLost('what was kept is gone');
     await navigator.locks.request(FIRST_VISIT, async () => {
       if (await kitchen.opened()) return;
-      await kitchen.replaceAll(await ask('demo', [clock(), supperOffsetMin(clock())]), clock());
+      const first =
+        name === 'choir'
+          ? await ask('demo', [clock(), supperOffsetMin(clock())])
+          : emptyKitchen(DEFAULT_SETTINGS, new Date(clock()).toISOString());
+      await kitchen.replaceAll(first, clock());
     });
-    nowKept();
+    nowKept(name);
     return true;
   },
   staleTime: Infinity,
@@ -77,7 +84,7 @@ function withUnsaved<N extends Name>(client: QueryClient, name: N, list: Collect
   return [...there, ...[...mine.values()].filter((v) => !list.some((o) => o.id === v.id))];
 }
 
-/** Opens the kitchen: fills the first visit with the choir supper, and keeps the cache in step with all tabs. */
+/** Opens the kitchen that was chosen, the choir's filled with its supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
   const kitchen = useKitchen();
   const client = useQueryClient();
@@ -96,6 +103,12 @@ export function useKitchenOpen() {
     });
   }, [client, open, store]);
   return opened;
+}
+
+/** Opens the kitchen that was chosen just now. */
+export function useOpenAgain(): () => Promise<void> {
+  const client = useQueryClient();
+  return () => client.resetQueries({ queryKey: ['opened'] });
 }
 
 /** ms after which it is done though the page is never idle */

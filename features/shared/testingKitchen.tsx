@@ -3,7 +3,7 @@ import { BROWSER, KitchenProvider, type AroundRooms } from './kitchen';
 
 /** For tests: rooms with another model, store, clock or sound around them. */
 export const within = (other: Partial<AroundRooms>) => {
-  const around = { ...BROWSER, ...other };
+  const around = { ...BROWSER, which: () => 'choir' as const, ...other };
   return function Within({ children }: { children: ReactNode }) {
     return <KitchenProvider value={around}>{children}</KitchenProvider>;
   };

@@ -107,7 +107,7 @@ export const records = (page: Page): Promise<Record<string, { v: number; data: n
         r.onsuccess = () => ok(r.result);
         r.onerror = () => no(r.error);
       });
-    const opening = indexedDB.open('ovalis');
+    const opening = indexedDB.open('ovalis-choir');
     // one that is not there is not made by looking
     opening.onupgradeneeded = () => opening.transaction!.abort();
     const db = await got(opening);

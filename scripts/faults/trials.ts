@@ -280,7 +280,7 @@ const database: Trial = {
       await other.evaluate(
         () =>
           new Promise<void>((ok) => {
-            const r = indexedDB.deleteDatabase('ovalis');
+            const r = indexedDB.deleteDatabase('ovalis-choir');
             r.onsuccess = r.onblocked = r.onerror = () => ok();
             setTimeout(ok, 3000);
           }),
@@ -302,7 +302,7 @@ const database: Trial = {
       await p.evaluate(
         () =>
           new Promise<void>((ok) => {
-            const r = indexedDB.open('ovalis', 99);
+            const r = indexedDB.open('ovalis-choir', 99);
             r.onupgradeneeded = () => r.result.createObjectStore('entries');
             r.onsuccess = () => {
               r.result.close();

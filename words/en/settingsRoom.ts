@@ -70,15 +70,18 @@ export const settingsRoom = {
   'settingsRoom.theseStayOut_one': 'One thing in this file cannot be used and stays out:',
   'settingsRoom.theseStayOut_other': '{{count, whole}} things in this file cannot be used and stay out:',
   'settingsRoom.nothingWasChangedThisFile': 'Nothing was changed. This file cannot be read:',
-  'settingsRoom.demo': 'Demo',
-  'settingsRoom.startMyOwnKitchen': 'Start my own kitchen',
-  'settingsRoom.startYourOwnKitchen': 'Start your own kitchen?',
-  'settingsRoom.theChoirSupperAndEverything': 'The choir supper and everything written here goes. Your settings stay.',
-  'settingsRoom.clearIt': 'Clear it',
-  'settingsRoom.bringTheDemoBack': 'Bring the demo back',
-  'settingsRoom.bringTheChoirSupperBack': 'Bring the choir supper back?',
-  'settingsRoom.whatIsHereNowGoes': 'What is here now goes. Export it first if you want it back.',
-  'settingsRoom.bringItBack': 'Bring it back',
+  'settingsRoom.twoKitchens': 'Two kitchens',
+  'settingsRoom.youAreInYours':
+    'You are in your own kitchen. The choir’s supper is a made-up one to look round in; nothing of it comes into yours.',
+  'settingsRoom.youAreInTheChoirs':
+    'You are in the choir’s supper, a made-up kitchen to look round in. Your own kitchen is kept apart, and learns nothing from this one.',
+  'settingsRoom.lookRound': 'Look round the choir’s supper',
+  'settingsRoom.toMyKitchen': 'Go to my own kitchen',
+  'settingsRoom.laySupperAnew': 'Lay the supper anew',
+  'settingsRoom.layTheSupperAnew': 'Lay the supper anew?',
+  'settingsRoom.whatIsWrittenInTheChoirs':
+    'What was changed in the choir’s kitchen goes, and its supper is set for today. Your own kitchen is not touched.',
+  'settingsRoom.layIt': 'Lay it',
   'settingsRoom.ovalisGivesTheUsualHome':
     'Ovalis gives the usual home guidance. Local food-safety rules and professional advice come first. Nothing leaves this device unless you export it.',
   'settingsRoom.exportFirst': 'Export first',

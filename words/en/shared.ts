@@ -113,4 +113,7 @@ export const shared = {
   'room.Batch': 'Batch',
   'room.Compare': 'Compare',
   'room.Lining': 'Lining',
+  'shared.whichKitchen': 'Which kitchen',
+  'shared.theChoirsSupperMadeUp': 'The choir’s supper, made up',
+  'shared.myKitchen': 'My own kitchen',
 };

@@ -1,0 +1,88 @@
+import { addDays } from 'date-fns/addDays';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { DISHES } from '../../core/pantry/kitchen';
+import { dishesFor, newPlan } from '../../core/plan/newPlan';
+import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
+import { Choices } from '../../ui/Choices';
+import { Key } from '../../ui/Key';
+import { MomentField } from '../../ui/MomentField';
+import { Stepper } from '../../ui/Stepper';
+import { Type } from '../../ui/Type';
+import { t } from '../../words';
+import { newId } from '../shared/ids';
+import { useKitchen } from '../shared/kitchen';
+import { atWallClock } from '../shared/wallClock';
+import { FAMILY_SAYS } from './words';
+
+const SUPPER_MIN = 19 * 60 + 30;
+const PORTION_G = 130;
+
+/** What, how many, which dish, when: enough for a plan that sets. All else has its usual place and can be changed there. */
+export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
+  const { ask, clock } = useKitchen();
+  const [family, setFamily] = useState<Family>('starch-set milk pudding');
+  const [people, setPeople] = useState(6);
+  const [dish, setDish] = useState<string>('');
+  const [atMs, setAtMs] = useState(() => atWallClock(addDays(clock(), 1).getTime(), SUPPER_MIN).getTime());
+  const [busy, setBusy] = useState(false);
+  const make = async () => {
+    setBusy(true);
+    const start = newPlan({
+      id: newId('plan'),
+      name: t(FAMILY_SAYS[family].label),
+      milkId: 'milk_whole',
+      people,
+      portionG: PORTION_G,
+      serveAt: new Date(atMs).toISOString(),
+      family,
+    });
+    const chosen = DISHES.find((d) => d.name === dish);
+    const plan = chosen ? { ...start, dish: { ...chosen, count: dishesFor(chosen, people, PORTION_G) } } : start;
+    const solved = await ask('solve', [plan]).catch(() => undefined);
+    const made = solved?.plan ?? plan;
+    onMade({ ...made, items: made.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })) });
+  };
+  return (
+    <View className="gap-5">
+      <View className="gap-2">
+        <Choices
+          label={t('start.what')}
+          value={family}
+          options={FAMILIES.map((f) => ({ value: f, label: t(FAMILY_SAYS[f].label) }))}
+          onChoose={setFamily}
+        />
+        <Type tone="quiet">{t(FAMILY_SAYS[family].sub)}</Type>
+      </View>
+      <Stepper
+        name={t('start.howMany')}
+        value={people}
+        unit=""
+        step={1}
+        min={1}
+        max={60}
+        onChange={(v) => setPeople(Math.round(v))}
+      />
+      <Choices
+        label={t('start.whichDish')}
+        value={dish}
+        options={[{ value: '', label: t('start.usualDish') }, ...DISHES.map((d) => ({ value: d.name, label: d.name }))]}
+        onChoose={setDish}
+      />
+      <MomentField
+        label={t('start.when')}
+        dateLabel={t('start.day')}
+        timeLabel={t('start.time')}
+        valueMs={atMs}
+        onChange={setAtMs}
+      />
+      <Key
+        kind="yolk"
+        size="act"
+        label={busy ? t('start.workingItOut') : t('start.showMeTheAmounts')}
+        disabled={busy}
+        onPress={() => void make()}
+      />
+    </View>
+  );
+}
