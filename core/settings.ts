@@ -21,6 +21,8 @@ export const SettingsSchema = z.object({
   vibrates: z.boolean().default(true),
   flashes: z.boolean().default(true),
   speaks: z.boolean().default(false),
+  /** shown over other apps while this one is not: the cook is asked at the first pot */
+  notifies: z.enum(['ask', 'yes', 'no']).default('ask'),
   /** words such as "done" are heard, where the browser can */
   listens: z.boolean().default(false),
   /** readable across the kitchen */
@@ -42,6 +44,7 @@ export const DEFAULT_SETTINGS: Settings = {
   vibrates: true,
   flashes: true,
   speaks: false,
+  notifies: 'ask',
   listens: false,
   bigType: false,
   leftHanded: false,

@@ -1,8 +1,9 @@
 import type { Settings } from '../core/settings';
+import { notify } from './notices';
 import { signal } from './sound';
 
 /** How a due step and an alarm reach a cook who is not looking; each way can be muted. */
-export type Ways = Pick<Settings, 'sound' | 'vibrates' | 'flashes' | 'speaks'>;
+export type Ways = Pick<Settings, 'sound' | 'vibrates' | 'flashes' | 'speaks' | 'notifies'>;
 
 /** A voice of the cook's language, if the browser has one. */
 export const canSpeak = (): boolean => typeof speechSynthesis !== 'undefined';
@@ -17,9 +18,12 @@ export function say(line: string) {
   speechSynthesis.speak(u);
 }
 
-export function call(ways: Ways, line: string, urgent: boolean) {
+/** @param of what calls: a newer call of it takes the place of the older on a locked screen */
+export function call(ways: Ways, line: string, urgent: boolean, of = 'pot') {
   signal(urgent, ways);
   if (ways.speaks) say(line);
+  if (ways.notifies === 'yes')
+    void notify(line, of, urgent, location.pathname + location.search).catch(() => undefined);
 }
 
 type Recognition = EventTarget & {

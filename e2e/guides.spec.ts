@@ -106,6 +106,45 @@ test.describe('guides', () => {
     await expect(page.getByText(/10 g sugar/)).toBeVisible();
   });
 
+  test('an alarm is heard whatever was touched first, and says that it is silent before that', async ({
+    watched: page,
+  }) => {
+    await page.addInitScript(() => {
+      const make = AudioContext.prototype.createOscillator;
+      let notes = 0;
+      Object.defineProperty(window, 'notes', { get: () => notes });
+      AudioContext.prototype.createOscillator = function () {
+        notes++;
+        return make.call(this);
+      };
+    });
+    const notes = () => page.evaluate(() => (window as unknown as { notes: number }).notes);
+    await pot(page, DISHES.starch, 'cook on', 2);
+    const silent = page.getByText(/silent until touched/);
+    for (const [first, then] of [
+      ['Pause', 'Go on'],
+      ['I stir again', 'The spoon rests'],
+      ['More', 'Close'],
+    ] as const) {
+      // opened anew: the page has not been touched
+      await page.reload();
+      await expect(silent).toBeVisible();
+      await key(page, first).first().click();
+      await expect(silent).toHaveCount(0);
+      await key(page, then).last().click();
+      const before = await notes();
+      // all the heat there is, and nobody stirs: it is about to climb
+      await page.getByRole('radio', { name: 'hob 9' }).first().click();
+      const rests = key(page, 'The spoon rests');
+      if (await rests.count()) await rests.click();
+      for (let i = 0; i < 15 && (await notes()) === before; i++) {
+        await page.clock.fastForward(6000);
+        await page.waitForTimeout(400);
+      }
+      expect(await notes()).toBeGreaterThan(before);
+    }
+  });
+
   test('a call is felt, seen and spoken, and each can be muted; “still thin” answers one that asks', async ({
     watched: page,
     browser,

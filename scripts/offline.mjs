@@ -6,7 +6,9 @@ const dist = path.resolve(import.meta.dirname, '../dist');
 await generateSW({
   globDirectory: dist,
   globPatterns: ['**/*.{html,js,css,woff2,svg,ico,webmanifest}'],
-  globIgnores: ['_sitemap.html'],
+  globIgnores: ['_sitemap.html', 'notices.js'],
+  // a tap on a notice
+  importScripts: ['/notices.js'],
   swDest: path.join(dist, 'sw.js'),
   inlineWorkboxRuntime: true,
   sourcemap: false,

@@ -15,7 +15,7 @@ const KINDS = {
 } as const satisfies Record<string, { box: string; tone: TypeTone }>;
 
 const SIZES = {
-  line: { box: 'min-h-[36px] min-w-[48px] px-2', text: 'smallStrong' },
+  line: { box: 'min-h-[44px] min-w-[48px] px-2', text: 'smallStrong' },
   anywhere: { box: 'min-h-[48px] min-w-[48px] px-3', text: 'strong' },
   amount: { box: 'min-h-[56px] min-w-[56px] px-3', text: 'strong' },
   live: { box: 'min-h-[64px] min-w-[64px] px-2', text: 'key' },

@@ -10,7 +10,7 @@ import { Type } from './Type';
 export function Notice({ text, harm = true, children }: { text: string; harm?: boolean; children?: ReactNode }) {
   const Icon = harm ? TriangleAlert : Info;
   return (
-    <View className="flex-row items-start gap-3 py-1.5">
+    <View role="note" className="flex-row items-start gap-3 py-1.5">
       <View className="pt-0.5">
         <Icon size={22} color={harm ? colour.scorch : colour.ink} strokeWidth={2.2} />
       </View>

@@ -1,3 +1,4 @@
+import { coolInTime } from '../core/advice/coolInTime';
 import type { Batch } from '../core/book/batch';
 import type { BatchRow } from '../core/book/row';
 import { nextTime } from '../core/book/nextTime';
@@ -48,6 +49,7 @@ export const modelApi = {
   /** that it lives */
   hello: () => true,
   forecast: (plan: Plan) => forecast(plan),
+  coolInTime: (plan: Plan) => coolInTime(plan) ?? null,
   point: (plan: Plan) => point(plan),
   sharedBy,
   kitchensOf,

@@ -37,6 +37,12 @@ export const nearCook = (row: CookRow, nowMs: number): boolean =>
 /** h after its last tap in which a pot counts as being on the hob. */
 const ON_H = 12;
 
+/** When a pot was touched last, ms, where that is so long ago that nobody can be standing at it; else undefined. */
+export function leftAloneMs(cook: Cook, nowMs: number): number | undefined {
+  const lastMs = Math.max(...cook.events.map((e) => Date.parse(e.at)));
+  return cook.events.length && nowMs - lastMs > ON_H * HOUR_MS ? lastMs : undefined;
+}
+
 /** A pot that somebody stands at: noted since this kitchen was opened, not long ago, and not poured. */
 export const isOn = (row: CookRow, openedAt: string, nowMs: number): boolean =>
   row.batchId === undefined &&

@@ -28,6 +28,18 @@ const done = (plan: Plan, cold = false): Situation => {
 const live = (e: Evening): Situation =>
   situationOf(e.cook, e.steps, e.nowMs, onTheHob(e.cook, e.steps, e.nowMs, e.truth));
 
+describe('a dish that stands cold', () => {
+  it.each(FAULTS)('is never told about a ring first: %s', (fault) => {
+    const [first] = rescueOf(fault, done(plan, true)).steps;
+    expect(first ? english(first.what) : 'nothing').not.toMatch(
+      /^(pot )?off the (ring|heat)|ring off|^back on|setting/i,
+    );
+  });
+  it('is told about it first in the pot: the check can fail', () => {
+    expect(english(rescueOf('lumps', done(plan)).steps[0]!.what)).toMatch(/^Off the ring/);
+  });
+});
+
 describe('mendings at the hob', () => {
   const thin = scaled(plan, 'cornstarch', 0.7);
   const stiff = scaled(plan, 'cornstarch', 1.35);

@@ -1,6 +1,7 @@
 import type { Fault } from '../cook/events';
 import type { Situation } from './fix';
-import { troubleOf, type Rescue, type Told, type Way } from './way';
+import { say } from '../say';
+import { troubleOf, type Rescue, type RescueStep, type Told, type Way } from './way';
 import { tooThin } from './ways/tooThin';
 import { tooThinCold } from './ways/tooThinCold';
 import { tooStiff } from './ways/tooStiff';
@@ -41,9 +42,32 @@ const WAYS: Readonly<Record<Fault, Way>> = {
   'frozen too hard': frozenTooHard,
 };
 
+/** What a pot is told about its ring means nothing to a pudding that stands cold. */
+const IN_THE_DISH: Readonly<Record<string, RescueStep['what'] | undefined>> = {
+  'rescue.offTheRingWhiskHard': say('rescue.intoABowlWhiskHard'),
+  'rescue.offTheHeatIntoA': undefined,
+  'rescue.offTheRingDoNot': undefined,
+  'rescue.ringOffLetItFall': undefined,
+  'rescue.wipeTheRingOnlyWhen': undefined,
+  'rescue.goOnTwoSettingsLower': undefined,
+  'rescue.backOnAtTheSpoon': undefined,
+  'rescue.offTheHeatBlendUntil': say('rescue.intoABowlBlendUntil'),
+};
+function inTheDish(step: RescueStep): RescueStep[] {
+  const { what } = step;
+  if (typeof what === 'string' || !(what.code in IN_THE_DISH)) return [step];
+  const cold = IN_THE_DISH[what.code];
+  return cold ? [{ ...step, what: cold }] : [];
+}
+
 /**
  * The guided path out of a fault.
  * @param s the pot as the model has it, hot or cold
  * @param told what only the cook knows
  */
-export const rescueOf = (fault: Fault, s: Situation, told: Told = {}): Rescue => WAYS[fault](troubleOf(fault, s, told));
+export function rescueOf(fault: Fault, s: Situation, told: Told = {}): Rescue {
+  const way = WAYS[fault](troubleOf(fault, s, told));
+  if (s.hot) return way;
+  const { setting: _ring, ...cold } = way;
+  return { ...cold, steps: way.steps.flatMap(inTheDish) };
+}

@@ -12,10 +12,12 @@ import { Row } from '../../ui/Row';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
 import { errorSays } from '../shared/errorSays';
+import { useSilent } from '../shared/useSilent';
 import { useApp } from '../shared/App';
 import { Room } from '../shared/Room';
 import { useMounted, useNow } from '../shared/useNow';
 import { Lanes } from './Lanes';
+import { DayTurn, Happened } from './DayTurn';
 import { useDay } from './useDay';
 import { learn, t } from '../../words';
 import { dayRoom } from '../../words/en/dayRoom';
@@ -229,21 +231,24 @@ function Dishes({ v }: Laid) {
 function LaidDay({ d, day, now }: { d: ReturnType<typeof useDay>; day: Day; now: number }) {
   const { fmt } = useApp();
   const v = useLaidDay(d, day, now);
+  const silent = useSilent() && day.calls;
   const { setKitchen } = v;
   return (
     <>
       <Room
         name={t('room.Day')}
         title={fmt.weekdayName(parseISO(day.id).getTime())}
-        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}`}
+        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}${silent ? t('shared.silentUntilTouched') : ''}`}
         actions={<Key label={t('dayRoom.kitchen')} icon={Settings2} stacked onPress={() => setKitchen(true)} />}
         left={<Dishes v={v} />}
         right={<OrderOfTheWork v={v} />}
         foot={<DayFoot v={v} />}
       >
         <View className="px-2 wide:px-4">
+          <DayTurn id={day.id} />
           <Refusals v={v} />
           <DayLanes v={v} />
+          <Happened id={day.id} />
         </View>
       </Room>
       <DaySheets v={v} />
@@ -253,7 +258,7 @@ function LaidDay({ d, day, now }: { d: ReturnType<typeof useDay>; day: Day; now:
 
 /** Several dishes, one pair of hands: the hours back from the meal. */
 export function DayRoom() {
-  const { where, ready } = useApp();
+  const { where, ready, fmt } = useApp();
   const router = useRouter();
   const mounted = useMounted();
   const { date } = useLocalSearchParams<{ date?: string }>();
@@ -263,9 +268,15 @@ export function DayRoom() {
     return (
       <Room
         name={t('room.Day')}
-        title={t('dayRoom.day')}
+        title={mounted && d.day ? fmt.weekdayName(parseISO(d.day.id).getTime()) : t('dayRoom.day')}
         sub={mounted && ready && d.loaded ? t('dayRoom.nothingToServe') : t('dayRoom.layingItOut')}
       >
+        {d.day && mounted && ready && d.loaded ? (
+          <View className="px-3">
+            <DayTurn id={d.day.id} />
+            <Happened id={d.day.id} />
+          </View>
+        ) : null}
         {mounted && ready && d.loaded ? (
           <Empty word={t('dayRoom.aFreeDay')} text={t('dayRoom.planAPuddingAndSay')}>
             <Key kind="yolk" size="act" label={t('dayRoom.toThePlans')} onPress={() => router.push('/plan')} />

@@ -19,11 +19,9 @@ import { useMounted, useNow } from '../shared/useNow';
 import { useDay } from './useDay';
 import { learn, named, t } from '../../words';
 import { dayRoom } from '../../words/en/dayRoom';
-import { shopping } from '../../words/en/shopping';
 import type { Said } from '../../core/say';
 
 learn(dayRoom);
-learn(shopping);
 
 /** One list over the day's dishes, in whole packets; what is in the house is tapped away. */
 export function ShoppingRoom() {

@@ -1,8 +1,8 @@
 import { usePathname, useRouter } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Day } from '../../core/day/record';
-import { useSettings } from '../shared/stored';
+import { useWays } from '../shared/useWays';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
@@ -22,7 +22,7 @@ export function Watching({ day, now }: { day: Day; now: number }) {
   const { fmt } = useApp();
   const router = useRouter();
   const path = usePathname();
-  const { settings } = useSettings();
+  const ways = useWays();
   const d = useDay(day.id, undefined, now);
   const [away, setAway] = useState<readonly string[]>([]);
   const due =
@@ -30,12 +30,13 @@ export function Watching({ day, now }: { day: Day; now: number }) {
       ? d.answer.acts.find((a) => a.hands && a.state === 'to do' && a.startMs <= now && !away.includes(a.id))
       : undefined;
   const rung = useRef('');
-  const audible = settings?.sound ?? true;
+  const line = due && `${due.dish}: ${tell(due.verb)}.`;
+  const tellIt = useEffectEvent((says: string) => sound.call({ ...ways, speaks: false }, says, false, 'day'));
   useEffect(() => {
-    if (!due || rung.current === due.id) return;
+    if (!due || !line || rung.current === due.id) return;
     rung.current = due.id;
-    if (audible) sound.signal();
-  }, [due, audible, sound]);
+    tellIt(line);
+  }, [due, line]);
   if (!due) return null;
   const minutes = Math.round((due.latestMs - now) / MINUTE);
   return (

@@ -2,7 +2,7 @@ import type { Act, Lane } from '../../core/day/acts';
 import { say } from '../../core/say';
 import { testPlan } from '../../core/testing';
 import { drawn } from './Lanes';
-import { lettersOf, pickDay } from './useDay';
+import { dayIdOf, lettersOf, pickDay } from './useDay';
 
 const MINUTE = 60_000;
 const act = (id: string, lane: Lane, from: number, to: number, more: Partial<Act> = {}): Act => ({
@@ -77,6 +77,6 @@ describe('which day, which letters', () => {
     expect(pickDay(plans, undefined, 'late', now)).toBe('2026-12-20');
     expect(pickDay(plans, undefined, 'old', now)).toBe('2026-12-12');
     expect(pickDay(plans, 'nonsense', undefined, now)).toBe('2026-12-12');
-    expect(pickDay([], undefined, undefined, now)).toBeUndefined();
+    expect(pickDay([], undefined, undefined, now)).toBe(dayIdOf(now));
   });
 });

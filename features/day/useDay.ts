@@ -14,14 +14,14 @@ export const dayIdOf = (ms: number) => format(ms, 'yyyy-MM-dd');
 /** The kitchen opens at eight unless the cook says otherwise. */
 const OPENS_H = 8;
 
-/** The day that is asked for, else that of the plan at hand, else the next one that has a meal. */
+/** The day that is asked for, else that of the plan at hand, else the next one that has a meal, else today. */
 export function pickDay(plans: readonly Plan[], asked: string | undefined, planId: string | undefined, nowMs: number) {
   if (asked !== undefined && /^\d{4}-\d{2}-\d{2}$/.test(asked)) return asked;
   const at = (p: Plan) => Date.parse(p.serve.at);
   const plan = plans.find((p) => p.id === planId);
   const next = plans.filter((p) => at(p) > nowMs - 3_600_000).sort((a, b) => at(a) - at(b))[0];
   const found = plan && at(plan) > nowMs - 12 * 3_600_000 ? plan : (next ?? plan);
-  return found ? dayIdOf(at(found)) : undefined;
+  return dayIdOf(found ? at(found) : nowMs);
 }
 
 /** Letters of the dishes, one each: the first of the name that is still free. */

@@ -31,7 +31,9 @@ import { Evidence } from './Evidence';
 import { holdSet } from './holdSet';
 import { PlanRows } from './PlanRows';
 import { useAbout } from './useAbout';
-import { RULE_SAYS } from './words';
+import { COOL_WAYS, RULE_SAYS } from './words';
+import { useAsk } from '../shared/useAsk';
+import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
 
@@ -138,8 +140,41 @@ function NoPlan({ loaded, onOpen, children }: { loaded: boolean; onOpen: () => v
   );
 }
 
+/** Beside the key that starts it: it breaks its own cooling rule, and what would keep it. */
+function CoolsTooSlowly({
+  plan,
+  forecast,
+  working,
+  onChange,
+}: {
+  plan: Plan;
+  forecast: Forecast | undefined;
+  working: boolean;
+  onChange: (next: Plan) => void;
+}) {
+  const { fmt } = useApp();
+  const slow = forecast !== undefined && !working && !forecast.cool.safe && !forecast.cool.ordinary;
+  const { data: way } = useAsk('coolInTime', [plan], { enabled: slow });
+  if (!slow) return null;
+  return (
+    <View className="flex-row flex-wrap items-center justify-center gap-x-3 pb-2" role="note" testID="too-slow">
+      <Type kind="smallStrong" tone="scorch" className="shrink">
+        {t('planRoom.itCoolsTooSlowly', { rule: plan.rest.rule ?? 'two stages' })}
+      </Type>
+      {way ? (
+        <Key
+          size="line"
+          label={t(COOL_WAYS[way.kind], { saves: fmt.hours(way.savesH) })}
+          onPress={() => onChange(way.plan)}
+        />
+      ) : null}
+    </View>
+  );
+}
+
 /** Hold the set, meet the wanted word, cook. */
 function PlanFoot({
+  slow,
   plan,
   starch,
   held,
@@ -148,6 +183,7 @@ function PlanFoot({
   onMeet,
   onCook,
 }: {
+  slow: ReactNode;
   plan: Plan;
   starch: PlanItem | undefined;
   held: boolean;
@@ -159,44 +195,47 @@ function PlanFoot({
 }) {
   const { fmt } = useApp();
   return (
-    <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
-      {starch ? (
-        <Key
-          label={held ? t('planRoom.setIsHeld') : t('planRoom.holdTheSet')}
-          size="amount"
-          selected={held}
-          role="checkbox"
-          onPress={onHold}
-          className="max-w-[110px]"
-        />
-      ) : null}
-      {target !== undefined && starch ? (
-        <>
+    <View className="border-t-rim border-ink bg-field px-3 py-2">
+      {slow}
+      <View className="flex-row justify-center gap-2">
+        {starch ? (
+          <Key
+            label={held ? t('planRoom.setIsHeld') : t('planRoom.holdTheSet')}
+            size="amount"
+            selected={held}
+            role="checkbox"
+            onPress={onHold}
+            className="max-w-[110px]"
+          />
+        ) : null}
+        {target !== undefined && starch ? (
+          <>
+            <Key
+              kind="yolk"
+              size="amount"
+              className="max-w-[460px] flex-1"
+              label={t('planRoom.gStarch', {
+                starch: target > starch.grams ? '+' : '−',
+                starch2: fmt.amount(Math.abs(target - starch.grams)),
+              })}
+              sub={t('planRoom.setsTo', { word: t(`word.${plan.serve.word}`) })}
+              onPress={() => onMeet(target)}
+              testID="meet"
+            />
+            <Key size="amount" label={t('planRoom.cook')} icon={CookingPot} onPress={onCook} testID="cook" />
+          </>
+        ) : (
           <Key
             kind="yolk"
             size="amount"
             className="max-w-[460px] flex-1"
-            label={t('planRoom.gStarch', {
-              starch: target > starch.grams ? '+' : '−',
-              starch2: fmt.amount(Math.abs(target - starch.grams)),
-            })}
-            sub={t('planRoom.setsTo', { word: t(`word.${plan.serve.word}`) })}
-            onPress={() => onMeet(target)}
-            testID="meet"
+            label={t('planRoom.cookThisNow')}
+            icon={CookingPot}
+            onPress={onCook}
+            testID="cook"
           />
-          <Key size="amount" label={t('planRoom.cook')} icon={CookingPot} onPress={onCook} testID="cook" />
-        </>
-      ) : (
-        <Key
-          kind="yolk"
-          size="amount"
-          className="max-w-[460px] flex-1"
-          label={t('planRoom.cookThisNow')}
-          icon={CookingPot}
-          onPress={onCook}
-          testID="cook"
-        />
-      )}
+        )}
+      </View>
     </View>
   );
 }
@@ -315,6 +354,7 @@ export function PlanRoom() {
       right={<Evidence plan={saved} forecast={forecast} about={about} working={moving} />}
       foot={
         <PlanFoot
+          slow={<CoolsTooSlowly plan={saved} forecast={forecast} working={moving} onChange={change} />}
           plan={plan}
           starch={starch}
           held={held !== undefined}

@@ -7,6 +7,7 @@ import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
+import { askToNotify, mayNotify } from '../../devices/notices';
 import { canListen, canSpeak, WORDS } from '../../devices/signals';
 import type { Devices } from './useDevices';
 import { t } from '../../words';
@@ -34,8 +35,21 @@ export function CallsForm({ devices }: { devices: Devices }) {
           change({ speaks });
           if (speaks) sound.say(t('potRoom.speaks'));
         })}
+        {mayNotify() === 'none'
+          ? null
+          : toggle(
+              t('potRoom.overOtherApps'),
+              s.notifies === 'yes',
+              (on) =>
+                void (on ? askToNotify() : Promise.resolve(false)).then((yes) =>
+                  change({ notifies: yes ? 'yes' : 'no' }),
+                ),
+            )}
         {toggle(t('potRoom.listen'), s.listens, (listens) => change({ listens }))}
       </View>
+      <Type kind="small" tone="quiet">
+        {t('potRoom.whatABrowserCannot')}
+      </Type>
       {canSpeak() ? null : <Notice harm={false} text={t('potRoom.thisBrowserHasNoVoice')} />}
       {canListen() ? (
         <Type kind="small" tone="quiet">

@@ -1,4 +1,3 @@
-import { activateKeepAwakeAsync, deactivateKeepAwake } from 'expo-keep-awake';
 import Head from 'expo-router/head';
 import { useRouter } from 'expo-router';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
@@ -16,10 +15,13 @@ import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
 import { useReducedMotion } from '../../ui/useMotion';
 import { useApp } from '../shared/App';
+import { useSilent } from '../shared/useSilent';
 import { SEEN } from '../shared/eventWords';
 import { chanceWords } from '../../words/format';
 import { RescueKey } from '../shared/RescueKey';
+import { useAwake } from '../shared/useAwake';
 import { useNow, useWakeAt } from '../shared/useNow';
+import { useWays } from '../shared/useWays';
 import { Ahead } from './Ahead';
 import { GuidePanel } from './GuidePanel';
 import { Margins } from './Margins';
@@ -30,6 +32,7 @@ import { PotFace } from './PotFace';
 import { PotKeys } from './PotKeys';
 import { PotNotices } from './PotNotices';
 import { SidePots } from './SidePots';
+import { badge } from '../../devices/notices';
 import { type Ways } from '../../devices/signals';
 import { StepList } from './StepList';
 import { CountOut, TastePanel } from './TastePanel';
@@ -42,8 +45,6 @@ import { callOf, restSays, ringSays, SEEN_ADVICE, spokenLine, stepNext, stepWord
 import { WeighList } from './WeighList';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
-
-const WAKE = 'ovalis-pot';
 
 /** One signal when a step falls due, one shortly before; the fold decides the step, so a reload does not ring again. */
 function useCallsOf(v: PotView, ways: Ways) {
@@ -180,6 +181,7 @@ function Panels({ v, c, now }: { v: PotView; c: UsedCook; now: number }) {
 function TopLine({ v, c, now, probeC }: { v: PotView; c: UsedCook; now: number; probeC: number | undefined }) {
   const { fmt } = useApp();
   const { cook, state } = v;
+  const silent = useSilent();
   return (
     <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 border-b-rim border-ink px-3 py-1.5 wide:px-6 flat:min-h-[52px] flat:py-0">
       <Tag letter={cook.plan.name[0]!.toUpperCase()} />
@@ -192,7 +194,12 @@ function TopLine({ v, c, now, probeC }: { v: PotView; c: UsedCook; now: number; 
             stepIndex: state.stepIndex + 1,
             steps: c.steps.length,
             now: fmt.time(now),
-            doneMs: v.doneMs === undefined ? '' : t('potRoom.doneAbout', { doneMs: fmt.time(v.doneMs) }),
+            // in the place of another word: nothing moves when it goes
+            doneMs: silent
+              ? t('shared.silentUntilTouched')
+              : v.doneMs === undefined
+                ? ''
+                : t('potRoom.doneAbout', { doneMs: fmt.time(v.doneMs) }),
             probeC: probeC === undefined ? '' : t('potRoom.probe', { probeC: fmt.temp(probeC) }),
           })}
         </Type>
@@ -227,9 +234,22 @@ function WideHeading({ v }: { v: PotView }) {
   ) : null;
 }
 
+/** What a screen reader is told: the step, soon, due; and what calls. Both are there before anything is said in them. */
+function Told({ urgent, told }: { urgent: string; told: string }) {
+  return (
+    <>
+      <View role="status" aria-live="polite" className="sr-only" testID="told">
+        <Type>{told}</Type>
+      </View>
+      <View role="alert" aria-live="assertive" className="sr-only" testID="told-urgent">
+        <Type>{urgent}</Type>
+      </View>
+    </>
+  );
+}
+
 /** The pot that is on: the one thing now, how far it is from harm, and what else may be said of it. */
 export function LivePot({ c }: { c: UsedCook }) {
-  const { sound } = useKitchen();
   const { fmt, setWhere } = useApp();
   const router = useRouter();
   const { settings, change } = useSettings();
@@ -239,12 +259,7 @@ export function LivePot({ c }: { c: UsedCook }) {
   const reduced = useReducedMotion();
   const [more, setMore] = useState(false);
   const [advice, setAdvice] = useState<Observation | undefined>();
-  const ways: Ways = {
-    sound: settings?.sound ?? true,
-    vibrates: settings?.vibrates ?? true,
-    flashes: settings?.flashes ?? true,
-    speaks: settings?.speaks ?? false,
-  };
+  const ways = useWays();
   const big = settings?.bigType ?? false;
   const left = settings?.leftHanded ?? false;
   const devices = useDevices(settings?.devices ?? 'none', cook, c.steps, c.add);
@@ -254,32 +269,37 @@ export function LivePot({ c }: { c: UsedCook }) {
     setWhere({ cookId: cook.id, live: true });
     return () => setWhere({ live: false });
   }, [cook.id, setWhere]);
+  useAwake();
+  const leftMin = state.paused || v.never || step.ends === 'done' ? 0 : Math.max(0, Math.ceil(v.leftS / 60));
   useEffect(() => {
-    void activateKeepAwakeAsync(WAKE).catch(() => undefined);
-    return () => void Promise.resolve(deactivateKeepAwake(WAKE)).catch(() => undefined);
-  }, []);
+    badge(leftMin);
+    return () => badge(0);
+  }, [leftMin]);
 
   const { quiet, hush } = useAlarm(alarm, ways);
   const calling = alarm !== undefined && !quiet;
   const sayAgain = useSpoken(alarm ? undefined : spokenLine(words), ways.speaks && !state.paused);
   useCallsOf(v, ways);
   const { forgotten, nextSays } = v;
+  const told = state.paused
+    ? t('potRoom.pausedHobCountedAsOff')
+    : `${words.title}. ${v.due && step.ends === 'time' ? words.done : v.soon ? t('potRoom.soonNext', { nextSays }) : ''}`;
 
   const finish = () => {
-    sound.wake();
     setAdvice(undefined);
     c.add(...(step.cue ? [{ kind: 'observed' as const, what: step.cue }] : []), { kind: 'stepDone', step: step.id });
   };
   const see = (what: Observation) => {
-    sound.wake();
     setAdvice(SEEN_ADVICE[what] ? what : undefined);
     c.add({ kind: 'observed', what });
   };
   const pause = () => c.add({ kind: state.paused ? 'resumed' : 'paused' });
+  // what calls is answered first: no key that is hit by the way ends a step meanwhile
+  const handsDone = () => (calling ? hush() : finish());
   useHandsFree({
-    done: finish,
+    done: handsDone,
     words: {
-      done: finish,
+      done: handsDone,
       undo: () => c.undo(),
       pause: () => !state.paused && pause(),
       'go on': () => state.paused && pause(),
@@ -301,12 +321,13 @@ export function LivePot({ c }: { c: UsedCook }) {
       <Head>
         <title>
           {t('potRoom.ovalis', {
-            call: alarm ? `${callOf(alarm).call} · ` : '',
+            call: alarm ? `${callOf(alarm).call} · ` : leftMin ? t('potRoom.minLeft', { count: leftMin }) : '',
             title: words.title,
             cookName: cook.plan.name,
           })}
         </title>
       </Head>
+      <Told urgent={alarm ? `${callOf(alarm).call}. ${callOf(alarm).act}.` : ''} told={told} />
       {calling && !alarm.asks && ways.flashes ? <Flash steady={reduced} now={now} /> : null}
       <TopLine v={v} c={c} now={now} probeC={devices.probeC} />
       <View className={others.length ? 'wide:flex-row' : ''}>

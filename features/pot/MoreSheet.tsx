@@ -126,6 +126,13 @@ export function MoreSheet({
         />
       ))}
       <Key
+        label={t('potRoom.settings')}
+        onPress={() => {
+          setWhere({ live: false });
+          router.push('/settings');
+        }}
+      />
+      <Key
         label={t('potRoom.leaveThePotItKeeps')}
         size="amount"
         onPress={() => {

@@ -57,7 +57,6 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
           level={2}
           className="text-center"
           testID="instruction"
-          aria-live={alarm ? 'assertive' : 'off'}
         >
           {v.headline}
         </Type>

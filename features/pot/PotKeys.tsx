@@ -13,7 +13,6 @@ import { SEEN } from '../shared/eventWords';
 import type { PotView, UsedCook } from './usePotView';
 import { HARM } from './words';
 import { t } from '../../words';
-import { useKitchen } from '../shared/kitchen';
 
 /** The keys under the pot: the act of an alarm, the one that ends the step, what may be seen, and the way back. */
 export function PotKeys({
@@ -40,7 +39,6 @@ export function PotKeys({
   onPause: () => void;
   onMore: () => void;
 }) {
-  const { sound } = useKitchen();
   const fmt = useFormat();
   const { state, step, alarm, setting, resting } = v;
   const side = left ? 'flex-row-reverse' : 'flex-row';
@@ -54,7 +52,6 @@ export function PotKeys({
               size="act"
               label={t('potRoom.done', { split: t(HARM[alarm.harm].act).split(',')[0] })}
               onPress={() => {
-                sound.wake();
                 c.add({ kind: 'hobSet', setting: alarm.harm === 'catch' ? Math.max(0, setting - 2) : 0 });
                 onHush();
               }}

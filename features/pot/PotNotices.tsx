@@ -2,7 +2,10 @@ import { useRouter } from 'expo-router';
 import type { Observation } from '../../core/cook/events';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
+import { View } from 'react-native';
+import { askToNotify, mayNotify } from '../../devices/notices';
 import { useFormat } from '../shared/App';
+import { useSettings } from '../shared/stored';
 import type { NewEvent } from '../shared/useCook';
 import type { Away } from './useAway';
 import type { Devices } from './useDevices';
@@ -52,6 +55,7 @@ export function PotNotices({
           <Key label={t('potRoom.allRight')} onPress={onBack} />
         </Notice>
       ) : null}
+      <MayCall />
       {silent.length ? (
         <Notice harm={false} text={t('potRoom.theIsNotHeardThe', { the: silent.join(' and the ') })} />
       ) : null}
@@ -79,5 +83,22 @@ export function PotNotices({
         </Notice>
       ) : null}
     </>
+  );
+}
+
+/** Asked while something is on the hob, for then it is clear what for. */
+function MayCall() {
+  const { settings, change } = useSettings();
+  if (settings?.notifies !== 'ask' || mayNotify() !== 'not asked') return null;
+  return (
+    <Notice harm={false} text={t('potRoom.mayItCall')}>
+      <View className="flex-row flex-wrap gap-2">
+        <Key
+          label={t('potRoom.yesCallMe')}
+          onPress={() => void askToNotify().then((yes) => change({ notifies: yes ? 'yes' : 'no' }))}
+        />
+        <Key label={t('potRoom.noSoundIsEnough')} kind="quiet" onPress={() => change({ notifies: 'no' })} />
+      </View>
+    </Notice>
   );
 }

@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
+import { leftAloneMs } from '../../core/cook/row';
 import { useCollection, useSave } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
@@ -11,7 +12,8 @@ import { useApp } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useCook } from '../shared/useCook';
-import { useMounted } from '../shared/useNow';
+import { useMounted, useNow } from '../shared/useNow';
+import { LeftAlone } from './LeftAlone';
 import { LivePot } from './LivePot';
 import { learn, t } from '../../words';
 import { potRoom } from '../../words/en/potRoom';
@@ -23,7 +25,11 @@ export function PotRoom() {
   const { where, ready } = useApp();
   const mounted = useMounted();
   const c = useCook(mounted ? cookId : undefined, mounted ? where.cookId : undefined);
-  if (mounted && c.cook && c.state?.stage === 'cooking' && c.steps.length) return <LivePot key={c.cook.id} c={c} />;
+  const now = useNow(60_000);
+  if (mounted && c.cook && c.state?.stage === 'cooking' && c.steps.length) {
+    const lastMs = leftAloneMs(c.cook, now);
+    return lastMs === undefined ? <LivePot key={c.cook.id} c={c} /> : <LeftAlone c={c} lastMs={lastMs} />;
+  }
   return (
     <NoPot
       ready={mounted && ready && c.loaded}

@@ -8,7 +8,9 @@ const sound = {
   call: jest.fn<void, Parameters<AroundRooms['sound']['call']>>(),
   say: jest.fn(),
   signal: jest.fn(),
-  wake: jest.fn(),
+  wakeAtTouch: () => () => undefined,
+  asleep: () => false,
+  on: () => () => undefined,
 };
 const wrapper = within({ sound });
 
@@ -20,7 +22,7 @@ const alarm = (harm: Margin['harm'], asks = false): Margin => ({
   state: 'alarm',
   asks,
 });
-const ways = { sound: true, vibrates: true, flashes: true, speaks: true };
+const ways = { sound: true, vibrates: true, flashes: true, speaks: true, notifies: 'no' as const };
 const told = () => sound.call.mock.calls;
 const after = (ms: number) => act(() => jest.advanceTimersByTime(ms));
 

@@ -37,11 +37,11 @@ export function useAlarm(alarm: Margin | undefined, ways: Ways, name?: string) {
     if (!line || quiet) return undefined;
     let n = 0;
     const tell = () =>
-      sound.call({ ...ref.current, speaks: ref.current.speaks && n++ % SPOKEN_EVERY === 0 }, line, !asks);
+      sound.call({ ...ref.current, speaks: ref.current.speaks && n++ % SPOKEN_EVERY === 0 }, line, !asks, name);
     tell();
     const timer = setInterval(tell, asks ? ASK_AGAIN_MS : AGAIN_MS);
     return () => clearInterval(timer);
-  }, [line, asks, quiet, sound]);
+  }, [line, asks, quiet, sound, name]);
   return {
     quiet,
     hush: () => harm && setHushed({ harm, untilMs: clock() + HUSH_MS }),

@@ -11,6 +11,7 @@ import {
   type ReactNode,
 } from 'react';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
+import { useKitchen } from './kitchen';
 import { useKitchenOpen, useSettings } from './stored';
 import { formatter, type Formatter } from '../../words/format';
 import type { Said } from '../../core/say';
@@ -47,12 +48,14 @@ function applyTheme(theme: Settings['theme']) {
 }
 
 function Inner({ children }: { children: ReactNode }) {
+  const { sound } = useKitchen();
   const opened = useKitchenOpen();
   const { settings } = useSettings();
   const [where, setWhereState] = useState<Where>({ live: false });
   useEffect(() => {
     if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
   }, []);
+  useEffect(() => sound.wakeAtTouch(), [sound]);
   const theme = settings?.theme;
   useEffect(() => {
     if (!theme) return undefined;

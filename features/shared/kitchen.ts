@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react';
 import { servedKitchen } from '../../devices/kitchen';
 import { call, say } from '../../devices/signals';
-import { signal, wakeSound } from '../../devices/sound';
+import { onSound, signal, soundAsleep, wakeAtTouch } from '../../devices/sound';
 import { browserKitchen } from '../../storage/browser';
 import type { Kitchen } from '../../storage/kitchen';
 import { whichKitchen, type KitchenName } from '../../storage/which';
@@ -17,7 +17,7 @@ export const BROWSER = {
   store: (): Kitchen => browserKitchen(),
   /** ms since 1970 */
   clock: (): number => Date.now(),
-  sound: { call, say, signal, wake: wakeSound },
+  sound: { call, say, signal, wakeAtTouch, asleep: soundAsleep, on: onSound },
   servedKitchen,
 };
 export type AroundRooms = typeof BROWSER;

@@ -34,13 +34,14 @@ export function useCook(asked: string | undefined, last: string | undefined) {
     [cook, forecast],
   );
   const state: CookState | undefined = useMemo(() => (cook ? foldCook(cook, steps) : undefined), [cook, steps]);
-  const add = (...events: NewEvent[]) => {
+  const addAt = (at: string, ...events: NewEvent[]) => {
     if (!cook) return;
     append(
       cook.id,
-      events.map((e) => ({ ...e, id: newId('e'), at: nowIso() }) as CookEvent),
+      events.map((e) => ({ ...e, id: newId('e'), at }) as CookEvent),
     );
   };
+  const add = (...events: NewEvent[]) => addAt(nowIso(), ...events);
   const lastUndoable = cook
     ? countingEvents(cook)
         // what a device reads by itself is not what a cook means by "undo"
@@ -55,6 +56,8 @@ export function useCook(asked: string | undefined, last: string | undefined) {
     state,
     forecast,
     add,
+    /** of another moment than now: what is told afterwards */
+    addAt,
     lastUndoable,
     undo: () => lastUndoable && add({ kind: 'undone', target: lastUndoable.id }),
   };

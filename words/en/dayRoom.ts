@@ -129,4 +129,11 @@ export const dayRoom = {
   'dayRoom.takenIn': 'taken in',
   'dayRoom.leftOut2': 'left out',
   'dayRoom.howToMove': 'Hold a block and drag it to another hour; it is asked for at the nearest minute that works.',
+  'dayRoom.whichDay': 'Which day',
+  'dayRoom.theDayBefore': 'The day before',
+  'dayRoom.theDayAfter': 'The day after',
+  'dayRoom.date': 'Date',
+  'dayRoom.whatWasCooked': 'What was cooked',
+  'dayRoom.startedAt': 'on since {{at}}, not written down',
+  'dayRoom.writtenDown': 'written down at {{at}}',
 };

@@ -11,6 +11,7 @@ import { recipe } from './recipe';
 import { rescue } from './rescue';
 import { schools } from './schools';
 import { shared } from './shared';
+import { shopping } from './shopping';
 import { sides } from './sides';
 import { solve } from './solve';
 import { start } from './start';
@@ -34,6 +35,7 @@ export const first = {
   ...rescue,
   ...schools,
   ...shared,
+  ...shopping,
   ...sides,
   ...solve,
   ...start,

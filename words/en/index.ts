@@ -7,7 +7,6 @@ import { prepRoom } from './prepRoom';
 import { rescueRoom } from './rescueRoom';
 import { setRoom } from './setRoom';
 import { settingsRoom } from './settingsRoom';
-import { shopping } from './shopping';
 import { steps } from './steps';
 
 /** What one room alone says. */
@@ -20,7 +19,6 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   rescueRoom,
   setRoom,
   settingsRoom,
-  shopping,
   steps,
 };
 
@@ -35,6 +33,5 @@ export const en = {
   ...rescueRoom,
   ...setRoom,
   ...settingsRoom,
-  ...shopping,
   ...steps,
 } as const;

@@ -696,4 +696,8 @@ export const planRoom = {
   'planRoom.cold': 'cold',
   'planRoom.notUnderstood': 'Not known here: {{words}}.',
   'planRoom.figure.keeps': 'Keeps',
+  'planRoom.itCoolsTooSlowly': 'It cools too slowly for its rule, “{{rule}}”.',
+  'planRoom.straightToTheColdSaves': 'Straight into the cold: {{saves}} sooner',
+  'planRoom.anIceBathSaves': 'Ice bath first: {{saves}} sooner',
+  'planRoom.smallerDishesSave': 'Smaller dishes: {{saves}} sooner',
 };

@@ -38,6 +38,8 @@ export const rescue = {
   'rescue.headsForBroken': '{{heads}} A gel that is broken up stays softer.',
   'rescue.starchThatMetHeatDry':
     'Starch that met heat dry has sealed itself in. About {{starchG, grams}} of it is in the lumps and missing from the set.',
+  'rescue.intoABowlWhiskHard': 'Into a bowl. Whisk hard, into the corners, or blend it.',
+  'rescue.intoABowlBlendUntil': 'Into a bowl. Blend until it is smooth.',
   'rescue.offTheRingWhiskHard': 'Off the ring. Whisk hard, into the corners, or blend it.',
   'rescue.throughASievePressingWith': 'Through a sieve, pressing with a spoon, while it is hot.',
   'rescue.thenSmoothAndAsFirm': 'then smooth and as firm as wanted',

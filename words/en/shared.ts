@@ -116,4 +116,5 @@ export const shared = {
   'shared.whichKitchen': 'Which kitchen',
   'shared.theChoirsSupperMadeUp': 'The choir’s supper, made up',
   'shared.myKitchen': 'My own kitchen',
+  'shared.silentUntilTouched': ', silent until touched',
 };
