@@ -169,7 +169,7 @@ test.describe('an evening', () => {
     await pass(first, 6);
     const mend = first.getByTestId('mend').locator('visible=true');
     for (let i = 0; i < 20 && !(await mend.count()); i++) await pass(first, 2);
-    await expect(mend).toContainText(/Heading for (coats|pours), you want mounds/);
+    await expect(mend).toContainText(/It will be too thin: (coats|pours), and you want mounds/);
     mended = await mend.innerText();
     expect(mended).toMatch(/\d+(\.\d)? g more cornstarch/);
     await mend.getByRole('button', { name: /^It is in/ }).click();

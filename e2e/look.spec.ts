@@ -46,7 +46,7 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
     'solve',
     async (page) => {
       await openPlan(page);
-      await key(page, 'Solve').click();
+      await key(page, 'Work out the amounts').click();
       await expect(page.getByTestId('solved')).toBeVisible();
     },
   ],
@@ -114,7 +114,7 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
     async (page) => {
       await openPlan(page);
       await page.goto('/pot?cook=c-vanilla');
-      await expect(page.getByText('heart')).toBeVisible();
+      await expect(page.getByText('middle', { exact: true })).toBeVisible();
     },
   ],
   [

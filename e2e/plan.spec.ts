@@ -22,7 +22,7 @@ test('the one key brings it to the wanted word, and then it is the time to cook'
 test('a held set keeps its word when the milk is changed for a thinner one', async ({ watched: page }) => {
   await openPlan(page);
   const before = Number(await amount(page, 'cornstarch').inputValue());
-  await page.getByRole('checkbox', { name: 'Hold the set' }).click();
+  await page.getByRole('checkbox', { name: 'Keep the firmness' }).click();
   await page.getByRole('button', { name: 'change whole milk' }).click();
   await page.getByRole('button', { name: /^almond drink, fat/ }).click();
   await expect(page.getByTestId('amount-almond_drink')).toBeVisible();
@@ -153,7 +153,7 @@ test('a custard is planned, cooked in many kitchens, and its yolk is tempered in
   await expect(page.getByRole('heading', { name: 'Whole milk custard' })).toBeVisible();
   await expect(page.getByTestId('word-serving')).toHaveText(/pours|coats/);
   await expect(page.getByText(/usual guidance/).first()).toBeVisible();
-  await page.getByRole('button', { name: /Cook it in \d+ kitchens/ }).click();
+  await page.getByRole('button', { name: /Try it \d+ times/ }).click();
   await expect(page.getByTestId('chances').getByText(/Matters most/)).toBeVisible();
   await expect(page.getByTestId('chances').getByText(/curdles \d+ %/)).toBeVisible();
   await page.getByTestId('cook').click();

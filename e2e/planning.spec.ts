@@ -41,7 +41,7 @@ test('solve: a word is chosen, amounts come; an impossible one says what would m
 }) => {
   await openPlan(page);
   const before = await grams(page, 'cornstarch');
-  await key(page, 'Solve').click();
+  await key(page, 'Work out the amounts').click();
   await page.getByRole('radio', { name: 'wobbles' }).click();
   await expect(page.getByTestId('solved')).toBeVisible();
   await key(page, 'Take these amounts').click();
@@ -49,7 +49,7 @@ test('solve: a word is chosen, amounts come; an impossible one says what would m
   await expect(page.getByTestId('word-serving')).toHaveText('wobbles');
   // more sugar than starch can set
   await amount(page, 'sugar').fill('900');
-  await key(page, 'Solve').click();
+  await key(page, 'Work out the amounts').click();
   await page.getByRole('radio', { name: 'firm' }).click();
   await expect(page.getByTestId('unsolved')).toBeVisible();
   await key(page, /of the sugar out/).click();
@@ -123,7 +123,7 @@ test('held: another thickener gives when one is raised, and the sugar follows th
   await key(page, /^ground rice/).click();
   await expect(page.getByTestId('amount-rice_ground')).toBeVisible();
   await page.waitForTimeout(600);
-  await page.getByRole('checkbox', { name: 'Hold the set' }).click();
+  await page.getByRole('checkbox', { name: 'Keep the firmness' }).click();
   const starch = await grams(page, 'cornstarch');
   await amount(page, 'rice_ground').fill('25');
   await expect.poll(() => grams(page, 'cornstarch')).toBeLessThan(starch - 2);
@@ -319,7 +319,7 @@ test('duplicated, compared, looked back at, put away and brought back', async ({
   await closeSheet(page);
   await expect.poll(() => grams(page, 'cornstarch')).toBe(was);
   await key(page, 'Plans').click();
-  await key(page, 'Put away').click();
+  await key(page, 'Archive').click();
   await expect(key(page, /^Vanilla milk cups 2/)).toHaveCount(0);
   await key(page, '1 put away').click();
   await key(page, 'Bring Vanilla milk cups 2 back').click();

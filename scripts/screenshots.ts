@@ -19,7 +19,7 @@ const plan = async (page: Page) => {
 const pot = async (page: Page) => {
   await plan(page);
   await page.goto('/pot?cook=c-vanilla');
-  await page.locator('text=heart').waitFor();
+  await page.locator('text=bottom layer').waitFor();
   await page.clock.fastForward('02:25');
   await page.waitForTimeout(4000);
 };
@@ -80,7 +80,7 @@ const custard = async (page: Page) => {
 };
 const chances = async (page: Page) => {
   await custard(page);
-  await page.getByRole('button', { name: /Cook it in/ }).click();
+  await page.getByRole('button', { name: /Try it/ }).click();
   await page.getByText(/Matters most/).waitFor({ timeout: 60_000 });
   await page.getByTestId('chances').scrollIntoViewIfNeeded();
   await page.waitForTimeout(300);

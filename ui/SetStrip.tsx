@@ -2,6 +2,7 @@ import { clsx } from 'clsx';
 import { useRef } from 'react';
 import { View, type ViewProps } from 'react-native';
 import Svg, { Ellipse, G, Line, Path } from 'react-native-svg';
+import { wordAt } from '../core/texture/words';
 import { colour } from './colours';
 import { Type } from './Type';
 import { t } from '../words';
@@ -68,6 +69,8 @@ export function SetStrip(p: SetStripProps) {
     : {};
   const at = p.place ?? p.found ?? p.promised;
   const active = at === undefined ? -1 : Math.min(4, Math.floor(at));
+  // the words between the five stand in the place of the one that they follow
+  const word = at === undefined ? undefined : wordAt(at);
   const widen = p.working ? 0.15 : 0;
   const slider = p.onDrag
     ? ({
@@ -76,7 +79,7 @@ export function SetStrip(p: SetStripProps) {
         'aria-valuemin': 0,
         'aria-valuemax': 5,
         'aria-valuenow': Math.round((p.place ?? 0) * 10) / 10,
-        'aria-valuetext': STRIP_WORDS[Math.max(0, active)],
+        'aria-valuetext': word && t(`word.${word}`),
         onKeyDown: (e: { key: string; preventDefault(): void }) => {
           const step = { ArrowRight: 0.1, ArrowUp: 0.1, ArrowLeft: -0.1, ArrowDown: -0.1 }[e.key];
           if (step === undefined) return;
@@ -171,7 +174,7 @@ export function SetStrip(p: SetStripProps) {
                 tone={i === active ? 'ink' : 'quiet'}
                 className={clsx('text-center')}
               >
-                {t(`word.${w}`)}
+                {t(`word.${i === active && word ? word : w}`)}
               </Type>
             </View>
           ))}

@@ -69,5 +69,6 @@ export function rescueOf(fault: Fault, s: Situation, told: Told = {}): Rescue {
   const way = WAYS[fault](troubleOf(fault, s, told));
   if (s.hot) return way;
   const { setting: _ring, ...cold } = way;
-  return { ...cold, steps: way.steps.flatMap(inTheDish) };
+  const steps = way.steps.flatMap(inTheDish);
+  return { ...cold, steps: steps.length ? steps : [{ what: say('rescue.leaveItWhatCouldBe') }] };
 }

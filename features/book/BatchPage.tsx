@@ -29,7 +29,7 @@ import { useMounted } from '../shared/useNow';
 import { Legend } from './Legend';
 import { rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
-import { adviceSays, missSays } from './words';
+import { adviceSays, missSays, firmnessSays } from './words';
 import { learn, t } from '../../words';
 import { bookRoom } from '../../words/en/bookRoom';
 
@@ -118,7 +118,7 @@ export function BatchPage() {
               {t('bookRoom.fromOfThisMilkSets', {
                 batches: next.data.batches,
                 batches2: next.data.batches === 1 ? t('bookRoom.batch2') : t('bookRoom.batches'),
-                factor: next.data.factor.toFixed(2),
+                yours: firmnessSays(next.data.factor),
                 sdLn: Math.round(next.data.sdLn * 100),
               })}
             </Type>

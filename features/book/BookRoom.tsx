@@ -28,7 +28,7 @@ import { MANY_UNSAVED, sinceExport, useLastExported, useSaveKitchen } from '../s
 import { Legend } from './Legend';
 import { lastRemoved, rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
-import { adviceSays, keptPromise, missSays } from './words';
+import { adviceSays, keptPromise, missSays, firmnessSays } from './words';
 import { learn, t } from '../../words';
 import { bookRoom } from '../../words/en/bookRoom';
 import { useKitchen } from '../shared/kitchen';
@@ -121,9 +121,8 @@ export function BookRoom() {
               {t('bookRoom.myKitchen')}
             </Type>
             <Row
-              title={t('bookRoom.setsAgainstTheModel')}
+              title={firmnessSays(learnt.factor)}
               sub={t('bookRoom.fromWrittenWords', { batches: learnt.batches, sdLn: Math.round(learnt.sdLn * 100) })}
-              value={`× ${learnt.factor.toFixed(2)}`}
             />
             <Row
               title={t('bookRoom.asPromised')}

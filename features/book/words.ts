@@ -48,3 +48,23 @@ export function missSays(b: BatchRow): string {
         : t('bookRoom.steps', { size: Math.round(size * 2) / 2 });
   return t('bookRoom.thanPromised', { much, softer: miss > 0 ? t('bookRoom.firmer') : t('bookRoom.softer') });
 }
+
+const SHARES = [
+  ['tenth', 0.1],
+  ['fifth', 0.2],
+  ['quarter', 0.25],
+  ['third', 1 / 3],
+  ['half', 0.5],
+  ['two thirds', 2 / 3],
+  ['as much again', 1],
+] as const;
+/** Nearer to none than this, and it is none. */
+const NONE = 0.05;
+
+/** How this kitchen's set stands to what was reckoned, in a cook's words. @param factor of the yield stress */
+export function firmnessSays(factor: number): string {
+  const off = Math.abs(factor - 1);
+  if (off < NONE) return t('bookRoom.yoursSetsAsReckoned');
+  const [share] = SHARES.reduce((best, s) => (Math.abs(s[1] - off) < Math.abs(best[1] - off) ? s : best));
+  return t(factor < 1 ? 'bookRoom.yoursSetsSofter' : 'bookRoom.yoursSetsFirmer', { share: t(`share.${share}`) });
+}

@@ -44,7 +44,7 @@ function NextKey({ v }: Laid) {
     <Key
       kind="yolk"
       size="act"
-      label={`${looks.get(next.planId)?.letter ?? ''} ${tell(next.verb)}`}
+      label={`${next.dish}: ${tell(next.verb)}`}
       spoken={`${next.dish}: ${tell(next.verb)}`}
       sub={
         next.startMs > now + MINUTE

@@ -31,7 +31,7 @@ import { Evidence } from './Evidence';
 import { holdSet } from './holdSet';
 import { PlanRows } from './PlanRows';
 import { useAbout } from './useAbout';
-import { COOL_WAYS, RULE_SAYS } from './words';
+import { RULE_SAYS } from './words';
 import { useAsk } from '../shared/useAsk';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
@@ -164,7 +164,7 @@ function CoolsTooSlowly({
       {way ? (
         <Key
           size="line"
-          label={t(COOL_WAYS[way.kind], { saves: fmt.hours(way.savesH) })}
+          label={t(`coolWay.${way.kind}`, { saves: fmt.hours(way.savesH) })}
           onPress={() => onChange(way.plan)}
         />
       ) : null}
@@ -214,11 +214,10 @@ function PlanFoot({
               kind="yolk"
               size="amount"
               className="max-w-[460px] flex-1"
-              label={t('planRoom.gStarch', {
-                starch: target > starch.grams ? '+' : '−',
-                starch2: fmt.amount(Math.abs(target - starch.grams)),
+              label={t(target > starch.grams ? 'planRoom.addStarch' : 'planRoom.takeStarchOut', {
+                grams: fmt.grams(Math.abs(target - starch.grams)),
               })}
-              sub={t('planRoom.setsTo', { word: t(`word.${plan.serve.word}`) })}
+              sub={t('planRoom.setsTo', { word: t(`does.${plan.serve.word}`) })}
               onPress={() => onMeet(target)}
               testID="meet"
             />

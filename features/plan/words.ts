@@ -279,10 +279,3 @@ export function whySays(f: Pick<Forecast, 'pushes'>, milk: string): string {
     ? t('planRoom.theThickenerAloneDecidesNothing')
     : pushSays(most.of, most.steps, milk);
 }
-
-/** What keeps a pudding within its cooling rule. */
-export const COOL_WAYS = {
-  'straight to the cold': say('planRoom.straightToTheColdSaves'),
-  'ice bath': say('planRoom.anIceBathSaves'),
-  'smaller dishes': say('planRoom.smallerDishesSave'),
-} as const;

@@ -1,3 +1,4 @@
+import { aimPlace } from '../../core/texture/words';
 import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 import type { Cook } from '../../core/cook/events';
@@ -76,7 +77,7 @@ export function MendPanel({
   return (
     <View className="gap-2 rounded-plate border-edge border-ink bg-plate p-3" testID="mend">
       <Type kind="strong">
-        {t('potRoom.headingForYouWant', {
+        {t(data.before.place < aimPlace(cook.plan.serve.word) ? 'potRoom.itWillBeTooThin' : 'potRoom.itWillBeTooFirm', {
           word: t(`word.${data.before.word}`),
           word2: t(`word.${cook.plan.serve.word}`),
         })}

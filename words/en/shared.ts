@@ -37,7 +37,7 @@ export const shared = {
   'open.unknown':
     'The browser did not say why. Open the page again; if site data was cleared meanwhile, that mends it.',
   'shared.exportEverything': 'Export everything',
-  'shared.putAway': 'Put away',
+  'shared.putAway': 'Close',
   'shared.cook': '?cook={{cookId}}',
   'shared.batch': '?batch={{batchId}}',
   'shared.rescue': 'Rescue',
