@@ -10,6 +10,9 @@ const THEME = `(function(){try{var t=localStorage.getItem('ovalis-theme')||'syst
  */
 const ADDRESS = `(function(){var p=location.pathname,q=p.replace(/\\/index\\.html$/,'/').replace(/\\.html$/,'').replace(/(.)\\/+$/,'$1');if(q!==p&&p!=='/+not-found.html')location.replace(q+location.search+location.hash)})()`;
 
+/** Says which kitchen this page shows before it is drawn: the choir's is marked, and nothing moves when the rooms come. */
+const KITCHEN = `(function(){try{var s=localStorage,k=s.getItem('ovalis-kitchen')||(s.getItem('ovalis-kept')?'own':location.pathname==='/'?'':'choir');if(k==='choir')document.documentElement.classList.add('choir')}catch(e){}})()`;
+
 /** Whoever has a kitchen here goes on in the room that was open: the first page is never seen on the way. */
 const PLACE = `(function(){try{if(location.pathname!=='/'||/welcome/.test(location.search))return;var s=localStorage,k=s.getItem('ovalis-kitchen')||(s.getItem('ovalis-kept')&&'own');if(k)location.replace(s.getItem('ovalis-place'+(k==='own'?'':'-'+k))||'/plan')}catch(e){}})()`;
 
@@ -24,11 +27,15 @@ export default function Root({ children }: PropsWithChildren) {
         <meta name="theme-color" content="#180E1B" media="(prefers-color-scheme: dark)" />
         <meta name="description" content="Measures, times and judges puddings thickened with starch." />
         <link rel="icon" href="/icon.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/manifest.webmanifest" />
+        <link rel="apple-touch-icon" href="/icons/any-192.png" />
         <link rel="preload" href="/fonts/sansita-700.woff2" as="font" type="font/woff2" crossOrigin="anonymous" />
-        <link rel="stylesheet" href="/fonts/fonts.css" />
+        <link rel="preload" href="/fonts/signika-400.woff2" as="font" type="font/woff2" crossOrigin="anonymous" />
+        <link rel="preload" href="/fonts/signika-600.woff2" as="font" type="font/woff2" crossOrigin="anonymous" />
         <ScrollViewStyleReset />
         <script dangerouslySetInnerHTML={{ __html: ADDRESS }} />
         <script dangerouslySetInnerHTML={{ __html: PLACE }} />
+        <script dangerouslySetInnerHTML={{ __html: KITCHEN }} />
         <script dangerouslySetInnerHTML={{ __html: THEME }} />
       </head>
       <body>{children}</body>

@@ -6,6 +6,7 @@ import { DayWatch } from '../features/day/DayWatch';
 import { App } from '../features/shared/App';
 import { Problems } from '../features/shared/Problems';
 import { AroundRoom } from '../features/shared/RoomBroke';
+import { Updates } from '../features/shared/Updates';
 import { WhichKitchen } from '../features/shared/WhichKitchen';
 import { WorkLine } from '../features/shared/WorkLine';
 
@@ -16,6 +17,7 @@ export default function Layout() {
         <WorkLine />
         <View className="min-h-0 flex-1">
           <WhichKitchen />
+          <Updates />
           <Problems />
           <ErrorBoundary fallback={null}>
             <DayWatch />

@@ -107,6 +107,7 @@ export function ensureBuilt() {
         '--log-level=warning',
       ],
     ],
+    [process.execPath, ['scripts/inline.mjs']],
     [process.execPath, ['scripts/offline.mjs']],
   ];
   for (const [command, args] of steps) {

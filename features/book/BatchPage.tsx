@@ -6,7 +6,6 @@ import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch'
 import { rowOfBatch } from '../../core/book/row';
 import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
-import { writeBatchFile } from '../../core/formats/batchFile';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
 import { mergeText } from '../../core/plan/mergeText';
 import { lookUp, pantryOf } from '../../core/plan/stages';
@@ -21,7 +20,6 @@ import { useApp } from '../shared/App';
 import { eventSays } from '../shared/eventWords';
 import { newId } from '../shared/ids';
 import { SaveChart } from '../shared/SaveChart';
-import { fileName, saveFile } from '../shared/saveFile';
 import type { Formatter } from '../../words/format';
 import type { Chart } from '../../core/formats/chartSvg';
 import { Room } from '../shared/Room';
@@ -171,8 +169,8 @@ export function BatchPage() {
           }}
         />
         <Key
-          label={t('bookRoom.saveAsAFile')}
-          onPress={() => saveFile(`ovalis-batch-${fileName(batch.plan.name)}.json`, writeBatchFile(batch))}
+          label={t('bookRoom.printAndSend')}
+          onPress={() => router.push(`/card?batch=${batch.id}` as '/')}
           className="self-start"
         />
         <Key

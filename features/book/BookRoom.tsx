@@ -142,7 +142,7 @@ export function BookRoom() {
         <Empty word={t('bookRoom.oneFaintEgg')} text={t('bookRoom.cookOnceThenThisFills')} />
       ) : loaded ? (
         <>
-          {latest && next.data?.advice.length ? (
+          {latest && (next.data ? next.data.advice.length > 0 : !next.isError) ? (
             <Pressable
               role="button"
               onPress={() => router.push(`/batch?id=${latest.id}` as '/batch')}
@@ -151,14 +151,14 @@ export function BookRoom() {
               <Type kind="strong" tone="onyolk">
                 {t('bookRoom.nextTime2', { latestName: latest.name })}
               </Type>
-              <Type kind="amount" tone="onyolk" level={2} testID="advice">
-                {next.data.advice.map((a) => adviceSays(a, next.data.plan, fmt)).join(', ')}
+              <Type kind="amount" tone="onyolk" level={2} {...(next.data ? { testID: 'advice' } : {})}>
+                {next.data ? next.data.advice.map((a) => adviceSays(a, next.data.plan, fmt)).join(', ') : '…'}
               </Type>
               <Type tone="onyolk">
                 {t('bookRoom.lastTimeLearntFromOf', {
                   latest: missSays(latest),
-                  batches: next.data.batches,
-                  batches2: next.data.batches === 1 ? t('bookRoom.batch2') : t('bookRoom.batches'),
+                  batches: next.data?.batches ?? '…',
+                  batches2: next.data?.batches === 1 ? t('bookRoom.batch2') : t('bookRoom.batches'),
                 })}
               </Type>
             </Pressable>

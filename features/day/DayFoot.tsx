@@ -11,7 +11,7 @@ const MINUTE = 60_000;
 /** The one thing to do now. */
 function NextKey({ v }: Laid) {
   const { fmt, tell } = useApp();
-  const { table, late, overdue, next, looks, now, acts, setMending, setOpen, planFromNow } = v;
+  const { table, late, overdue, next, now, acts, setMending, setOpen, planFromNow } = v;
   return table && !table.ok ? (
     <Key
       kind="yolk"

@@ -13,7 +13,7 @@ import { Empty, Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
 import { Room } from '../shared/Room';
-import { saveFile } from '../shared/saveFile';
+import { share } from '../shared/share';
 import { useAsk } from '../shared/useAsk';
 import { useMounted, useNow } from '../shared/useNow';
 import { useDay } from './useDay';
@@ -63,11 +63,9 @@ export function ShoppingRoom() {
       have: l.have ? now.have.filter((id) => id !== l.ingredientId) : [...now.have, l.ingredientId],
     }));
   const buy = lines.filter((l) => !l.have);
-  const share = () => {
+  const send = () => {
     const text = list.data?.text ?? '';
-    if (navigator.share)
-      void navigator.share({ title, text }).catch(() => saveFile('shopping.md', text, 'text/markdown'));
-    else saveFile(`ovalis-shopping-${day.id}.md`, text, 'text/markdown');
+    void share({ title, text, name: `ovalis-shopping-${day.id}.md`, type: 'text/markdown' });
   };
   return (
     <Room
@@ -89,7 +87,7 @@ export function ShoppingRoom() {
                   ? ''
                   : `, ${fmt.money(list.data.cost)}${list.data.unpriced ? t('dayRoom.andWhatHasNoPrice') : ''}`,
             })}
-            onPress={share}
+            onPress={send}
             className="min-w-[10rem] flex-1"
           />
           <Key label={t('dayRoom.print')} icon={Printer} onPress={() => print()} />

@@ -5,7 +5,7 @@ import type { Plan } from '../../core/plan/plan';
 import { useSave } from '../shared/stored';
 import { useApp } from '../shared/App';
 import { nowIso } from '../shared/ids';
-import { saveFile } from '../shared/saveFile';
+import { share } from '../shared/share';
 import { lettersOf, useDay } from './useDay';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
@@ -62,13 +62,15 @@ export function useLaidDay(d: ReturnType<typeof useDay>, day: Day, now: number) 
   const exportIcs = () => {
     if (!d.ask) return;
     void ask('calendar', [d.ask, clock(), fmt.settings])
-      .then(async (text) => {
-        const name = `ovalis-${day.id}.ics`;
-        const file = new File([text], name, { type: 'text/calendar' });
-        const data = { files: [file], title: t('dayRoom.theDayInTheKitchen') };
-        if (navigator.canShare?.(data)) await navigator.share(data).catch(() => saveFile(name, text, 'text/calendar'));
-        else saveFile(name, text, 'text/calendar');
-      })
+      .then((text) =>
+        share({
+          title: t('dayRoom.theDayInTheKitchen'),
+          text,
+          name: `ovalis-${day.id}.ics`,
+          type: 'text/calendar',
+          asFile: true,
+        }),
+      )
       .catch((e: Error) => setFailed(e.message));
   };
   const planFromNow = () =>

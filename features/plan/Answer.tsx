@@ -1,11 +1,12 @@
+import { clsx } from 'clsx';
 import { View } from 'react-native';
 import type { Forecast, Point } from '../../core/model/forecast';
 import { mainLiquid } from '../../core/plan/stages';
 import { type Plan } from '../../core/plan/plan';
-import { SET_WORDS, STRIP, aimPlace } from '../../core/texture/words';
+import { SET_WORDS, STRIP, aimPlace, wordAt } from '../../core/texture/words';
 import { ChanceBars } from '../../ui/ChanceBars';
 import { PushBar, type Push } from '../../ui/PushBar';
-import { SetStrip } from '../../ui/SetStrip';
+import { SetStrip, STRIP_WORDS } from '../../ui/SetStrip';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { chanceWords } from '../../words/format';
@@ -47,7 +48,7 @@ export function Answer({
   const { chances, working: counting } = useChances(plan, settled, FEW_KITCHENS);
   if (!forecast) {
     return (
-      <View className="min-h-[270px] justify-center px-4">
+      <View className="min-h-[336px] justify-center px-4 wide:min-h-[386px]">
         <Type kind="title" tone="quiet">
           {t('planRoom.workingItOut')}
         </Type>
@@ -135,19 +136,13 @@ export function Answer({
         })}
       />
       <View {...LEFT_TO_RIGHT} className="flex-row pt-0.5" aria-hidden>
-        {[
-          t('planRoom.drinks'),
-          t('planRoom.coats'),
-          t('planRoom.mounds'),
-          t('planRoom.wobbles'),
-          t('planRoom.slices'),
-        ].map((w, i) => (
+        {STRIP_WORDS.map((w, i) => (
           <View key={w} className="flex-1 items-center">
             <Type
               kind={Math.floor(place) === i ? 'smallStrong' : 'small'}
               tone={Math.floor(place) === i ? 'ink' : 'quiet'}
             >
-              {w}
+              {t(`word.${Math.floor(place) === i ? wordAt(place) : w}`)}
             </Type>
           </View>
         ))}
@@ -175,7 +170,7 @@ export function Answer({
             : t('planRoom.chancesAreBeingCounted')
         }
       />
-      <Type kind="small" tone="quiet" className={working ? 'opacity-60' : ''}>
+      <Type kind="small" tone="quiet" className={clsx('min-h-[40px]', working && 'opacity-60')}>
         {t('planRoom.theDayAfterLooks', {
           slice:
             nextDay.word === forecast.serving.word

@@ -1,5 +1,3 @@
-import { writePlanFile } from '../../core/formats/planFile';
-import { fileName, saveFile } from '../shared/saveFile';
 import { addDays } from 'date-fns/addDays';
 import { getDay } from 'date-fns/getDay';
 import { startOfDay } from 'date-fns/startOfDay';
@@ -168,8 +166,11 @@ export const PlansSheet = memo(function PlansSheet({
                   }}
                 />
                 <Key
-                  label={t('planRoom.saveAsAFile')}
-                  onPress={() => saveFile(`ovalis-plan-${fileName(current.name)}.json`, writePlanFile(current))}
+                  label={t('planRoom.printAndSend')}
+                  onPress={() => {
+                    close();
+                    router.push(`/card?id=${current.id}` as '/');
+                  }}
                 />
                 <Key label={t('planRoom.asItWas')} onPress={() => setView('history')} />
                 <Key

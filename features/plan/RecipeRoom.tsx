@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { addDays } from 'date-fns/addDays';
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -88,7 +88,10 @@ export function RecipeRoom() {
   const packs = useCollection('packs');
   const own = useCollection('ingredients');
   const savePlan = useSave('plans');
-  const [text, setText] = useState('');
+  // what another app shared comes in the address; a link alone cannot be followed, for nothing leaves this device
+  const shared = useLocalSearchParams<{ title?: string; text?: string; url?: string }>();
+  const [written, setText] = useState<string | undefined>();
+  const text = written ?? (mounted ? [shared.title, shared.text, shared.url].filter(Boolean).join('\n') : '');
   const [reading, setReading] = useState<Reading | undefined>();
   const [wrong, setWrong] = useState('');
   const [accepted, setAccepted] = useState<string[]>([]);

@@ -1,6 +1,7 @@
+import { clsx } from 'clsx';
 import Head from 'expo-router/head';
 import { useRouter } from 'expo-router';
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useLayoutEffect, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Observation } from '../../core/cook/events';
 import { foldCook } from '../../core/cook/fold';
@@ -265,7 +266,8 @@ export function LivePot({ c }: { c: UsedCook }) {
   const devices = useDevices(settings?.devices ?? 'none', cook, c.steps, c.add);
   const { away, clear } = useAway(cook.id, (byMs) => c.add({ kind: 'clock', byMs }));
 
-  useEffect(() => {
+  // before it is drawn: the way to the other rooms goes at once, not under a thumb
+  useLayoutEffect(() => {
     setWhere({ cookId: cook.id, live: true });
     return () => setWhere({ live: false });
   }, [cook.id, setWhere]);
@@ -392,8 +394,13 @@ export function LivePot({ c }: { c: UsedCook }) {
           className={`hidden w-[360px] gap-4 overflow-y-auto border-ink px-5 py-4 wide:flex flat:hidden ${left ? 'border-r-rim' : 'border-l-rim'}`}
         >
           <HobLine v={v} c={c} />
-          <Panels v={v} c={c} now={now} />
-          <WideHeading v={v} />
+          {/* room for what the model has not said yet */}
+          <View className={clsx('gap-4', step.heat && !v.live && !v.blind && 'min-h-[178px]')}>
+            <Panels v={v} c={c} now={now} />
+          </View>
+          <View className={clsx('gap-4', !v.shown && 'min-h-[146px]')}>
+            <WideHeading v={v} />
+          </View>
           <View>
             <Look {...looking} />
           </View>

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { KitchenFile } from '../../core/formats/kitchenFile';
 import type { ImportAnswer } from '../../core/formats/incoming';
@@ -31,6 +31,10 @@ const AS_A_START: ImportWay = { mode: 'merge', keep: 'mine' };
 /** names that are told of each kind, and faults of a file */
 const MOST_NAMES = 6;
 const MOST_FAULTS = 20;
+
+type LaunchQueue = {
+  setConsumer(take: (launched: { files?: readonly { getFile(): Promise<File> }[] }) => void): void;
+};
 
 /** The kitchen as files, out and in; and the other kitchen. */
 export function FilesPart({ settings }: { settings: Settings }) {
@@ -80,6 +84,13 @@ export function FilesPart({ settings }: { settings: Settings }) {
     setChosen(next);
     await weigh(next, AS_A_START);
   };
+  const onLaunch = useEffectEvent((file: File) => void open(file));
+  // a file that the system opened with the installed app
+  useEffect(() => {
+    (window as { launchQueue?: LaunchQueue }).launchQueue?.setConsumer((launched) => {
+      void launched.files?.[0]?.getFile().then(onLaunch);
+    });
+  }, []);
   const act = (work: () => Promise<Exchange | undefined>) => {
     setAsking(undefined);
     close();

@@ -52,9 +52,6 @@ function Inner({ children }: { children: ReactNode }) {
   const opened = useKitchenOpen();
   const { settings } = useSettings();
   const [where, setWhereState] = useState<Where>({ live: false });
-  useEffect(() => {
-    if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
-  }, []);
   useEffect(() => sound.wakeAtTouch(), [sound]);
   const theme = settings?.theme;
   useEffect(() => {

@@ -33,7 +33,7 @@ export function WorkLine() {
   const path = usePathname();
   const { where } = useApp();
   useKeepPlace();
-  const planning = ['/recipe', '/compare', '/lining'].includes(path);
+  const planning = ['/recipe', '/compare', '/lining', '/card', '/shared'].includes(path);
   const under =
     path === '/rescue'
       ? '/pot'

@@ -22,7 +22,7 @@ export const bookRoom = {
   'bookRoom.inNoFileYet_one': '1 batch is in no file yet. A browser may lose what it keeps; a file lasts.',
   'bookRoom.inNoFileYet_other':
     '{{count, whole}} batches are in no file yet. A browser may lose what it keeps; a file lasts.',
-  'bookRoom.saveAsAFile': 'Save as a file',
+  'bookRoom.printAndSend': 'Print and send',
   'bookRoom.deleteThisBatch': 'Delete this batch',
   'bookRoom.batch3': '{{batchName}}, batch',
   'bookRoom.people': '{{at}}, {{people}} people',

@@ -1,5 +1,6 @@
 import { first } from './first';
 import { bookRoom } from './bookRoom';
+import { card } from './card';
 import { check } from './check';
 import { dayRoom } from './dayRoom';
 import { potRoom } from './potRoom';
@@ -12,6 +13,7 @@ import { steps } from './steps';
 /** What one room alone says. */
 export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   bookRoom,
+  card,
   check,
   dayRoom,
   potRoom,
@@ -26,6 +28,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
 export const en = {
   ...first,
   ...bookRoom,
+  ...card,
   ...check,
   ...dayRoom,
   ...potRoom,

@@ -72,4 +72,5 @@ export const issues = {
   'issue.above.ml': 'should be above {{limit}} ml',
   'issue.above.temp': 'should be above {{limit, temp}}',
   'issue.above.plain': 'should be above {{limit}}',
+  'issue.noPlanInTheLink': 'There is no plan in this link, or a part of it is missing. Copy the whole link.',
 };

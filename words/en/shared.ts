@@ -117,4 +117,8 @@ export const shared = {
   'shared.theChoirsSupperMadeUp': 'The choir’s supper, made up',
   'shared.myKitchen': 'My own kitchen',
   'shared.silentUntilTouched': ', silent until touched',
+  'room.Card': 'Card',
+  'shared.aNewerOneWaits': 'A newer Ovalis is here. It waits until the pot is poured.',
+  'shared.aNewerOneIsHere': 'A newer Ovalis is here.',
+  'shared.takeIt': 'Take it now',
 };

@@ -1,0 +1,1 @@
+export { CardRoom as default } from '../features/plan/CardRoom';

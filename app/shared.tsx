@@ -1,0 +1,1 @@
+export { SharedRoom as default } from '../features/plan/SharedRoom';
