@@ -14,6 +14,7 @@ const withoutJsonSchema = path.join(__dirname, 'scripts/zod-without-json-schema.
 // their heads, the router's own site map. They were a fifth of what a first visit waits for.
 const leftOut = path.join(__dirname, 'scripts/left-out.js');
 const LEFT_OUT = [
+  /react-native-web\/dist\/exports\/(ActivityIndicator|Button|CheckBox|Image|ImageBackground|LogBox|PanResponder|Picker|ProgressBar|RefreshControl|Share|Switch|Touchable|TouchableHighlight|TouchableNativeFeedback|TouchableOpacity|TouchableWithoutFeedback|Vibration|YellowBox)\/index\.js$/,
   /react-native-web\/dist\/(exports|vendor\/react-native)\/(Animated|VirtualizedList|VirtualizedSectionList|FlatList|SectionList)\/index\.js$/,
   /expo-router\/build\/react-navigation\/(bottom-tabs\/(views|navigators)\/[^/]*|native-stack\/index)\.js$/,
   /expo-router\/build\/react-navigation\/elements\/(Header|Background|Button|Label|Platform|Sidebar|Tab)[^/]*\/.*\.js$/,
