@@ -8,11 +8,13 @@ import { Problems } from '../features/shared/Problems';
 import { AroundRoom } from '../features/shared/RoomBroke';
 import { Updates } from '../features/shared/Updates';
 import { WhichKitchen } from '../features/shared/WhichKitchen';
+import { SkipLink } from '../features/shared/SkipLink';
 import { WorkLine } from '../features/shared/WorkLine';
 
 export default function Layout() {
   return (
     <App>
+      <SkipLink />
       <View className="h-full flex-1 flex-col-reverse bg-field wide:flex-col">
         <WorkLine />
         <View className="min-h-0 flex-1">

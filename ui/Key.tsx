@@ -50,6 +50,8 @@ export type KeyProps = {
   /** makes something: a second tap at once is a bounce */
   once?: boolean;
   selected?: boolean;
+  /** whether tab stops here: in a group of radios at one of them */
+  stop?: 0 | -1;
   role?: 'button' | 'radio' | 'checkbox' | 'link';
   className?: string;
   testID?: string;
@@ -73,6 +75,7 @@ export function Key({
   disabled,
   once,
   selected,
+  stop,
   role = 'button',
   className,
   testID,
@@ -87,6 +90,7 @@ export function Key({
       aria-disabled={disabled}
       {...(role === 'radio' || role === 'checkbox' ? { 'aria-checked': selected ?? false } : {})}
       disabled={disabled}
+      {...(stop === undefined ? {} : { tabIndex: stop })}
       onPress={onPress && ((e) => (oneOnly && isSecond(e) ? undefined : onPress()))}
       onLongPress={onLongPress}
       testID={testID}

@@ -1,9 +1,12 @@
 import X from 'lucide-react-native/icons/x';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
 import { Key } from './Key';
 import { Type } from './Type';
 import { t } from '../words';
+
+/** After the focus was moved into the sheet. */
+const FOCUS_MS = 50;
 
 /** A plate that comes up over the room for one choice or one entry. Closing keeps what was typed. */
 export function Sheet({
@@ -17,6 +20,13 @@ export function Sheet({
   onClose: () => void;
   children: ReactNode;
 }) {
+  const content = useRef<ScrollView>(null);
+  // the next tab is at what the sheet is for, not at the key that closes it
+  useEffect(() => {
+    if (!open) return undefined;
+    const timer = setTimeout(() => (content.current as unknown as HTMLElement | null)?.focus?.(), FOCUS_MS);
+    return () => clearTimeout(timer);
+  }, [open]);
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View className="flex-1 justify-end wide:items-center wide:justify-center">
@@ -34,7 +44,15 @@ export function Sheet({
             </Type>
             <Key label={t('ui.close')} icon={X} bare onPress={onClose} kind="quiet" />
           </View>
-          <ScrollView contentContainerClassName="gap-3 p-4 pb-8">{children}</ScrollView>
+          <ScrollView
+            ref={content}
+            {...({ tabIndex: -1 } as object)}
+            aria-label={title}
+            role="group"
+            contentContainerClassName="gap-3 p-4 pb-8"
+          >
+            {children}
+          </ScrollView>
         </View>
       </View>
     </Modal>

@@ -5,6 +5,7 @@ import { Pressable, TextInput, View } from 'react-native';
 import { colour } from './colours';
 import { Type } from './Type';
 import { t } from '../words';
+import { stepIn, useUnit } from './units';
 
 type StepperProps = {
   name: string;
@@ -75,25 +76,31 @@ export function Stepper({
   swatch,
   testID,
 }: StepperProps) {
+  const u = useUnit(unit);
   const [typed, setTyped] = useState<string | undefined>();
-  const shown = typed ?? String(Math.round(value * 10) / 10);
+  const figure = (v: number) => String(Math.round((v / u.per) * 10 ** u.decimals) / 10 ** u.decimals);
+  const shown = typed ?? figure(value);
+  const least = Number(figure(min));
+  const most = Number(figure(max));
   // what was set and is not drawn yet: the next tap goes on from there
   const sent = useRef<number | undefined>(undefined);
   useEffect(() => {
     sent.current = undefined;
   }, [value]);
-  const bad = typed !== undefined && !valid(typed, min, max);
+  const bad = typed !== undefined && !valid(typed, least, most);
   const set = (v: number) => {
     setTyped(undefined);
-    const next = Math.max(min, Math.min(max, Math.round(v * 10) / 10));
+    const exact = u.per === 1 ? 10 : 100;
+    const next = Math.max(min, Math.min(max, Math.round(v * exact) / exact));
     sent.current = next;
     onChange(next);
   };
+  const toMetric = (v: number) => (u.per === 1 ? v : Math.max(min, Math.min(max, v * u.per)));
   const toStep = (direction: 1 | -1) => {
-    const from = sent.current ?? value;
-    const snapped =
-      direction > 0 ? Math.floor(from / step + 1e-6) * step + step : Math.ceil(from / step - 1e-6) * step - step;
-    set(snapped);
+    const from = Number(figure(sent.current ?? value));
+    const by = stepIn(u, step);
+    const snapped = direction > 0 ? Math.floor(from / by + 1e-6) * by + by : Math.ceil(from / by - 1e-6) * by - by;
+    set(toMetric(snapped));
   };
   const title = (
     <View className="flex-row items-center gap-2">
@@ -123,14 +130,14 @@ export function Stepper({
             )}
             <View className="ml-auto flex-row items-baseline">
               <TextInput
-                aria-label={unit ? `${name}, ${unit}` : name}
+                aria-label={u.name ? `${name}, ${u.name}` : name}
                 aria-invalid={bad}
                 inputMode="decimal"
                 value={shown}
                 selectTextOnFocus
                 onChangeText={(text) => {
                   setTyped(text);
-                  if (valid(text, min, max)) onChange(Number(text.replace(',', '.')));
+                  if (valid(text, least, most)) onChange(toMetric(Number(text.replace(',', '.'))));
                 }}
                 onBlur={() => {
                   if (!bad) setTyped(undefined);
@@ -140,7 +147,7 @@ export function Stepper({
                 }}
                 className="w-[88px] rounded-[8px] py-1 text-right font-title text-amount font-bold text-ink"
               />
-              <Type kind="title"> {unit}</Type>
+              <Type kind="title"> {u.name}</Type>
             </View>
           </View>
           {picture}
@@ -154,7 +161,7 @@ export function Stepper({
       </View>
       {bad ? (
         <Type kind="smallStrong" tone="scorch" role="alert">
-          {t('ui.aNumberFromToWould', { name, value: min, value2: max, unit })}
+          {t('ui.aNumberFromToWould', { name, value: least, value2: most, unit: u.name })}
         </Type>
       ) : null}
     </View>

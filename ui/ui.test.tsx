@@ -1,7 +1,9 @@
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { axis } from './axis';
 import { Choices } from './Choices';
+import { HobOvals } from './HobOvals';
 import { Key } from './Key';
+import { UsUnits } from './units';
 import { SetStrip } from './SetStrip';
 import { Stepper } from './Stepper';
 
@@ -54,6 +56,56 @@ describe('Choices', () => {
     fireEvent.press(screen.getByLabelText('open'));
     expect(onChoose).toHaveBeenCalledWith('off');
     expect(screen.getByLabelText('lies on it').props.accessibilityState.checked).toBe(true);
+  });
+});
+
+describe('Stepper in ounces', () => {
+  const show = (value: number, step: number) => {
+    const onChange = jest.fn();
+    render(
+      <UsUnits value>
+        <Stepper name="starch" unit="g" value={value} step={step} max={2000} onChange={onChange} />
+      </UsUnits>,
+    );
+    return onChange;
+  };
+  it('shows and steps in ounces, and gives grams', () => {
+    const onChange = show(28.35, 1);
+    const field = screen.getByLabelText('starch, oz');
+    expect(field.props['value']).toBe('1');
+    fireEvent.press(screen.getByLabelText('more starch'));
+    expect(onChange.mock.calls[0]![0]).toBeCloseTo(1.05 * 28.35, 1);
+    fireEvent.changeText(field, '2');
+    expect(onChange.mock.lastCall![0]).toBeCloseTo(56.7, 1);
+  });
+  it('goes there and back by its keys', () => {
+    let grams = 500;
+    const drawn = () => (
+      <UsUnits value>
+        <Stepper name="milk" unit="g" value={grams} step={25} onChange={(g) => (grams = g)} />
+      </UsUnits>
+    );
+    const { rerender } = render(drawn());
+    const draw = () => rerender(drawn());
+    for (const key of ['more milk', 'less milk', 'more milk']) {
+      fireEvent.press(screen.getByLabelText(key));
+      draw();
+    }
+    expect(grams / 28.349523).toBeCloseTo(18, 1);
+  });
+});
+
+describe('HobOvals', () => {
+  it('is a slider of nine marks for the keys, and says where to turn it', () => {
+    const onSet = jest.fn();
+    render(<HobOvals now={6} target={4} onSet={onSet} />);
+    const slider = screen.getByLabelText('hob setting');
+    expect(slider.props['aria-valuetext']).toBe('hob 6 of 9, to be turned to 4');
+    const press = (key: string) => slider.props['onKeyDown']({ key, preventDefault: () => undefined });
+    for (const key of ['ArrowLeft', 'ArrowUp', 'Home', 'End', 'x']) press(key);
+    expect(onSet.mock.calls).toEqual([[5], [7], [1], [9]]);
+    fireEvent.press(screen.getByTestId('hob-3', { includeHiddenElements: true }));
+    expect(onSet).toHaveBeenLastCalledWith(3);
   });
 });
 

@@ -18,6 +18,12 @@ describe('the formatter', () => {
     expect(metric.grams(1047)).toBe('1\u202f047 g');
     expect(metric.ml(1042)).toBe('1.04 l');
   });
+  it('writes ounces and inches for a cook of the US, everywhere', () => {
+    expect([us.grams(88), us.grams(28.35), us.grams(1)]).toEqual(['3.1 oz', '1 oz', '0.04 oz']);
+    expect([us.ml(95), us.ml(1000)]).toEqual(['3.2 fl oz', '33.8 fl oz']);
+    expect([us.length(200), us.length(12)]).toEqual(['7.9 in', '0.47 in']);
+    expect([us.massUnit, metric.massUnit]).toEqual(['oz', 'g']);
+  });
   it('writes spoons in quarters and never an empty line', () => {
     expect(metric.spoons({ cups: 0, tbsp: 9, tsp: 2.25 })).toBe('9 tbsp + 2¼ tsp');
     expect(metric.spoons({ cups: 1.5, tbsp: 0, tsp: 0.5 })).toBe('1½ cups + ½ tsp');

@@ -4,6 +4,11 @@ import type { Settings } from '../core/settings';
 import { t } from './book';
 import { celsiusToFahrenheit, type SpoonCount } from '../core/units/measures';
 
+/** US: what a gram, a millilitre and a millimetre are told in. */
+const G_PER_OZ = 28.349523;
+const ML_PER_FL_OZ = 29.57353;
+const MM_PER_IN = 25.4;
+
 const THIN = '\u202f';
 const QUARTERS = ['', '¼', '½', '¾'] as const;
 
@@ -18,8 +23,15 @@ export function quarters(n: number): string {
 
 /** The one formatter of amounts, temperatures and times: everything shown goes through it and follows the settings. */
 export function formatter(s: Settings) {
-  const grams = (g: number) => `${amount(g)} g`;
-  const amount = (g: number) => (g < 10 ? String(Math.round(g * 10) / 10) : thousands(Math.round(g)));
+  const us = s.spoons === 'us';
+  const rounded = (n: number, decimals: number) => String(Math.round(n * 10 ** decimals) / 10 ** decimals);
+  const amount = (g: number) =>
+    us
+      ? rounded(g / G_PER_OZ, g < 2 * G_PER_OZ ? 2 : 1)
+      : g < 10
+        ? String(Math.round(g * 10) / 10)
+        : thousands(Math.round(g));
+  const grams = (g: number) => `${amount(g)} ${us ? 'oz' : 'g'}`;
   const degrees = (c: number) => Math.round(s.temperature === 'F' ? celsiusToFahrenheit(c) : c);
   const time = (ms: number) => formatDate(ms, s.clock === '24' ? 'HH:mm' : 'h:mm aaa');
   return {
@@ -27,7 +39,12 @@ export function formatter(s: Settings) {
     grams,
     amount,
     money: (sum: number) => `${s.money}${s.money ? THIN : ''}${sum.toFixed(2)}`,
-    ml: (ml: number) => (ml >= 1000 ? `${Math.round(ml / 10) / 100} l` : `${thousands(Math.round(ml / 5) * 5)} ml`),
+    ml: (ml: number) =>
+      us
+        ? `${rounded(ml / ML_PER_FL_OZ, 1)} fl oz`
+        : ml >= 1000
+          ? `${Math.round(ml / 10) / 100} l`
+          : `${thousands(Math.round(ml / 5) * 5)} ml`,
     /** bare figure with its degree sign, where the unit is clear beside it */
     deg: (c: number) => `${degrees(c)}°`,
     temp: (c: number) => `${degrees(c)} °${s.temperature}`,
@@ -53,7 +70,8 @@ export function formatter(s: Settings) {
       return h ? `${h}:${String(m).padStart(2, '0')}:${sec}` : `${m}:${sec}`;
     },
     /** a length in the kitchen, of dishes and pans */
-    length: (mm: number) => `${Math.round(mm)} mm`,
+    length: (mm: number) => (us ? `${rounded(mm / MM_PER_IN, mm < MM_PER_IN ? 2 : 1)} in` : `${Math.round(mm)} mm`),
+    massUnit: us ? 'oz' : 'g',
     hours: (h: number) => {
       const minutes = Math.round(h * 60);
       if (minutes < 60) return `${minutes} min`;

@@ -65,7 +65,7 @@ export function Answer({
     plan.serve.style === 'turned out'
       ? standing.stands
         ? t('planRoom.standsSettlesMm', {
-            depthMm: Math.round(standing.slumpRel * forecast.depthMm + standing.sagRel * forecast.depthMm * 0.3),
+            depthMm: fmt.length(standing.slumpRel * forecast.depthMm + standing.sagRel * forecast.depthMm * 0.3),
           })
         : t('planRoom.slumps', { slumpRel: Math.round(standing.slumpRel * 100) })
       : plan.serve.style === 'cut'

@@ -80,7 +80,7 @@ export function DishForm({
           <Type kind="title" level={3}>
             {fit.overMl > 0
               ? t('planRoom.tooMuch', { overMl: fmt.ml(fit.overMl) })
-              : t('planRoom.fullMmDeep', { fillRel: Math.round(fit.fillRel * 100), depthMm: Math.round(fit.depthMm) })}
+              : t('planRoom.fullMmDeep', { fillRel: Math.round(fit.fillRel * 100), depthMm: fmt.length(fit.depthMm) })}
           </Type>
           <Type tone="quiet">
             {t('planRoom.portionsOf', {
@@ -118,10 +118,10 @@ export function DishForm({
                   columns: grid.columns,
                   rows: grid.rows,
                   pieces: grid.pieces,
-                  pieceMm: Math.round(grid.pieceMm[0]),
-                  pieceMm2: Math.round(grid.pieceMm[1]),
+                  pieceMm: fmt.length(grid.pieceMm[0]),
+                  pieceMm2: fmt.length(grid.pieceMm[1]),
                 })
-              : t('planRoom.wedgesMmAtTheRim', { pieces: grid.pieces, rimMm: Math.round(grid.rimMm) })}
+              : t('planRoom.wedgesMmAtTheRim', { pieces: grid.pieces, rimMm: fmt.length(grid.rimMm) })}
           </Type>
         </View>
       ) : null}
@@ -141,7 +141,7 @@ export function DishForm({
           label: d.name,
           sub: t('planRoom.mmHigh', {
             capacityMl: fmt.ml(d.dish.capacityMl),
-            heightMm: d.dish.heightMm,
+            heightMm: fmt.length(d.dish.heightMm),
             wall: t(`made.${d.dish.wall}`),
           }),
         }))}

@@ -29,7 +29,7 @@ function figuresOf(plan: Plan, forecast: Forecast, about: AboutPlan, startMs: nu
     [t('planRoom.onTheHob'), t('planRoom.min', { total: Math.round(forecast.minutes.total) })],
     [
       t('planRoom.inTheDishes2'),
-      t('planRoom.mmDeep', { endMassG: fmt.grams(forecast.endMassG), depthMm: Math.round(forecast.depthMm) }),
+      t('planRoom.mmDeep', { endMassG: fmt.grams(forecast.endMassG), depthMm: fmt.length(forecast.depthMm) }),
     ],
     [t('planRoom.steamLost'), `${Math.round(forecast.lossRel * 100)} %`],
     [t('planRoom.sweetness'), t('planRoom.sugar2', { sweetnessPct: Math.round(forecast.sweetnessPct) })],
@@ -79,7 +79,7 @@ function figuresOf(plan: Plan, forecast: Forecast, about: AboutPlan, startMs: nu
           [
             t('planRoom.onTop'),
             t('planRoom.mm', {
-              depthMm: Math.round(forecast.top.depthMm),
+              depthMm: fmt.length(forecast.top.depthMm),
               first:
                 forecast.top.minutes > 0.5
                   ? t('planRoom.minOnTheHobFirst', { minutes: Math.round(forecast.top.minutes) })
@@ -94,8 +94,8 @@ function figuresOf(plan: Plan, forecast: Forecast, about: AboutPlan, startMs: nu
           [
             t('planRoom.depthMark'),
             t('planRoom.downToMm', {
-              start: Math.round(forecast.depthMarksMm.start),
-              end: Math.round(forecast.depthMarksMm.end),
+              start: fmt.length(forecast.depthMarksMm.start),
+              end: fmt.length(forecast.depthMarksMm.end),
             }),
           ],
         ] as const)

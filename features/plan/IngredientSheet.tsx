@@ -20,7 +20,7 @@ import { OwnForm } from './OwnForm';
 import { WhenForm } from './WhenForm';
 import { RULE_SAYS } from './words';
 import { t, named } from '../../words';
-import { useTell } from '../shared/App';
+import { useFormat, useTell } from '../shared/App';
 import { FormChoices, FormField } from '../shared/FormField';
 import { typed, typedOr } from '../shared/typed';
 
@@ -145,6 +145,7 @@ const NutMilkTyped = z.object({
 
 /** Nuts and water to milk, and the other way: how much of both for how much milk. */
 function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient) => void }) {
+  const fmt = useFormat();
   const { control, setValue } = useForm({
     resolver: zodResolver(NutMilkTyped as never),
     mode: 'onChange',
@@ -190,9 +191,9 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
             <View className="gap-2" testID="nuts-for">
               <Type kind="strong">
                 {t('planRoom.gAndGWaterMake', {
-                  nutG: Math.round(forThat.nutG),
+                  nutG: fmt.grams(forThat.nutG),
                   nut: t(`nut.${read.data!.nut}`),
-                  waterG: Math.round(forThat.waterG),
+                  waterG: fmt.grams(forThat.waterG),
                 })}
               </Type>
               <Key
@@ -207,7 +208,7 @@ function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient)
           ) : null}
           <Type kind="strong">
             {t('planRoom.givesAboutGFatProtein', {
-              massG: Math.round(milk.massG),
+              massG: fmt.grams(milk.massG),
               fat: milk.per100.fat,
               protein: milk.per100.protein,
             })}

@@ -166,6 +166,7 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
 
 /** What all changes since the list was opened do to minutes, set and risk. */
 function Effect({ plan, forecast, working }: Pick<Props, 'plan' | 'forecast' | 'working'>) {
+  const { fmt } = useApp();
   const [base, setBase] = useState<{ plan: Plan; forecast: Forecast } | undefined>();
   if (!base && forecast && !working) setBase({ plan, forecast });
   const name = say('plain', { text: plan.name });
@@ -184,7 +185,7 @@ function Effect({ plan, forecast, working }: Pick<Props, 'plan' | 'forecast' | '
           ? t('steps.now', {
               word: t(`word.${forecast.serving.word}`),
               minutes: Math.round(forecast.minutes.total),
-              depthMm: Math.round(forecast.depthMm),
+              depthMm: fmt.length(forecast.depthMm),
             })
           : t('planRoom.workingItOut')}
       </Type>

@@ -16,7 +16,7 @@ import { Row } from '../../ui/Row';
 import { Type } from '../../ui/Type';
 import { useAsk } from '../shared/useAsk';
 import { CostList } from './CostList';
-import { useTell } from '../shared/App';
+import { useFormat, useTell } from '../shared/App';
 import { t, named } from '../../words';
 
 type Missing = { of: 'ingredient' | 'tool' | 'dish' | 'pan'; id: string };
@@ -32,6 +32,7 @@ export function NoneForm({
   onTake: (next: Plan, said: string) => void;
 }) {
   const tell = useTell();
+  const fmt = useFormat();
   const [missing, setMissing] = useState<Missing | undefined>();
   const tools = useAsk('tools', [plan]);
   if (missing?.of === 'ingredient')
@@ -65,7 +66,7 @@ export function NoneForm({
         {t('planRoom.ofTheDishes')}
       </Type>
       <Row
-        title={t('planRoom.ml', { countOf: plan.dish.count, capacityMl: plan.dish.capacityMl })}
+        title={t('planRoom.ml', { countOf: plan.dish.count, capacityMl: fmt.ml(plan.dish.capacityMl) })}
         sub={t('planRoom.somethingElseToPourIt')}
         onPress={() => setMissing({ of: 'dish', id: '' })}
       />
@@ -215,6 +216,7 @@ function Dishes({ plan, endMassG, onTake, onBack }: PartProps & { endMassG: numb
 }
 
 function Pans({ plan, onTake, onBack }: PartProps) {
+  const fmt = useFormat();
   const vessels = useCollection('vessels');
   const pans: readonly Pan[] = [...(vessels.data ?? []).filter((v) => v.use === 'pan').map(asPan), ...PANS].filter(
     (p) => p.name !== plan.pan.name,
@@ -238,8 +240,8 @@ function Pans({ plan, onTake, onBack }: PartProps) {
           value: i,
           label: p.name,
           sub: t('planRoom.mmAcrossMmHigh', {
-            diameterMm: p.diameterMm,
-            heightMm: p.heightMm,
+            diameterMm: fmt.length(p.diameterMm),
+            heightMm: fmt.length(p.heightMm),
             material: t(`made.${p.material}`),
           }),
         }))}
@@ -253,7 +255,7 @@ function Pans({ plan, onTake, onBack }: PartProps) {
               text={
                 fit.headroomMm <= 0
                   ? t('planRoom.itDoesNotGoIn')
-                  : t('planRoom.mmAreLeftAboveThe', { headroomMm: Math.round(fit.headroomMm) })
+                  : t('planRoom.mmAreLeftAboveThe', { headroomMm: fmt.length(fit.headroomMm) })
               }
             />
           )}

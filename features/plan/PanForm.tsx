@@ -78,7 +78,7 @@ export function PanForm({
             {t('planRoom.intoMmAboveTheMilk', {
               goesInMl: fmt.ml(room.goesInMl),
               holdsMl: fmt.ml(room.holdsMl),
-              headroomMm: Math.max(0, Math.round(room.headroomMm)),
+              headroomMm: fmt.length(Math.max(0, room.headroomMm)),
             })}
           </Type>
         </View>
@@ -92,8 +92,8 @@ export function PanForm({
           value: i,
           label: p.pan.name,
           sub: t('planRoom.mmAcrossMmHigh', {
-            diameterMm: p.pan.diameterMm,
-            heightMm: p.pan.heightMm,
+            diameterMm: fmt.length(p.pan.diameterMm),
+            heightMm: fmt.length(p.pan.heightMm),
             material: t(`made.${p.pan.material}`),
           }),
         }))}

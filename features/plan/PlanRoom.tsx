@@ -195,7 +195,7 @@ function PlanFoot({
 }) {
   const { fmt } = useApp();
   return (
-    <View className="border-t-rim border-ink bg-field px-3 py-2">
+    <View className="border-t-rim border-ink bg-field px-3 py-2 flat:py-0.5">
       {slow}
       <View className="flex-row justify-center gap-2">
         {starch ? (

@@ -117,7 +117,7 @@ export const PlanRows = memo(function PlanRows(props: Props) {
         sub={
           forecast
             ? t('planRoom.mmDeepFull', {
-                depthMm: Math.round(forecast.depthMm),
+                depthMm: fmt.length(forecast.depthMm),
                 fillRel: Math.round(forecast.fillRel * 100),
               })
             : t(`made.${dish.wall}`)
@@ -129,7 +129,7 @@ export const PlanRows = memo(function PlanRows(props: Props) {
       <Row
         title={t('planRoom.panAndRing')}
         sub={`${t(`hobKind.${plan.hob.kind}`)}, ${plan.hob.ratedW} W`}
-        value={`${plan.pan.diameterMm / 10} cm`}
+        value={fmt.length(plan.pan.diameterMm)}
         onPress={open('pan')}
         testID="row-pan"
       />
@@ -363,8 +363,8 @@ function PartForm({
               plan.choices.reduceTo === undefined || !forecast
                 ? t('planRoom.asItIsPoured')
                 : t('planRoom.markAt', {
-                    to: Math.round(forecast.depthMarksMm.end),
-                    from: Math.round(forecast.depthMarksMm.start),
+                    to: fmt.length(forecast.depthMarksMm.end),
+                    from: fmt.length(forecast.depthMarksMm.start),
                   })
             }
             value={Math.round(100 * (plan.choices.reduceTo ?? 1))}

@@ -97,7 +97,7 @@ function PortionFields({
           <Type kind="title" level={3}>
             {t('portions.comesOut', {
               word: t(`word.${told.serving.word}`),
-              depthMm: Math.round(told.depthMm),
+              depthMm: fmt.length(told.depthMm),
               fill: Math.round(told.fillRel * 100),
             })}
           </Type>

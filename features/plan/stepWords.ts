@@ -116,7 +116,7 @@ export function stepTold(i: number, list: readonly NamedStep[], plan: Plan, f: F
       if (s.until.reach !== 'temperature') out.push(t('stepTold.ends', { temp: fmt.temp(told.tempC) }));
       if (s.role === 'reduce') {
         const mm = (g: number) =>
-          Math.round((depthMm(wholeMixture(plan), plan.pan.diameterMm) * g) / massG(wholeMixture(plan)));
+          fmt.length((depthMm(wholeMixture(plan), plan.pan.diameterMm) * g) / massG(wholeMixture(plan)));
         out.push(
           t('stepTold.mark', { from: mm(fromG), to: mm(told.massG) }),
           t('stepTold.left', { grams: fmt.grams(told.massG) }),

@@ -1,3 +1,4 @@
+import type { Formatter } from '../../words/format';
 import type { Forecast } from '../../core/model/forecast';
 import type { Choices, Family } from '../../core/plan/plan';
 import type { SetWord } from '../../core/texture/words';
@@ -193,7 +194,7 @@ const more = (from: number, to: number, unit: (x: number) => string) => {
 const minutesMore = (from: number, to: number) => more(from, to, (m) => t('planRoom.min3', { m }));
 
 /** What one way costs against another, in a few words; empty where it is too small to feel. */
-export function costSays(d: Difference): string {
+export function costSays(d: Difference, fmt: Formatter): string {
   const [from, to] = [Number(d.from), Number(d.to)];
   const pct = Math.round(100 * ((d.ratio ?? 1) - 1));
   const size = Math.abs(pct);
@@ -215,7 +216,7 @@ export function costSays(d: Difference): string {
     case 'yieldPa':
       return size < 6 ? '' : pct > 300 ? t('cost.muchFirmer') : t(pct > 0 ? 'cost.firmer' : 'cost.softer', { size });
     case 'endMassG':
-      return t('cost.mass', { more: more(from, to, (g) => `${g} g`) });
+      return t('cost.mass', { more: more(from, to, (g) => fmt.grams(g)) });
     case 'sweetnessPct':
       return t(pct > 0 ? 'cost.sweeter' : 'cost.lessSweet', { to: to.toFixed(1) });
     case 'bite':
@@ -233,7 +234,7 @@ export function costSays(d: Difference): string {
     case 'ovenMin':
       return Math.abs(to - from) < 0.4 ? '' : t('cost.ovenMinutes', { to: to.toFixed(0), from: from.toFixed(0) });
     case 'topMm':
-      return t('cost.topMm', { to: Math.round(to), from: Math.round(from) });
+      return t('cost.topMm', { to: fmt.length(to), from: fmt.length(from) });
     case 'cream':
       return t(to > from ? 'cost.creamier' : 'cost.whiter');
     case 'tint':
@@ -242,8 +243,8 @@ export function costSays(d: Difference): string {
 }
 
 /** All that a change costs, one line each; says so where nothing is felt. */
-export const costsSay = (list: readonly Difference[]): string[] => {
-  const said = list.map(costSays).filter(Boolean);
+export const costsSay = (list: readonly Difference[], fmt: Formatter): string[] => {
+  const said = list.map((d) => costSays(d, fmt)).filter(Boolean);
   return said.length ? said : [t('planRoom.noDifferenceThatIsFelt')];
 };
 

@@ -65,7 +65,7 @@ export function GuidePanel({
       );
     }
     case 'reduction': {
-      const mm = (x: number) => `${Math.round(x)} mm`;
+      const mm = fmt.length;
       return (
         <View className="flex-row items-center gap-3" testID="guide-reduction">
           <View className="h-[84px] w-[44px] justify-end overflow-hidden rounded-b-[10px] border-edge border-t-0 border-ink bg-plate">

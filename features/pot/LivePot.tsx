@@ -319,7 +319,12 @@ export function LivePot({ c }: { c: UsedCook }) {
   const looking = { v, c, now, devices, away, onBack: clear, advice };
 
   return (
-    <View role="main" className="min-h-0 flex-1" {...({ dataSet: { liveAt: v.live?.atMs } } as object)}>
+    <View
+      role="main"
+      id="room"
+      className="min-h-0 flex-1"
+      {...({ tabIndex: -1, dataSet: { liveAt: v.live?.atMs } } as object)}
+    >
       <Head>
         <title>
           {t('potRoom.ovalis', {

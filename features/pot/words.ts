@@ -124,7 +124,7 @@ export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: numbe
         title: t('potRoom.pour'),
         manner: [
           step.portions.length ? list(step, fmt) : '',
-          `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}${depthMm ? t('potRoom.mmDeep', { depthMm: Math.round(depthMm) }) : ''}`,
+          `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}${depthMm ? t('potRoom.mmDeep', { depthMm: fmt.length(depthMm) }) : ''}`,
           ...plan.portions.map((p) =>
             t('potRoom.portionOf', {
               percent: Math.round(100 * p.share),

@@ -2,15 +2,17 @@ import { View } from 'react-native';
 import Svg, { Ellipse, Line, Path } from 'react-native-svg';
 import { colour } from '../../ui/colours';
 import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
 import { t } from '../../words';
 
 /** The dish cut through: how deep it is poured, how warm its middle is, and whether the cover lies on it. */
 export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp: string; covered: boolean }) {
+  const fmt = useFormat();
   return (
     <View
       className="flex-row items-center"
       role="img"
-      aria-label={t('setRoom.pouredMmDeepMiddle', { depthMm: Math.round(depthMm), value: temp })}
+      aria-label={t('setRoom.pouredMmDeepMiddle', { depthMm: fmt.length(depthMm), value: temp })}
     >
       <View className="h-[116px] w-[120px] items-center justify-center">
         <Svg width={120} height={114} viewBox="0 0 130 124" style={{ position: 'absolute' }} aria-hidden>

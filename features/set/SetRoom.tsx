@@ -324,7 +324,7 @@ function Portions({ v: { plan, f, sinceH, at } }: Seen) {
             title={part.name}
             sub={t('setRoom.portionSays', {
               word: t(`word.${told.serving.word}`),
-              depthMm: Math.round(told.depthMm),
+              depthMm: fmt.length(told.depthMm),
               tempC: fmt.temp(part.serve.tempC),
             })}
             value={when <= sinceH ? t('setRoom.now') : fmt.time(at(when))}

@@ -1,3 +1,4 @@
+import { UsUnits } from '../../ui/units';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import {
   createContext,
@@ -92,7 +93,9 @@ function Inner({ children }: { children: ReactNode }) {
   );
   return (
     <AppContext.Provider value={value}>
-      <Fragment key={saying}>{children}</Fragment>
+      <UsUnits value={fmt.settings.spoons === 'us'}>
+        <Fragment key={saying}>{children}</Fragment>
+      </UsUnits>
     </AppContext.Provider>
   );
 }

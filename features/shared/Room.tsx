@@ -30,11 +30,11 @@ const REACHABLE = { tabIndex: 0 } as object;
 /** One room: a head that says what and when, the work under it, columns parted by rims when there is width. */
 export function Room({ name, title, sub, tag, actions, rescue = {}, left, right, foot, children }: RoomProps) {
   return (
-    <View role="main" className="min-h-0 flex-1">
+    <View role="main" id="room" {...({ tabIndex: -1 } as object)} className="min-h-0 flex-1">
       <Head>
         <title>{t('shared.ovalis', { name })}</title>
       </Head>
-      <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 gap-y-1 border-b-rim border-ink px-3 py-1.5 wide:px-6 print:hidden">
+      <View className="min-h-[64px] flex-row flex-wrap items-center gap-x-3 gap-y-1 border-b-rim border-ink px-3 py-1.5 wide:px-6 flat:min-h-[50px] flat:flex-nowrap flat:py-0 print:hidden">
         {tag ? <Tag {...tag} /> : null}
         <View className="min-w-[5.5rem] flex-1">
           <Type kind="title" level={1}>
@@ -53,20 +53,26 @@ export function Room({ name, title, sub, tag, actions, rescue = {}, left, right,
       </View>
       <ScrollView
         {...REACHABLE}
+        role="group"
+        aria-label={title}
         className="flex-1 wide:overflow-hidden"
         contentContainerClassName="wide:h-full wide:flex-row"
       >
+        <View className="wide:h-full wide:min-w-0 wide:flex-1">
+          <Column name={title}>{children}</Column>
+        </View>
         {left ? (
-          <View className="order-2 border-ink px-3 wide:order-none wide:h-full wide:w-[300px] wide:border-r-rim wide:px-0">
-            <Column className="wide:px-5 wide:py-3">{left}</Column>
+          <View className="border-ink px-3 wide:order-first wide:h-full wide:w-[300px] wide:border-r-rim wide:px-0">
+            <Column name={t('shared.details')} className="wide:px-5 wide:py-3">
+              {left}
+            </Column>
           </View>
         ) : null}
-        <View className={clsx('wide:h-full wide:min-w-0 wide:flex-1', left && 'order-1 wide:order-none')}>
-          <Column>{children}</Column>
-        </View>
         {right ? (
-          <View className="order-3 border-ink px-3 pb-4 wide:order-none wide:h-full wide:w-[340px] wide:border-l-rim wide:px-0 wide:pb-0">
-            <Column className="wide:px-5 wide:py-3">{right}</Column>
+          <View className="border-ink px-3 pb-4 wide:h-full wide:w-[340px] wide:border-l-rim wide:px-0 wide:pb-0">
+            <Column name={t('shared.outlook')} className="wide:px-5 wide:py-3">
+              {right}
+            </Column>
           </View>
         ) : null}
       </ScrollView>
@@ -76,9 +82,9 @@ export function Room({ name, title, sub, tag, actions, rescue = {}, left, right,
 }
 
 /** Scrolls on its own when wide; flows with the page on a phone. */
-function Column({ children, className }: { children: ReactNode; className?: string }) {
+function Column({ name, children, className }: { name: string; children: ReactNode; className?: string }) {
   return (
-    <View {...REACHABLE} className={clsx('wide:h-full wide:overflow-y-auto', className)}>
+    <View {...REACHABLE} role="group" aria-label={name} className={clsx('wide:h-full wide:overflow-y-auto', className)}>
       {children}
     </View>
   );

@@ -62,7 +62,7 @@ export function WorkLine() {
       role="navigation"
       aria-label={t('shared.rooms')}
       className={clsx(
-        'border-t-rim border-ink bg-field wide:h-[68px] wide:flex-row wide:items-center wide:border-b-rim wide:border-t-0 wide:px-6 print:hidden',
+        'border-t-rim border-ink bg-field wide:h-[68px] wide:flex-row wide:items-center wide:border-b-rim wide:border-t-0 wide:px-6 flat:h-auto print:hidden',
         where.live && 'hidden wide:flex',
       )}
     >
@@ -70,7 +70,10 @@ export function WorkLine() {
         <Logo />
       </View>
       <View className="relative flex-row flex-wrap wide:w-[640px] wide:flex-nowrap">
-        <View aria-hidden className="absolute left-[8%] right-[8%] top-[20px] h-[2.5px] bg-ink wide:top-[19px]" />
+        <View
+          aria-hidden
+          className="absolute left-[8%] right-[8%] top-[20px] h-[2.5px] bg-ink wide:top-[19px] flat:hidden"
+        />
         {ROOMS.map((r, i) => {
           const current = !away && i === here;
           return (
@@ -78,7 +81,7 @@ export function WorkLine() {
               <Pressable
                 role="link"
                 aria-current={current ? 'page' : undefined}
-                className="min-h-[64px] min-w-[4rem] flex-1 items-center pb-2 pt-[5px] wide:min-h-[62px]"
+                className="min-h-[64px] min-w-[4rem] flex-1 items-center pb-2 pt-[5px] wide:min-h-[62px] flat:min-h-[48px] flat:justify-center flat:py-0"
               >
                 {current ? (
                   <View className="mt-0.5 min-h-[46px] min-w-[62px] items-center justify-center rounded-[50%] bg-ink px-1.5 wide:min-w-[84px]">
@@ -88,18 +91,20 @@ export function WorkLine() {
                   </View>
                 ) : (
                   <>
-                    <Svg width={24} height={31} viewBox="0 0 24 31" aria-hidden>
-                      <Line x1={0} x2={24} y1={15.8} y2={15.8} stroke={colour.ink} strokeWidth={2.5} />
-                      <Ellipse
-                        cx={12}
-                        cy={15.8}
-                        rx={7.5}
-                        ry={5.4}
-                        fill={i < here ? colour.ink : colour.plate}
-                        stroke={colour.ink}
-                        strokeWidth={2.5}
-                      />
-                    </Svg>
+                    <View className="flat:hidden">
+                      <Svg width={24} height={31} viewBox="0 0 24 31" aria-hidden>
+                        <Line x1={0} x2={24} y1={15.8} y2={15.8} stroke={colour.ink} strokeWidth={2.5} />
+                        <Ellipse
+                          cx={12}
+                          cy={15.8}
+                          rx={7.5}
+                          ry={5.4}
+                          fill={i < here ? colour.ink : colour.plate}
+                          stroke={colour.ink}
+                          strokeWidth={2.5}
+                        />
+                      </Svg>
+                    </View>
                     <Type kind="strong">{t(`room.${r.name}`)}</Type>
                   </>
                 )}

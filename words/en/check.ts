@@ -43,15 +43,15 @@ export const check = {
   'check.sugarWhenTheyAreSoft': 'Sugar when they are soft',
   'check.doNotGoIntoA': '{{goesInMl, ml}} do not go into a pan of {{holdsMl, ml}}.',
   'check.itBoilsOverTimesIn':
-    'It boils over {{over, whole}} times in 10: {{headroomMm, whole}} mm above the milk, at this fire.',
-  'check.onlyMmAreLeftAbove': 'Only {{headroomMm, whole}} mm are left above the milk.',
+    'It boils over {{over, whole}} times in 10: {{headroomMm, length}} above the milk, at this fire.',
+  'check.onlyMmAreLeftAbove': 'Only {{headroomMm, length}} are left above the milk.',
   'check.milkFoamsFromAThird': 'Milk foams from a third full to the rim in seconds.',
   'check.takeThe': 'Take the {{panName}}',
-  'check.itMakesTheDishesHold': 'It makes {{endMassG, ml}} as const; the dishes hold {{capacityMl}} ml.',
+  'check.itMakesTheDishesHold': 'It makes {{endMassG, ml}} as const; the dishes hold {{capacityMl, ml}}.',
   'check.whatDoesNotFitHas': 'What does not fit has nowhere to set.',
   'check.takeMoreDishes': 'Take more dishes',
-  'check.notTheMmItSpeaks': ', not the {{layerMm, whole}} mm it speaks of',
-  'check.itStandsMmDeep': 'It stands {{depthMm, whole}} mm deep{{of}}.',
+  'check.notTheMmItSpeaks': ', not the {{layerMm, length}} it speaks of',
+  'check.itStandsMmDeep': 'It stands {{depthMm, length}} deep{{of}}.',
   'check.coolsIn': '{{hours, decimal}} h to {{toC, temp}}',
   'check.coolsTooSlowly': 'too long to get to {{toC, temp}}',
   'check.itsMiddleTakesHalfAs':
@@ -77,7 +77,7 @@ export const check = {
   'check.notKnown': 'A step speaks of something that is not known here: {{names}}.',
   'check.notKnownWhy':
     'It counts as nothing, and what it is made of is not known: read its label before anybody with an allergy eats of it.',
-  'check.amount': '{{grams, whole}} g {{name}}',
-  'check.grams': '{{grams, whole}} g',
+  'check.amount': '{{grams, grams}} {{name}}',
+  'check.grams': '{{grams, grams}}',
   'check.hours': '{{hours, decimal}}',
 } as const;

@@ -274,7 +274,7 @@ export const potRoom = {
   'potRoom.scentBoilsAwaySoIt': 'Scent boils away, so it goes in last.',
   'potRoom.stirredIn': 'Stirred in',
   'potRoom.pour': 'Pour',
-  'potRoom.mmDeep': ', {{depthMm}} mm deep',
+  'potRoom.mmDeep': ', {{depthMm}} deep',
   'potRoom.tapOutTheBubblesCover': 'Tap out the bubbles. Cover touching the surface.',
   'potRoom.tapOutTheBubblesLeave': 'Tap out the bubbles. Leave it open.',
   'potRoom.evenDepthSetsAtOne': 'Even depth sets at one time. After this, no more stirring.',

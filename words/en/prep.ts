@@ -20,7 +20,7 @@ export const prep = {
   'prep.theMilkIsYellowThrough': 'The milk is yellow through, the threads pale.',
   'prep.infuseTheMilkWith': 'Infuse the milk with {{grams, grams}} {{spiceName}}',
   'prep.intoTheFreezerDryNot': 'Into the freezer, dry. Not if they are glass: hot cream cracks cold glass.',
-  'prep.grindTo': 'Grind {{ingredientName}} to {{mm}} mm',
+  'prep.grindTo': 'Grind {{ingredientName}} to {{mm, length}}',
   'prep.shortPulsesInTheBlender':
     'Short pulses in the blender, shaking it in between. Stop early: flour sets like paste.',
   'prep.inAMillOrA': 'In a mill or a mortar, a handful at a time, through a coarse sieve.',
@@ -102,7 +102,7 @@ export const prep = {
   'prep.ofWater': ', {{waterG}} of water',
   'prep.asMuchWaterAsThe': ', as much water as the line says',
   'prep.itsOwnCupIsMl':
-    'Its own cup is {{riceCupMl}} ml, not a kitchen cup: {{riceGPerMl}} of rice{{says}}. When it clicks, the rice goes on in the milk on the ring: the minutes of the model are for the ring.',
+    'Its own cup is {{riceCupMl, ml}}, not a kitchen cup: {{riceGPerMl}} of rice{{says}}. When it clicks, the rice goes on in the milk on the ring: the minutes of the model are for the ring.',
   'prep.warmTheMilkInThe': 'Warm the milk in the microwave, about {{minutes, minutes}} at {{ovenW}} W',
   'prep.inTwoGoesStirredIn':
     'In two goes, stirred in between, in a jug twice as big. It saves the ring, not the stirring that follows.',

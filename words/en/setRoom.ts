@@ -2,7 +2,7 @@
 export const setRoom = {
   'setRoom.middle': 'middle',
   'setRoom.mm': 'mm',
-  'setRoom.pouredMmDeepMiddle': 'poured {{depthMm}} mm deep, middle {{value}}',
+  'setRoom.pouredMmDeepMiddle': 'poured {{depthMm}} deep, middle {{value}}',
   'setRoom.backToThePot': 'Back to the pot',
   'setRoom.toThePlans': 'To the plans',
   'setRoom.nothingPouredYet': 'nothing poured yet',
@@ -26,7 +26,7 @@ export const setRoom = {
     'Out of the freezer: wait {{room}} min, or {{water}} s under warm water, then pull without bending the stick.',
   'setRoom.aDryFingerLeaves':
     'A dry finger leaves a dent that stays: it is set to the touch, warm in the middle still. Into the fridge then.',
-  'setRoom.portionSays': '{{word}}, {{depthMm}} mm deep, at {{tempC}}',
+  'setRoom.portionSays': '{{word}}, {{depthMm}} deep, at {{tempC}}',
   'setRoom.now': 'now',
   'setRoom.intoTheFridge': 'Into the fridge',
   'setRoom.turnedOut': 'Turned out',

@@ -121,4 +121,7 @@ export const shared = {
   'shared.aNewerOneWaits': 'A newer Ovalis is here. It waits until the pot is poured.',
   'shared.aNewerOneIsHere': 'A newer Ovalis is here.',
   'shared.takeIt': 'Take it now',
+  'shared.toTheRoom': 'Skip to the room',
+  'shared.details': 'Details',
+  'shared.outlook': 'What comes of it',
 };

@@ -1,6 +1,5 @@
 /** ui. */
 export const ui = {
-  'ui.hob': 'hob {{value}}',
   'ui.hobOf9': 'hob {{now}} of 9',
   'ui.5CmOnThePaper': '5 cm on the paper',
   'ui.middleNow': 'middle {{coreC}} now',
@@ -10,4 +9,6 @@ export const ui = {
   'ui.more': 'more {{name}}',
   'ui.aNumberFromToWould': '{{name}}: a number from {{value}} to {{value2}} {{unit}} would do.',
   'ui.undo': 'Undo',
+  'ui.hobSetting': 'hob setting',
+  'ui.hobOf9TurnTo': 'hob {{now}} of 9, to be turned to {{target}}',
 };
