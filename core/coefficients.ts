@@ -1,10 +1,10 @@
 /** How far a figure can be trusted: A textbook, B typical range, C fitted. */
-export type Confidence = 'A' | 'B' | 'C';
+type Confidence = 'A' | 'B' | 'C';
 
 /** A figure of the model: value, unit, confidence, and where it comes from or what it means. */
-export type Coefficient = readonly [value: number, unit: string, confidence: Confidence, source: string];
+type Coefficient = readonly [value: number, unit: string, confidence: Confidence, source: string];
 
-export type CoefficientTable = { title: string; rows: Record<string, Coefficient> };
+type CoefficientTable = { title: string; rows: Record<string, Coefficient> };
 
 const tables: CoefficientTable[] = [];
 

@@ -42,7 +42,7 @@ type Gatt = {
   disconnect(): void;
   getPrimaryService(uuid: number): Promise<{ getCharacteristic(uuid: number): Promise<Characteristic> }>;
 };
-export type BluetoothDevice = EventTarget & { name?: string; gatt?: Gatt };
+type BluetoothDevice = EventTarget & { name?: string; gatt?: Gatt };
 export type Bluetooth = {
   requestDevice(o: { filters: { services: number[] }[] }): Promise<BluetoothDevice>;
 };

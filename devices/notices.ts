@@ -1,7 +1,7 @@
 /** Notices of the system: for a cook whose phone is locked or shows another app. */
 
 /** What the browser lets us do; `none` where it has no notices, or the cook said no. */
-export type MayNotify = 'yes' | 'not asked' | 'none';
+type MayNotify = 'yes' | 'not asked' | 'none';
 
 export function mayNotify(): MayNotify {
   if (typeof Notification === 'undefined' || !navigator.serviceWorker) return 'none';

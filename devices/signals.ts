@@ -56,7 +56,7 @@ export const WORDS = {
 export type Word = keyof typeof WORDS;
 
 /** The last word of a phrase that is one of ours. */
-export function wordIn(phrase: string): Word | undefined {
+function wordIn(phrase: string): Word | undefined {
   const said = ` ${phrase.toLowerCase().replace(/[^a-z ]/g, ' ')} `;
   let best: { word: Word; at: number } | undefined;
   for (const [word, forms] of Object.entries(WORDS) as [Word, readonly string[]][])

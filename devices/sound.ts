@@ -3,7 +3,7 @@ let context: AudioContext | undefined;
 const listeners = new Set<() => void>();
 const told = () => listeners.forEach((tell) => tell());
 
-export function wakeSound() {
+function wakeSound() {
   if (!context) {
     context = new AudioContext();
     context.addEventListener('statechange', told);

@@ -25,13 +25,13 @@ test(
     await expect(page.getByRole('button', { name: /Hazelnut set pudding: soak, .*, done/ })).toBeVisible();
     await expect(page.getByRole('img', { name: 'now 12:00' })).toBeVisible();
     const next = page.getByTestId('next-act');
-    await expect(next).toContainText('V pour');
+    await expect(next).toContainText('Vanilla milk cups: pour');
     await next.click();
     await expect(page.getByRole('heading', { name: /^pour, 12:\d\d to 12:\d\d/ })).toBeVisible();
     await key(page, 'It is done').click();
-    await expect(page.getByTestId('next-act')).toContainText('C ready');
+    await expect(page.getByTestId('next-act')).toContainText(': ready');
     await key(page, 'Undo').click();
-    await expect(page.getByTestId('next-act')).toContainText('V pour');
+    await expect(page.getByTestId('next-act')).toContainText('Vanilla milk cups: pour');
   },
 );
 

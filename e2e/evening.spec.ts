@@ -95,7 +95,7 @@ async function cookThrough(page: Page, c: Cook = {}): Promise<Seen> {
       await page.getByTestId('alarm-act').click();
       // it falls back; then on again, lower
       await pass(page, HAND_S);
-      await page.getByRole('radio', { name: 'hob 3' }).first().dispatchEvent('click');
+      await page.getByTestId('hob-3').first().dispatchEvent('click');
       await pass(page, LOOK_S);
       continue;
     }
@@ -202,7 +202,7 @@ test.describe('an evening', () => {
         }
         if (!turned) {
           turned = true;
-          await p.getByRole('radio', { name: 'hob 7' }).first().dispatchEvent('click');
+          await p.getByTestId('hob-7').first().dispatchEvent('click');
           await pass(p, 3);
           return true;
         }

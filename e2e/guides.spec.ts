@@ -134,7 +134,7 @@ test.describe('guides', () => {
       await key(page, then).last().click();
       const before = await notes();
       // all the heat there is, and nobody stirs: it is about to climb
-      await page.getByRole('radio', { name: 'hob 9' }).first().click();
+      await page.getByTestId('hob-9').first().click();
       const rests = key(page, 'The spoon rests');
       if (await rests.count()) await rests.click();
       for (let i = 0; i < 15 && (await notes()) === before; i++) {
@@ -168,7 +168,7 @@ test.describe('guides', () => {
     // all the heat there is, and nobody stirs
     await pot(page, DISHES.starch, 'cook on', 2, { speaks: true });
     await expect(page.getByTestId('instruction').first()).toHaveText('Keep stirring');
-    await page.getByRole('radio', { name: 'hob 9' }).first().click();
+    await page.getByTestId('hob-9').first().click();
     await key(page, 'The spoon rests').click();
     const act = page.getByTestId('alarm-act');
     for (let i = 0; i < 12 && !(await act.count()); i++) {

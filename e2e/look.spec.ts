@@ -223,13 +223,20 @@ const sidewaysIn = (page: Page) =>
 const smallIn = (page: Page) =>
   page.evaluate(
     ([least, mark]) =>
-      [...document.querySelectorAll<HTMLElement>('[role=button],[role=radio],[role=checkbox],a,button')]
-        .filter((e) => e.offsetParent !== null && e.tabIndex >= 0)
+      [
+        ...document.querySelectorAll<HTMLElement>(
+          '[role=button],[role=radio],[role=checkbox],a,button,[data-testid^=hob-]',
+        ),
+      ]
+        .filter((e) => e.offsetParent !== null && (e.tabIndex >= 0 || e.dataset['testid']?.startsWith('hob-')))
         // in the lanes of a day the lane is hit, and finds the block: see day.spec.ts
         .filter((e) => e.closest('[data-testid=lanes]') === null)
-        .map((e) => ({ box: e.getBoundingClientRect(), name: e.getAttribute('aria-label') ?? e.textContent }))
+        .map((e) => ({
+          box: e.getBoundingClientRect(),
+          name: e.getAttribute('aria-label') ?? e.dataset['testid'] ?? e.textContent,
+        }))
         .filter(({ box, name }) => {
-          const wide = /^hob \d$/.test(name ?? '') ? mark : least;
+          const wide = /^hob-\d$/.test(name ?? '') ? mark : least;
           return box.width > 0 && (box.height < least || box.width < wide);
         })
         // the name beside an amount, which is set by its own keys

@@ -138,7 +138,7 @@ test('scaled by what there is of one thing, and rounded to the cook’s spoons',
   await openPlan(page);
   const [milk, starch] = [await grams(page, 'milk_whole'), await grams(page, 'cornstarch')];
   await key(page, 'Scale').click();
-  await page.getByLabel('Times').fill('lots');
+  await page.getByLabel('Times', { exact: true }).fill('lots');
   await expect(page.getByText('A number above 0 would do.')).toBeVisible();
   await page.getByRole('radio', { name: 'what I have of whole milk' }).click();
   await page.getByLabel('I have, g').fill(String(Math.round(milk / 2)));
@@ -321,7 +321,7 @@ test('duplicated, compared, looked back at, put away and brought back', async ({
   await key(page, 'Plans').click();
   await key(page, 'Archive').click();
   await expect(key(page, /^Vanilla milk cups 2/)).toHaveCount(0);
-  await key(page, '1 put away').click();
+  await key(page, '1 archived').click();
   await key(page, 'Bring Vanilla milk cups 2 back').click();
   await expect(page.getByRole('heading', { name: 'Vanilla milk cups 2' })).toBeVisible();
 });
@@ -372,7 +372,7 @@ test('the chances follow by themselves, and are never an old answer shown as new
   await openPlan(page);
   const bars = page.getByTestId('chance-bars');
   await page.clock.fastForward(1000);
-  await expect(bars).toHaveAttribute('aria-label', /In 200 kitchens: .*mounds \d+ %/);
+  await expect(bars).toHaveAttribute('aria-label', /Tried 200 times: .*mounds \d+ %/);
   await amount(page, 'cornstarch').fill('75');
   await expect(bars).toHaveAttribute('aria-label', 'chances are being counted');
   await expect(page.getByTestId('word-serving')).toHaveText('slices');

@@ -82,3 +82,96 @@ test('a pot left for a day is asked about, and goes on where it was', async ({ w
   await key(page, /^I am at it now/).click();
   await expect(page.getByTestId('instruction')).toBeVisible();
 });
+
+test('a phone on its side: at least half of it is the work', async ({ watched: page }) => {
+  await page.clock.install({ time: NOON });
+  await page.setViewportSize({ width: 844, height: 390 });
+  for (const room of ['/plan', '/day', '/prep', '/set', '/book', '/settings', '/pot?cook=c-vanilla']) {
+    await page.goto(room);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForTimeout(500);
+    const tallest = await page.evaluate(() =>
+      Math.max(
+        ...[...document.querySelectorAll<HTMLElement>('#room, #room *')]
+          .filter((e) => /auto|scroll/.test(getComputedStyle(e).overflowY))
+          .map((e) => e.getBoundingClientRect().height),
+      ),
+    );
+    expect([room, tallest >= 390 / 2]).toEqual([room, true]);
+  }
+});
+
+test('by keys alone: over the rooms into the room, arrows in a group, a slider for the ring, and back from a sheet', async ({
+  watched: page,
+}) => {
+  await page.clock.install({ time: NOON });
+  await page.goto('/plan?id=choir-2-vanilla');
+  await expect(page.getByTestId('word-serving')).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the room' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#room')).toBeFocused();
+  const row = page.getByTestId('row-set');
+  await row.focus();
+  await page.keyboard.press('Enter');
+  const group = page.getByRole('radiogroup', { name: /at serving/i });
+  await expect(group).toBeVisible();
+  // the first stop in the sheet is what it is for
+  await page.waitForTimeout(200);
+  await page.keyboard.press('Tab');
+  await expect(group.getByRole('radio', { checked: true })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(row).toBeFocused();
+  await page.goto('/pot?cook=c-vanilla');
+  const ring = page.getByRole('slider', { name: 'hob setting' }).first();
+  const was = Number(await ring.getAttribute('aria-valuenow'));
+  await ring.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(ring).toHaveAttribute('aria-valuenow', String(was - 1));
+});
+
+test('a card: printed on one page, sent as text, and as a link that carries the whole plan', async ({
+  watched: page,
+  context,
+}) => {
+  await page.clock.install({ time: NOON });
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto('/card?id=choir-2-vanilla');
+  const paper = page.getByTestId('card');
+  await expect(paper).toContainText('Vanilla milk cups');
+  await expect(paper).toContainText(/g cornstarch \(/);
+  await expect(paper).toContainText('Contains milk');
+  await page.emulateMedia({ media: 'print' });
+  await expect(key(page, 'Print it')).toBeHidden();
+  expect((await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+  await page.emulateMedia({ media: 'screen' });
+  const [file] = await Promise.all([page.waitForEvent('download'), key(page, 'For recipe programs').click()]);
+  expect(file.suggestedFilename()).toBe('vanilla-milk-cups.jsonld');
+  await key(page, 'Copy a link').click();
+  await expect(page.getByText('The link is copied.')).toBeVisible();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  // with another cook, who has no kitchen yet
+  const theirs = await (await context.browser()!.newContext()).newPage();
+  await theirs.goto(link);
+  await expect(theirs.getByRole('heading', { level: 1, name: 'Vanilla milk cups' })).toBeVisible();
+  await key(theirs, 'Put it into my kitchen').click();
+  await expect(theirs.getByTestId('word-serving')).toBeVisible();
+  await expect(theirs.getByTestId('choir')).toHaveCount(0);
+  await theirs.goto(`${link.slice(0, link.indexOf('#') + 40)}`);
+  await theirs.reload();
+  await expect(theirs.getByText(/a part of it is missing/)).toBeVisible();
+  await theirs.context().close();
+});
+
+test('installed: the browser finds nothing wrong with it, and text that is shared is read', async ({
+  watched: page,
+}) => {
+  await page.goto('/recipe?title=Milk&text=500%20ml%20milk');
+  await expect(page.getByLabel('The recipe')).toHaveValue('Milk\n500 ml milk');
+  const cdp = await page.context().newCDPSession(page);
+  const { errors } = await cdp.send('Page.getAppManifest');
+  expect(errors).toEqual([]);
+  const { installabilityErrors } = await cdp.send('Page.getInstallabilityErrors');
+  // a headless browser runs as an incognito one
+  expect(installabilityErrors.map((e) => e.errorId).filter((id) => id !== 'in-incognito')).toEqual([]);
+});

@@ -9,7 +9,7 @@ import { SET_WORDS } from '../core/texture/words';
 const DAY_MS = 86_400_000;
 
 /** How much a kitchen of many winters holds. */
-export type Size = { batches: number; plans: number; cooks: number; readings: number; cookEvents: number };
+type Size = { batches: number; plans: number; cooks: number; readings: number; cookEvents: number };
 export const MANY_WINTERS: Size = { batches: 2000, plans: 200, cooks: 100, readings: 180, cookEvents: 500 };
 
 const cycle = <T>(list: readonly T[], i: number): T => list[i % list.length]!;

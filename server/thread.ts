@@ -9,7 +9,7 @@ const MOST_WAITING = 60;
 export class TooLong extends Error {}
 export class Busy extends Error {}
 
-export type PotThread = { ask(q: PotQuestion): Promise<PotAnswer>; close(): Promise<unknown> };
+type PotThread = { ask(q: PotQuestion): Promise<PotAnswer>; close(): Promise<unknown> };
 
 /**
  * Asks the thread of the pots, one question at a time. A question over its time ends the thread; the next one begins a

@@ -26,7 +26,7 @@ type NewChange = Omit<Change, 'n'>;
 /** Whether a key of the store is a tap that was noted. */
 export const isNoted = (key: string | null): boolean => (key?.startsWith(PREFIX) || key?.startsWith(CHANGED)) ?? false;
 
-export type Journal = {
+type Journal = {
   /** Notes events of a cook before it returns; where the store refuses they are kept in memory. */
   note(cookId: string, events: readonly CookEvent[]): void;
   /**

@@ -1,7 +1,7 @@
 import type { AtOnce } from './journal';
 
 /** localStorage where the browser gives one; otherwise a store that lasts as long as the tab. */
-export function localOrMemory(): AtOnce {
+function localOrMemory(): AtOnce {
   try {
     const { localStorage } = globalThis;
     localStorage.getItem('ovalis');

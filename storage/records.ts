@@ -25,7 +25,7 @@ export type KeyValue = {
 };
 
 /** Runs `work` while nobody else, in any tab, holds `name`. */
-export type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
+type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
 
 export type Problem = { kind: 'set aside' | 'not saved'; key: string; why: Said };
 

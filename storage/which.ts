@@ -1,7 +1,7 @@
 import { keepLightly, local } from './local';
 
 /** The cook's own kitchen, and the choir's supper to look round in: kept apart, one of them open. */
-export const KITCHEN_NAMES = ['own', 'choir'] as const;
+const KITCHEN_NAMES = ['own', 'choir'] as const;
 export type KitchenName = (typeof KITCHEN_NAMES)[number];
 
 const OPEN = 'ovalis-kitchen';

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 
-export type Bar = { from: number; to: number; chance: number; wanted: boolean };
+type Bar = { from: number; to: number; chance: number; wanted: boolean };
 
 /** How often each word, on the strip's own scale of 0 to 5: as high as it is likely, the wanted one in yolk. */
 export function ChanceBars({ bars, working, label }: { bars: readonly Bar[]; working: boolean; label: string }) {

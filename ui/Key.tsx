@@ -4,7 +4,7 @@ import { Pressable, View } from 'react-native';
 import { isSecond } from './once';
 import { Type, type TypeKind, type TypeTone } from './Type';
 
-export type IconType = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
+type IconType = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
 
 const KINDS = {
   plain: { box: 'bg-plate border-edge border-ink', tone: 'ink' },
@@ -15,11 +15,11 @@ const KINDS = {
 } as const satisfies Record<string, { box: string; tone: TypeTone }>;
 
 const SIZES = {
-  line: { box: 'min-h-[44px] min-w-[48px] px-2', text: 'smallStrong' },
+  line: { box: 'min-h-[48px] min-w-[48px] px-2', text: 'smallStrong' },
   anywhere: { box: 'min-h-[48px] min-w-[48px] px-3', text: 'strong' },
-  amount: { box: 'min-h-[56px] min-w-[56px] px-3', text: 'strong' },
+  amount: { box: 'min-h-[56px] min-w-[56px] px-3 flat:min-h-[48px]', text: 'strong' },
   live: { box: 'min-h-[64px] min-w-[64px] px-2', text: 'key' },
-  act: { box: 'min-h-[72px] px-4', text: 'title' },
+  act: { box: 'min-h-[72px] px-4 flat:min-h-[52px]', text: 'title' },
 } as const satisfies Record<string, { box: string; text: TypeKind }>;
 
 const INK = {

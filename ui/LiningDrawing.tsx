@@ -4,7 +4,7 @@ import { colour } from './colours';
 import { t } from '../words';
 
 /** Printable width of a page, mm: one unit of the drawing is one millimetre of paper. */
-export const PAGE_MM = 190;
+const PAGE_MM = 190;
 const RULER_MM = 50;
 
 export type Drawn =

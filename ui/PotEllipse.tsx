@@ -84,7 +84,7 @@ const Spoon = memo(function Spoon({ paceS }: { paceS: number }) {
   );
 });
 
-export type PotEllipseProps = {
+type PotEllipseProps = {
   /** share of the step's time that is used, 0 to 1 */
   used: number;
   /** seconds for a round of the spoon, or undefined where it rests */

@@ -11,7 +11,7 @@ import { LEFT_TO_RIGHT } from './leftToRight';
 
 export type CurvePoint = { hours: number; coreC: number; place: number };
 
-export type SetCurveProps = {
+type SetCurveProps = {
   points: readonly CurvePoint[];
   hours: number;
   /** hours since pouring, while it is cooling */

@@ -20,7 +20,7 @@ const OUTLINES = [
   'M14 58 V20 H58 V58 Z M45 20 V58',
 ] as const;
 
-export type SetStripProps = {
+type SetStripProps = {
   /** where it is heading, 0 to 5 */
   place?: number;
   low?: number;

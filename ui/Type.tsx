@@ -31,7 +31,7 @@ const TONES = {
 export type TypeKind = keyof typeof KINDS;
 export type TypeTone = keyof typeof TONES;
 
-export type TypeProps = TextProps & {
+type TypeProps = TextProps & {
   kind?: TypeKind;
   tone?: TypeTone;
   /** makes it a heading of this level */

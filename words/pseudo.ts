@@ -19,7 +19,7 @@ const ACCENTS: Readonly<Record<string, string>> = {
 };
 
 /** One sentence: accents on its letters, a third longer, its figures and what it holds of others left alone. */
-export function pseudoOf(sentence: string): string {
+function pseudoOf(sentence: string): string {
   const parts = sentence.split(/(\{\{[^}]*\}\}|\$t\([^)]*\))/);
   const letters = sentence.replace(/\{\{[^}]*\}\}|\$t\([^)]*\)/g, '').match(/\p{L}/gu)?.length ?? 0;
   if (!letters) return sentence;

@@ -42,7 +42,7 @@ export type DayAsk = {
   machines: Machine[];
 };
 /** `left` are dishes that cannot be worked out, by their names. */
-export type DayAnswer = { table: Timetable; acts: Act[]; left: string[] };
+type DayAnswer = { table: Timetable; acts: Act[]; left: string[] };
 
 const canBeDone = (plan: Plan, machines: readonly Machine[]): boolean => {
   try {

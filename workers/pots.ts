@@ -117,7 +117,7 @@ export type RescueAsk =
   | { of: 'cook'; cook: Cook; nowMs: number }
   | { of: 'batch'; batch: Batch; nowMs: number }
   | { of: 'hand'; hand: ByHand; nowMs: number };
-export type PotMending = { before: Heading; fixes: Fix[] };
+type PotMending = { before: Heading; fixes: Fix[] };
 
 export const potApi = {
   live,

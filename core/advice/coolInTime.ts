@@ -4,7 +4,7 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import type { Plan } from '../plan/plan';
 
 /** A way to keep the cooling rule: what is done, the plan with it, and the hours from 57 to 21 degC that it saves. */
-export type CoolWay = { kind: 'ice bath' | 'straight to the cold' | 'smaller dishes'; plan: Plan; savesH: number };
+type CoolWay = { kind: 'ice bath' | 'straight to the cold' | 'smaller dishes'; plan: Plan; savesH: number };
 
 const [SMALL_MOULDS, CUPS] = DISHES as readonly [(typeof DISHES)[number], (typeof DISHES)[number]];
 /** How far a dish is filled. */

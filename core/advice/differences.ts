@@ -64,28 +64,27 @@ export function toldOf(name: Said, plan: Plan, f: Forecast): Told {
   };
 }
 
-export const COSTS = [
-  'minutes',
-  'stirringMin',
-  'hot',
-  'serving',
-  'hotPaS',
-  'yieldPa',
-  'endMassG',
-  'sweetnessPct',
-  'bite',
-  'coldH',
-  'unmould',
-  'aromaLeft',
-  'topMin',
-  'ovenMin',
-  'topMm',
-  'cream',
-  'tint',
-] as const;
 /** One thing that differs: figures in the unit of its name, words by their id, a risk as its chance. */
 export type Difference = {
-  what: (typeof COSTS)[number] | 'risk';
+  what:
+    | 'minutes'
+    | 'stirringMin'
+    | 'hot'
+    | 'serving'
+    | 'hotPaS'
+    | 'yieldPa'
+    | 'endMassG'
+    | 'sweetnessPct'
+    | 'bite'
+    | 'coldH'
+    | 'unmould'
+    | 'aromaLeft'
+    | 'topMin'
+    | 'ovenMin'
+    | 'topMm'
+    | 'cream'
+    | 'tint'
+    | 'risk';
   risk?: RiskName;
   from: number | string;
   to: number | string;

@@ -9,7 +9,7 @@ import { MAX_SHARE, solve, type Ask, type Solution } from './solve';
 import { say, type Said } from '../say';
 
 /** A change that makes a wanted set possible, with the amounts it then asks. */
-export type Help = { says: Said; plan: Plan };
+type Help = { says: Said; plan: Plan };
 
 const COLD_C = 6;
 

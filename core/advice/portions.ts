@@ -8,8 +8,6 @@ import type { Plan } from '../plan/plan';
 const KCAL = { fat: 9, protein: 4, sugar: 4, starch: 4 } as const;
 /** Sweeteners that are burnt less than sugar, kcal/g (B). */
 const SWEETENER_KCAL: Readonly<Record<string, number>> = { allulose: 0.4, erythritol: 0.2 };
-/** Energy is known no better than the pantry's averages (C). */
-export const ENERGY_SD_REL = 0.12;
 
 export type Portion = {
   energyKcal: number;

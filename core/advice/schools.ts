@@ -13,7 +13,7 @@ import { differences, tell, type Difference, type Told } from './differences';
  * minutes, set and risk; it does not say who is right.
  */
 export type Side = { name: Said; apply(plan: Plan): Plan };
-export type School = {
+type School = {
   id: string;
   question: Said;
   fits(plan: Plan): boolean;
@@ -450,7 +450,7 @@ function halfWater(plan: Plan): Plan {
   });
 }
 
-export type Compared = { school: string; question: Said; sides: Told[]; differences: Difference[][] };
+type Compared = { school: string; question: Said; sides: Told[]; differences: Difference[][] };
 
 /** The plan cooked by a side; steps of the cook's own follow. */
 export const takeSide = (side: Side, plan: Plan): Plan => followSteps(plan, side.apply(plan));

@@ -24,7 +24,7 @@ export type Ask = {
   endMassG?: number;
 };
 
-export type SolvedAmount = {
+type SolvedAmount = {
   ingredientId: string;
   grams: number;
   /** level spoons in place of it, what they weigh, and the yield stress they make over the exact one */

@@ -127,7 +127,7 @@ export function candidatesFor(plan: Plan, fromId: string, most = 8): Candidate[]
 }
 
 /** The thickener that a set is held with: the first that is not a whole grain. */
-export const holdsWith = (plan: Plan, but?: string): string | undefined =>
+const holdsWith = (plan: Plan, but?: string): string | undefined =>
   plan.items.find((i) => {
     const x = lookUp(plan, i.ingredientId);
     return (
@@ -162,7 +162,7 @@ function bringBack(before: Plan, next: Plan): { plan: Plan; held: boolean } {
 }
 
 /** Another thing in the place of one, its own amount; nothing brought back yet. */
-export function replaceItem(plan: Plan, fromId: string, toId: string, factor: number): Plan {
+function replaceItem(plan: Plan, fromId: string, toId: string, factor: number): Plan {
   const to = lookUp(plan, toId);
   const from = lookUp(plan, fromId);
   const there = plan.items.find((i) => i.ingredientId === toId);
@@ -213,7 +213,7 @@ const WITHOUT_EGG: Partial<Record<Family, Family>> = {
   'egg-enriched pudding': 'ground-rice cream',
 };
 
-export const FREE_OF = ['egg', 'milk', 'wheat', 'nuts', 'coconut', 'soy', 'alcohol'] as const;
+const FREE_OF = ['egg', 'milk', 'wheat', 'nuts', 'coconut', 'soy', 'alcohol'] as const;
 export type FreeOf = (typeof FREE_OF)[number];
 
 const isIt = (i: Ingredient, what: FreeOf): boolean => {
@@ -346,7 +346,7 @@ export function makeFree(plan: Plan, what: FreeOf): Swapped {
 export const couldBeFreeOf = (plan: Plan): FreeOf[] =>
   FREE_OF.filter((w) => plan.items.some((i) => i.grams > 0 && isIt(lookUp(plan, i.ingredientId), w)));
 
-export type ToolSwap = {
+type ToolSwap = {
   id: string;
   missing: Said;
   instead: Said;
@@ -440,7 +440,7 @@ export const TOOL_SWAPS: readonly ToolSwap[] = [
   },
 ];
 
-export type DishSwap = { name: string; dish: Dish; note: Said | undefined };
+type DishSwap = { name: string; dish: Dish; note: Said | undefined };
 
 /** Other things to pour it into, as many of each as it takes: the cook's own first. */
 export function dishSwaps(plan: Plan, endMassG: number, vessels: readonly Vessel[]): DishSwap[] {

@@ -19,7 +19,7 @@ export const ANCHOR_PARTS = [
   'The pot',
   'Cold and frozen',
 ] as const;
-export type AnchorPart = (typeof ANCHOR_PARTS)[number];
+type AnchorPart = (typeof ANCHOR_PARTS)[number];
 
 /** Writes rows of one part. */
 export const rowsOf =

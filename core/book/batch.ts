@@ -13,7 +13,7 @@ export const SWEETNESS = ['too little', 'right', 'too much'] as const;
 const place = z.number().min(0).max(5);
 
 /** What was promised, as it stood when the cook was written down. */
-export const PromiseSchema = z.object({
+const PromiseSchema = z.object({
   hotPlace: place,
   servingPlace: place,
   low: place,
@@ -23,7 +23,7 @@ export const PromiseSchema = z.object({
   starchG: z.number().min(0).max(800_000),
   minutes: z.number().min(0).max(100_000),
 });
-export type BatchPromise = z.infer<typeof PromiseSchema>;
+type BatchPromise = z.infer<typeof PromiseSchema>;
 
 /** What was found. Everything may be left open. */
 export const FoundSchema = z.object({

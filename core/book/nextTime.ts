@@ -13,7 +13,7 @@ export type Advice =
   | { kind: 'heat'; from: number; to: number }
   | { kind: 'slurry'; fromC: number; toC: number };
 
-export type NextTime = {
+type NextTime = {
   plan: Plan;
   advice: Advice[];
   factor: number;

@@ -72,7 +72,7 @@ export const PortionSchema = z.object({ ingredientId: IdSchema, grams });
 export type Portion = z.infer<typeof PortionSchema>;
 
 /** Something that goes into the pot beside what the plan's steps add, and the fire that follows it. */
-export const AddedSchema = z.object({
+const AddedSchema = z.object({
   portions: z.array(PortionSchema).max(8),
   tempC: z.number().min(-20).max(110),
   how: z.enum(['slurry', 'stirred in']),

@@ -13,7 +13,7 @@ import type { Bowl } from '../twin/twin';
 import type { Step } from './steps';
 
 /** What a step asks beside the spoon: figures from the pot as it is now. */
-export const GUIDE = table('Guides at the pot', {
+const GUIDE = table('Guides at the pot', {
   warmC: [43, 'degC', 'C', 'a bowl feels warm from outside'],
   doneC: [60, 'degC', 'C', 'a tempered bowl may go back into the pot'],
   ladleEveryS: [8, 's', 'C', 'between two ladles, in a thin stream'],

@@ -21,7 +21,7 @@ export const MARGIN = table('Margins at the pot', {
   trendS: [18, 's', 'C', 'over which a trend is taken'],
 });
 
-export const HARMS = ['boil over', 'curdle', 'catch'] as const;
+const HARMS = ['boil over', 'curdle', 'catch'] as const;
 /** In the order in which they are called. */
 export type Harm = (typeof HARMS)[number];
 

@@ -9,7 +9,7 @@ import { handsOf } from './live';
 import type { Step } from './steps';
 
 /** How to stir: by what is in the pot and how hot its floor is. */
-export const PACE = table('The spoon', {
+const PACE = table('The spoon', {
   constantS: [5, 's', 'C', 'a wipe this often is stirring without a rest'],
   hotFilmC: [102, 'degC', 'C', 'film from which the floor wants the spoon more often'],
   hurry: [0.7, '1', 'C', 'by this'],
@@ -23,8 +23,7 @@ export const PACE = table('The spoon', {
   turnS: [20, 's', 'C', 'between two patterns'],
 });
 
-export const PATTERNS = ['figure of eight', 'sweep the floor', 'round the rim', 'scrape the sides', 'still'] as const;
-export type Pattern = (typeof PATTERNS)[number];
+export type Pattern = 'figure of eight' | 'sweep the floor' | 'round the rim' | 'scrape the sides' | 'still';
 
 export type Pace = {
   pattern: Pattern;

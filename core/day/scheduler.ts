@@ -39,7 +39,7 @@ export type Project = {
 };
 
 export type Span = { start: number; end: number };
-export type Schedule = {
+type Schedule = {
   at: Record<string, Span>;
   cost: number;
   /** the whole tree was searched: nothing is better */
@@ -299,7 +299,7 @@ export function solveInGroups(project: Project, groupOf: (id: string) => string,
 export const unlimited = (project: Project): Solved =>
   solveProject({ ...project, activities: project.activities.map((a) => ({ ...a, uses: {} })) });
 
-export type Clash = { resource: Resource; from: number; to: number; ids: string[] };
+type Clash = { resource: Resource; from: number; to: number; ids: string[] };
 
 /** Stretches in which a schedule asks more of a resource than there is. */
 export function clashesOf(project: Project, at: Record<string, Span>): Clash[] {

@@ -15,8 +15,7 @@ import type { SidePot } from '../plan/sidePot';
 import { DAY } from './table';
 import type { Activity, Point, Relation, Uses } from './scheduler';
 
-export type TaskKind =
-  'ready' | 'long' | 'wait' | 'weigh' | 'side' | 'cook' | 'pour' | 'bake' | 'rest' | 'cold' | 'finish';
+type TaskKind = 'ready' | 'long' | 'wait' | 'weigh' | 'side' | 'cook' | 'pour' | 'bake' | 'rest' | 'cold' | 'finish';
 
 export type Task = Omit<Activity, 'start' | 'end'> & {
   planId: string;
@@ -50,7 +49,7 @@ export type DishWork = {
   pourId: string;
 };
 
-export type WorkFrom = { plan: Plan; forecast: Forecast };
+type WorkFrom = { plan: Plan; forecast: Forecast };
 
 const start = (id: string): Point => ({ id, at: 'start' });
 const end = (id: string): Point => ({ id, at: 'end' });

@@ -5,10 +5,10 @@ import { TROUBLES } from './computable';
 import { parseJson, type Parsed } from './issues';
 
 export const BATCH_FORMAT = 'ovalis-batch';
-export const BATCH_VERSION = 1;
+const BATCH_VERSION = 1;
 
 /** One batch alone: its plan, what happened, what was promised and what was found. */
-export const BatchFileSchema = z.object({
+const BatchFileSchema = z.object({
   format: z.literal(BATCH_FORMAT),
   version: z.literal(BATCH_VERSION),
   batch: BatchSchema,

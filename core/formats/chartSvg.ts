@@ -2,8 +2,8 @@ import { scaleLinear } from 'd3-scale';
 import { curveMonotoneX, line } from 'd3-shape';
 
 /** A line of a chart; `on` says which axis its figures stand on. */
-export type Series = { name: string; points: readonly { x: number; y: number }[]; on: 'left' | 'right' };
-export type Axis = { name: string; domain: readonly [number, number]; tick?: (v: number) => string };
+type Series = { name: string; points: readonly { x: number; y: number }[]; on: 'left' | 'right' };
+type Axis = { name: string; domain: readonly [number, number]; tick?: (v: number) => string };
 export type Chart = {
   title: string;
   /** what it is of, in a sentence: read out where the picture is not seen */

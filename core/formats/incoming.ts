@@ -10,7 +10,7 @@ import { PLAN_FORMAT } from '../plan/plan';
 import { isTable, readTable, writeBook, writeCurves, writeLog } from './tables';
 
 /** What a file is: everything, one thing alone, or a table out of a spreadsheet. */
-export type FileKind = 'kitchen' | 'plan' | 'batch' | 'table';
+type FileKind = 'kitchen' | 'plan' | 'batch' | 'table';
 
 export type IncomingRead =
   { ok: true; kind: FileKind; value: Incoming; left: FormatIssue[] } | { ok: false; issues: FormatIssue[] };

@@ -5,7 +5,7 @@ import { say, type Said } from '../say';
 export type FormatIssue = { path: string; message: Said };
 export type Parsed<T> = { ok: true; value: T } | { ok: false; issues: FormatIssue[] };
 
-export const pathOf = (path: readonly PropertyKey[]): string =>
+const pathOf = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(
     (out, key) => (typeof key === 'number' ? `${out}[${key}]` : out ? `${out}.${String(key)}` : String(key)),
     '',

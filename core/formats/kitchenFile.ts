@@ -19,7 +19,7 @@ import { issuesOf, parseText, type FormatIssue } from './issues';
 const MOST = 50_000;
 
 /** Everything a kitchen holds, in one file. */
-export const KitchenFileSchema = z.object({
+const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen'),
   version: z.literal(7),
   exportedAt: MomentSchema,
@@ -81,7 +81,7 @@ function migrateKitchen(old: unknown): unknown {
 }
 
 /** What was read of a kitchen, and the records that stay out of it, each with its path and what would be right. */
-export type KitchenRead = { ok: true; value: KitchenFile; left: FormatIssue[] } | { ok: false; issues: FormatIssue[] };
+type KitchenRead = { ok: true; value: KitchenFile; left: FormatIssue[] } | { ok: false; issues: FormatIssue[] };
 
 const HeadSchema = KitchenFileSchema.pick({ format: true, version: true, exportedAt: true, settings: true });
 /** Reads a kitchen of this or an earlier version, record by record: one that is wrong stays out. Never throws. */

@@ -1,21 +1,18 @@
-import { z } from 'zod';
-
 /** A plan in words, as a page or another program wants it: the words are made by who speaks the cook's language. */
-export const RecipeWordsSchema = z.object({
-  name: z.string().min(1),
-  people: z.number().int().positive(),
+export type RecipeWords = {
+  name: string;
+  people: number;
   /** what comes of it, in a line */
-  makes: z.string(),
+  makes: string;
   /** "40 g cornstarch (5 tbsp)" */
-  amounts: z.array(z.string().min(1)).min(1),
-  steps: z.array(z.object({ title: z.string(), text: z.string() })),
+  amounts: string[];
+  steps: { title: string; text: string }[];
   /** cautions and allergens, a sentence each */
-  cautions: z.array(z.string()),
-  /** min in the pot and from pouring to serving */
-  cookMin: z.number().nonnegative(),
-  restMin: z.number().nonnegative(),
-});
-export type RecipeWords = z.infer<typeof RecipeWordsSchema>;
+  cautions: string[];
+  /** min in the pot, and from pouring to serving */
+  cookMin: number;
+  restMin: number;
+};
 
 /** Names of the three lists, in the cook's language. */
 export type Headings = { amounts: string; steps: string; cautions: string };

@@ -6,8 +6,8 @@ import type { ReadOptions } from '../recipe/lines';
 import { readRecipe } from '../recipe/read';
 import type { Said } from '../say';
 
-export const READING_FORMAT = 'ovalis-reading';
-export const READING_VERSION = 1;
+const READING_FORMAT = 'ovalis-reading';
+const READING_VERSION = 1;
 
 /** A code and its figures, with the sentence that is made of them. */
 const Saying = z.object({ code: z.string(), says: z.string() }).loose();
@@ -53,7 +53,7 @@ export const ReadingFileSchema = z.object({
   ),
 });
 
-export type ReadingAnswer = { ok: true; value: unknown } | { ok: false; why: Said };
+type ReadingAnswer = { ok: true; value: unknown } | { ok: false; why: Said };
 
 /**
  * A recipe's text to that file.

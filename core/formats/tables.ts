@@ -156,7 +156,7 @@ export const writeCurves = (batches: readonly Batch[], cooks: readonly Cook[]): 
   );
 
 /** What tables have to say of records that are here. */
-export type TableRead = { batches: Batch[]; cooks: Cook[]; issues: FormatIssue[] };
+type TableRead = { batches: Batch[]; cooks: Cook[]; issues: FormatIssue[] };
 type Here = { batches: ReadonlyMap<string, Batch>; cooks: ReadonlyMap<string, Cook> };
 
 /** A table has one of these at its head. */

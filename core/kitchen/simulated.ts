@@ -20,7 +20,7 @@ import { NO_HABITS, TWIN, type Habits } from '../twin/twin';
  * A kitchen that is not there: a pot that follows the cook's own events on the model, with true habits that the app is
  * not told, and devices on it that lag, tremble, drop out and lie as real ones do. Pure: time and seed come in.
  */
-export const SIMULATED = table('Stand-in devices', {
+const SIMULATED = table('Stand-in devices', {
   probeLagS: [6, 's', 'C', 'a probe follows the pot in this'],
   probeSdK: [0.4, 'K', 'C', 'it trembles by'],
   scaleSdG: [1, 'g', 'C', 'a scale trembles by'],

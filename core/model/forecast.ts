@@ -59,7 +59,7 @@ import { seenNow, type Seen } from '../texture/kitchenTests';
 import { starchSdRel } from '../plan/measured';
 import { JUG_SD_REL } from '../units/measures';
 
-export type SetPoint = CoolingPoint & { yieldPa: number; modulusPa: number; place: number };
+type SetPoint = CoolingPoint & { yieldPa: number; modulusPa: number; place: number };
 
 export type Firmness = { word: SetWord; place: number; yieldPa: number; modulusPa: number; viscosityPaS: number };
 
@@ -144,8 +144,7 @@ export type PortionForecast = {
 };
 
 /** What the doubt comes from: how starch and milk are measured, the ring, the steam, the model of the set itself. */
-export const DOUBT_SOURCES = ['starch', 'milk', 'hob', 'steam', 'grind', 'variety', 'model'] as const;
-export type DoubtSource = (typeof DOUBT_SOURCES)[number];
+type DoubtSource = 'starch' | 'milk' | 'hob' | 'steam' | 'grind' | 'variety' | 'model';
 
 /** How old and how cold: what the dish has been through when it is judged. */
 export type Age = { ageH: number; tempC: number; coldestC?: number; hours?: number };

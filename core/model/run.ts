@@ -82,7 +82,7 @@ const LADLES_TOLD = 6;
 
 const HAND = { none: 0, spoon: 1, whisk: 3 } as const;
 
-export type AdditionTold = {
+type AdditionTold = {
   addition: Addition;
   /** how the starch that may lump met the liquid */
   lumpEntry?: StarchEntry;
@@ -179,7 +179,7 @@ export function dishOf(plan: Plan, massLeftG: number, addsMl = 0, layersMl = 0):
   };
 }
 
-export type RunOptions = { tuning?: Tuning; sampleS?: number; toleranceScale?: number };
+type RunOptions = { tuning?: Tuning; sampleS?: number; toleranceScale?: number };
 
 /** The pot as it stands before the fire. @throws RangeError when nothing liquid is in it */
 export const startPot = (plan: Plan, setup: PotSetup): Pot =>
@@ -225,7 +225,7 @@ export function runPortion(part: Plan, setup: PotSetup, { pot, addsMl }: NonNull
 }
 
 /** The same from a pot that is already on the way, with the steps that are left. */
-export function runSteps(
+function runSteps(
   plan: Plan,
   setup: PotSetup,
   start: Pot,

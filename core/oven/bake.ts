@@ -30,7 +30,7 @@ export const BakingSchema = z.object({
   grillMin: minutes.default(0),
   covered: z.boolean().default(false),
 });
-export type Baking = z.infer<typeof BakingSchema>;
+type Baking = z.infer<typeof BakingSchema>;
 
 /** The oven: air and walls, a water bath, drying, browning; egg and starch set cell by cell. */
 export const OVEN = table('Oven', {

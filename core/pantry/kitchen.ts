@@ -12,7 +12,7 @@ export const PanSchema = z.object({
 });
 export type Pan = z.infer<typeof PanSchema>;
 
-export const HOB_KINDS = ['gas', 'electric', 'solid plate', 'induction'] as const;
+const HOB_KINDS = ['gas', 'electric', 'solid plate', 'induction'] as const;
 /** A ring of the hob. `powerTrim` is the cook's own calibration: 1 as rated, 0.9 runs cool. */
 export const HobSchema = z.object({
   kind: z.enum(HOB_KINDS),

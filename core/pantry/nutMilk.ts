@@ -13,7 +13,7 @@ export const NUTS: Record<Nut, { water: number; fat: number; protein: number; su
 };
 
 /** Share that passes the cloth, and grams of liquid that a gram of dry pulp keeps (B/C). */
-export const EXTRACTION = { fat: 0.6, protein: 0.55, sugar: 0.85, starch: 0.45, pulpHoldsGPerG: 1.6 };
+const EXTRACTION = { fat: 0.6, protein: 0.55, sugar: 0.85, starch: 0.45, pulpHoldsGPerG: 1.6 };
 
 /**
  * Home-made nut milk from `nutG` of nuts blended with `waterG` of water.

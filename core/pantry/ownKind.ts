@@ -4,7 +4,7 @@ import type { GrainKind, Ingredient } from './ingredient';
 export const FEELS = ['like flour', 'like sand', 'whole grains'] as const;
 export const COOKED = ['cloudy', 'clear', 'stretchy'] as const;
 export const COLD = ['sets firm', 'stays soft'] as const;
-export type Behaviour = { feels: (typeof FEELS)[number]; cooked: (typeof COOKED)[number]; cold: (typeof COLD)[number] };
+type Behaviour = { feels: (typeof FEELS)[number]; cooked: (typeof COOKED)[number]; cold: (typeof COLD)[number] };
 
 /** The nearest of the kinds that the model knows (C). */
 export function kindByBehaviour({ feels, cooked, cold }: Behaviour): GrainKind {

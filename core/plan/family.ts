@@ -33,7 +33,7 @@ const CUSTARD_C = 82;
 /** Over steam it comes so slowly that it is thick two degrees before. */
 const STEAMED_CUSTARD_C = 80;
 /** s a pot stands off the heat before it is poured. */
-export const STAND_S = 40;
+const STAND_S = 40;
 /** Milk from the fridge, degC. */
 export const FRIDGE_C = 6;
 /** degC at which a cooled base takes raw egg. */

@@ -20,7 +20,7 @@ const minutes = z.number().min(0).max(6000);
 const tempC = z.number().min(-30).max(110);
 
 /** What ends a stretch on the hob. */
-export const UntilSchema = z.discriminatedUnion('reach', [
+const UntilSchema = z.discriminatedUnion('reach', [
   z.object({ reach: z.literal('time'), minutes }),
   z.object({ reach: z.literal('temperature'), tempC }),
   z.object({ reach: z.literal('bubble') }),
@@ -111,7 +111,6 @@ export type HeatStep = z.infer<typeof HeatStepSchema>;
 export type AddStep = Extract<MethodStep, { do: 'add' }>;
 /** The grill alone: colour, once it is baked. */
 export const grillsOnly = (s: BakeStep): boolean => s.until.reach === 'time' && s.until.minutes === 0 && s.grillMin > 0;
-export type TopStep = Extract<MethodStep, { do: 'top' }>;
 export type BakeStep = Extract<MethodStep, { do: 'bake' }>;
 /**
  * What comes once the pot has left the hob: what is folded in right before the pouring, the pouring and all after it, or

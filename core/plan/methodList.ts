@@ -198,7 +198,7 @@ export function newStep(plan: Plan, kind: StepKind): MethodStep {
 }
 
 /** Where a new step usually stands: what is done at the hob before the pouring, the rest behind what is like it. */
-export function usualPlace(plan: Plan, kind: StepKind): number {
+function usualPlace(plan: Plan, kind: StepKind): number {
   const list = listOf(plan);
   const pour = list.findIndex((s) => s.do === 'pour');
   const end = list.length;

@@ -28,11 +28,11 @@ export type Family = (typeof FAMILIES)[number];
 export { STAGES };
 export type { Stage } from './method';
 
-export const COOLINGS = ['room first', 'straight to the cold', 'freezer', 'ice bath'] as const;
+const COOLINGS = ['room first', 'straight to the cold', 'freezer', 'ice bath'] as const;
 
 const grams = z.number().min(0).max(20000);
 
-export const PlanItemSchema = z.object({
+const PlanItemSchema = z.object({
   ingredientId: IdSchema,
   /** the whole amount, before anything is carved out of it */
   grams,
@@ -41,7 +41,7 @@ export const PlanItemSchema = z.object({
 export type PlanItem = z.infer<typeof PlanItemSchema>;
 
 /** Part of an item that is kept back for another stage: it comes out of the total, it is never added to it. */
-export const CarveOutSchema = z.object({
+const CarveOutSchema = z.object({
   ingredientId: IdSchema,
   grams,
   stage: z.enum(STAGES),
@@ -60,7 +60,7 @@ const RestSchema = z.object({
 });
 
 /** Stirred in at the table, to loosen it. */
-export const LoosenSchema = z.object({ ingredientId: IdSchema, grams: z.number().min(0).max(2000) });
+const LoosenSchema = z.object({ ingredientId: IdSchema, grams: z.number().min(0).max(2000) });
 
 const ServeSchema = z.object({
   style: z.enum(SERVE_STYLES),
@@ -88,7 +88,7 @@ export type Portion = z.infer<typeof PortionSchema>;
 export type CarveOut = z.infer<typeof CarveOutSchema>;
 
 /** Where cooks part ways: each choice is one line of the schools, its first value the usual one. */
-export const ChoicesSchema = z.object({
+const ChoicesSchema = z.object({
   grain: z
     .enum(['into cold milk', 'into boiling milk', 'fried in fat first', 'wetted cold first', 'hot liquid onto it'])
     .optional(),

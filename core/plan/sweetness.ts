@@ -7,7 +7,7 @@ import type { Plan } from './plan';
 import { say, type Said } from '../say';
 
 /** How sweet, salt and sour a plan tastes, on the mass that is eaten. */
-export const TASTE = table('Taste', {
+const TASTE = table('Taste', {
   /** mass of acid per unit of buffering and pH below milk's own: scaled so that lemon juice is 6 % */
   sourPerBuffer: [0.17, '%', 'C', 'acid % per unit of buffering and pH below 6.7'],
   sourHides: [2.2, '%/%', 'C', 'sweetness that 1 % of acid hides'],

@@ -6,7 +6,7 @@ import type { Plan } from './plan';
  * could tell of, and a forecast would take longer than anybody waits (2 s).
  */
 export const LONGEST_H = { oven: 10, hob: 48, rest: 24 * 14 } as const;
-export type LongKind = keyof typeof LONGEST_H;
+type LongKind = keyof typeof LONGEST_H;
 
 const minutesOf: Record<LongKind, (s: MethodStep) => number> = {
   oven: (s) => (s.do === 'bake' ? (s.until.reach === 'time' ? s.until.minutes : s.limitMin) + s.grillMin : 0),

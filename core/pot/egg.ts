@@ -55,7 +55,7 @@ export const EGG = table('Egg', {
 });
 
 /** How egg behaves in this mixture. */
-export type EggPoint = {
+type EggPoint = {
   setC: number;
   curdC: number;
   proteinPct: number;

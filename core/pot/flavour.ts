@@ -5,7 +5,7 @@ import type { Ingredient } from '../pantry/ingredient';
 import { boilsC } from './air';
 
 /** Aroma that boils away, infusions, look, split milk, and syrups. */
-export const FLAVOUR = table('Flavour, look and syrup', {
+const FLAVOUR = table('Flavour, look and syrup', {
   aromaJPerMol: [40000, 'J/mol', 'C', 'loss of volatile aroma against temperature'],
   lid: [0.25, '1', 'C', 'loss under a lid'],
   infuseS: [600, 's', 'C', 'whole spice in hot milk: time constant at 90 degC'],

@@ -4,7 +4,7 @@ import { STARCHES, type StarchCoefficients, type StarchSpecies } from './starch'
 
 /** Grains: powders disperse, coarse particles and kernels take water from the outside in (d squared law). */
 
-export type GrainForm = 'powder' | 'particle' | 'kernel';
+type GrainForm = 'powder' | 'particle' | 'kernel';
 export type Grain = {
   species: StarchSpecies;
   starch: StarchCoefficients;

@@ -132,7 +132,7 @@ export type Fire = {
 export const outsideW = (wrapped: boolean | undefined): number => (wrapped ? HEAT.wrappedW : HEAT.airW);
 
 /** The temperatures, the power and what it meets. */
-export type Hearth = {
+type Hearth = {
   panC: number;
   bulkC: number;
   bathC: number;

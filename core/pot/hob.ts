@@ -16,7 +16,7 @@ export const HOBS: Record<Hob['kind'], { efficiency: number; memoryS: number }> 
 };
 
 /** Share of full power at each of the nine ovals (low .10-.15, medium .45, high 1; B). Index 0 is off. */
-export const SETTING_SHARE = [0, 0.1, 0.18, 0.27, 0.36, 0.45, 0.56, 0.68, 0.83, 1] as const;
+const SETTING_SHARE = [0, 0.1, 0.18, 0.27, 0.36, 0.45, 0.56, 0.68, 0.83, 1] as const;
 
 export const HIGHEST = SETTING_SHARE.length - 1;
 

@@ -2,7 +2,7 @@
  * The one integrator: a second-order Rosenbrock W-method (Verwer, Spee, Blom and Hundsdorfer 1999) with step control.
  * It stays stable on the stiff pan while the Jacobian may be rough, and its embedded first-order answer gives the error.
  */
-export type System = {
+type System = {
   readonly size: number;
   /** approximate Jacobian, filled by slopes(): diagonal, then d(0)/d(1) and d(1)/d(0) */
   readonly jac: Float64Array;
@@ -10,7 +10,7 @@ export type System = {
 };
 
 const GAMMA = 1 - Math.SQRT1_2;
-export const LONGEST_STEP_S = 45;
+const LONGEST_STEP_S = 45;
 /** steps no shorter than this are taken whatever their error: kinks of the model, not stiffness */
 const SHORTEST_STEP_S = 0.05;
 const EVENT_S = 1e-3;

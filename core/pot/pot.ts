@@ -40,7 +40,7 @@ import {
 } from './starch';
 
 /** What sticks and foams is what is in the pot now: milk that comes later does not yet. */
-export function baseOf(m: Mixture, planned: Base): Base {
+function baseOf(m: Mixture, planned: Base): Base {
   const mass = massG(m);
   if (m.dairyProteinG > 0.003 * mass) return 'dairy';
   if (m.coconutFatG > 0.01 * mass) return 'coconut';
@@ -669,7 +669,7 @@ export type Stop = (pot: {
 
 export type Stretch = { pot: Pot; reached: boolean };
 /** What hears each accepted step, with its time and a reader of the pot there; how coarse the steps may be. */
-export type Along = {
+type Along = {
   onStep?: ((tS: number, read: () => Pot) => void) | undefined;
   toleranceScale?: number | undefined;
 };

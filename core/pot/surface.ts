@@ -23,9 +23,9 @@ export const SURFACE = table('Surface of the pot', {
   evaporationPerK: [0.05, '1/K', 'C', 'rise of evaporation with temperature, for the approximate Jacobian'],
 });
 
-export const LID: Record<Lid, number> = { off: 1, ajar: SURFACE.lidAjar, on: SURFACE.lid };
+const LID: Record<Lid, number> = { off: 1, ajar: SURFACE.lidAjar, on: SURFACE.lid };
 
-export type Top = {
+type Top = {
   content: Mixture;
   solidsG: number;
   massG: number;

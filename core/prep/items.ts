@@ -13,7 +13,7 @@ export const PREP_GROUPS = [
   'machines',
   'within reach',
 ] as const;
-export type PrepGroup = (typeof PREP_GROUPS)[number];
+type PrepGroup = (typeof PREP_GROUPS)[number];
 
 export type PrepItem = {
   id: string;

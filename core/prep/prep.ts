@@ -45,7 +45,7 @@ export const PREP = table('Prep', {
 });
 
 /** g of one piece of what is counted in and out (C). */
-export const PIECE_G: Readonly<Record<string, { grams: number; piece: string }>> = {
+const PIECE_G: Readonly<Record<string, { grams: number; piece: string }>> = {
   cinnamon: { grams: 4, piece: 'stick' },
   vanilla_pod: { grams: 3, piece: 'pod' },
   clove: { grams: 0.1, piece: 'clove' },

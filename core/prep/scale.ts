@@ -1,6 +1,6 @@
 /** A kitchen scale that is not there: it lags, trembles and shows whole grams, like the real one it stands in for. */
 
-export type ScaleState = {
+type ScaleState = {
   /** what lies on it, g */
   trueG: number;
   /** what its filter has followed so far, g */

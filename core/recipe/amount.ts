@@ -25,7 +25,7 @@ const PINTS: Record<SpoonSystem, { pint: number; quart: number; gallon: number; 
   metric: { pint: 568.3, quart: 1136.5, gallon: 4546, floz: 28.41 },
 };
 /** g of what is only said, and how unsure it is, relative (C). */
-export const VAGUE_G: Readonly<Record<string, { g: number; sdRel: number }>> = {
+const VAGUE_G: Readonly<Record<string, { g: number; sdRel: number }>> = {
   pinch: { g: 0.4, sdRel: 0.5 },
   knob: { g: 15, sdRel: 0.4 },
   handful: { g: 30, sdRel: 0.4 },
@@ -184,7 +184,7 @@ export function readNumber(s: string): { value: number; took: number } | undefin
 }
 
 /** A unit at the head of `s`. */
-export function readUnit(s: string): { unit: string; took: number } | undefined {
+function readUnit(s: string): { unit: string; took: number } | undefined {
   const fl = /^(?:fl\.?\s*oz\.?|fluid ounces?)(?=\W|$)/i.exec(s);
   if (fl) return { unit: 'floz', took: fl[0].length };
   const rice = /^(?:rice[- ]cooker (?:cups?|measures?))\b/i.exec(s);
@@ -204,7 +204,7 @@ const inGramsOrMl = (count: number, unit: string, system: SpoonSystem): { grams?
 };
 
 /** ml in a unit of volume, or undefined where it is none. */
-export function mlOf(unit: string, system: SpoonSystem): number | undefined {
+function mlOf(unit: string, system: SpoonSystem): number | undefined {
   if (unit in ML_PER[system]) return ML_PER[system][unit as keyof (typeof ML_PER)['us']];
   if (unit === 'spoon') return ML_PER[system].tbsp;
   if (unit in PINTS[system]) return PINTS[system][unit as keyof (typeof PINTS)['us']];

@@ -111,7 +111,7 @@ const wordsOf = (text: string) =>
     ?.filter((w) => !PLAIN.has(w)) ?? [];
 
 /** Whether the method ever uses a line of the list. */
-export function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
+function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
   const method = r.method.join(' ').toLowerCase();
   if (!method || line.grams === 0) return true;
   if (

@@ -45,7 +45,7 @@ const PART_WORDS: readonly (readonly [RegExp, Part])[] = [
   [/fruit|compote|coulis|sauce/i, 'fruit'],
   [/layer|filling|topping|\btop\b/i, 'layer'],
 ];
-export const partOf = (head: string): Part | undefined => PART_WORDS.find(([r]) => r.test(head))?.[1];
+const partOf = (head: string): Part | undefined => PART_WORDS.find(([r]) => r.test(head))?.[1];
 
 export type ReadOptions = {
   system: SpoonSystem;

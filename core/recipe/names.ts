@@ -182,7 +182,7 @@ function splitAlternatives(all: string): string[] {
   return [...out, all.slice(at)];
 }
 
-export type Named = { id: string; which?: Which; /** words of the name that nothing here explains */ unsure?: string };
+type Named = { id: string; which?: Which; /** words of the name that nothing here explains */ unsure?: string };
 
 /** Words that are no part of a name. */
 const NOISE =

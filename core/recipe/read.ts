@@ -17,7 +17,7 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { say, type Said } from '../say';
 
 export type Reading = { title: string; lines: Line[]; method: string[]; facts: Facts; people: number | undefined };
-export type ReadResult = { ok: true; reading: Reading } | { ok: false; why: Said };
+type ReadResult = { ok: true; reading: Reading } | { ok: false; why: Said };
 
 /** Reads a recipe: each line of its list, and what its sentences say. Never throws; takes no longer than its length. */
 export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadResult {

@@ -18,7 +18,7 @@ export type RecipeText = {
   yields: string | undefined;
   minutes: number | undefined;
 };
-export type TextResult = { ok: true; value: RecipeText } | { ok: false; why: Said };
+type TextResult = { ok: true; value: RecipeText } | { ok: false; why: Said };
 
 const tooMuch = (what: Said) => say('recipe.thisIsTooLongFor', { what });
 
@@ -145,7 +145,7 @@ const YIELD =
 const PART_HEAD =
   /^(?:for\s+)?(?:the\s+)?((?:sugar |lemon |fruit |caramel |chocolate |berry |plum |vanilla |second |top |coconut )?(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|finish|to serve|to finish|pudding|base|cream|custard|rice|porridge|slab|batter|meringue|sponge))$/i;
 /** Parts that never go into the pot. */
-export const BESIDE =
+const BESIDE =
   /\b(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|to (?:serve|finish)|finish)\b/i;
 const isBeside = (head: string): boolean => BESIDE.test(head);
 

@@ -225,6 +225,6 @@ export function troubleOf(fault: Fault, s: Situation, told: Told) {
   const withAdded = (a: Added) => head(addToPot(pot, addedTo(a, plan)(pot), setup), a.heat ?? []);
   return { ...s, s, told, fault, liquid, liquidId, mass, egg, head, add, withAdded };
 }
-export type Trouble = ReturnType<typeof troubleOf>;
+type Trouble = ReturnType<typeof troubleOf>;
 /** The way out of one fault. */
 export type Way = (trouble: Trouble) => Rescue;

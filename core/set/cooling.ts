@@ -5,7 +5,7 @@ import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
 
 /** Where a dish may stand. */
 export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
-export type RestPlace = (typeof REST_PLACES)[number];
+type RestPlace = (typeof REST_PLACES)[number];
 
 /** Pudding as a solid that conducts, and the air around its dish. */
 export const COOLING = table('Cooling', {
@@ -45,7 +45,7 @@ const WALL: Record<Dish['wall'], number> = {
   'wet clay': 200,
 };
 
-export type Surroundings = { airC: number; hW: number };
+type Surroundings = { airC: number; hW: number };
 
 /** A cylinder of pudding: radius and depth in m, cells out and up. */
 export class CoolingBody {

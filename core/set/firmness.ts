@@ -84,7 +84,7 @@ export const ageingRate = (tempC: number): number =>
   clamp((GEL.setsBelowC - tempC) / (GEL.setsBelowC - GEL.setsFullyC), 0, 1);
 
 /** What is asked of a gel. Hours of ageing, degC; `coldestC` it has been; `firmness` the cook's own factor. */
-export type GelState = {
+type GelState = {
   ageH: number;
   tempC: number;
   coldestC?: number;

@@ -12,13 +12,12 @@ export const FROZEN = table('Frozen', {
   airW: [11, 'W/m2K', 'B', 'air of the room on the mould'],
 });
 
-export const BITES = ['soft', 'bites', 'hard'] as const;
 export type Frozen = {
   /** hours to frozen through; NaN if never */
   throughH: number;
   /** share of the mass that is ice when it is eaten */
   iceShare: number;
-  bite: (typeof BITES)[number];
+  bite: 'soft' | 'bites' | 'hard';
   /** s until it pulls: in the room, under warm water */
   pullsRoomS: number;
   pullsWaterS: number;

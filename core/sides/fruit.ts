@@ -4,7 +4,7 @@ import type { Fruit } from '../plan/sidePot';
  * Fruit as it is bought: what of it is eaten, how sour and how sweet it is, and how long it stews.
  * Shares and acids are typical of ripe fruit (B); minutes to fall apart are kitchen experience (C).
  */
-export type FruitRow = {
+type FruitRow = {
   ingredientId: string;
   /** share left after peeling and stoning */
   edible: number;
@@ -31,7 +31,7 @@ export const FRUIT_ROWS: Record<Fruit, FruitRow> = {
 };
 
 /** Sugar over acid that a spoonful beside a sweet pudding wants, by mass (C). */
-export const SWEET_TO_SOUR = 18;
+const SWEET_TO_SOUR = 18;
 
 /** Sugar to stew 100 g of prepared fruit with, g: by its sourness, on top of its own. */
 export const sugarFor = (f: Pick<FruitRow, 'acidPct' | 'sugarPct'>): number =>

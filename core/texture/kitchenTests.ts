@@ -21,7 +21,6 @@ export const TESTS = table('Kitchen tests', {
   plateToGel: [4, '1', 'C', 'full gel after a day over what the cold plate shows, 3 to 5'],
   trailSdLn: [0.5, '1', 'C', 'error of a timed trail'],
   spreadSdLn: [0.4, '1', 'C', 'of a line spread, for viscosity (5 % of radius); .25 for yield stress'],
-  coatSdLn: [0.6, '1', 'C', 'of a coat'],
   dripSdLn: [1.1, '1', 'C', 'of drips: a factor of 3'],
   plateSdLn: [0.5, '1', 'C', 'of the cold plate'],
   wobbleSdLn: [0.2, '1', 'C', 'of a counted wobble'],
@@ -73,12 +72,6 @@ export const coatM = (muPaS: number, yieldPa = 0): number =>
   Math.max(Math.sqrt((muPaS * TESTS.coatM) / (WEIGHT_N_PER_M3 * TESTS.coatS)), yieldPa / WEIGHT_N_PER_M3);
 export const fingerLineHolds = (muPaS: number, yieldPa: number): boolean =>
   yieldPa >= TESTS.lineHoldsPa || muPaS >= TESTS.lineHoldsPaS;
-/** Viscosity from the mass of a coat on an area. */
-export const viscosityFromCoat = (massKg: number, areaM2: number): Read => ({
-  value: ((WEIGHT_N_PER_M3 * TESTS.coatS) / TESTS.coatM) * ((1.5 * massKg) / (1040 * areaM2)) ** 2,
-  sdLn: TESTS.coatSdLn,
-});
-
 /** Seconds between drops, `t` seconds after the spoon was lifted. */
 export const dripS = (muPaS: number, t: number): number =>
   (3 * TESTS.dropMl * 1e-6 * Math.sqrt(WEIGHT_N_PER_M3) * t ** 1.5) /

@@ -68,7 +68,7 @@ export const STRIP: Record<SetWord, number> = {
 };
 
 export const SERVE_STYLES = ['spooned', 'turned out', 'cut'] as const;
-export type ServeStyle = (typeof SERVE_STYLES)[number];
+type ServeStyle = (typeof SERVE_STYLES)[number];
 export type Bounds = Record<SetWord, number>;
 
 /**
@@ -148,7 +148,7 @@ function flowBounds(tempC: number): Partial<Record<SetWord, number>> {
 }
 
 /** What it is judged at: degC, and how far its starch makes a gel, 0 to 1. */
-export type JudgedAt = { tempC: number; gels: number };
+type JudgedAt = { tempC: number; gels: number };
 
 /**
  * Place of a pudding on the strip, 0 to 5: what its yield stress or its viscosity gives, whichever is more. What only

@@ -4,8 +4,8 @@
  */
 
 export type SpoonSystem = 'us' | 'metric';
-export type VolumeUnit = 'ml' | 'l' | 'tsp' | 'tbsp' | 'cup';
-export type MassUnit = 'g' | 'kg' | 'oz' | 'lb';
+type VolumeUnit = 'ml' | 'l' | 'tsp' | 'tbsp' | 'cup';
+type MassUnit = 'g' | 'kg' | 'oz' | 'lb';
 export type Unit = VolumeUnit | MassUnit;
 export type Fill = 'level' | 'rounded' | 'heaped';
 

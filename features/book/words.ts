@@ -25,7 +25,7 @@ export function adviceSays(a: Advice, plan: Plan, fmt: Formatter): string {
 }
 
 /** How far what came out lies from what was promised, in steps of the strip. */
-export function missSteps(b: BatchRow): number | undefined {
+function missSteps(b: BatchRow): number | undefined {
   return b.found.wordServing ? stripMiddle(b.found.wordServing) - b.promise.servingPlace : undefined;
 }
 

@@ -93,4 +93,3 @@ export function useDay(asked: string | undefined, planId: string | undefined, no
     edit: (make: (now: Day) => Day) => stored && save.mutate({ id: stored.id, edit: (now) => make(now ?? stored) }),
   };
 }
-export type UsedDay = ReturnType<typeof useDay>;

@@ -129,7 +129,7 @@ export const PlanRows = memo(function PlanRows(props: Props) {
       <Row
         title={t('planRoom.panAndRing')}
         sub={`${t(`hobKind.${plan.hob.kind}`)}, ${plan.hob.ratedW} W`}
-        value={fmt.length(plan.pan.diameterMm)}
+        value={fmt.across(plan.pan.diameterMm)}
         onPress={open('pan')}
         testID="row-pan"
       />

@@ -2,7 +2,7 @@ import { withGrams } from '../../core/plan/amounts';
 import type { Plan } from '../../core/plan/plan';
 
 /** Grams of one thickener that bring a plan to what is held; undefined where no amount does. */
-export type SolveHeld = (plan: Plan, thickenerId: string, stressPa: number) => Promise<number | undefined>;
+type SolveHeld = (plan: Plan, thickenerId: string, stressPa: number) => Promise<number | undefined>;
 
 /**
  * Keeps the set while other amounts change. Each change asks anew and only the last answer counts; it is laid over the

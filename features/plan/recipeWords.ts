@@ -10,7 +10,7 @@ import { named, t } from '../../words';
 import { stepLine, stepTitle } from './stepWords';
 
 /** The same amount by cup, spoon, egg or piece. */
-export function otherWay(plan: Plan, ingredientId: string, grams: number, fmt: Formatter): string {
+function otherWay(plan: Plan, ingredientId: string, grams: number, fmt: Formatter): string {
   const i = lookUp(plan, ingredientId);
   if (i.egg) {
     const part = i.egg.white === 0 ? 'yolk' : i.egg.yolk === 0 ? 'white' : 'whole';

@@ -194,7 +194,7 @@ const more = (from: number, to: number, unit: (x: number) => string) => {
 const minutesMore = (from: number, to: number) => more(from, to, (m) => t('planRoom.min3', { m }));
 
 /** What one way costs against another, in a few words; empty where it is too small to feel. */
-export function costSays(d: Difference, fmt: Formatter): string {
+function costSays(d: Difference, fmt: Formatter): string {
   const [from, to] = [Number(d.from), Number(d.to)];
   const pct = Math.round(100 * ((d.ratio ?? 1) - 1));
   const size = Math.abs(pct);

@@ -9,7 +9,7 @@ import { t } from '../../words';
 import { say, type Said } from '../../core/say';
 
 /** What the cook reads and hears in Pot. Amounts and degrees come from the plan. */
-export type StepWords = { title: string; manner: string; cue: string; why: string; done: string; until: string };
+type StepWords = { title: string; manner: string; cue: string; why: string; done: string; until: string };
 
 const list = (step: Step, fmt: Formatter) =>
   step.portions

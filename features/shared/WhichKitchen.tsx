@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { Key } from '../../ui/Key';
@@ -8,10 +9,10 @@ import { useMounted } from './useNow';
 import { useOtherKitchen } from './useOtherKitchen';
 
 /**
- * Stands over every room of the choir's supper: none of it is the cook's own. It is in the exported page; a class of the page
- * says whether it shows.
+ * Stands over every room of the choir's supper: none of it is the cook's own. A line of its own on a phone, in the line of
+ * the rooms on a wide screen. It is in the exported page; a class of the page says whether it shows.
  */
-export function WhichKitchen() {
+export function WhichKitchen({ wide = false }: { wide?: boolean }) {
   const { which } = useKitchen();
   const path = usePathname();
   const mounted = useMounted();
@@ -20,10 +21,13 @@ export function WhichKitchen() {
   if (!shown) return null;
   return (
     <View
-      role="complementary"
+      role={wide ? 'group' : 'complementary'}
       aria-label={t('shared.whichKitchen')}
-      testID="choir"
-      className="of-choir flex-row items-center justify-between gap-2 border-b-hair border-line bg-plate px-3 wide:px-6 print:hidden"
+      testID={wide ? 'choir-wide' : 'choir'}
+      className={clsx(
+        'of-choir flex-row items-center gap-2 print:hidden',
+        wide ? 'wide-only mr-2' : 'phone-only justify-between border-b-hair border-line bg-plate px-3',
+      )}
     >
       <Type kind="small" className="shrink py-1">
         {t('shared.theChoirsSupperMadeUp')}
@@ -32,7 +36,7 @@ export function WhichKitchen() {
         label={t('shared.myKitchen')}
         kind="quiet"
         size="line"
-        className="underline"
+        className="underline flat:min-h-[28px]"
         onPress={() => void openOther('own')}
       />
     </View>

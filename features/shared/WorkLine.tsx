@@ -7,6 +7,7 @@ import { colour } from '../../ui/colours';
 import { PotPicture } from '../../ui/PotPicture';
 import { Type } from '../../ui/Type';
 import { useApp } from './App';
+import { WhichKitchen } from './WhichKitchen';
 import { useKeepPlace } from './useKeepPlace';
 import { t } from '../../words';
 
@@ -19,7 +20,7 @@ const ROOMS = [
   { path: '/book', name: 'Book' },
 ] as const;
 
-export function Logo() {
+function Logo() {
   return (
     <View className="flex-row items-center gap-3">
       <PotPicture width={44} />
@@ -113,7 +114,8 @@ export function WorkLine() {
           );
         })}
       </View>
-      <View className="hidden flex-1 items-end wide:flex">
+      <View className="hidden flex-1 flex-row items-center justify-end wide:flex">
+        <WhichKitchen wide />
         <Link href="/settings" asChild>
           <Pressable
             role="link"

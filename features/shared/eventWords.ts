@@ -39,7 +39,7 @@ export const MEASURED: Record<Measure, (value: number, fmt: Formatter) => string
 };
 
 /** What a step is called: the cook's own word, or what it is for. */
-export const stepName = (step: Pick<Step, 'role' | 'name' | 'fix'> | undefined): string | undefined =>
+const stepName = (step: Pick<Step, 'role' | 'name' | 'fix'> | undefined): string | undefined =>
   step && `${step.name ?? step.role}${step.fix ? t('shared.again') : ''}`;
 
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);

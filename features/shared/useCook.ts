@@ -13,7 +13,7 @@ export type NewEvent = CookEvent extends infer E ? (E extends CookEvent ? Omit<E
  * The cook that a room is about: the one its address asks for and no other, else the one last looked at, else the
  * newest that is still going.
  */
-export function pickCook(cooks: readonly Cook[], asked: string | undefined, last: string | undefined) {
+function pickCook(cooks: readonly Cook[], asked: string | undefined, last: string | undefined) {
   if (asked !== undefined) return cooks.find((c) => c.id === asked);
   const before = cooks.find((c) => c.id === last);
   if (before) return before;
