@@ -32,6 +32,9 @@ export const SettingsSchema = z.object({
   /** how prices are written; empty for none */
   money: z.string().max(4).default('€'),
   language: z.enum(LANGUAGES).default('en'),
+  /** asked where they are first needed, and not again */
+  unitsKnown: z.boolean().default(false),
+  ringKnown: z.boolean().default(false),
   machines: z.array(z.enum(MACHINES)).max(MACHINES.length).default([]),
 });
 export type Settings = z.infer<typeof SettingsSchema>;
@@ -51,5 +54,7 @@ export const DEFAULT_SETTINGS: Settings = {
   devices: 'none',
   money: '€',
   language: 'en',
+  unitsKnown: false,
+  ringKnown: false,
   machines: ['blender'],
 };

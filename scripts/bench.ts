@@ -39,6 +39,7 @@ import { checkUp } from '../core/recipe/check';
 import { WRITTEN } from '../core/recipe/fixtures/recipes';
 import { readRecipe } from '../core/recipe/read';
 import { runMethod } from '../core/model/run';
+import { emptyAppBytes } from './emptyApp';
 import { withApp } from './served';
 
 /** The general integrator; the package ships sources that do not pass our type check, so its shape is written here. */
@@ -448,7 +449,12 @@ const browserFigures = () =>
       Math.round([...sizes].filter(([url]) => match.test(url)).reduce((s, [, n]) => s + n, 0) / 1024);
     line(
       'first screen, gzip',
-      `page ${kb(/plan$/)} KB, scripts ${kb(/\.js$/)} KB (the model's worker among them ${kb(/model-.*\.js$/)}), css ${kb(/\.css$/)} KB, fonts ${kb(/woff2$/)} KB`,
+      `page ${kb(/plan$/)} KB, scripts ${kb(/\.js$/)} KB (the model's worker among them ${kb(/model-.*\.js$/)}), fonts ${kb(/woff2$/)} KB`,
+    );
+    const [first, empty] = [kb(/\.js$/) - kb(/model-.*\.js$/), emptyAppBytes(root) / 1024];
+    line(
+      'its scripts against an empty app',
+      `${first} KB to ${Math.round(empty)} KB: ${(first / empty).toFixed(2)} times (aim 1.3)`,
     );
 
     const starch = page.getByTestId('amount-cornstarch').getByRole('textbox');

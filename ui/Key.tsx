@@ -95,7 +95,7 @@ export function Key({
       onLongPress={onLongPress}
       testID={testID}
       className={clsx(
-        'items-center rounded-key active:opacity-70',
+        'items-center rounded-key active:opacity-70 print:hidden',
         className?.includes('max-w-') || 'max-w-full',
         left ? 'justify-start' : 'justify-center',
         stacked ? 'flex-col' : 'flex-row gap-2',

@@ -71,6 +71,8 @@ export function formatter(s: Settings) {
     },
     /** a length in the kitchen, of dishes and pans */
     length: (mm: number) => (us ? `${rounded(mm / MM_PER_IN, mm < MM_PER_IN ? 2 : 1)} in` : `${Math.round(mm)} mm`),
+    /** a grain */
+    fine: (mm: number) => (us ? `${rounded(mm / MM_PER_IN, 2)} in` : `${rounded(mm, 1)} mm`),
     /** across a pan */
     across: (mm: number) => (us ? `${rounded(mm / MM_PER_IN, 1)} in` : `${rounded(mm / 10, 1)} cm`),
     massUnit: us ? 'oz' : 'g',

@@ -14,6 +14,7 @@ export const WAYS: Readonly<Record<string, (fmt: Formatter, value: number) => st
   grams: (fmt, g) => fmt.grams(g),
   ml: (fmt, ml) => fmt.ml(ml),
   length: (fmt, mm) => fmt.length(mm),
+  fine: (fmt, mm) => fmt.fine(mm),
   hours: (fmt, h) => fmt.hours(h),
   time: (fmt, ms) => fmt.time(ms),
   dayTime: (fmt, ms) => `${fmt.weekday(ms)} ${fmt.time(ms)}`,

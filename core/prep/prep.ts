@@ -1,3 +1,4 @@
+import { PIECES } from '../pantry/pieces';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { atStages, lookUp, mixtureOfPortions, type StagedPortion } from '../plan/stages';
@@ -44,20 +45,6 @@ export const PREP = table('Prep', {
   ovenEff: [0.6, '1', 'C', 'of it that reaches the food'],
 });
 
-/** g of one piece of what is counted in and out (C). */
-const PIECE_G: Readonly<Record<string, { grams: number; piece: string }>> = {
-  cinnamon: { grams: 4, piece: 'stick' },
-  vanilla_pod: { grams: 3, piece: 'pod' },
-  clove: { grams: 0.1, piece: 'clove' },
-  star_anise: { grams: 1.5, piece: 'star' },
-  bay_leaf: { grams: 0.3, piece: 'leaf' },
-  orange_leaf: { grams: 0.5, piece: 'leaf' },
-  cardamom: { grams: 0.2, piece: 'pod' },
-  lemon_peel: { grams: 2, piece: 'strip' },
-  orange_peel: { grams: 2, piece: 'strip' },
-  ginger: { grams: 5, piece: 'slice' },
-};
-
 const half = (x: number) => Math.max(0.5, Math.round(x * 2) / 2);
 
 /** Eggs that give these grams of a part, to the half. */
@@ -71,7 +58,7 @@ export function countedIn(portions: readonly { ingredient: Ingredient; grams: nu
   return portions
     .filter((p) => p.ingredient.comesOut && p.grams > 0)
     .map((p) => {
-      const piece = PIECE_G[p.ingredient.id];
+      const piece = PIECES[p.ingredient.id];
       const name = p.ingredient.name;
       return piece
         ? say(`prep.piece.${piece.piece}`, { count: Math.max(1, Math.round(p.grams / piece.grams)), name })

@@ -1,3 +1,4 @@
+import Printer from 'lucide-react-native/icons/printer';
 import { parseISO } from 'date-fns/parseISO';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
@@ -123,6 +124,7 @@ function OrderOfTheWork({ v }: Laid) {
       <Type kind="title" level={2}>
         {t('dayRoom.orderOfTheWork')}
       </Type>
+      <Key label={t('dayRoom.printTheDay')} icon={Printer} className="self-start" onPress={() => print()} />
       {acts
         .filter((a) => a.lane !== 'fridge' || a.state !== 'done')
         .map((a) => (
@@ -131,7 +133,7 @@ function OrderOfTheWork({ v }: Laid) {
             testID={`act-${a.id}`}
             left={<Tag letter={looks.get(a.planId)?.letter ?? '?'} tint={looks.get(a.planId)?.tint} size={28} />}
             title={`${fmt.time(a.startMs)} ${tell(a.verb)}${a.state === 'done' ? t('dayRoom.done') : a.state === 'running' ? t('dayRoom.running') : ''}`}
-            sub={`${tell(a.says)}${a.latestMs - a.startMs >= 5 * MINUTE && a.state === 'to do' ? t('dayRoom.by', { latestMs: fmt.time(a.latestMs) }) : ''}`}
+            sub={`${a.dish}. ${tell(a.says)}${a.latestMs - a.startMs >= 5 * MINUTE && a.state === 'to do' ? t('dayRoom.by', { latestMs: fmt.time(a.latestMs) }) : ''}`}
             onPress={() => setOpen(a.id)}
           />
         ))}

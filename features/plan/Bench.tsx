@@ -7,9 +7,10 @@ import type { Plan } from '../../core/plan/plan';
 import type { Difference } from '../../core/advice/differences';
 import { spoonEffect } from '../../core/plan/measured';
 import type { Ingredient } from '../../core/pantry/ingredient';
+import { PIECES, piecesOf } from '../../core/pantry/pieces';
 import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
-import { FILL, toSpoons } from '../../core/units/measures';
+import { FILL, ML_PER, toSpoons } from '../../core/units/measures';
 import { useTakeBack } from '../shared/useTakeBack';
 import { useCollection } from '../shared/stored';
 import { Key } from '../../ui/Key';
@@ -20,7 +21,7 @@ import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useFormat, useTell } from '../shared/App';
-import type { Formatter } from '../../words/format';
+import { quarters, type Formatter } from '../../words/format';
 import { useStable } from '../shared/useStable';
 import { CostList } from './CostList';
 import { t } from '../../words';
@@ -46,7 +47,7 @@ const SWATCH = {
 } as const;
 
 const stepFor = (i: Ingredient, grams: number) =>
-  i.group === 'thickener' ? 1 : grams >= 500 ? 25 : grams >= 60 ? 5 : grams >= 15 ? 1 : 0.5;
+  PIECES[i.id]?.grams ?? (i.group === 'thickener' ? 1 : grams >= 500 ? 25 : grams >= 60 ? 5 : grams >= 15 ? 1 : 0.5);
 
 /** What spoons in place of the scale do, said in one line. */
 function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): string {
@@ -81,6 +82,8 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
       countOf2: t(`eggPart.${part}`, { count }),
     });
   }
+  const pieces = piecesOf(i.id, grams);
+  if (pieces) return t(`pieces.${pieces.piece}`, { count: pieces.count, value: quarters(pieces.count) });
   const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
   const spoons = fmt.spoons(toSpoons(grams, i.densityGPerMl, fmt.settings.spoons, { cups }));
   return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : t('planRoom.level2', { spoons });
@@ -339,8 +342,14 @@ const LEAST_FACTOR = 0.02;
 function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
   const fmt = useFormat();
   const [by, setBy] = useState<string>('factor');
+  const [unit, setUnit] = useState<'g' | 'l' | 'cups'>('g');
   const now = plan.items.find((i) => i.ingredientId === by)?.grams;
-  const factorOf = (n: number) => (by === 'factor' ? n : n / (now || 1));
+  /** g of one of what is typed */
+  const gramsEach =
+    by === 'factor' || unit === 'g'
+      ? 1
+      : lookUp(plan, by).densityGPerMl * (unit === 'l' ? 1000 : ML_PER[fmt.settings.spoons].cup);
+  const factorOf = (n: number) => (by === 'factor' ? n : (n * gramsEach) / (now || 1));
   const heaviestG = Math.max(...plan.items.map((i) => i.grams));
   const noNumber = t('planRoom.aNumberAbove0Would');
   const typed = useFigure(
@@ -374,10 +383,21 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         control={typed.control}
         name="figure"
         label={by === 'factor' ? t('planRoom.times') : t('planRoom.iHave')}
-        {...(by === 'factor' ? {} : { unit: 'g' })}
+        {...(by === 'factor' ? {} : { unit: t(`haveUnit.${unit}`) })}
         inputMode="decimal"
-        placeholder={by === 'factor' ? '1.5' : String(Math.round(now ?? 0))}
+        placeholder={by === 'factor' ? '1.5' : String(Math.round((10 * (now ?? 0)) / gramsEach) / 10)}
       />
+      {by === 'factor' ? null : (
+        <Choices
+          label={t('planRoom.measuredIn')}
+          value={unit}
+          options={(['g', 'l', 'cups'] as const).map((value) => ({ value, label: t(`haveUnit.${value}`) }))}
+          onChoose={(v) => {
+            setUnit(v);
+            typed.clear();
+          }}
+        />
+      )}
       {typed.figure !== undefined ? (
         <Type tone="quiet">
           {t('planRoom.for2', {

@@ -73,7 +73,7 @@ export function CardRoom() {
     setLink({ text, copied: copied ?? false });
   };
   return (
-    <Room name={t('room.Card')} title={t('card.title')} sub={plan.name} actions={back}>
+    <Room name={t('room.Card')} title={t('card.title')} sub={plan.name} actions={back} paper={false}>
       <View className="mx-auto w-full max-w-[820px] gap-4 p-4 wide:px-8">
         <View className="gap-3 print:hidden">
           <View className="flex-row flex-wrap gap-2">

@@ -15,7 +15,7 @@ import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
 import { errorSays } from '../shared/errorSays';
-import { useCollection, useEdit, useRebased, useRemove, useSave } from '../shared/stored';
+import { useCollection, useEdit, useRebased, useRemove, useSave, useSettings } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { later } from '../../ui/later';
 import { Empty, Notice } from '../../ui/Notice';
@@ -33,10 +33,12 @@ import { PlanRows } from './PlanRows';
 import { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
 import { useAsk } from '../shared/useAsk';
+import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
 
+const PanForm = later(() => import('./PanForm').then((m) => m.PanForm));
 const PlansSheet = later(() => import('./PlansSheet').then((m) => m.PlansSheet));
 
 /** What the set is solved with. Whole grains are cooked to the bite, not to a word: they are not. */
@@ -241,7 +243,9 @@ function PlanFoot({
 
 /** The plan room: a wish on one side, amounts that will set on the other. */
 export function PlanRoom() {
-  const { ask } = useKitchen();
+  const { ask, which } = useKitchen();
+  const { settings, change: changeSettings } = useSettings();
+  const [askRing, setAskRing] = useState(false);
   const { fmt, tell, setWhere, where } = useApp();
   const { id } = useLocalSearchParams<{ id?: string }>();
   const router = useRouter();
@@ -363,7 +367,7 @@ export function PlanRoom() {
             setHold(undefined);
             if (starch) change(withGrams(saved, starch.ingredientId, grams), 'all');
           }}
-          onCook={startCook}
+          onCook={which() === 'own' && settings?.ringKnown === false ? () => setAskRing(true) : startCook}
         />
       }
     >
@@ -396,6 +400,19 @@ export function PlanRoom() {
           <Notice text={tell(solved.data.why)} />
         </View>
       ) : null}
+      {which() === 'own' && settings?.unitsKnown === false ? (
+        <View className="flex-row flex-wrap items-center gap-2 px-3 py-1 wide:px-6" role="note" testID="ask-units">
+          <Type kind="small" className="shrink">
+            {t('planRoom.unitsRight')}
+          </Type>
+          <Key label={t('planRoom.keepThem')} size="line" onPress={() => changeSettings({ unitsKnown: true })} />
+          <Key
+            label={t('planRoom.ouncesAndCups')}
+            size="line"
+            onPress={() => changeSettings({ unitsKnown: true, spoons: 'us', temperature: 'F', clock: '12' })}
+          />
+        </View>
+      ) : null}
       <Bench
         key={saved.id}
         plan={plan}
@@ -405,6 +422,19 @@ export function PlanRoom() {
         onChange={stableChange}
       />
       {listWanted ? <PlansSheet open={listOpen} onClose={closeList} plans={all} current={saved} /> : null}
+      <Sheet open={askRing} title={t('planRoom.whichRing')} onClose={() => setAskRing(false)}>
+        <Type tone="quiet">{t('planRoom.whichRingSays')}</Type>
+        {askRing ? <PanForm plan={saved} about={about} onChange={stableChange} /> : null}
+        <Key
+          kind="yolk"
+          size="act"
+          label={t('planRoom.cookOnThese')}
+          onPress={() => {
+            changeSettings({ ringKnown: true });
+            startCook();
+          }}
+        />
+      </Sheet>
     </Room>
   );
 }

@@ -3,9 +3,10 @@ import type { RecipeWords } from '../../core/formats/planText';
 import { listOf } from '../../core/plan/methodList';
 import type { Plan } from '../../core/plan/plan';
 import { lookUp } from '../../core/plan/stages';
+import { piecesOf } from '../../core/pantry/pieces';
 import { eggGrams } from '../../core/units/eggs';
 import { toSpoons } from '../../core/units/measures';
-import type { Formatter } from '../../words/format';
+import { quarters, type Formatter } from '../../words/format';
 import { named, t } from '../../words';
 import { stepLine, stepTitle } from './stepWords';
 
@@ -17,6 +18,8 @@ function otherWay(plan: Plan, ingredientId: string, grams: number, fmt: Formatte
     const count = Math.round((grams / eggGrams(1, 'eu M', part)) * 2) / 2;
     return t('planRoom.ofSizeM', { countOf: count, countOf2: t(`eggPart.${part}`, { count }) });
   }
+  const pieces = piecesOf(ingredientId, grams);
+  if (pieces) return t(`pieces.${pieces.piece}`, { count: pieces.count, value: quarters(pieces.count) });
   const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
   const spoons = fmt.spoons(toSpoons(grams, i.densityGPerMl, fmt.settings.spoons, { cups }));
   return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : spoons;

@@ -63,7 +63,7 @@ export function SettingsRoom() {
               { value: 'metric', label: t('settingsRoom.metric'), sub: t('settingsRoom.tbsp15MlCup250') },
               { value: 'us', label: t('settingsRoom.us'), sub: t('settingsRoom.tbsp148MlCup') },
             ]}
-            onChoose={(spoons) => change({ spoons })}
+            onChoose={(spoons) => change({ spoons, ...(spoons === 'us' ? { temperature: 'F' } : {}) })}
           />
           <Choices
             label={t('settingsRoom.clock')}

@@ -4,7 +4,10 @@ import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Tag } from '../../ui/Tag';
 import { Type } from '../../ui/Type';
+import { useFormat } from './App';
+import { useKitchen } from './kitchen';
 import { RescueKey } from './RescueKey';
+import { useMounted } from './useNow';
 import { t } from '../../words';
 
 type RoomProps = {
@@ -21,6 +24,8 @@ type RoomProps = {
   right?: ReactNode;
   /** stays at the foot, above the work line */
   foot?: ReactNode;
+  /** on paper it has its title and the day above it; false where the page has its own */
+  paper?: boolean;
   children: ReactNode;
 };
 
@@ -28,7 +33,19 @@ type RoomProps = {
 const REACHABLE = { tabIndex: 0 } as object;
 
 /** One room: a head that says what and when, the work under it, columns parted by rims when there is width. */
-export function Room({ name, title, sub, tag, actions, rescue = {}, left, right, foot, children }: RoomProps) {
+export function Room({
+  name,
+  title,
+  sub,
+  tag,
+  actions,
+  rescue = {},
+  left,
+  right,
+  foot,
+  paper = true,
+  children,
+}: RoomProps) {
   return (
     <View role="main" id="room" {...({ tabIndex: -1 } as object)} className="min-h-0 flex-1">
       <Head>
@@ -51,6 +68,7 @@ export function Room({ name, title, sub, tag, actions, rescue = {}, left, right,
           {rescue ? <RescueKey {...rescue} /> : null}
         </View>
       </View>
+      {paper ? <PaperHead title={title} sub={sub} /> : null}
       <ScrollView
         {...REACHABLE}
         role="group"
@@ -77,6 +95,21 @@ export function Room({ name, title, sub, tag, actions, rescue = {}, left, right,
         ) : null}
       </ScrollView>
       {foot}
+    </View>
+  );
+}
+
+/** What stands over the page on paper: what it is, and of which day. */
+function PaperHead({ title, sub }: { title: string; sub: string | undefined }) {
+  const fmt = useFormat();
+  const { clock } = useKitchen();
+  const mounted = useMounted();
+  return (
+    <View className="hidden gap-0.5 pb-3 print:flex" aria-hidden>
+      <Type kind="amount">{title}</Type>
+      <Type kind="small">
+        {[sub, mounted ? t('shared.onPaper', { day: fmt.day(clock()) }) : ''].filter(Boolean).join(' · ')}
+      </Type>
     </View>
   );
 }

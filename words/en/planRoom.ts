@@ -696,4 +696,11 @@ export const planRoom = {
   'coolWay.straight to the cold': 'Straight into the cold: {{saves}} sooner',
   'coolWay.ice bath': 'Ice bath first: {{saves}} sooner',
   'coolWay.smaller dishes': 'Smaller dishes: {{saves}} sooner',
+  'planRoom.measuredIn': 'Measured in',
+  'planRoom.unitsRight': 'Amounts are in grams and metric spoons.',
+  'planRoom.keepThem': 'That is right',
+  'planRoom.ouncesAndCups': 'Ounces, US cups, °F',
+  'planRoom.whichRing': 'Which ring and pan is it?',
+  'planRoom.whichRingSays': 'Heat and minutes are worked out for them. It is asked once; each plan keeps its own.',
+  'planRoom.cookOnThese': 'Cook on these',
 };

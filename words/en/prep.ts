@@ -20,7 +20,7 @@ export const prep = {
   'prep.theMilkIsYellowThrough': 'The milk is yellow through, the threads pale.',
   'prep.infuseTheMilkWith': 'Infuse the milk with {{grams, grams}} {{spiceName}}',
   'prep.intoTheFreezerDryNot': 'Into the freezer, dry. Not if they are glass: hot cream cracks cold glass.',
-  'prep.grindTo': 'Grind {{ingredientName}} to {{mm, length}}',
+  'prep.grindTo': 'Grind {{ingredientName}} to {{mm, fine}}',
   'prep.shortPulsesInTheBlender':
     'Short pulses in the blender, shaking it in between. Stop early: flour sets like paste.',
   'prep.inAMillOrA': 'In a mill or a mortar, a handful at a time, through a coarse sieve.',

@@ -124,4 +124,5 @@ export const shared = {
   'shared.toTheRoom': 'Skip to the room',
   'shared.details': 'Details',
   'shared.outlook': 'What comes of it',
+  'shared.onPaper': 'Ovalis, {{day}}',
 };
