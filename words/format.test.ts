@@ -22,6 +22,13 @@ describe('the formatter', () => {
     expect([us.grams(88), us.grams(28.35), us.grams(1)]).toEqual(['3.1 oz', '1 oz', '0.04 oz']);
     expect([us.ml(95), us.ml(1000)]).toEqual(['3.2 fl oz', '33.8 fl oz']);
     expect([us.length(200), us.length(12)]).toEqual(['7.9 in', '0.47 in']);
+    expect(['steel pan, 20 cm', 'tray, 20 × 20 cm', 'cups, 150 ml', 'bowl, 1.5 l'].map(us.named)).toEqual([
+      'steel pan, 7.9 in',
+      'tray, 7.9 × 7.9 in',
+      'cups, 5 fl oz',
+      'bowl, 51 fl oz',
+    ]);
+    expect(metric.named('steel pan, 20 cm')).toBe('steel pan, 20 cm');
     expect([us.massUnit, metric.massUnit]).toEqual(['oz', 'g']);
   });
   it('writes spoons in quarters and never an empty line', () => {

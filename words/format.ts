@@ -71,6 +71,20 @@ export function formatter(s: Settings) {
     },
     /** a length in the kitchen, of dishes and pans */
     length: (mm: number) => (us ? `${rounded(mm / MM_PER_IN, mm < MM_PER_IN ? 2 : 1)} in` : `${Math.round(mm)} mm`),
+    /** a name that says how big it is, as those of usual pans and dishes do */
+    named: (name: string) =>
+      us
+        ? name.replace(
+            /(\d+(?:\.\d+)?)(?: × (\d+(?:\.\d+)?))? (cm|ml|l)\b/g,
+            (_all, a: string, b: string | undefined, unit: 'cm' | 'ml' | 'l') => {
+              const per = { cm: MM_PER_IN / 10, ml: ML_PER_FL_OZ, l: ML_PER_FL_OZ / 1000 }[unit];
+              const figures = [a, b]
+                .filter((n) => n !== undefined)
+                .map((n) => rounded(Number(n) / per, unit === 'cm' ? 1 : 0));
+              return `${figures.join(' × ')} ${unit === 'cm' ? 'in' : 'fl oz'}`;
+            },
+          )
+        : name,
     /** a grain */
     fine: (mm: number) => (us ? `${rounded(mm / MM_PER_IN, 2)} in` : `${rounded(mm, 1)} mm`),
     /** across a pan */

@@ -1,4 +1,3 @@
-import Printer from 'lucide-react-native/icons/printer';
 import { parseISO } from 'date-fns/parseISO';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
@@ -124,7 +123,6 @@ function OrderOfTheWork({ v }: Laid) {
       <Type kind="title" level={2}>
         {t('dayRoom.orderOfTheWork')}
       </Type>
-      <Key label={t('dayRoom.printTheDay')} icon={Printer} className="self-start" onPress={() => print()} />
       {acts
         .filter((a) => a.lane !== 'fridge' || a.state !== 'done')
         .map((a) => (
@@ -234,13 +232,15 @@ function LaidDay({ d, day, now }: { d: ReturnType<typeof useDay>; day: Day; now:
   const { fmt } = useApp();
   const v = useLaidDay(d, day, now);
   const silent = useSilent() && day.calls;
+  const said = `${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}`;
   const { setKitchen } = v;
   return (
     <>
       <Room
         name={t('room.Day')}
         title={fmt.weekdayName(parseISO(day.id).getTime())}
-        sub={`${fmt.day(parseISO(day.id).getTime())}, ${dishesWord(d.dishes.length)}${d.working ? t('dayRoom.workingItOut') : ''}${silent ? t('shared.silentUntilTouched') : ''}`}
+        sub={`${said}${d.working ? t('dayRoom.workingItOut') : ''}${silent ? t('shared.silentUntilTouched') : ''}`}
+        paper={said}
         actions={<Key label={t('dayRoom.kitchen')} icon={Settings2} stacked onPress={() => setKitchen(true)} />}
         left={<Dishes v={v} />}
         right={<OrderOfTheWork v={v} />}

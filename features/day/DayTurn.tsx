@@ -19,7 +19,7 @@ export function DayTurn({ id }: { id: string }) {
   const go = (date: string) => router.setParams({ date });
   const by = (days: number) => () => go(dayIdOf(addDays(parseISO(id), days).getTime()));
   return (
-    <View role="group" aria-label={t('dayRoom.whichDay')} className="flex-row items-center gap-2 py-2">
+    <View role="group" aria-label={t('dayRoom.whichDay')} className="flex-row items-center gap-2 py-2 print:hidden">
       <Key label={t('dayRoom.theDayBefore')} icon={ChevronLeft} bare onPress={by(-1)} />
       <input
         type="date"

@@ -138,7 +138,7 @@ export function DishForm({
         value={now}
         options={all.map((d, i) => ({
           value: i,
-          label: d.name,
+          label: fmt.named(d.name),
           sub: t('planRoom.mmHigh', {
             capacityMl: fmt.ml(d.dish.capacityMl),
             heightMm: fmt.length(d.dish.heightMm),

@@ -10,6 +10,7 @@ import { MomentField } from '../../ui/MomentField';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
+import { useFormat } from '../shared/App';
 import { newId } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
 import { atWallClock } from '../shared/wallClock';
@@ -21,6 +22,7 @@ const PORTION_G = 130;
 /** What, how many, which dish, when: enough for a plan that sets. All else has its usual place and can be changed there. */
 export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
   const { ask, clock } = useKitchen();
+  const fmt = useFormat();
   const [family, setFamily] = useState<Family>('starch-set milk pudding');
   const [people, setPeople] = useState(6);
   const [dish, setDish] = useState<string>('');
@@ -66,7 +68,10 @@ export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
       <Choices
         label={t('start.whichDish')}
         value={dish}
-        options={[{ value: '', label: t('start.usualDish') }, ...DISHES.map((d) => ({ value: d.name, label: d.name }))]}
+        options={[
+          { value: '', label: t('start.usualDish') },
+          ...DISHES.map((d) => ({ value: d.name, label: fmt.named(d.name) })),
+        ]}
         onChoose={setDish}
       />
       <MomentField

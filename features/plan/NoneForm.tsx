@@ -71,7 +71,7 @@ export function NoneForm({
         onPress={() => setMissing({ of: 'dish', id: '' })}
       />
       <Row
-        title={plan.pan.name}
+        title={fmt.named(plan.pan.name)}
         sub={t('planRoom.anotherPanToCookIt')}
         onPress={() => setMissing({ of: 'pan', id: '' })}
       />
@@ -113,6 +113,7 @@ function Stand({
   onTake: PartProps['onTake'];
 }) {
   const tell = useTell();
+  const fmt = useFormat();
   const [open, setOpen] = useState(false);
   const to = lookUp(plan, candidate.toId);
   const { data } = useAsk('instead', [plan, fromId, candidate], { enabled: open });
@@ -126,7 +127,7 @@ function Stand({
       {open && data?.ok ? (
         <View className="gap-2 rounded-key bg-plate p-3" testID={`instead-${candidate.toId}`}>
           <Type kind="strong">
-            {`${Math.round((grams ?? 0) * 10) / 10} g ${to.name}${data.held ? t('planRoom.theRestMovedSoThat') : ''}`}
+            {`${fmt.grams(grams ?? 0)} ${to.name}${data.held ? t('planRoom.theRestMovedSoThat') : ''}`}
           </Type>
           <CostList costs={data.costs} />
           {contains.length ? <Notice text={t('planRoom.contains', { contains: named('allergen', contains) })} /> : null}
@@ -180,6 +181,7 @@ function Tool({ plan, id, onTake, onBack }: PartProps & { id: string }) {
 
 function Dishes({ plan, endMassG, onTake, onBack }: PartProps & { endMassG: number }) {
   const tell = useTell();
+  const fmt = useFormat();
   const vessels = useCollection('vessels');
   const swaps = useAsk('dishes', [plan, endMassG, vessels.data ?? []]);
   const [chosen, setChosen] = useState<number | undefined>();
@@ -195,7 +197,7 @@ function Dishes({ plan, endMassG, onTake, onBack }: PartProps & { endMassG: numb
         value={chosen}
         options={(swaps.data ?? []).map((s, i) => ({
           value: i,
-          label: `${s.dish.count} × ${s.name}`,
+          label: `${s.dish.count} × ${fmt.named(s.name)}`,
           ...(s.note ? { sub: tell(s.note) } : {}),
         }))}
         onChoose={setChosen}
@@ -238,7 +240,7 @@ function Pans({ plan, onTake, onBack }: PartProps) {
         value={chosen}
         options={pans.map((p, i) => ({
           value: i,
-          label: p.name,
+          label: fmt.named(p.name),
           sub: t('planRoom.mmAcrossMmHigh', {
             diameterMm: fmt.length(p.diameterMm),
             heightMm: fmt.length(p.heightMm),

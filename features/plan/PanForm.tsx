@@ -90,7 +90,7 @@ export function PanForm({
         value={now}
         options={pans.map((p, i) => ({
           value: i,
-          label: p.pan.name,
+          label: fmt.named(p.pan.name),
           sub: t('planRoom.mmAcrossMmHigh', {
             diameterMm: fmt.length(p.pan.diameterMm),
             heightMm: fmt.length(p.pan.heightMm),

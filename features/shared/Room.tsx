@@ -24,8 +24,8 @@ type RoomProps = {
   right?: ReactNode;
   /** stays at the foot, above the work line */
   foot?: ReactNode;
-  /** on paper it has its title and the day above it; false where the page has its own */
-  paper?: boolean;
+  /** what stands over it on paper besides the title; the same as `sub` where nothing is said, false where the page has its own head */
+  paper?: string | false;
   children: ReactNode;
 };
 
@@ -43,7 +43,7 @@ export function Room({
   left,
   right,
   foot,
-  paper = true,
+  paper = sub ?? '',
   children,
 }: RoomProps) {
   return (
@@ -68,7 +68,7 @@ export function Room({
           {rescue ? <RescueKey {...rescue} /> : null}
         </View>
       </View>
-      {paper ? <PaperHead title={title} sub={sub} /> : null}
+      {paper === false ? null : <PaperHead title={title} sub={paper} />}
       <ScrollView
         {...REACHABLE}
         role="group"
@@ -100,7 +100,7 @@ export function Room({
 }
 
 /** What stands over the page on paper: what it is, and of which day. */
-function PaperHead({ title, sub }: { title: string; sub: string | undefined }) {
+function PaperHead({ title, sub }: { title: string; sub: string }) {
   const fmt = useFormat();
   const { clock } = useKitchen();
   const mounted = useMounted();

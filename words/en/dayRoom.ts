@@ -136,5 +136,4 @@ export const dayRoom = {
   'dayRoom.whatWasCooked': 'What was cooked',
   'dayRoom.startedAt': 'on since {{at}}, not written down',
   'dayRoom.writtenDown': 'written down at {{at}}',
-  'dayRoom.printTheDay': 'Print the day',
 };
