@@ -5,14 +5,21 @@ test('settings are followed everywhere at once and kept', async ({ watched: page
   await openPlan(page);
   await expect(page.getByText('at serving, 8 °C')).toBeVisible();
   await page.goto('/settings');
-  await page.getByRole('radio', { name: '°F' }).click();
   await page.getByRole('radio', { name: '7:30 pm' }).click();
   await page.getByRole('radio', { name: /^US/ }).click();
+  await expect(page.getByRole('radio', { name: '°F', exact: true })).toBeChecked();
   await page.getByRole('radio', { name: 'night', exact: true }).click();
   await expect(page.locator('html')).toHaveClass(/dark/);
   await page.goto('/plan?id=choir-2-vanilla');
   await expect(page.getByText('at serving, 46 °F')).toBeVisible();
   await expect(page.getByTestId('row-serve')).toHaveText(/7:30 pm/);
+  await expect(amount(page, 'cornstarch')).toHaveAttribute('aria-label', 'cornstarch, oz');
+  for (const [row, unit] of [
+    ['row-pan', / in/],
+    ['row-dish', / in deep.*fl oz/],
+  ] as const)
+    await expect(page.getByTestId(row)).toHaveText(unit);
+  await expect(page.getByTestId('row-pan')).not.toHaveText(/cm|mm/);
   await page.getByRole('button', { name: /^On the hob/ }).click();
   await expect(page.getByLabel('Slurry goes in at, °F')).toHaveValue('140');
   await page.goto('/pot?cook=c-vanilla');
