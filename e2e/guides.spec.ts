@@ -145,7 +145,8 @@ test.describe('guides', () => {
       // a key that is hit by the way ends no step while it calls
       const step = page.getByText(/^step \d+ of/).first();
       const was = (await step.innerText()).slice(0, 6);
-      await page.locator('body').press('Space');
+      await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+      await page.keyboard.press('Space');
       await page.waitForTimeout(300);
       expect((await step.innerText()).slice(0, 6)).toBe(was);
     }

@@ -78,11 +78,10 @@ const custard = async (page: Page) => {
     .first()
     .waitFor();
 };
-const chances = async (page: Page) => {
-  await custard(page);
-  await page.getByRole('button', { name: /Try it/ }).click();
-  await page.getByText(/Matters most/).waitFor({ timeout: 60_000 });
-  await page.getByTestId('chances').scrollIntoViewIfNeeded();
+/** The first page, as it is before anything was chosen. */
+const start = async (page: Page) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Plan my first pudding' }).waitFor();
   await page.waitForTimeout(300);
 };
 const temper = async (page: Page) => {
@@ -155,7 +154,7 @@ const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof
   ['book-phone', at('/book', 'advice'), PHONE],
   ['book-wide', at('/book', 'advice'), WIDE],
   ['batch-phone', at('/batch?id=b-hazel-1', 'next-time'), PHONE],
-  ['chances-phone', chances, PHONE],
+  ['start-phone', start, PHONE],
   ['temper-phone', temper, PHONE],
   ['recipe-wide', recipe, WIDE],
   ['rescue-phone', rescue, PHONE],

@@ -1,13 +1,12 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { FLAWS, SWEETNESS, type Batch, type Found } from '../../core/book/batch';
 import { rowOfBatch } from '../../core/book/row';
 import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
-import { mergeText } from '../../core/plan/mergeText';
 import { lookUp, pantryOf } from '../../core/plan/stages';
 import { useCollection, useOne, useRebased, useRemove, useRows, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
@@ -188,33 +187,36 @@ export function BatchPage() {
   );
 }
 
-/** What is typed stays under the thumb; what another tab writes into the same note meanwhile is put to it. */
+/**
+ * Free words. While they are typed the field is the typing hand's: what another tab writes meanwhile is put together with it
+ * where the record is kept, and shown when the hand rests, so that no letter and no caret is moved under it.
+ */
 function NoteField({ initial, onChange }: { initial: string; onChange: (note: string, was: string) => void }) {
-  const [note, setNote] = useState(initial);
-  const [seen, setSeen] = useState(initial);
-  const [sent, setSent] = useState<readonly string[]>([]);
-  if (initial !== seen) {
-    setSeen(initial);
-    if (!sent.includes(initial)) setNote(mergeText(seen, note, initial));
-  }
+  const [typed, setTyped] = useState<string | undefined>();
+  const shown = typed ?? initial;
+  useEffect(() => {
+    if (typed === undefined) return undefined;
+    const timer = setTimeout(() => setTyped(undefined), RESTS_MS);
+    return () => clearTimeout(timer);
+  }, [typed]);
   return (
     <Field
       label={t('bookRoom.note')}
-      value={note}
+      value={shown}
       multiline
       numberOfLines={3}
       maxLength={2000}
       onChangeText={(text) => {
-        setNote(text);
-        setSent((all) => [...all.slice(-MOST_SENT), text]);
-        onChange(text, note);
+        setTyped(text);
+        onChange(text, shown);
       }}
+      onBlur={() => setTyped(undefined)}
     />
   );
 }
 
-/** Texts of one's own that may still come back as news. */
-const MOST_SENT = 200;
+/** After its last letter a hand rests. */
+const RESTS_MS = 2000;
 
 /** What a thermometer read in the pot, over the minutes of the cook; nothing where it read hardly anything. */
 function potChart(batch: Batch, fmt: Formatter): Chart | undefined {

@@ -103,7 +103,7 @@ export function BookRoom() {
               onGone={over}
             />
           ) : null}
-          <View className="border-t-rim border-ink bg-field px-3 py-2 wide:items-center">
+          <View className="border-t-rim border-ink bg-field px-3 py-2 wide:items-center flat:py-0.5">
             <Key
               kind="ink"
               size="amount"

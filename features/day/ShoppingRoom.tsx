@@ -74,7 +74,7 @@ export function ShoppingRoom() {
       sub={`${d.dishes.map((p) => p.name).join(', ')}`}
       actions={<Key label={t('dayRoom.day')} onPress={() => router.push(`/day?date=${day.id}` as '/')} />}
       foot={
-        <View className="flex-row flex-wrap gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6 print:hidden">
+        <View className="flex-row flex-wrap gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6 flat:py-0.5 print:hidden">
           <Key
             kind="yolk"
             size="act"

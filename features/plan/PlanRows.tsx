@@ -1,5 +1,3 @@
-import { addDays } from 'date-fns/addDays';
-import { startOfDay } from 'date-fns/startOfDay';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
@@ -13,14 +11,13 @@ import { Field } from '../../ui/Field';
 import { HobOvals } from '../../ui/HobOvals';
 import { Key } from '../../ui/Key';
 import { later } from '../../ui/later';
+import { MomentField } from '../../ui/MomentField';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useFormat, useTell } from '../shared/App';
-import { parseTimeOfDay } from '../../words/format';
-import { useNow } from '../shared/useNow';
 import { TempStepper } from './TempStepper';
 import type { useAbout } from './useAbout';
 import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, wordSays } from './words';
@@ -497,15 +494,7 @@ function NameForm({ plan, onChange, onDone }: { plan: Plan; onChange: (p: Plan) 
 }
 
 function ServeForm({ plan, onChange }: { plan: Plan; onChange: (p: Plan) => void }) {
-  const fmt = useFormat();
-  const at = Date.parse(plan.serve.at);
-  const [typed, setTyped] = useState(fmt.time(at));
-  const minutes = parseTimeOfDay(typed);
-  const today = startOfDay(useNow(60_000));
   const set = (serve: Partial<Plan['serve']>) => onChange({ ...plan, serve: { ...plan.serve, ...serve } });
-  const days = Array.from({ length: 8 }, (_, i) => addDays(today, i).getTime());
-  const planned = startOfDay(at).getTime();
-  const move = (day: number, minute: number) => set({ at: new Date(day + minute * 60_000).toISOString() });
   return (
     <>
       <Choices
@@ -521,24 +510,12 @@ function ServeForm({ plan, onChange }: { plan: Plan; onChange: (p: Plan) => void
         maxC={75}
         onChange={(tempC) => set({ tempC })}
       />
-      <Field
-        label={t('planRoom.atWhatTime')}
-        value={typed}
-        onChangeText={(text) => {
-          setTyped(text);
-          const m = parseTimeOfDay(text);
-          if (m !== undefined) move(planned, m);
-        }}
-        error={minutes === undefined ? t('planRoom.aTimeSuchAs19') : undefined}
-      />
-      <Choices
-        label={t('planRoom.on')}
-        value={planned}
-        options={[...(days.includes(planned) ? [] : [planned]), ...days].map((d) => ({
-          value: d,
-          label: d === today.getTime() ? t('planRoom.today') : fmt.weekday(d),
-        }))}
-        onChoose={(d) => move(d, minutes ?? (at - planned) / 60_000)}
+      <MomentField
+        label={t('planRoom.served')}
+        dateLabel={t('planRoom.on')}
+        timeLabel={t('planRoom.atWhatTime')}
+        valueMs={Date.parse(plan.serve.at)}
+        onChange={(ms) => set({ at: new Date(ms).toISOString() })}
       />
     </>
   );

@@ -165,7 +165,7 @@ export function RecipeRoom() {
       }
       foot={
         reading ? (
-          <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
+          <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2 flat:py-0.5">
             <Key
               kind="yolk"
               size="amount"

@@ -209,7 +209,7 @@ function Weighed({ v }: Prepared) {
 function PrepFoot({ v: { left, going, start }, onWeigh }: Prepared & { onWeigh: () => void }) {
   const router = useRouter();
   return (
-    <View className="flex-row flex-wrap gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6">
+    <View className="flex-row flex-wrap gap-2 border-t-rim border-ink bg-field px-3 py-2 wide:px-6 flat:py-0.5">
       {left.some((w) => !w.side) ? (
         <Key
           kind="yolk"

@@ -194,7 +194,7 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
 function SetFoot({ c, v }: Seen & { c: UsedCook }) {
   const { act, writeDown } = useSetAct(c, v);
   return (
-    <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2">
+    <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2 flat:py-0.5">
       <Key
         kind="yolk"
         size="act"
