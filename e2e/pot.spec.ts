@@ -70,7 +70,7 @@ test('nothing moves under a thumb when the model answers', BOTH_SIZES, async ({ 
   await page.getByTestId('cook').click();
   expect(await placesOf(page, '[role=checkbox][aria-label*="g cornstarch"]', 4000)).toHaveLength(1);
   await expect(page.getByRole('list', { name: 'What is coming' }).locator('visible=true')).toBeVisible();
-  for (const what of ['[role=radiogroup][aria-label^="hob"]', '[data-testid=step-done]']) {
+  for (const what of ['[role=slider][aria-label^="hob"]', '[data-testid=step-done]']) {
     await page.goto('/pot?cook=c-vanilla');
     expect(await placesOf(page, what, 4000)).toHaveLength(1);
   }

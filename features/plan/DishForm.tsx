@@ -75,32 +75,38 @@ export function DishForm({
   const own = now >= 0 ? all[now]!.ownId : undefined;
   return (
     <>
-      {fit ? (
-        <View className="gap-1 rounded-key bg-plate p-3" testID="dish-fit" aria-live="polite">
-          <Type kind="title" level={3}>
-            {fit.overMl > 0
-              ? t('planRoom.tooMuch', { overMl: fmt.ml(fit.overMl) })
-              : t('planRoom.fullMmDeep', { fillRel: Math.round(fit.fillRel * 100), depthMm: fmt.length(fit.depthMm) })}
-          </Type>
-          <Type tone="quiet">
-            {t('planRoom.portionsOf', {
-              portions: fit.portions,
-              portionG: fmt.grams(plan.portionG),
-              do:
-                fit.dishesNeeded !== plan.dish.count
-                  ? t('planRoom.ofTheseWouldDo', { dishesNeeded: fit.dishesNeeded })
-                  : '',
-            })}
-          </Type>
-          {fit.overMl > 0 || fit.dishesNeeded !== plan.dish.count ? (
-            <Key
-              label={t('planRoom.take', { dishesNeeded: fit.dishesNeeded })}
-              className="self-start"
-              onPress={() => onChange({ ...plan, dish: { ...plan.dish, count: Math.min(60, fit.dishesNeeded) } })}
-            />
-          ) : null}
-        </View>
-      ) : null}
+      {/* its room is there before it is reckoned: nothing below moves under a thumb */}
+      <View className="min-h-[148px] gap-1 rounded-key bg-plate p-3" testID="dish-fit" aria-live="polite">
+        {fit ? (
+          <>
+            <Type kind="title" level={3}>
+              {fit.overMl > 0
+                ? t('planRoom.tooMuch', { overMl: fmt.ml(fit.overMl) })
+                : t('planRoom.fullMmDeep', {
+                    fillRel: Math.round(fit.fillRel * 100),
+                    depthMm: fmt.length(fit.depthMm),
+                  })}
+            </Type>
+            <Type tone="quiet">
+              {t('planRoom.portionsOf', {
+                portions: fit.portions,
+                portionG: fmt.grams(plan.portionG),
+                do:
+                  fit.dishesNeeded !== plan.dish.count
+                    ? t('planRoom.ofTheseWouldDo', { dishesNeeded: fit.dishesNeeded })
+                    : '',
+              })}
+            </Type>
+            {fit.overMl > 0 || fit.dishesNeeded !== plan.dish.count ? (
+              <Key
+                label={t('planRoom.take', { dishesNeeded: fit.dishesNeeded })}
+                className="self-start"
+                onPress={() => onChange({ ...plan, dish: { ...plan.dish, count: Math.min(60, fit.dishesNeeded) } })}
+              />
+            ) : null}
+          </>
+        ) : null}
+      </View>
       {grid && plan.dish.form ? (
         <View className="gap-2">
           <CutGrid

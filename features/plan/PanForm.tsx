@@ -63,26 +63,29 @@ export function PanForm({
   const room = about?.pan;
   return (
     <>
-      {room ? (
-        <View className="gap-1 rounded-key bg-plate p-3" testID="pan-fit" aria-live="polite">
-          <Type kind="title" level={3}>
-            {room.headroomMm <= 0
-              ? t('planRoom.itDoesNotGoIn2')
-              : room.says === 'too small'
-                ? t('planRoom.tooSmallForItsFoam')
-                : room.says === 'watch it'
-                  ? t('planRoom.itFitsWatchTheFoam')
-                  : t('planRoom.itFitsFoamAndAll')}
-          </Type>
-          <Type tone="quiet">
-            {t('planRoom.intoMmAboveTheMilk', {
-              goesInMl: fmt.ml(room.goesInMl),
-              holdsMl: fmt.ml(room.holdsMl),
-              headroomMm: fmt.length(Math.max(0, room.headroomMm)),
-            })}
-          </Type>
-        </View>
-      ) : null}
+      {/* its room is there before it is reckoned: nothing below moves under a thumb */}
+      <View className="min-h-[76px] gap-1 rounded-key bg-plate p-3" testID="pan-fit" aria-live="polite">
+        {room ? (
+          <>
+            <Type kind="title" level={3}>
+              {room.headroomMm <= 0
+                ? t('planRoom.itDoesNotGoIn2')
+                : room.says === 'too small'
+                  ? t('planRoom.tooSmallForItsFoam')
+                  : room.says === 'watch it'
+                    ? t('planRoom.itFitsWatchTheFoam')
+                    : t('planRoom.itFitsFoamAndAll')}
+            </Type>
+            <Type tone="quiet">
+              {t('planRoom.intoMmAboveTheMilk', {
+                goesInMl: fmt.ml(room.goesInMl),
+                holdsMl: fmt.ml(room.holdsMl),
+                headroomMm: fmt.length(Math.max(0, room.headroomMm)),
+              })}
+            </Type>
+          </>
+        ) : null}
+      </View>
       {room && room.says !== 'fits' ? <Notice text={t('planRoom.milkClimbsFromAThird')} /> : null}
       <Choices
         label={t('planRoom.pan')}
