@@ -31,22 +31,22 @@ export function MomentField({
     <View role="group" aria-label={label} className="gap-1">
       <Type kind="strong">{label}</Type>
       <View className="flex-row flex-wrap gap-2">
-        <input
-          type="date"
-          aria-label={dateLabel}
-          required
-          className={BOX}
-          value={dateOf(d)}
-          onChange={(e) => set(e.target.value, timeOf(d))}
-        />
-        <input
-          type="time"
-          aria-label={timeLabel}
-          required
-          className={BOX}
-          value={timeOf(d)}
-          onChange={(e) => set(dateOf(d), e.target.value)}
-        />
+        {(
+          [
+            ['date', dateLabel, dateOf(d), (date: string) => set(date, timeOf(d))],
+            ['time', timeLabel, timeOf(d), (time: string) => set(dateOf(d), time)],
+          ] as const
+        ).map(([type, name, value, take]) => (
+          <input
+            key={type}
+            type={type}
+            aria-label={name}
+            required
+            className={BOX}
+            value={value}
+            onChange={(e) => take(e.target.value)}
+          />
+        ))}
       </View>
     </View>
   );

@@ -8,6 +8,7 @@ import { t } from '../../words';
 /** The dish cut through: how deep it is poured, how warm its middle is, and whether the cover lies on it. */
 export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp: string; covered: boolean }) {
   const fmt = useFormat();
+  const [figure, unit] = fmt.length(depthMm).split(' ');
   return (
     <View
       className="flex-row items-center"
@@ -46,8 +47,8 @@ export function MouldSection({ depthMm, temp, covered }: { depthMm: number; temp
           <Line x1={1} x2={13} y1={89} y2={89} stroke={colour.ink} strokeWidth={2} />
         </Svg>
         <View>
-          <Type kind="title">{Math.round(depthMm)}</Type>
-          <Type kind="small">{t('setRoom.mm')}</Type>
+          <Type kind="title">{figure}</Type>
+          <Type kind="small">{unit}</Type>
         </View>
       </View>
     </View>

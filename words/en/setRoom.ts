@@ -1,7 +1,6 @@
 /** setRoom. */
 export const setRoom = {
   'setRoom.middle': 'middle',
-  'setRoom.mm': 'mm',
   'setRoom.pouredMmDeepMiddle': 'poured {{depthMm}} deep, middle {{value}}',
   'setRoom.backToThePot': 'Back to the pot',
   'setRoom.toThePlans': 'To the plans',
