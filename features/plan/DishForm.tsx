@@ -70,6 +70,8 @@ export function DishForm({
         />
       </>
     );
+  // one's own stand first: the list is drawn when they are read, not moved by them
+  if (vessels.isPending) return null;
   const fit = about?.dish;
   const grid = about?.cut;
   const own = now >= 0 ? all[now]!.ownId : undefined;

@@ -59,6 +59,8 @@ export function PanForm({
         />
       </>
     );
+  // one's own stand first: the list is drawn when they are read, not moved by them
+  if (vessels.isPending) return null;
   const own = now >= 0 ? pans[now]!.ownId : undefined;
   const room = about?.pan;
   return (
