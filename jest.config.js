@@ -1,3 +1,9 @@
+const NAMES = {
+  '^@/(.*)$': '<rootDir>/$1',
+  // the test runner's resolver does not know exports with two stars
+  '^chrono-node/en$': require.resolve('chrono-node/en'),
+};
+
 module.exports = {
   // the machine's two cores are both for this: it would leave one out
   maxWorkers: '100%',
@@ -13,7 +19,7 @@ module.exports = {
       },
       // these come as modules
       transformIgnorePatterns: ['node_modules/(?!(d3-[a-z-]+|internmap|marked)/)'],
-      moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
+      moduleNameMapper: NAMES,
     },
     {
       displayName: 'ui',
@@ -29,7 +35,7 @@ module.exports = {
         'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|nativewind|lucide-react-native|react-native-.*|d3-[a-z-]+|internmap|marked))',
       ],
       testMatch: ['<rootDir>/{ui,features,storage}/**/*.test.tsx'],
-      moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
+      moduleNameMapper: NAMES,
     },
   ],
 };

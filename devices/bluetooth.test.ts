@@ -1,4 +1,4 @@
-import { bluetoothKitchen, bluetoothOf, float11073, readTemperature, readWeight, type Bluetooth } from './bluetooth';
+import { bluetoothKitchen, bluetoothOf, float11073, readTemperature, readWeight } from './bluetooth';
 import { SILENT_MS, watchSilence } from './kitchen';
 import type { DeviceReading } from '../core/kitchen/simulated';
 
@@ -40,7 +40,7 @@ function fake() {
     getPrimaryService: () => Promise.resolve({ getCharacteristic: () => Promise.resolve(characteristic) }),
   };
   const device = Object.assign(new EventTarget(), { name: 'probe of the choir', gatt });
-  const bluetooth: Bluetooth = { requestDevice: () => Promise.resolve(device) };
+  const bluetooth = { requestDevice: () => Promise.resolve(device) } as unknown as Bluetooth;
   const send = (v: DataView) => {
     characteristic.value = v;
     characteristic.dispatchEvent(new Event('characteristicvaluechanged'));

@@ -34,21 +34,7 @@ export function readWeight(view: DataView): number {
   return view.getUint8(0) & 1 ? raw * 0.01 * 453.59237 : raw * 5;
 }
 
-/** The part of Web Bluetooth that is used here. */
-type Characteristic = EventTarget & { value?: DataView; startNotifications(): Promise<unknown> };
-type Gatt = {
-  connected: boolean;
-  connect(): Promise<Gatt>;
-  disconnect(): void;
-  getPrimaryService(uuid: number): Promise<{ getCharacteristic(uuid: number): Promise<Characteristic> }>;
-};
-type BluetoothDevice = EventTarget & { name?: string; gatt?: Gatt };
-export type Bluetooth = {
-  requestDevice(o: { filters: { services: number[] }[] }): Promise<BluetoothDevice>;
-};
-
-export const bluetoothOf = (nav: object): Bluetooth | undefined =>
-  'bluetooth' in nav ? (nav.bluetooth as Bluetooth) : undefined;
+export const bluetoothOf = (nav: Partial<Pick<Navigator, 'bluetooth'>>): Bluetooth | undefined => nav.bluetooth;
 
 const KINDS = {
   probe: { service: THERMOMETER, characteristic: TEMPERATURE },
@@ -72,7 +58,7 @@ export async function bluetoothKitchen(
     name: device.name ?? kind,
     listen(tell) {
       let on = true;
-      let from: Characteristic | undefined;
+      let from: BluetoothRemoteGATTCharacteristic | undefined;
       let timer: ReturnType<typeof setTimeout> | undefined;
       const heard = () => {
         if (!from?.value) return;

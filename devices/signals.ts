@@ -26,19 +26,11 @@ export function call(ways: Ways, line: string, urgent: boolean, of = 'pot') {
     void notify(line, of, urgent, location.pathname + location.search).catch(() => undefined);
 }
 
-type Recognition = EventTarget & {
-  continuous: boolean;
-  interimResults: boolean;
-  lang: string;
-  start(): void;
-  stop(): void;
-};
-type Heard = Event & { results: ArrayLike<ArrayLike<{ transcript: string }>>; resultIndex: number };
-
-const recognition = (): (new () => Recognition) | undefined => {
+const recognition = (): typeof SpeechRecognition | undefined => {
   if (typeof window === 'undefined') return undefined;
-  const w = window as unknown as Record<string, new () => Recognition>;
-  return w['SpeechRecognition'] ?? w['webkitSpeechRecognition'];
+  // a browser may have it under its old name only, or not at all
+  const w = window as Partial<Pick<Window & typeof globalThis, 'SpeechRecognition' | 'webkitSpeechRecognition'>>;
+  return w.SpeechRecognition ?? w.webkitSpeechRecognition;
 };
 export const canListen = (): boolean => recognition() !== undefined;
 
@@ -79,15 +71,12 @@ export function listen(onWord: (word: Word) => void, onRefused: () => void): () 
   r.continuous = true;
   r.interimResults = false;
   r.lang = 'en';
-  r.addEventListener('result', (e) => {
-    const { results, resultIndex } = e as Heard;
+  r.addEventListener('result', ({ results, resultIndex }) => {
     const word = wordIn(results[resultIndex]?.[0]?.transcript ?? '');
     if (word) onWord(word);
   });
-  r.addEventListener('error', (e) => {
-    if (
-      ['not-allowed', 'service-not-allowed', 'audio-capture'].includes((e as Event & { error?: string }).error ?? '')
-    ) {
+  r.addEventListener('error', ({ error }) => {
+    if (['not-allowed', 'service-not-allowed', 'audio-capture'].includes(error)) {
       on = false;
       onRefused();
     }

@@ -107,6 +107,7 @@ export function ensureBuilt() {
         '--log-level=warning',
       ],
     ],
+    [bin('tsx'), ['scripts/choir.ts']],
     [process.execPath, ['scripts/inline.mjs']],
     [process.execPath, ['scripts/offline.mjs']],
   ];

@@ -5,7 +5,7 @@ import { generateSW } from 'workbox-build';
 const dist = path.resolve(import.meta.dirname, '../dist');
 await generateSW({
   globDirectory: dist,
-  globPatterns: ['**/*.{html,js,css,woff2,svg,png,ico,webmanifest}'],
+  globPatterns: ['**/*.{html,js,css,woff2,svg,png,ico,webmanifest}', 'choir.json'],
   globIgnores: ['_sitemap.html', 'notices.js'],
   // a tap on a notice
   importScripts: ['/notices.js'],

@@ -8,7 +8,7 @@ const two = (n: number) => String(n).padStart(2, '0');
 const dateOf = (d: Date) => `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
 const timeOf = (d: Date) => `${two(d.getHours())}:${two(d.getMinutes())}`;
 
-/** A day and a time of the cook's own clock, by the browser's own pickers. What is half typed changes nothing. */
+/** A day and a time, or a time alone, of the cook's own clock, by the browser's own pickers. What is half typed changes nothing. */
 export function MomentField({
   label,
   dateLabel,
@@ -17,7 +17,8 @@ export function MomentField({
   onChange,
 }: {
   label: string;
-  dateLabel: string;
+  /** none where the day stands */
+  dateLabel?: string;
   timeLabel: string;
   valueMs: number;
   onChange: (ms: number) => void;
@@ -36,17 +37,19 @@ export function MomentField({
             ['date', dateLabel, dateOf(d), (date: string) => set(date, timeOf(d))],
             ['time', timeLabel, timeOf(d), (time: string) => set(dateOf(d), time)],
           ] as const
-        ).map(([type, name, value, take]) => (
-          <input
-            key={type}
-            type={type}
-            aria-label={name}
-            required
-            className={BOX}
-            value={value}
-            onChange={(e) => take(e.target.value)}
-          />
-        ))}
+        ).map(([type, name, value, take]) =>
+          name === undefined ? null : (
+            <input
+              key={type}
+              type={type}
+              aria-label={name}
+              required
+              className={BOX}
+              value={value}
+              onChange={(e) => take(e.target.value)}
+            />
+          ),
+        )}
       </View>
     </View>
   );

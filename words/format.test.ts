@@ -1,5 +1,5 @@
 import { DEFAULT_SETTINGS } from '../core/settings';
-import { chanceWords, formatter, parseTimeOfDay } from './format';
+import { chanceWords, formatter } from './format';
 
 const metric = formatter(DEFAULT_SETTINGS);
 const us = formatter({ ...DEFAULT_SETTINGS, temperature: 'F', spoons: 'us', clock: '12' });
@@ -48,18 +48,4 @@ describe('the formatter', () => {
       'once in 10',
     ]);
   });
-});
-
-describe('a time of day as typed', () => {
-  it.each([
-    ['19:30', 1170],
-    ['7:30 pm', 1170],
-    ['6.45pm', 1125],
-    ['12 am', 0],
-    ['9', 540],
-    [' 07 05 ', 425],
-  ])('%s', (text, minutes) => expect(parseTimeOfDay(text)).toBe(minutes));
-  it.each(['half past', '25:00', '13 pm', '7:5', ''])('“%s” is none', (text) =>
-    expect(parseTimeOfDay(text)).toBeUndefined(),
-  );
 });

@@ -114,16 +114,3 @@ export function chanceWords(chance: number): string {
   if (n >= 10) return t('format.always');
   return n <= 0 ? t('format.never') : t('format.timesInTen', { count: n });
 }
-
-/** Time of day as typed, in either clock, to minutes after midnight, or undefined. */
-export function parseTimeOfDay(text: string): number | undefined {
-  const m = /^\s*(\d{1,2})(?:[:.h ]?(\d{2}))?\s*(am|pm)?\s*$/i.exec(text);
-  if (!m) return undefined;
-  let hour = Number(m[1]);
-  const minute = Number(m[2] ?? 0);
-  const half = m[3]?.toLowerCase();
-  if (half && (hour < 1 || hour > 12)) return undefined;
-  if (half === 'pm' && hour < 12) hour += 12;
-  if (half === 'am' && hour === 12) hour = 0;
-  return hour < 24 && minute < 60 ? hour * 60 + minute : undefined;
-}

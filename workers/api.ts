@@ -3,7 +3,7 @@ import type { Batch } from '../core/book/batch';
 import type { BatchRow } from '../core/book/row';
 import { nextTime } from '../core/book/nextTime';
 import { countKitchens, kitchensOf, sharedBy } from '../core/model/chances';
-import { choirSupper } from '../core/demo/choirSupper';
+import { cookedSupper, laidFor } from '../core/demo/choirSupper';
 import { forecast, point } from '../core/model/forecast';
 import { aboutPlan } from '../core/advice/about';
 import { whatWouldHelp } from '../core/advice/help';
@@ -25,6 +25,7 @@ import {
   type FreeOf,
 } from '../core/advice/substitutes';
 import { readIncoming, tableOf, weighRead, type ImportAnswer, type IncomingRead } from '../core/formats/incoming';
+import type { KitchenFile } from '../core/formats/kitchenFile';
 import { kitchenText, type ImportWay } from '../core/formats/merge';
 import { isTable } from '../core/formats/tables';
 import { readWish } from '../core/recipe/wish';
@@ -40,6 +41,15 @@ import type { SpoonSystem } from '../core/units/measures';
 import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';
 import { say } from '../core/say';
+
+/** The choir's supper as it was cooked when the app was built; cooked here where that does not come. */
+const supper = async (): Promise<KitchenFile> => {
+  try {
+    return (await (await fetch('/choir.json')).json()) as KitchenFile;
+  } catch {
+    return cookedSupper();
+  }
+};
 
 /** The file that is being looked through: the cook weighs it in several ways. */
 let lastRead: { text: string; read: IncomingRead } | undefined;
@@ -63,7 +73,7 @@ export const modelApi = {
     const answer = solve(plan, ask, system);
     return { answer, help: answer.ok ? [] : whatWouldHelp(plan, ask) };
   },
-  wish: (text: string) => readWish(text, pantryWith()),
+  wish: (text: string, today: string) => readWish(text, pantryWith(), today),
   /** The schools that fit, and the side each is on now. */
   schools: (plan: Plan) =>
     SCHOOLS.filter((s) => s.fits(plan)).map((s) => ({
@@ -130,6 +140,6 @@ export const modelApi = {
   nextTime: (batch: Batch, like: BatchRow[]) => nextTime(batch, like),
   ...dayApi,
   ...potApi,
-  demo: (nowMs: number, offsetMin: number) => choirSupper(nowMs, offsetMin),
+  demo: async (nowMs: number, offsetMin: number) => laidFor(await supper(), nowMs, offsetMin),
 };
 export type ModelApi = typeof modelApi;

@@ -4,15 +4,32 @@ import { forecast } from '../model/forecast';
 import { FAMILIES } from '../plan/plan';
 import { methodOf } from '../plan/family';
 import { SET_WORDS } from '../texture/words';
-import { choirSupper } from './choirSupper';
+import { choirSupper, cookedSupper, laidFor } from './choirSupper';
 
 const NOON = Date.UTC(2026, 11, 11, 12);
-const { plans, batches } = choirSupper(NOON);
+const cooked = cookedSupper();
+const { plans, batches } = laidFor(cooked, NOON, 0);
 const forecasts = new Map(plans.map((p) => [p.id, forecast(p)]));
 /** eaten from the pot: nothing of it is kept */
 const AT_ONCE_H = 1;
 
 describe('the choir’s supper', () => {
+  it('is laid for another day and clock: the supper in its evening, the book on its days, the cook at this minute', () => {
+    const now = Date.parse('2027-04-02T20:10:00Z');
+    const offsetMin = -120;
+    const laid = laidFor(cooked, now, offsetMin);
+    expect(laid.plans[0]!.serve.at).toBe('2027-04-03T17:30:00.000Z');
+    expect(laid.plans.every((p) => Date.parse(p.serve.at) > now)).toBe(true);
+    const end = Math.max(...laid.cooks[0]!.events.map((e) => Date.parse(e.at)));
+    expect(now - end).toBe(45_000);
+    for (const [i, b] of laid.batches.entries()) {
+      // the same hour of the cook's own clock
+      expect((Date.parse(b.at) - offsetMin * 60_000) % 86_400_000).toBe(Date.parse(cooked.batches[i]!.at) % 86_400_000);
+      expect(Date.parse(b.at)).toBeLessThan(now);
+    }
+    expect(JSON.stringify(laid)).not.toContain('2026-12-');
+    expect(laidFor(cooked, NOON, 0)).toEqual(cooked);
+  });
   it.each(plans.map((p) => [p.name, p] as const))('%s comes out as wanted, fits its dish and cools in time', (_, p) => {
     const f = forecasts.get(p.id)!;
     expect(f.serving.word).toBe(p.serve.word);

@@ -268,11 +268,43 @@ function furtherPlans(at: number): Plan[] {
   ];
 }
 
+/** The moment for which the supper is cooked, before it is laid for another. */
+const COOKED_AT_MS = Date.UTC(2026, 11, 11, 12);
+
 /**
+ * The supper as it was cooked, laid for a visit at another moment: nothing is cooked anew.
  * @param nowMs the moment of the first visit
  * @param offsetMin minutes that UTC is ahead of the cook's clock (Date.getTimezoneOffset)
  */
-export function choirSupper(nowMs: number, offsetMin = 0): KitchenFile {
+export function laidFor(cooked: KitchenFile, nowMs: number, offsetMin: number): KitchenFile {
+  const by = (ms: number) => (at: string) => iso(Date.parse(at) + ms);
+  const onTable = by(supper(nowMs, offsetMin) - supper(COOKED_AT_MS, 0));
+  const daysAgo = by(onDay(nowMs, offsetMin, 0, 0) - onDay(COOKED_AT_MS, 0, 0, 0));
+  const now = by(nowMs - COOKED_AT_MS);
+  const plan = (p: Plan): Plan => ({ ...p, serve: { ...p.serve, at: onTable(p.serve.at) } });
+  const moved = <T extends { at: string }>(list: readonly T[], to: (at: string) => string): T[] =>
+    list.map((e) => ({ ...e, at: to(e.at) }));
+  return {
+    ...cooked,
+    exportedAt: now(cooked.exportedAt),
+    plans: cooked.plans.map(plan),
+    cooks: cooked.cooks.map((c) => ({ ...c, plan: plan(c.plan), events: moved(c.events, now) })),
+    batches: moved(cooked.batches, daysAgo).map((b) => ({
+      ...b,
+      plan: plan(b.plan),
+      ...(b.events ? { events: moved(b.events, daysAgo) } : {}),
+    })),
+    preps: cooked.preps.map((p) => ({ ...p, ticks: moved(p.ticks, now) })),
+  };
+}
+
+/** The supper laid for a visit, cooked by the model: seconds of work. Parameters as of `laidFor`. */
+export const choirSupper = (nowMs: number, offsetMin = 0): KitchenFile => laidFor(cookedSupper(), nowMs, offsetMin);
+
+/** The supper, by running the model. */
+export function cookedSupper(): KitchenFile {
+  const nowMs = COOKED_AT_MS;
+  const offsetMin = 0;
   const hazelnut = nutMilk('hazelnut', 250, 1000);
   const { massG: _m, fatPct: _f, ...homeHazelnut } = hazelnut;
   const at = supper(nowMs, offsetMin);

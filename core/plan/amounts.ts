@@ -30,6 +30,7 @@ export function withMilk(plan: Plan, fromId: string, toId: string): Plan {
   const swap = (id: string) => (id === fromId ? toId : id);
   return refreshCarveOuts({
     ...plan,
+    ...(plan.have ? { have: swap(plan.have) } : {}),
     items: plan.items.map((i) => ({ ...i, ingredientId: swap(i.ingredientId) })),
     carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: swap(c.ingredientId) })),
   });
@@ -97,11 +98,12 @@ export function usualStage(i: Ingredient): Stage {
   }
 }
 
-/** Every amount times `factor`. @throws RangeError unless the factor is above zero */
+/** Every amount times `factor`; what there was of one no longer holds. @throws RangeError unless the factor is above zero */
 export function scale(plan: Plan, factor: number): Plan {
   if (!(factor > 0)) throw new RangeError(`cannot scale by ${factor}; it should be above zero`);
+  const { have: _had, ...rest } = plan;
   return {
-    ...plan,
+    ...rest,
     items: plan.items.map((i) => ({ ...i, grams: i.grams * factor })),
     carveOuts: plan.carveOuts.map((c) => ({ ...c, grams: c.grams * factor })),
   };
@@ -114,6 +116,36 @@ export function scale(plan: Plan, factor: number): Plan {
 export function scaleToPeople(plan: Plan, people: number, portionG: number, lossRel: number): Plan {
   const total = plan.items.reduce((sum, i) => sum + i.grams, 0);
   return { ...scale(plan, (people * portionG) / (total * (1 - lossRel))), people, portionG };
+}
+
+/** What a portion may be, g. */
+export const PORTION_G = { least: 30, most: 500 } as const;
+const MOST_PEOPLE = 60;
+
+/** What there is so much of, where it still is in the plan. */
+export const haveOf = (plan: Plan) => plan.items.find((i) => i.ingredientId === plan.have && i.grams > 0);
+
+/** What the amounts come to in the dishes, g. */
+const cookedG = (plan: Plan, lossRel: number) => plan.items.reduce((sum, i) => sum + i.grams, 0) * (1 - lossRel);
+
+/** For so many: every amount follows them; where there is so much of one, it stays, and the portion follows. */
+export function forPeople(plan: Plan, people: number, lossRel: number): Plan {
+  if (!haveOf(plan)) return scaleToPeople(plan, people, plan.portionG, lossRel);
+  const each = Math.round(cookedG(plan, lossRel) / people);
+  return { ...plan, people, portionG: Math.min(PORTION_G.most, Math.max(PORTION_G.least, each)) };
+}
+
+/** A portion of so much: every amount follows it; where there is so much of one, it stays, and it is for as many as it does for. */
+export function forPortion(plan: Plan, portionG: number, lossRel: number): Plan {
+  if (!haveOf(plan)) return scaleToPeople(plan, plan.people, portionG, lossRel);
+  const people = Math.round(cookedG(plan, lossRel) / portionG);
+  return { ...plan, portionG, people: Math.min(MOST_PEOPLE, Math.max(1, people)) };
+}
+
+/** As much of everything as goes with what there is of one, which then stays. */
+export function withHave(plan: Plan, ingredientId: string, grams: number): Plan {
+  const now = plan.items.find((i) => i.ingredientId === ingredientId)?.grams ?? 0;
+  return { ...refreshCarveOuts(scale(plan, grams / now)), have: ingredientId };
 }
 
 /** Scales so that the cooked pudding fills the dishes to `fillRel` of their brim. */

@@ -1,6 +1,18 @@
 import * as fc from 'fast-check';
 import { pantry, testPlan } from '../testing';
-import { refreshCarveOuts, scale, scaleToDish, scaleToPeople, SLURRY_PARTS, withGrams, withMilk } from './amounts';
+import {
+  forPeople,
+  forPortion,
+  haveOf,
+  refreshCarveOuts,
+  scale,
+  scaleToDish,
+  scaleToPeople,
+  SLURRY_PARTS,
+  withGrams,
+  withHave,
+  withMilk,
+} from './amounts';
 import { massG, mixtureOf } from '../matter/mixture';
 import { allergensOf, atStages, UnknownIngredientError, wholeMixture } from './stages';
 import { PlanSchema } from './plan';
@@ -53,6 +65,28 @@ describe('composition', () => {
     expect(allergensOf(plan)).toEqual(['milk']);
     expect(allergensOf(withMilk(plan, 'milk_whole', 'almond_drink'))).toEqual(['tree nuts']);
     expect(allergensOf(withGrams(plan, 'milk_whole', 0))).toEqual([]);
+  });
+});
+
+describe('"I have one litre of milk"', () => {
+  const litre = () => withHave(testPlan(), 'milk_whole', 1030);
+  const milkOf = (p: ReturnType<typeof testPlan>) => p.items.find((i) => i.ingredientId === 'milk_whole')!.grams;
+
+  it('scales all of it, and then holds when people or portions change', () => {
+    const before = testPlan();
+    expect(litre().items[0]!.grams / before.items[0]!.grams).toBeCloseTo(milkOf(litre()) / milkOf(before), 9);
+    const twelve = forPeople(litre(), 12, 0.06);
+    expect(milkOf(twelve)).toBe(1030);
+    expect(twelve.people).toBe(12);
+    const small = forPortion(twelve, 60, 0.06);
+    expect(milkOf(small)).toBe(1030);
+    expect(small.people * 60).toBeCloseTo(small.items.reduce((s, i) => s + i.grams, 0) * 0.94, -2);
+  });
+  it('goes with another amount typed, another milk, and out when all is scaled', () => {
+    expect(haveOf(withGrams(litre(), 'milk_whole', 900))?.grams).toBe(900);
+    expect(haveOf(withMilk(litre(), 'milk_whole', 'oat_drink'))?.ingredientId).toBe('oat_drink');
+    expect(haveOf(scale(litre(), 2))).toBeUndefined();
+    expect(milkOf(forPeople(scale(litre(), 2), testPlan().people, 0.06))).not.toBe(2060);
   });
 });
 

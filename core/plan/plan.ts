@@ -127,6 +127,8 @@ export const PlanSchema = z.object({
   portionG: z.number().min(30).max(500),
   items: z.array(PlanItemSchema).min(1).max(40),
   carveOuts: z.array(CarveOutSchema).max(10),
+  /** of this one there is so much and no more: its amount stays when people or portions change */
+  have: IdSchema.optional(),
   /** how the starch will be measured: decides how wide the doubt is */
   starchMeasure: z.enum(['scale', 'level spoons', 'rounded spoons', 'heaped spoons']),
   pan: PanSchema,

@@ -6,9 +6,14 @@ import { FAMILIES, type Plan } from '../plan/plan';
 import { SCHOOLS, sideNow } from '../advice/schools';
 import { readWish, timeIn, wishedPlan } from './wish';
 
+/** a Friday */
+const TODAY = '2026-12-11';
+
 describe('a wish in a sentence', () => {
   it('is read whole', () => {
-    expect(readWish('cold, turned out, for fourteen, half past seven, no egg, from walnut milk', pantry)).toEqual({
+    expect(
+      readWish('cold, turned out, for fourteen, half past seven, no egg, from walnut milk', pantry, TODAY),
+    ).toEqual({
       rules: ['no egg'],
       amounts: [],
       unknown: [],
@@ -19,7 +24,7 @@ describe('a wish in a sentence', () => {
       warm: false,
       milkId: 'walnut_drink',
     });
-    expect(readWish('a warm rice pudding for 6 singers, dairy-free, with oat milk', pantry)).toEqual({
+    expect(readWish('a warm rice pudding for 6 singers, dairy-free, with oat milk', pantry, TODAY)).toEqual({
       rules: ['no milk'],
       amounts: [],
       unknown: [],
@@ -29,7 +34,7 @@ describe('a wish in a sentence', () => {
       warm: true,
       milkId: 'oat_drink',
     });
-    expect(readWish('squares that slice, gluten-free and without nuts, at 8', pantry)).toMatchObject({
+    expect(readWish('squares that slice, gluten-free and without nuts, at 8', pantry, TODAY)).toMatchObject({
       rules: ['no wheat', 'no nuts'],
       family: 'baked slab',
       style: 'cut',
@@ -39,27 +44,27 @@ describe('a wish in a sentence', () => {
   });
   it('sets nothing that was not said', () => {
     const nothing = { rules: [], amounts: [], unknown: [], unheard: [] };
-    expect(readWish('something nice', pantry)).toEqual(nothing);
-    expect(readWish('', pantry)).toEqual(nothing);
+    expect(readWish('something nice', pantry, TODAY)).toEqual(nothing);
+    expect(readWish('', pantry, TODAY)).toEqual(nothing);
   });
   it('takes amounts, days, vessels and words for the set, and says what it did not understand', () => {
-    expect(readWish('1 litre of milk, tomorrow at 8, in glasses, creamy, for 5', pantry)).toMatchObject({
+    expect(readWish('1 litre of milk, tomorrow at 8, in glasses, creamy, for 5', pantry, TODAY)).toMatchObject({
       amounts: [{ ingredientId: 'milk_whole', grams: 1030 }],
       milkId: 'milk_whole',
-      day: { inDays: 1 },
+      inDays: 1,
       at: 20 * 60,
       dish: 'glasses, 200 ml',
       word: 'mounds',
       people: 5,
       unheard: [],
     });
-    expect(readWish('two cans of coconut milk on Saturday, wobbly, with glitter', pantry)).toMatchObject({
+    expect(readWish('two cans of coconut milk on Saturday, wobbly, with glitter', pantry, TODAY)).toMatchObject({
       amounts: [{ ingredientId: 'coconut_milk', grams: 776 }],
-      day: { weekday: 6 },
+      inDays: 1,
       word: 'wobbles',
       unheard: ['glitter'],
     });
-    expect(readWish('frozen sticks from 900 ml oat milk, no nuts', pantry)).toMatchObject({
+    expect(readWish('frozen sticks from 900 ml oat milk, no nuts', pantry, TODAY)).toMatchObject({
       family: 'frozen cream',
       dish: 'stick moulds, 80 ml',
       amounts: [{ ingredientId: 'oat_drink', grams: 927 }],
@@ -70,20 +75,38 @@ describe('a wish in a sentence', () => {
   it('the milk that there is decides how much is made, and the vessel what it is poured into', () => {
     const plan = familyPlan('starch-set milk pudding');
     const milk = plan.items.find((i) => pantry.get(i.ingredientId)!.group === 'milk')!;
-    const wish = readWish(`2 litres of ${pantry.get(milk.ingredientId)!.name}, in glasses`, pantry);
+    const wish = readWish(`2 litres of ${pantry.get(milk.ingredientId)!.name}, in glasses`, pantry, TODAY);
     const made = wishedPlan(plan, wish);
     expect(made.items.find((i) => i.ingredientId === milk.ingredientId)!.grams).toBeCloseTo(2060, 0);
     expect(made.people).toBeGreaterThan(plan.people);
     expect(made.dish.capacityMl).toBe(200);
     expect(made.dish.count).toBeGreaterThanOrEqual(made.people);
   });
+  it.each([
+    ['a cold pudding today', 0],
+    ['for six tonight', 0],
+    ['the day after tomorrow, creamy', 2],
+    ['in three days, warm', 3],
+    ['next Thursday', 6],
+    ['for ten on Friday', 0],
+    ['on 24 December at 7', 13],
+    ['on the 2nd of January', 22],
+    ['in a week', 7],
+  ])('hears the day in "%s"', (text, inDays) => {
+    const wish = readWish(text, pantry, TODAY);
+    expect(wish.inDays).toBe(inDays);
+    expect(wish.unheard).toEqual([]);
+  });
+  it('a year long past is no day of a supper', () => {
+    expect(readWish('as on 3 May 1999', pantry, TODAY).inDays).toBeUndefined();
+  });
   it('takes no milk that nothing explains, and says which', () => {
-    const w = readWish('a cold pudding for six from hemp milk', pantry);
+    const w = readWish('a cold pudding for six from hemp milk', pantry, TODAY);
     expect(w.milkId).toBeUndefined();
     expect(w.unknown).toEqual(['hemp milk']);
   });
   it('does not take a milk that a rule forbids', () => {
-    expect(readWish('no nuts, almond milk', pantry).milkId).toBeUndefined();
+    expect(readWish('no nuts, almond milk', pantry, TODAY).milkId).toBeUndefined();
   });
   it.each([
     ['19:30', 1170],
@@ -100,7 +123,7 @@ describe('a wish in a sentence', () => {
   it('never throws, and what it sets is within bounds', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 500 }), (text) => {
-        const w = readWish(text, pantry);
+        const w = readWish(text, pantry, TODAY);
         return (
           (w.people === undefined || (w.people >= 1 && w.people <= 60)) &&
           (w.at === undefined || (w.at >= 0 && w.at < 1440)) &&
@@ -168,7 +191,7 @@ describe('all that a plan says beside its forecast', () => {
 
 it('a milk that nothing here explains is never taken for whole milk', () => {
   for (const odd of ['hemp milk', 'pea milk', 'camel milk', 'soya cream'])
-    expect([odd, readWish(`a custard with ${odd} for six`, pantry).milkId]).toEqual([odd, undefined]);
-  expect(readWish('a custard for ten, oat milk', pantry).milkId).toBe('oat_drink');
-  expect(readWish('a custard with cold oat milk', pantry).milkId).toBe('oat_drink');
+    expect([odd, readWish(`a custard with ${odd} for six`, pantry, TODAY).milkId]).toEqual([odd, undefined]);
+  expect(readWish('a custard for ten, oat milk', pantry, TODAY).milkId).toBe('oat_drink');
+  expect(readWish('a custard with cold oat milk', pantry, TODAY).milkId).toBe('oat_drink');
 });

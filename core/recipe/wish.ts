@@ -1,10 +1,12 @@
+import { parse as parseDates } from 'chrono-node/en';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { readNumber } from './amount';
 import { readLines } from './lines';
 import { nameOf } from './names';
 import type { Pantry } from '../pantry/pantry';
 import { ruleAgainst, type Rule } from '../plan/rules';
 import { DISHES } from '../pantry/kitchen';
-import { refreshCarveOuts, scale } from '../plan/amounts';
+import { PORTION_G, withHave } from '../plan/amounts';
 import { dishesFor } from '../plan/newPlan';
 import { type Family, type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';
@@ -19,8 +21,8 @@ export type Wish = {
   style?: Plan['serve']['style'];
   warm?: boolean;
   word?: SetWord;
-  /** when it is eaten: days from today, or the next such day of the week, 0 is Sunday */
-  day?: { inDays: number } | { weekday: number };
+  /** when it is eaten, days from today */
+  inDays?: number;
   /** by the name of a dish that ships */
   dish?: string;
   /** how much of something there is, g */
@@ -101,7 +103,6 @@ const VESSEL_WORDS: readonly (readonly [RegExp, string])[] = [
   [/\b(?:shallow|oven) dish\b/i, 'shallow dish, 24 × 18 cm'],
   [/\b(?:tray|tin|square tin)\b/i, 'tray, 20 × 20 cm'],
 ];
-const WEEKDAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
 /** Words that carry a wish and are none. */
 const EMPTY = new Set(
   (
@@ -113,8 +114,22 @@ const EMPTY = new Set(
 const AMOUNT =
   /(?<![\w-])(?:\d+(?:[.,]\d+)?|half an?|an?|one|two|three|four|[½¼¾])\s*(?:ml|l|litres?|liters?|g|kg|grams?|cups?|cans?|tins?|pints?|oz|lb|cartons?|packets?|tbsp|tablespoons?|spoons?)\s+(?:of\s+)?[a-zé]+(?: (?!and|for|with|in|by|at|on|to|tomorrow|today|no|cold|warm)[a-zé]+){0,2}/gi;
 
-/** Reads a wish: what was said is set, and what was not understood is said. */
-export function readWish(text: string, pantry: Pantry): Wish {
+/** A day further off than this is no day of a supper. */
+const FURTHEST_DAYS = 366;
+
+/** The first day that is named, today or later, and the words that name it. @param today as 2026-12-11, by the cook's clock */
+function dayIn(text: string, today: string): { inDays: number; said: string; at: number } | undefined {
+  const from = new Date(`${today}T12:00`);
+  for (const { start, text: said, index } of parseDates(text, from, { forwardDate: true })) {
+    if (!start.isCertain('day') && !start.isCertain('weekday')) continue;
+    const inDays = differenceInCalendarDays(start.date(), from);
+    if (inDays >= 0 && inDays <= FURTHEST_DAYS) return { inDays, said, at: index };
+  }
+  return undefined;
+}
+
+/** Reads a wish: what was said is set, and what was not understood is said. @param today as 2026-12-11, by the cook's clock */
+export function readWish(text: string, pantry: Pantry, today: string): Wish {
   const t = text.slice(0, 400);
   let left = t;
   /** What was understood is no longer asked about. */
@@ -157,12 +172,10 @@ export function readWish(text: string, pantry: Pantry): Wish {
       ),
     );
   }
-  if (heard(/\bday after tomorrow\b/i.exec(t))) wish.day = { inDays: 2 };
-  else if (heard(/\btomorrow\b/i.exec(t))) wish.day = { inDays: 1 };
-  else if (heard(/\b(?:today|tonight|this evening)\b/i.exec(t))) wish.day = { inDays: 0 };
-  else {
-    const day = heard(new RegExp(`\\b(?:on |this |next )?(${WEEKDAYS.join('|')})\\b`, 'i').exec(t));
-    if (day) wish.day = { weekday: WEEKDAYS.indexOf(day[1]!.toLowerCase()) };
+  const day = dayIn(left, today);
+  if (day) {
+    wish.inDays = day.inDays;
+    left = left.slice(0, day.at) + ' '.repeat(day.said.length) + left.slice(day.at + day.said.length);
   }
   if (heard(/\b(turned out|unmould\w*|stand(?:s|ing)? by itself)\b/i.exec(t))) wish.style = 'turned out';
   else if (heard(/\b(cut|sliced?|squares|wedges|pieces)\b/i.exec(t))) wish.style = 'cut';
@@ -207,7 +220,11 @@ export function wishedPlan(plan: Plan, wish: Wish): Plan {
     const factor = milk.grams / had;
     const people = wish.people ?? Math.max(1, Math.min(60, Math.round(plan.people * factor)));
     const portionG = Math.round((plan.portionG * factor * plan.people) / people);
-    next = { ...refreshCarveOuts(scale(plan, factor)), people, portionG: Math.max(30, Math.min(500, portionG)) };
+    next = {
+      ...withHave(plan, milk.ingredientId, milk.grams),
+      people,
+      portionG: Math.max(PORTION_G.least, Math.min(PORTION_G.most, portionG)),
+    };
   }
   const { name: _name, ...dish } = known ?? { name: '', ...next.dish };
   return { ...next, dish: { ...dish, count: dishesFor(dish, next.people, next.portionG) } };

@@ -1,13 +1,9 @@
 import { format } from 'date-fns/format';
-import { setMinutes } from 'date-fns/setMinutes';
-import { startOfDay } from 'date-fns/startOfDay';
-import { useState } from 'react';
 import type { Day } from '../../core/day/record';
-import { Field } from '../../ui/Field';
+import { MomentField } from '../../ui/MomentField';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { parseTimeOfDay } from '../../words/format';
 import { t } from '../../words';
 
 /** Whose hands, how many rings, what shelf: what the dishes have to share. */
@@ -22,9 +18,6 @@ export function KitchenSheet({
   day: Day;
   onChange: (next: Day) => void;
 }) {
-  const [typed, setTyped] = useState<string | undefined>();
-  const from = Date.parse(day.fromAt);
-  const minutes = typed === undefined ? undefined : parseTimeOfDay(typed);
   return (
     <Sheet open={open} title={t('dayRoom.theKitchen')} onClose={onClose}>
       <Stepper
@@ -64,16 +57,11 @@ export function KitchenSheet({
         max={8}
         onChange={(shelves) => onChange({ ...day, shelves: Math.round(shelves * 2) / 2 })}
       />
-      <Field
+      <MomentField
         label={t('dayRoom.inTheKitchenFrom')}
-        value={typed ?? format(from, t('dayRoom.hhMm'))}
-        onChangeText={(text) => {
-          setTyped(text);
-          const m = parseTimeOfDay(text);
-          if (m !== undefined) onChange({ ...day, fromAt: setMinutes(startOfDay(from), m).toISOString() });
-        }}
-        onBlur={() => minutes !== undefined && setTyped(undefined)}
-        {...(typed !== undefined && minutes === undefined ? { error: t('dayRoom.aTimeSuchAs8') } : {})}
+        timeLabel={t('dayRoom.inTheKitchenFrom')}
+        valueMs={Date.parse(day.fromAt)}
+        onChange={(ms) => onChange({ ...day, fromAt: new Date(ms).toISOString() })}
       />
       {day.replannedAt ? (
         <Type kind="small" tone="quiet">

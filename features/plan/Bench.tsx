@@ -1,7 +1,7 @@
 import Plus from 'lucide-react-native/icons/plus';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import { refreshCarveOuts, scale, usualStage, withGrams } from '../../core/plan/amounts';
+import { refreshCarveOuts, scale, usualStage, withGrams, withHave } from '../../core/plan/amounts';
 import { atStages, lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
 import type { Difference } from '../../core/advice/differences';
@@ -24,6 +24,7 @@ import { useFormat, useTell } from '../shared/App';
 import { quarters, type Formatter } from '../../words/format';
 import { useStable } from '../shared/useStable';
 import { CostList } from './CostList';
+import { Have } from './Have';
 import { t } from '../../words';
 import { z } from 'zod';
 import { FormField } from '../shared/FormField';
@@ -222,6 +223,11 @@ export function Bench({
           </View>
         </View>
       ) : null}
+      {plan.have ? (
+        <View className="border-b-hair border-line px-3 py-2 wide:px-6">
+          <Have plan={plan} onChange={(next) => onChange(next, 'all')} />
+        </View>
+      ) : null}
       <View className="flex-row flex-wrap gap-2 px-3 py-2 wide:px-6">
         <Key label={t('planRoom.add')} icon={Plus} onPress={() => setPicking({})} />
         <Key label={t('planRoom.solve')} onPress={() => setSheet('solve')} />
@@ -413,7 +419,12 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         size="amount"
         label={t('planRoom.scaleIt')}
         disabled={typed.figure === undefined}
-        onPress={typed.take(() => onTake({ ...refreshCarveOuts(scale(plan, factor)), people }))}
+        onPress={typed.take((n) =>
+          onTake({
+            ...(by === 'factor' ? refreshCarveOuts(scale(plan, n)) : withHave(plan, by, n * gramsEach)),
+            people,
+          }),
+        )}
       />
     </>
   );

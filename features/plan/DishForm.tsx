@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
-import { scaleToDish } from '../../core/plan/amounts';
+import { haveOf, scaleToDish } from '../../core/plan/amounts';
 import type { Plan } from '../../core/plan/plan';
 import { DISHES, DishSchema, type Dish } from '../../core/pantry/kitchen';
 import { asDish } from '../../core/vessels/vessel';
@@ -17,6 +17,7 @@ import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { useAbout } from './useAbout';
+import { Have } from './Have';
 import { VesselForm } from './VesselForm';
 import { t } from '../../words';
 
@@ -202,10 +203,14 @@ export function DishForm({
         onChoose={(wall) => onChange({ ...plan, dish: { ...plan.dish, wall } })}
       />
       {plan.dish.wall === 'glass' ? <Notice text={t('planRoom.coldGlassCanCrackUnder')} /> : null}
-      <Key
-        label={t('planRoom.makeEnoughToFillThem')}
-        onPress={() => onChange(scaleToDish(plan, forecast?.lossRel ?? 0.06))}
-      />
+      {haveOf(plan) ? (
+        <Have plan={plan} onChange={onChange} />
+      ) : (
+        <Key
+          label={t('planRoom.makeEnoughToFillThem')}
+          onPress={() => onChange(scaleToDish(plan, forecast?.lossRel ?? 0.06))}
+        />
+      )}
     </>
   );
 }

@@ -14,6 +14,7 @@ import { useFormat } from '../shared/App';
 import { newId } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
 import { atWallClock } from '../shared/wallClock';
+import { withFirstAmounts } from './firstAmounts';
 import { FAMILY_SAYS } from './words';
 
 const SUPPER_MIN = 19 * 60 + 30;
@@ -41,9 +42,7 @@ export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
     });
     const chosen = DISHES.find((d) => d.name === dish);
     const plan = chosen ? { ...start, dish: { ...chosen, count: dishesFor(chosen, people, PORTION_G) } } : start;
-    const solved = await ask('solve', [plan]).catch(() => undefined);
-    const made = solved?.plan ?? plan;
-    onMade({ ...made, items: made.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })) });
+    onMade(await withFirstAmounts(ask, plan));
   };
   return (
     <View className="gap-5">

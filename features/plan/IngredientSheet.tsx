@@ -147,7 +147,7 @@ const NutMilkTyped = z.object({
 function NutMilkForm({ needG, onDone }: { needG: number; onDone: (i: Ingredient) => void }) {
   const fmt = useFormat();
   const { control, setValue } = useForm({
-    resolver: zodResolver(NutMilkTyped as never),
+    resolver: zodResolver(NutMilkTyped),
     mode: 'onChange',
     defaultValues: {
       nut: 'hazelnut',

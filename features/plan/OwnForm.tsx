@@ -45,13 +45,13 @@ const OwnSchema = z.object({
   drinks: z.enum(Object.keys(DRINKS) as [keyof typeof DRINKS, ...(keyof typeof DRINKS)[]]),
   sour: z.boolean(),
   densityGPerMl: typedNumber(0.2, 2),
-  ...Object.fromEntries(NUTRIENTS.map((k) => [k, typedNumber(0, 100)])),
+  fat: typedNumber(0, 100),
+  protein: typedNumber(0, 100),
+  sugar: typedNumber(0, 100),
+  starch: typedNumber(0, 100),
   allergens: z.array(z.enum(ALLERGENS)),
 });
-type Own = Omit<z.input<typeof OwnSchema>, 'densityGPerMl'> & { densityGPerMl: string } & Record<
-    (typeof NUTRIENTS)[number],
-    string
-  >;
+type Own = z.input<typeof OwnSchema>;
 
 const NUMBERS = [
   ['densityGPerMl', say('own.densityGPerMl')],
@@ -65,8 +65,8 @@ const groupKind = (group: Ingredient['group']): OwnKind => (group === 'egg' ? 'f
 
 /** Anything from a label, or without one: what it is, how it behaves, what is in it. */
 export function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone: (i: Ingredient) => void }) {
-  const { control, handleSubmit, setError, setValue, formState } = useForm<Own>({
-    resolver: zodResolver(OwnSchema as never),
+  const { control, handleSubmit, setError, setValue, formState } = useForm({
+    resolver: zodResolver(OwnSchema),
     defaultValues: {
       name: '',
       kind: groupKind(group),

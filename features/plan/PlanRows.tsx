@@ -1,7 +1,7 @@
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
-import { scaleToPeople, withGrainWay } from '../../core/plan/amounts';
+import { forPeople, forPortion, haveOf, PORTION_G, withGrainWay } from '../../core/plan/amounts';
 import { methodOf } from '../../core/plan/family';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS } from '../../core/texture/words';
@@ -18,6 +18,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useFormat, useTell } from '../shared/App';
+import { Have } from './Have';
 import { TempStepper } from './TempStepper';
 import type { useAbout } from './useAbout';
 import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, wordSays } from './words';
@@ -232,6 +233,9 @@ function offered(plan: Plan, needs: (typeof CHOICE_SAYS)[number]['needs']): bool
   }
 }
 
+/** Share that steams off until the model has said it. */
+const USUAL_LOSS = 0.06;
+
 function PartForm({
   part,
   plan,
@@ -243,6 +247,7 @@ function PartForm({
 }: Props & { part: Part; onDone: () => void }) {
   const fmt = useFormat();
   const tell = useTell();
+  const lossRel = forecast?.lossRel ?? USUAL_LOSS;
   switch (part) {
     case 'name':
       return <NameForm plan={plan} onChange={onChange} onDone={onDone} />;
@@ -256,20 +261,21 @@ function PartForm({
             step={1}
             min={1}
             max={60}
-            onChange={(people) =>
-              onChange(scaleToPeople(plan, Math.round(people), plan.portionG, forecast?.lossRel ?? 0.06))
-            }
+            onChange={(people) => onChange(forPeople(plan, Math.round(people), lossRel))}
           />
           <Stepper
             name={t('planRoom.portion')}
             value={plan.portionG}
             unit="g"
             step={5}
-            min={30}
-            max={500}
-            onChange={(portionG) => onChange(scaleToPeople(plan, plan.people, portionG, forecast?.lossRel ?? 0.06))}
+            min={PORTION_G.least}
+            max={PORTION_G.most}
+            onChange={(portionG) => onChange(forPortion(plan, portionG, lossRel))}
           />
-          <Type tone="quiet">{t('planRoom.everyAmountFollowsSteamCounted')}</Type>
+          <Type tone="quiet">
+            {haveOf(plan) ? t('planRoom.theAmountsStay') : t('planRoom.everyAmountFollowsSteamCounted')}
+          </Type>
+          <Have plan={plan} onChange={onChange} />
           {plan.dish.kind === 'tray' || plan.dish.kind === 'bowl' ? null : (
             <Key
               label={t('planRoom.dishesOneEach', { people: plan.people })}

@@ -1,5 +1,5 @@
 import { addDays } from 'date-fns/addDays';
-import { getDay } from 'date-fns/getDay';
+import { formatISO } from 'date-fns/formatISO';
 import { startOfDay } from 'date-fns/startOfDay';
 import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
@@ -26,6 +26,7 @@ import { UndoBar } from '../../ui/UndoBar';
 import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { useStable } from '../shared/useStable';
+import { withFirstAmounts } from './firstAmounts';
 import { FAMILY_SAYS, RULE_SAYS, wordSays } from './words';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
@@ -277,13 +278,6 @@ function HistoryForm({ plan, onBack }: { plan: Plan; onBack: () => void }) {
 const MILKS = PANTRY.filter((i) => i.group === 'milk' && i.per100.water > 70);
 const USUAL_TIME = 19 * 60 + 30;
 
-/** The day that a wish names: the next of its name, or so many days from today. */
-function dayOf(day: NonNullable<Wish['day']>, nowMs: number): number {
-  const today = startOfDay(nowMs);
-  const days = 'inDays' in day ? day.inDays : (day.weekday - getDay(today) + 7) % 7;
-  return addDays(today, days).getTime();
-}
-
 /** A wish: said in a sentence, or tapped together; then amounts that will set. */
 function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const { ask, clock } = useKitchen();
@@ -305,8 +299,9 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const [busy, setBusy] = useState(false);
   const milks = [...MILKS, ...(own.data ?? []).filter((i) => i.group === 'milk')];
   const milk = milks.find((m) => m.id === milkId);
+  const dayIn = (days: number) => startOfDay(addDays(clock(), days)).getTime();
   const hear = async () => {
-    const w = await ask('wish', [said]);
+    const w = await ask('wish', [said, formatISO(clock(), { representation: 'date' })]);
     setWished(w);
     if (w.family) setFamily(w.family);
     if (w.milkId) setMilkId(w.milkId);
@@ -330,7 +325,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
         }),
       ),
       w.dish,
-      w.day && fmt.weekday(dayOf(w.day, clock())),
+      w.inDays !== undefined && fmt.weekday(dayIn(w.inDays)),
       w.at !== undefined && fmt.time(atWallClock(clock(), w.at).getTime()),
       ...w.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()),
     ].filter(Boolean);
@@ -348,7 +343,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const make = async () => {
     if (!milk) return;
     setBusy(true);
-    const day = wished?.day ? dayOf(wished.day, clock()) : startOfDay(addDays(clock(), 1)).getTime();
+    const day = dayIn(wished?.inDays ?? 1);
     const ownUsed = milk.own ? [milk] : [];
     const title =
       name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${t(FAMILY_SAYS[family].short)}`.slice(0, 60);
@@ -389,13 +384,9 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       if (freed.ok) plan = freed.plan;
     }
     if (wished) plan = wishedPlan(plan, wished);
-    const solved = await ask('solve', [plan]);
-    const rounded = {
-      ...solved.plan,
-      items: solved.plan.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })),
-    };
+    const made = await withFirstAmounts(ask, plan);
     // what there is of it stays as it was said
-    onMade((wished?.amounts ?? []).reduce((p, a) => withGrams(p, a.ingredientId, a.grams), rounded));
+    onMade((wished?.amounts ?? []).reduce((p, a) => withGrams(p, a.ingredientId, a.grams), made));
   };
   return (
     <>

@@ -22,16 +22,7 @@ const MeasuresSchema = z.object({
   wall: DishSchema.shape.wall,
   material: PanSchema.shape.material,
 });
-type Typed = {
-  name: string;
-  use: Vessel['use'];
-  shape: 'round' | 'square';
-  a: string;
-  b: string;
-  height: string;
-  wall: z.infer<typeof DishSchema>['wall'];
-  material: z.infer<typeof PanSchema>['material'];
-};
+type Typed = z.input<typeof MeasuresSchema>;
 
 const shapeOf = (shape: 'round' | 'square', a: number, b: number): Vessel['form'] =>
   shape === 'round' ? { shape, topMm: a, baseMm: b } : { shape, lengthMm: a, widthMm: b };
@@ -39,8 +30,8 @@ const shapeOf = (shape: 'round' | 'square', a: number, b: number): Vessel['form'
 /** A pan or a dish of the cook's own, by a ruler. */
 export function VesselForm({ use, onDone }: { use: Vessel['use']; onDone: (v: Vessel) => void }) {
   const fmt = useFormat();
-  const { control, handleSubmit, formState } = useForm<Typed>({
-    resolver: zodResolver(MeasuresSchema as never),
+  const { control, handleSubmit, formState } = useForm<Typed, unknown, z.output<typeof MeasuresSchema>>({
+    resolver: zodResolver(MeasuresSchema),
     defaultValues: {
       name: '',
       use,

@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
@@ -29,8 +30,12 @@ const HandSchema = ByHandSchema.extend({
 
 /** What is in a pot that was not cooked with the app, as far as a cook can say it at the stove. */
 export function HandForm({ onDone }: { onDone: (hand: ByHand) => void }) {
-  const { control, handleSubmit, formState } = useForm({
-    resolver: zodResolver(HandSchema as never),
+  const { control, handleSubmit, formState } = useForm<
+    z.input<typeof HandSchema>,
+    unknown,
+    z.output<typeof HandSchema>
+  >({
+    resolver: zodResolver(HandSchema),
     mode: 'onChange',
     defaultValues: {
       milkId: 'milk_whole',

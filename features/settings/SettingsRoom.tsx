@@ -134,7 +134,7 @@ function Packs() {
   const remove = useRemove('packs');
   const back = useTakeBack();
   const { control, handleSubmit, formState, reset } = useForm({
-    resolver: zodResolver(PackTyped as never),
+    resolver: zodResolver(PackTyped),
     mode: 'onChange',
     defaultValues: { ingredientId: 'milk_whole', name: '', grams: '', price: '' },
   });

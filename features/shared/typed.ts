@@ -9,7 +9,7 @@ export const numberOf = (typed: string | number): number => {
 
 /** What a schema wants, as it is typed. @param empty what nothing typed stands for */
 export const typedOr = <S extends z.ZodType>(schema: S, empty: number | undefined) =>
-  z.preprocess((v) => (typeof v !== 'string' ? v : v.trim() === '' ? empty : numberOf(v)), schema);
+  z.preprocess((v: string) => (typeof v !== 'string' ? v : v.trim() === '' ? empty : numberOf(v)), schema);
 export const typed = <S extends z.ZodType>(schema: S) => typedOr(schema, Number.NaN);
 
 /** A field that holds a number between two limits. */

@@ -10,8 +10,8 @@ import { typed } from './typed';
  */
 export function useFigure(wanted: z.ZodType<number>) {
   const schema = z.object({ figure: typed(wanted) });
-  const { control, handleSubmit, reset } = useForm<{ figure: string }, unknown, { figure: number }>({
-    resolver: zodResolver(schema) as never,
+  const { control, handleSubmit, reset } = useForm({
+    resolver: zodResolver(schema),
     mode: 'onChange',
     defaultValues: { figure: '' },
   });

@@ -91,8 +91,6 @@ export const dayRoom = {
   'dayRoom.freeFridgeShelves': 'Free fridge shelves',
   'dayRoom.aWholeShelfHoldsA': 'a whole shelf holds a 40 × 40 cm tray',
   'dayRoom.inTheKitchenFrom': 'In the kitchen from',
-  'dayRoom.hhMm': 'HH:mm',
-  'dayRoom.aTimeSuchAs8': 'A time such as 8:30 would do.',
   'dayRoom.plannedAnewAtNothingStarts': 'Planned anew at {{mm}}; nothing starts before it.',
   'dayRoom.now2': 'now {{nowMs}}',
   'dayRoom.by2': 'by {{latestMs}}',
