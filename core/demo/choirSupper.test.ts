@@ -4,7 +4,7 @@ import { forecast } from '../model/forecast';
 import { FAMILIES } from '../plan/plan';
 import { methodOf } from '../plan/family';
 import { SET_WORDS } from '../texture/words';
-import { choirSupper, cookedSupper, laidFor } from './choirSupper';
+import { cookedSupper, laidFor } from './choirSupper';
 
 const NOON = Date.UTC(2026, 11, 11, 12);
 const cooked = cookedSupper();

@@ -19,6 +19,7 @@ import { useMounted, useNow } from '../shared/useNow';
 import { useDay } from './useDay';
 import { learn, named, t } from '../../words';
 import { dayRoom } from '../../words/en/dayRoom';
+import type { Formatter } from '../../words/format';
 import type { Said } from '../../core/say';
 
 learn(dayRoom);
@@ -101,7 +102,7 @@ export function ShoppingRoom() {
             key={l.ingredientId}
             role="checkbox"
             aria-checked={l.have}
-            aria-label={`${tell(l.name)}, ${amountOf(l, tell)}${l.have ? t('dayRoom.inTheHouse') : ''}`}
+            aria-label={`${tell(l.name)}, ${amountOf(l, tell, fmt)}${l.have ? t('dayRoom.inTheHouse') : ''}`}
             testID={`buy-${l.ingredientId}`}
             onPress={() => toggle(l)}
             className={`min-h-[64px] flex-row items-center gap-3 rounded-key border-edge border-ink px-4 py-2 active:opacity-70 ${l.have ? 'border-dashed bg-field' : 'bg-plate'}`}
@@ -123,7 +124,7 @@ export function ShoppingRoom() {
             </View>
             <View className="max-w-[45%] items-end">
               <Type kind="title" tone={l.have ? 'quiet' : 'ink'} className="text-right">
-                {amountOf(l, tell)}
+                {amountOf(l, tell, fmt)}
               </Type>
               {l.price !== undefined && !l.have ? <Type kind="small">{fmt.money(l.price)}</Type> : null}
             </View>
@@ -151,5 +152,5 @@ export function ShoppingRoom() {
   );
 }
 
-const amountOf = (l: ShoppingLine, tell: (said: Said | string) => string): string =>
-  l.packs ? `${l.packs.count} × ${tell(l.packs.name)}` : `${Math.ceil(l.needG / 10) * 10} g`;
+const amountOf = (l: ShoppingLine, tell: (said: Said | string) => string, fmt: Formatter): string =>
+  l.packs ? `${l.packs.count} × ${tell(l.packs.name)}` : fmt.grams(Math.ceil(l.needG / 10) * 10);

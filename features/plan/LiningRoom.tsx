@@ -8,12 +8,13 @@ import { LiningDrawing } from '../../ui/LiningDrawing';
 import { Empty } from '../../ui/Notice';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
+import { useFormat } from '../shared/App';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { t } from '../../words';
+import type { Formatter } from '../../words/format';
 
-const cm = (mm: number) => `${(Math.round(mm) / 10).toFixed(1)} cm`;
-const says = (p: LiningPiece): string => {
+const says = (p: LiningPiece, { across: cm }: Formatter): string => {
   switch (p.piece) {
     case 'disc':
       return t('planRoom.discAcross', { diameterMm: cm(p.diameterMm) });
@@ -45,6 +46,7 @@ export function LiningRoom() {
   const router = useRouter();
   const plans = useCollection('plans');
   const plan = mounted ? plans.data?.find((p) => p.id === id) : undefined;
+  const fmt = useFormat();
   const [overhangMm, setOverhang] = useState(20);
   const form = plan?.dish.form;
   const back = <Key label={t('planRoom.back')} onPress={() => router.replace(`/plan?id=${id ?? ''}` as '/plan')} />;
@@ -77,7 +79,7 @@ export function LiningRoom() {
           return (
             <View key={p.piece} className="gap-2" testID={`lining-${p.piece}`}>
               <Type kind="title" level={2}>
-                {says(p)}
+                {says(p, fmt)}
               </Type>
               <Type tone="quiet">
                 {scale === 1
@@ -91,7 +93,7 @@ export function LiningRoom() {
                     ? ''
                     : t('planRoom.2CmOfItLap')}
               </Type>
-              <LiningDrawing drawn={p} box={boxOf(p)} scale={scale} label={says(p)} />
+              <LiningDrawing drawn={p} box={boxOf(p)} scale={scale} label={says(p, fmt)} />
             </View>
           );
         })}

@@ -116,7 +116,7 @@ export function WeighOut({
         <View className="gap-2">
           <View className="items-center rounded-plate border-edge border-ink bg-plate px-4 py-3">
             <Type kind="number" role="status" testID="scale-reading" tone={near ? 'bay' : off > 0 ? 'scorch' : 'ink'}>
-              {`${shown} g`}
+              {fmt.grams(shown ?? 0)}
             </Type>
             <Type kind="strong">
               {near
