@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MomentSchema } from './moment';
 
 /** What a cook may have besides a hob and an oven. */
 export const MACHINES = ['rice cooker', 'microwave', 'blender', 'grill'] as const;
@@ -10,6 +11,30 @@ export const DEVICE_SOURCES = ['none', 'stand-in', 'bluetooth'] as const;
 /** English, or English that is longer, accented and from right to left: for looking at the rooms. */
 export const LANGUAGES = ['en', 'en-XA'] as const;
 export type Language = (typeof LANGUAGES)[number];
+
+/** What a cook measured of a kitchen, so that the model reckons with it. */
+export const MEASURED_THINGS = ['spoon', 'ring', 'steam', 'fridge', 'thermometer'] as const;
+export const MeasuredSchema = z.object({
+  what: z.enum(MEASURED_THINGS),
+  /** of which ring or pan, or at which mark of the thermometer */
+  of: z.string().max(60),
+  /** spoon, ring and steam: over what is usual; fridge: degC of its air; thermometer: K that it reads too high */
+  value: z.number().min(-60).max(60),
+  /** 1 sd, relative for the first three, K for the others */
+  sd: z.number().min(0).max(60),
+  at: MomentSchema,
+});
+export type Measured = z.infer<typeof MeasuredSchema>;
+
+/** What a level spoon of this kitchen holds over the usual one. */
+export const spoonRatio = (measured: readonly Measured[]): number =>
+  measured.find((m) => m.what === 'spoon')?.value ?? 1;
+
+/** The measurement in the place of an older one of the same thing. */
+export const withMeasured = (measured: readonly Measured[], next: Measured): Measured[] => [
+  ...measured.filter((m) => m.what !== next.what || m.of !== next.of),
+  next,
+];
 
 export const SettingsSchema = z.object({
   temperature: z.enum(['C', 'F']),
@@ -35,6 +60,13 @@ export const SettingsSchema = z.object({
   /** asked where they are first needed, and not again */
   unitsKnown: z.boolean().default(false),
   ringKnown: z.boolean().default(false),
+  /** plans take up what this kitchen's batches taught, from that moment on */
+  learns: z.boolean().default(true),
+  learnsFrom: MomentSchema.optional(),
+  /** of spoons, rings, pans, fridge and thermometer */
+  measured: z.array(MeasuredSchema).max(60).default([]),
+  /** a measurement that is on: what was read when it began */
+  measuring: MeasuredSchema.omit({ sd: true }).optional(),
   machines: z.array(z.enum(MACHINES)).max(MACHINES.length).default([]),
 });
 export type Settings = z.infer<typeof SettingsSchema>;
@@ -56,5 +88,7 @@ export const DEFAULT_SETTINGS: Settings = {
   language: 'en',
   unitsKnown: false,
   ringKnown: false,
+  learns: true,
+  measured: [],
   machines: ['blender'],
 };

@@ -1,8 +1,8 @@
 import { format as formatDate } from 'date-fns/format';
 import { isSameDay } from 'date-fns/isSameDay';
-import type { Settings } from '../core/settings';
+import { spoonRatio, type Settings } from '../core/settings';
 import { t } from './book';
-import { celsiusToFahrenheit, type SpoonCount } from '../core/units/measures';
+import { celsiusToFahrenheit, toSpoons, type SpoonCount } from '../core/units/measures';
 
 /** US: what a gram, a millilitre and a millimetre are told in. */
 const G_PER_OZ = 28.349523;
@@ -60,6 +60,8 @@ export function formatter(s: Settings) {
     /** a full hour beside a time line */
     hourOf: (ms: number) => formatDate(ms, s.clock === '24' ? 'HH' : 'haaa'),
     day: (ms: number) => formatDate(ms, 'd MMM'),
+    /** of a month as 2026-12 */
+    month: (month: string) => formatDate(new Date(`${month}-15T12:00`), 'MMMM yyyy'),
     weekdayName: (ms: number) => formatDate(ms, 'EEEE'),
     weekday: (ms: number) => formatDate(ms, 'EEE d MMM'),
     countdown: (seconds: number) => {
@@ -96,6 +98,9 @@ export function formatter(s: Settings) {
       const rest = minutes % 60;
       return rest ? `${Math.floor(minutes / 60)} h ${rest} min` : `${Math.floor(minutes / 60)} h`;
     },
+    /** counted out in this cook's own spoons */
+    inSpoons: (g: number, densityGPerMl: number, more?: Parameters<typeof toSpoons>[3]) =>
+      toSpoons(g, densityGPerMl * spoonRatio(s.measured), s.spoons, more),
     spoons: (c: Pick<SpoonCount, 'cups' | 'tbsp' | 'tsp'>) =>
       [
         c.cups ? t('format.cups', { count: c.cups, cups: quarters(c.cups) }) : '',

@@ -1,7 +1,10 @@
-import { coolInTime } from '../core/advice/coolInTime';
+import { coolInTime, coolNow } from '../core/advice/coolInTime';
 import type { Batch } from '../core/book/batch';
 import type { BatchRow } from '../core/book/row';
+import type { Learnt } from '../core/book/known';
+import { learnKitchen } from '../core/book/learned';
 import { nextTime } from '../core/book/nextTime';
+import { fridgeOf, MeasureRefused, ringOf, spoonOf, steamOf, thermometerOf } from '../core/kitchen/measure';
 import { countKitchens, kitchensOf, sharedBy } from '../core/model/chances';
 import { cookedSupper, laidFor } from '../core/demo/choirSupper';
 import { forecast, point } from '../core/model/forecast';
@@ -54,11 +57,24 @@ const supper = async (): Promise<KitchenFile> => {
 /** The file that is being looked through: the cook weighs it in several ways. */
 let lastRead: { text: string; read: IncomingRead } | undefined;
 
+/** A measurement, or nothing where it cannot be. */
+const measured =
+  <A extends unknown[], R>(measure: (...args: A) => R) =>
+  (...args: A): R | null => {
+    try {
+      return measure(...args);
+    } catch (e) {
+      if (e instanceof MeasureRefused) return null;
+      throw e;
+    }
+  };
+
 /** What the model's worker answers. A plan carries its own ingredients, so nothing else is needed. */
 export const modelApi = {
   /** that it lives */
   hello: () => true,
   forecast: (plan: Plan) => forecast(plan),
+  coolNow,
   coolInTime: (plan: Plan) => coolInTime(plan) ?? null,
   point: (plan: Plan) => point(plan),
   sharedBy,
@@ -137,7 +153,13 @@ export const modelApi = {
     if (lastRead?.text !== text || isTable(text)) lastRead = { text, read: readIncoming(text, texts) };
     return weighRead(lastRead.read, texts, way);
   },
-  nextTime: (batch: Batch, like: BatchRow[]) => nextTime(batch, like),
+  learnKitchen: (rows: BatchRow[]) => learnKitchen(rows),
+  nextTime: (batch: Batch, learnt: Learnt) => nextTime(batch, learnt),
+  spoonOf: measured(spoonOf),
+  ringOf: measured(ringOf),
+  steamOf: measured(steamOf),
+  fridgeOf: measured(fridgeOf),
+  thermometerOf: measured(thermometerOf),
   ...dayApi,
   ...potApi,
   demo: async (nowMs: number, offsetMin: number) => laidFor(await supper(), nowMs, offsetMin),

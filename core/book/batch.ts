@@ -6,9 +6,30 @@ import { lookUp } from '../plan/stages';
 import { PlanSchema, type Plan } from '../plan/plan';
 import { SET_WORDS } from '../texture/words';
 
-export const FLAWS = ['lumps', 'caught', 'raw taste', 'skin', 'weeping', 'slumped', 'cracked', 'grainy'] as const;
+export const FLAWS = [
+  'lumps',
+  'caught',
+  'raw taste',
+  'skin',
+  'weeping',
+  'slumped',
+  'cracked',
+  'grainy',
+  'curdled',
+  'too pale',
+  'too dark',
+  'grain hard',
+  'grain mush',
+  'stuck',
+  'cut too early',
+  'too sweet',
+  'boiled over',
+] as const;
 export type Flaw = (typeof FLAWS)[number];
 export const SWEETNESS = ['too little', 'right', 'too much'] as const;
+
+/** characters of a picture that is kept: about 90 kB */
+export const MOST_PHOTO = 120_000;
 
 const place = z.number().min(0).max(5);
 
@@ -22,6 +43,8 @@ const PromiseSchema = z.object({
   depthMm: z.number().positive().max(10_000),
   starchG: z.number().min(0).max(800_000),
   minutes: z.number().min(0).max(100_000),
+  /** at the fire to the first bubble */
+  bubbleMin: z.number().min(0).max(100_000).optional(),
 });
 type BatchPromise = z.infer<typeof PromiseSchema>;
 
@@ -32,6 +55,18 @@ export const FoundSchema = z.object({
   sweetness: z.enum(SWEETNESS).optional(),
   flaws: z.array(z.enum(FLAWS)).max(FLAWS.length),
   note: z.string().max(2000),
+  /** the day after */
+  wordNextDay: z.enum(SET_WORDS).optional(),
+  /** yield stress at serving, Pa, read off how far it slumped */
+  stressPa: z.number().min(0.01).max(1e6).optional(),
+  likedBy: z.string().max(200).optional(),
+  recipeOf: z.string().max(200).optional(),
+  /** a small picture of it, as an address that holds its data */
+  photo: z
+    .string()
+    .max(MOST_PHOTO)
+    .regex(/^data:image\/(?:jpeg|webp|png);base64,[A-Za-z0-9+/=]+$/)
+    .optional(),
 });
 export type Found = z.infer<typeof FoundSchema>;
 
@@ -65,5 +100,6 @@ export function promiseOf(f: Forecast, plan: Plan): BatchPromise {
     depthMm: f.depthMm,
     starchG: thickenerG(plan),
     minutes: f.minutes.total,
+    bubbleMin: f.minutes.toBubble,
   };
 }

@@ -1,44 +1,136 @@
+import { Matrix, inverse } from 'ml-matrix';
+import { table } from '../coefficients';
+import { density, phi } from '../model/normal';
 import { starchSdRel } from '../plan/measured';
+import type { Plan } from '../plan/plan';
 import { GEL } from '../set/firmness';
-import { boundsFor, stripMiddle, wordAt, yieldAtPlace } from '../texture/words';
+import { boundsFor, upperBoundPa, yieldAtPlace } from '../texture/words';
+import { kindOf, type Factor, type Learnt } from './known';
 import type { BatchRow } from './row';
 
-/** 1 sd of ln stress that a word leaves open: words are bands, and tasters differ (C). */
-const WORD_SD_LN = 0.35;
+/** What a kitchen may differ by before anything is known of it, and how well a word can tell it. 1 sd. */
+export const LEARNS = table('What batches teach', {
+  kitchenLn: [0.15, '1', 'C', 'ln firmness that all dishes of a kitchen share: its milk, its starch, its tasters'],
+  kindLn: [
+    0.2,
+    '1',
+    'C',
+    'and that one family with one thickener has of its own; both together are the spread of the model',
+  ],
+  wordLn: [0.2, '1', 'C', 'edges of a word: tasters differ, and no two days are the same'],
+  outlineLn: [0.15, '1', 'C', 'yield stress read off how far a block slumped'],
+  ringLn: [0.2, '1', 'B', 'ln power of a ring against what is written on it'],
+  minutesLn: [0.12, '1', 'C', 'minutes to the first bubble: the milk is not always as cold, and eyes differ'],
+  rounds: [25, '1', 'A', 'of expectation and mean: further ones move nothing'],
+});
 
-/** It came out as the word that was promised. */
-export const asPromised = (row: BatchRow): boolean => row.found.wordServing === wordAt(row.promise.servingPlace);
-
-/** What a batch teaches is taught of its milk, its family and what thickens it: a kitchen's rice is not its cornstarch. */
-export const kindOf = (row: BatchRow): string => [row.milkId ?? '', row.family, ...row.thickeners].join(' ');
-
-/**
- * ln of found over promised stress at serving; 0 where the word is the one that was promised, for a word is a band;
- * undefined while no word was written down.
- */
-export function missLn(row: BatchRow): number | undefined {
-  const { wordServing } = row.found;
-  if (!wordServing) return undefined;
-  if (asPromised(row)) return 0;
+/** ln of the firmness factor lies between these, as the word or the outline has it; undefined while nothing was written. */
+export function saidLn(row: BatchRow): { low: number; high: number } | undefined {
+  const { wordServing, stressPa } = row.found;
   const bounds = boundsFor(row.serve.style, row.promise.depthMm / 1000);
-  return Math.log(yieldAtPlace(stripMiddle(wordServing), bounds) / yieldAtPlace(row.promise.servingPlace, bounds));
+  const promisedLn = Math.log(yieldAtPlace(row.promise.servingPlace, bounds) / row.factor);
+  if (stressPa !== undefined) {
+    const ln = Math.log(stressPa) - promisedLn;
+    return { low: ln - LEARNS.outlineLn, high: ln + LEARNS.outlineLn };
+  }
+  if (!wordServing) return undefined;
+  return {
+    low: wordServing === 'drinks' ? -Infinity : Math.log(bounds[wordServing]) - promisedLn,
+    high: wordServing === 'firm' ? Infinity : Math.log(upperBoundPa(wordServing, bounds)) - promisedLn,
+  };
+}
+
+/** Mean and variance, in sds, of a standard normal that is known to lie between two limits. */
+function between(a: number, b: number): { mean: number; variance: number } {
+  const within = phi(b) - phi(a);
+  // so far out that nothing is left of it: the nearer limit
+  if (within < 1e-9) return { mean: Math.abs(a) < Math.abs(b) ? a : b, variance: 0 };
+  const [da, db] = [density(a), density(b)];
+  const mean = (da - db) / within;
+  const edge = (x: number, d: number) => (Number.isFinite(x) ? x * d : 0);
+  return { mean, variance: Math.max(0, 1 + (edge(a, da) - edge(b, db)) / within - mean * mean) };
 }
 
 /**
- * What the batches say of this kitchen's firmness: the mean of ln factor under a prior of 0 with the gel model's own
- * spread, each batch weighed by how well a word and its measuring can tell (normal update in ln space).
+ * What the batches say of this kitchen. Each word is a band, so each batch is an interval: the ln firmness of a batch is that
+ * of the kitchen, of its kind, and of the measure of its starch (times the power of the gel), normal around 0 with the spread
+ * of `LEARNS`; its most likely value by expectation and mean, its spread by the curvature there (Laplace). Rings by
+ * the minutes to the first bubble. One batch moves little, and a kitchen that is as the model says moves nothing.
  */
-export function learnFirmness(rows: readonly BatchRow[]): { factor: number; sdLn: number; batches: number } {
-  let precision = 1 / GEL.sdLn ** 2;
-  let sum = 0;
-  let n = 0;
-  for (const row of rows) {
-    const miss = missLn(row);
-    if (miss === undefined) continue;
-    const noise = WORD_SD_LN ** 2 + (GEL.power * starchSdRel(row.starchMeasure)) ** 2;
-    sum += (Math.log(row.factor) + miss) / noise;
-    precision += 1 / noise;
-    n += 1;
+export function learnKitchen(rows: readonly BatchRow[]): Learnt {
+  const told = rows.flatMap((row) => {
+    const said = saidLn(row);
+    return said ? [{ row, ...said, kind: kindOf(row) }] : [];
+  });
+  const kinds = [...new Set(told.map((r) => r.kind))];
+  const measures: Plan['starchMeasure'][] = [
+    ...new Set(told.filter((r) => r.row.thickeners.length > 0).map((r) => r.row.starchMeasure)),
+  ].filter((m) => m !== 'scale');
+  const priorSd = [LEARNS.kitchenLn, ...kinds.map(() => LEARNS.kindLn), ...measures.map((m) => starchSdRel(m))];
+  const size = priorSd.length;
+  /** where a batch has its share of what is learnt, and how much */
+  const shares = told.map(({ row, kind }): [at: number, weight: number][] => {
+    const measure = row.thickeners.length > 0 ? measures.indexOf(row.starchMeasure) : -1;
+    return [
+      [0, 1],
+      [1 + kinds.indexOf(kind), 1],
+      ...(measure < 0 ? [] : [[1 + kinds.length + measure, GEL.power] as [number, number]]),
+    ];
+  });
+  const prior = Matrix.diag(priorSd.map((sd) => 1 / sd ** 2));
+  const noise = LEARNS.wordLn ** 2;
+  /** prior and what the batches weigh, each by `weigh` */
+  const weighed = (weigh: (i: number) => number): Matrix => {
+    const sum = prior.clone();
+    for (const [i, share] of shares.entries())
+      for (const [a, wa] of share)
+        for (const [b, wb] of share) sum.set(a, b, sum.get(a, b) + (wa * wb * weigh(i)) / noise);
+    return sum;
+  };
+  const full = inverse(weighed(() => 1));
+  let theta = new Array<number>(size).fill(0);
+  let kept = shares.map(() => 1);
+  for (let round = 0; round < LEARNS.rounds && told.length; round++) {
+    const pulls = new Array<number>(size).fill(0);
+    kept = [];
+    for (const [i, { low, high }] of told.entries()) {
+      const mean = shares[i]!.reduce((sum, [at, w]) => sum + w * theta[at]!, 0);
+      const z = between((low - mean) / LEARNS.wordLn, (high - mean) / LEARNS.wordLn);
+      for (const [at, w] of shares[i]!) pulls[at]! += (w * (mean + LEARNS.wordLn * z.mean)) / noise;
+      // what the width of the band leaves open tells nothing
+      kept.push(Math.max(0, 1 - z.variance));
+    }
+    theta = full.mmul(Matrix.columnVector(pulls)).to1DArray();
   }
-  return { factor: Math.exp(sum / precision), sdLn: Math.sqrt(1 / precision), batches: n };
+  const spread = inverse(weighed((i) => kept[i]!));
+  const factor = (at: readonly number[], batches: number, plus = 0): Factor => ({
+    factor: Math.exp(at.reduce((sum, i) => sum + theta[i]!, 0)),
+    sdLn: Math.sqrt(plus + at.reduce((sum, i) => sum + at.reduce((s, j) => s + spread.get(i, j), 0), 0)),
+    batches,
+  });
+  return {
+    kinds: Object.fromEntries(
+      kinds.map((kind, k) => [kind, factor([0, 1 + k], told.filter((r) => r.kind === kind).length)]),
+    ),
+    other: factor([0], 0, LEARNS.kindLn ** 2),
+    spoons: Object.fromEntries(
+      measures.map((m, i) => [m, factor([1 + kinds.length + i], told.filter((r) => r.row.starchMeasure === m).length)]),
+    ),
+    rings: learnRings(rows),
+    batches: told.length,
+  };
+}
+
+/** Rings by how soon milk bubbled on them, against what was promised. */
+function learnRings(rows: readonly BatchRow[]): Learnt['rings'] {
+  const of = new Map<string, number[]>();
+  for (const { ring } of rows)
+    if (ring) of.set(ring.key, [...(of.get(ring.key) ?? []), ring.soonerLn + ring.believedLn]);
+  return Object.fromEntries(
+    [...of].map(([key, lns]) => {
+      const precision = 1 / LEARNS.ringLn ** 2 + lns.length / LEARNS.minutesLn ** 2;
+      const ln = lns.reduce((sum, x) => sum + x, 0) / LEARNS.minutesLn ** 2 / precision;
+      return [key, { factor: Math.exp(ln), sdLn: Math.sqrt(1 / precision), batches: lns.length }];
+    }),
+  );
 }

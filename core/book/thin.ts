@@ -4,7 +4,7 @@ import type { CookEvent, Measure } from '../cook/events';
  * How far a reading that is left out may lie from the line between its neighbours: half of what the instrument itself
  * can tell (degC, s, g, degrees; C).
  */
-const TOLERANCE: Record<Measure, number> = { probe: 0.5, trail: 0.5, scale: 2, plate: 1 };
+const TOLERANCE: Record<Measure, number> = { probe: 0.5, trail: 0.5, scale: 2, plate: 1, dish: 0.5, slump: 2 };
 
 type Reading = Extract<CookEvent, { kind: 'measured' }>;
 const isReading = (e: CookEvent): e is Reading => e.kind === 'measured' && e.by !== undefined;

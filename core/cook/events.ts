@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { HeatStepSchema } from '../plan/method';
 import { PlanSchema } from '../plan/plan';
+import { REST_PLACES } from '../set/cooling';
 
 export const OBSERVATIONS = [
   'steams',
@@ -31,10 +32,26 @@ export type Observation = (typeof OBSERVATIONS)[number];
 
 /**
  * What can be read off: a thermometer in the pot, degC; a trail that closed, s; the pan with all in it, g; the tilt at
- * which a blob on a cold plate runs, degrees.
+ * which a blob on a cold plate runs, degrees; a thermometer in the middle of the dish, degC; how much of its height a turned
+ * out block lost, %.
  */
-export const MEASURES = ['probe', 'trail', 'scale', 'plate'] as const;
+export const MEASURES = ['probe', 'trail', 'scale', 'plate', 'dish', 'slump'] as const;
 export type Measure = (typeof MEASURES)[number];
+
+/** What the dish says to a finger, a knife, a nudge. */
+export const TOUCHES = [
+  'warm underneath',
+  'cool underneath',
+  'sticks',
+  'dents',
+  'springs',
+  'knife smeared',
+  'knife clean',
+  'runs',
+  'wobbles',
+  'stands still',
+] as const;
+export type Touch = (typeof TOUCHES)[number];
 
 /** What went wrong, as a cook names it. */
 export const FAULTS = [
@@ -122,6 +139,10 @@ export const CookEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('clock'), id, at, byMs: z.number().min(-MOST_CLOCK_MS).max(MOST_CLOCK_MS) }),
   z.object({ kind: z.literal('poured'), id, at }),
   z.object({ kind: z.literal('intoFridge'), id, at }),
+  /** the dish goes somewhere else; `intoFridge` is the plan's own cold place */
+  z.object({ kind: z.literal('standsIn'), id, at, where: z.enum(REST_PLACES) }),
+  /** what a finger, a knife or a nudge says of the dish */
+  z.object({ kind: z.literal('felt'), id, at, touch: z.enum(TOUCHES) }),
   z.object({ kind: z.literal('turnedOut'), id, at }),
   z.object({ kind: z.literal('noted'), id, at, text: z.string().max(2000) }),
   z.object({ kind: z.literal('undone'), id, at, target: id }),

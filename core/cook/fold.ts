@@ -1,4 +1,5 @@
-import type { Added, Cook, CookEvent, DeviceKind, Fault, Measure, Observation } from './events';
+import { KEEPS_COLD, type RestPlace } from '../set/cooling';
+import type { Added, Cook, CookEvent, DeviceKind, Fault, Measure, Observation, Touch } from './events';
 import { countingEvents } from './counting';
 import type { Step, StepId } from './steps';
 
@@ -13,6 +14,10 @@ export type CookState = {
   pouredMs: number;
   fridgeMs: number;
   turnedOutMs: number;
+  /** where the dish went after the pouring, in order */
+  stands: { where: RestPlace | 'plan'; atMs: number }[];
+  /** what a finger or a knife said of it */
+  felt: { id: string; touch: Touch; atMs: number }[];
   /** the hob as the cook set it, if it was touched in this step */
   setting: number | undefined;
   /** the lid as the cook set it, if it was touched in this step */
@@ -52,6 +57,8 @@ export const freshCook = (): CookState => ({
   pouredMs: NaN,
   fridgeMs: NaN,
   turnedOutMs: NaN,
+  stands: [],
+  felt: [],
   setting: undefined,
   lid: undefined,
   resting: undefined,
@@ -156,6 +163,18 @@ export function noteEvent(state: CookState, event: CookEvent, steps: readonly St
     case 'intoFridge':
       state.stage = 'in the fridge';
       state.fridgeMs = ms;
+      state.stands.push({ where: 'plan', atMs: ms });
+      break;
+    case 'standsIn':
+      if (state.stage === 'poured' || state.stage === 'in the fridge') {
+        const cold = KEEPS_COLD.includes(event.where);
+        state.stage = cold ? 'in the fridge' : 'poured';
+        state.fridgeMs = cold ? ms : NaN;
+      }
+      state.stands.push({ where: event.where, atMs: ms });
+      break;
+    case 'felt':
+      state.felt.push({ id: event.id, touch: event.touch, atMs: ms });
       break;
     case 'turnedOut':
       state.stage = 'turned out';

@@ -80,7 +80,7 @@ export function seenBy(event: CookEvent, plan: Plan, step?: Step, ladles = 0): S
 
 /** A device's readings err together: one in this many seconds tells something new, or one that is this far off the last. */
 const DEVICE_EVERY_S = 30;
-const DEVICE_STEP: Record<Measure, number> = { probe: 4, trail: 5, scale: 20, plate: 5 };
+const DEVICE_STEP: Record<Measure, number> = { probe: 4, trail: 5, scale: 20, plate: 5, dish: 4, slump: 10 };
 
 /** Readings of devices that tell the twin nothing new. */
 function repeating(moments: readonly Moment[]): Set<string> {

@@ -451,7 +451,7 @@ export function cookedSupper(): KitchenFile {
 
   return {
     format: 'ovalis-kitchen',
-    version: 7,
+    version: 8,
     exportedAt: iso(nowMs),
     plans: [...plans, ...more],
     cooks: [cook],

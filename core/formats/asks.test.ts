@@ -247,7 +247,7 @@ describe('version 1', () => {
     };
     const read = readKitchenFile(JSON.stringify(kitchen));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    expect(read.value.version).toBe(7);
+    expect(read.value.version).toBe(8);
     expect(read.value.cooks[0]!.plan.version).toBe(5);
     expect(read.value.settings.money).toBe('€');
     // version 2 knew every thickener, but no vessels and no history

@@ -21,7 +21,7 @@ const MOST = 50_000;
 /** Everything a kitchen holds, in one file. */
 const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen'),
-  version: z.literal(7),
+  version: z.literal(8),
   exportedAt: MomentSchema,
   plans: z.array(PlanSchema).max(MOST),
   cooks: z.array(CookSchema).max(MOST),
@@ -39,7 +39,7 @@ export type KitchenFile = z.infer<typeof KitchenFileSchema>;
 /** A kitchen with nothing in it yet. */
 export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFile => ({
   format: 'ovalis-kitchen',
-  version: 7,
+  version: 8,
   exportedAt,
   plans: [],
   cooks: [],
@@ -56,7 +56,7 @@ export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFil
 /**
  * Version 1 held plans and ingredients of version 1; version 2 no vessels and no history; version 3 no days and no
  * prep; version 4 fewer kinds of events; version 5 named steps by what their fires were called; version 6 plans
- * without portions.
+ * without portions; version 7 nothing of where a dish stands.
  */
 function migrateKitchen(old: unknown): unknown {
   const file = old as Record<string, unknown>;
@@ -64,14 +64,14 @@ function migrateKitchen(old: unknown): unknown {
     Array.isArray(file[name])
       ? { [name]: file[name].map((v) => (v !== null && typeof v === 'object' ? change(v) : v)) }
       : {};
-  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 6) return old;
+  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 7) return old;
   return {
     vessels: [],
     history: [],
     days: [],
     preps: [],
     ...file,
-    version: 7,
+    version: 8,
     ...each('plans', migratePlan),
     ...each('cooks', migrateCook),
     ...each('batches', migrateCook),
@@ -121,7 +121,7 @@ const troublesOf = (kind: CollectionName, record: unknown): FormatIssue[] =>
 
 export const kitchenJsonSchema = (): unknown => ({
   $id: 'ovalis-kitchen-7.schema.json',
-  title: 'ovalis-kitchen, version 7',
+  title: 'ovalis-kitchen, version 8',
   ...z.toJSONSchema(KitchenFileSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' }),
 });
 

@@ -78,7 +78,7 @@ export function kitchenText(
   });
   return writeKitchenFile({
     format: 'ovalis-kitchen',
-    version: 7,
+    version: 8,
     exportedAt,
     ...(Object.fromEntries(lists) as { [N in CollectionName]: Collections[N][] }),
     settings,

@@ -85,6 +85,8 @@ const LOG_FIELDS: readonly { field: string; header: string; as: 'text' | 'json' 
   { field: 'side', header: 'side', as: 'text' },
   { field: 'done', header: 'done', as: 'json' },
   { field: 'byMs', header: 'by_ms', as: 'json' },
+  { field: 'where', header: 'where', as: 'text' },
+  { field: 'touch', header: 'touch', as: 'text' },
   { field: 'text', header: 'text', as: 'text' },
   { field: 'target', header: 'target', as: 'text' },
   { field: 'to', header: 'to', as: 'text' },

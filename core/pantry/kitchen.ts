@@ -9,6 +9,8 @@ export const PanSchema = z.object({
   material: z.enum(['steel', 'aluminium', 'iron', 'enamel']),
   /** a thin base has hot spots over the flame or the coil */
   base: z.enum(['thin', 'thick']).optional(),
+  /** steam that leaves it over what is usual: a measurement of the cook's own */
+  steam: z.number().min(0.2).max(4).optional(),
 });
 export type Pan = z.infer<typeof PanSchema>;
 

@@ -1,6 +1,14 @@
 import { say, type Said } from '../say';
 import { FRIDGE_C, methodOf, notAdded, USUAL_BATH } from './family';
-import { BESIDE_STAGES, grillsOnly, type AddStep, type HeatStep, type MethodStep, type Stage } from './method';
+import {
+  BESIDE_STAGES,
+  grillsOnly,
+  type AddStep,
+  type HeatStep,
+  type MethodStep,
+  type RestStep,
+  type Stage,
+} from './method';
 import type { Plan } from './plan';
 import { atStages } from './stages';
 
@@ -295,6 +303,32 @@ export function restedAs(plan: Plan, roomMin: number, hours: number): Plan {
           ? { ...s, minutes: Math.max(0, hours * 60 - inRoom - others) }
           : s,
     ),
+  };
+}
+
+/**
+ * The plan with where its dish really stood, in place of its rests.
+ * @param stays each with its minutes, in order @param hours from the pouring to the table
+ */
+export function restedIn(
+  plan: Plan,
+  stays: readonly { where: RestStep['where']; minutes: number }[],
+  hours: number,
+): Plan {
+  const { covered, fridgeC } = plan.rest;
+  return {
+    ...plan,
+    rest: { ...plan.rest, hours },
+    steps: named([
+      ...listOf(plan).filter((s) => s.do !== 'rest'),
+      ...stays.map(({ where, minutes }): RestStep => ({
+        do: 'rest',
+        where,
+        minutes: Math.max(0, minutes),
+        covered,
+        ...(where === 'fridge' ? { tempC: fridgeC } : {}),
+      })),
+    ]),
   };
 }
 

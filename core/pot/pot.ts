@@ -522,7 +522,7 @@ export class PotSystem {
       lid: controls.lid,
       skin,
       grainVolume,
-      evaporation: this.tuning.evaporation,
+      evaporation: this.tuning.evaporation * (this.setup.pan.steam ?? 1),
     });
     f[AT.bulkC] = (fire.intoFoodW - gone.sideW - gone.evaporatesW - gone.boilW) / matter.heatJPerK;
     jac[AT.bulkC] = -(fire.contactWPerK + gone.perK) / matter.heatJPerK;

@@ -5,7 +5,9 @@ import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
 
 /** Where a dish may stand. */
 export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
-type RestPlace = (typeof REST_PLACES)[number];
+export type RestPlace = (typeof REST_PLACES)[number];
+/** Where it may stay for days. */
+export const KEEPS_COLD: readonly RestPlace[] = ['fridge', 'fan fridge', 'freezer'];
 
 /** Pudding as a solid that conducts, and the air around its dish. */
 export const COOLING = table('Cooling', {

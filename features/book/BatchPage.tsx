@@ -13,6 +13,7 @@ import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { SetStrip } from '../../ui/SetStrip';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
@@ -24,6 +25,7 @@ import type { Chart } from '../../core/formats/chartSvg';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { Legend } from './Legend';
+import { PhotoField } from './PhotoField';
 import { rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
 import { adviceSays, missSays, firmnessSays } from './words';
@@ -35,17 +37,18 @@ learn(bookRoom);
 /** One batch: what was promised, what came out, and what to do next time. Every tap is kept at once. */
 export function BatchPage() {
   const { id } = useLocalSearchParams<{ id?: string }>();
-  const { fmt, ready, setWhere } = useApp();
+  const { fmt, tell, ready, setWhere } = useApp();
   const router = useRouter();
   const one = useOne('batches', id);
   const rows = useRows('batches');
+  const [diff, setDiff] = useState(false);
   const plans = useCollection('plans');
   const keep = useRebased('batches');
   const savePlan = useSave('plans');
   const remove = useRemove('batches');
   const mounted = useMounted();
   const batch = mounted ? one.value : undefined;
-  const next = useNextTime(batch, rows.data ?? []);
+  const next = useNextTime(batch);
   const back = <Key label={t('bookRoom.book')} icon={ArrowLeft} stacked onPress={() => router.push('/book')} />;
   if (!batch) {
     return (
@@ -69,6 +72,7 @@ export function BatchPage() {
     setWhere({ planId: plan.id });
     router.push(`/plan?id=${plan.id}` as '/plan');
   };
+  const variants = (rows.data ?? []).filter((r) => r.planId === batch.plan.id && r.id !== batch.id).slice(0, 6);
   const words = SET_WORDS.map((w) => ({ value: w, label: t(`word.${w}`) }));
   return (
     <Room
@@ -108,7 +112,7 @@ export function BatchPage() {
             </Type>
             <Type kind="amount" tone="onyolk" level={2} testID="next-time">
               {next.data.advice.length
-                ? next.data.advice.map((a) => adviceSays(a, batch.plan, fmt)).join(', ')
+                ? next.data.advice.map((a) => adviceSays(a, batch.plan, fmt)).join('; ')
                 : t(next.data.asPromised ? 'bookRoom.asPromisedChangeNothing' : 'bookRoom.theSameAgain')}
             </Type>
             <Type tone="onyolk">
@@ -119,7 +123,31 @@ export function BatchPage() {
                 sdLn: Math.round(next.data.sdLn * 100),
               })}
             </Type>
-            <Key label={t('bookRoom.putItIntoThePlan')} size="amount" onPress={takeUp} />
+            {next.data.unexplained.length ? (
+              <Type tone="onyolk">
+                {t('bookRoom.unexplained', { flaws: next.data.unexplained.map((f) => t(`flaw.${f}`)).join(', ') })}
+              </Type>
+            ) : null}
+            {diff && next.data.changes.length ? (
+              <View testID="differences">
+                {next.data.changes.map((l) => (
+                  <Type key={tell(l)} tone="onyolk">
+                    {tell(l)}
+                  </Type>
+                ))}
+              </View>
+            ) : null}
+            <View className="flex-row flex-wrap gap-2">
+              <Key label={t('bookRoom.putItIntoThePlan')} size="amount" onPress={takeUp} />
+              {next.data.changes.length ? (
+                <Key
+                  label={t(diff ? 'bookRoom.hideDifferences' : 'bookRoom.showDifferences', {
+                    count: next.data.changes.length,
+                  })}
+                  onPress={() => setDiff(!diff)}
+                />
+              ) : null}
+            </View>
           </View>
         ) : null}
         <Choices
@@ -133,6 +161,12 @@ export function BatchPage() {
           value={batch.found.wordHot}
           options={words}
           onChoose={(wordHot) => change({ wordHot })}
+        />
+        <Choices
+          label={t('bookRoom.theDayAfter')}
+          value={batch.found.wordNextDay}
+          options={words}
+          onChoose={(wordNextDay) => change({ wordNextDay })}
         />
         <Choices
           label={t('bookRoom.sweetness')}
@@ -167,6 +201,39 @@ export function BatchPage() {
             keep(typed(was), typed(note));
           }}
         />
+        <Field
+          label={t('bookRoom.likedBy')}
+          value={batch.found.likedBy ?? ''}
+          maxLength={200}
+          onChangeText={(likedBy) => change({ likedBy })}
+        />
+        <Field
+          label={t('bookRoom.recipeOf')}
+          value={batch.found.recipeOf ?? ''}
+          maxLength={200}
+          onChangeText={(recipeOf) => change({ recipeOf })}
+        />
+        <PhotoField
+          photo={batch.found.photo}
+          name={batch.plan.name}
+          onChange={(photo) => {
+            const { photo: _was, ...rest } = batch.found;
+            keep(batch, { ...batch, found: photo ? { ...rest, photo } : rest });
+          }}
+        />
+        {variants.length ? (
+          <View className="gap-1" testID="variants">
+            <Type kind="strong">{t('bookRoom.samePlanBefore')}</Type>
+            {variants.map((v) => (
+              <Row
+                key={v.id}
+                title={`${v.name}, ${fmt.day(Date.parse(v.at))}`}
+                sub={missSays(v)}
+                onPress={() => router.push(`/batch?id=${v.id}` as '/batch')}
+              />
+            ))}
+          </View>
+        ) : null}
         <Key
           label={t('bookRoom.printAndSend')}
           onPress={() => router.push(`/card?batch=${batch.id}` as '/')}

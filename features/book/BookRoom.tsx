@@ -1,8 +1,9 @@
+import { clsx } from 'clsx';
 import { useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useInView } from 'react-intersection-observer';
-import { learnFirmness } from '../../core/book/learned';
+import { factsOf, lookedFor, SORTS, wordsFound, type Filter, type Sort } from '../../core/book/facts';
 import { promiseOf, type Batch } from '../../core/book/batch';
 import { thinned } from '../../core/book/thin';
 import type { BatchRow } from '../../core/book/row';
@@ -11,8 +12,10 @@ import type { CookRow } from '../../core/cook/row';
 import { stripMiddle, wordAt } from '../../core/texture/words';
 import { keepFirmly } from '../../storage/browser';
 import { useCollection, useEdit, useOne, useRows, useSave } from '../shared/stored';
+import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
+import { later } from '../../ui/later';
 import { Empty, Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { SetStrip } from '../../ui/SetStrip';
@@ -25,29 +28,19 @@ import { newId } from '../shared/ids';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
 import { MANY_UNSAVED, sinceExport, useLastExported, useSaveKitchen } from '../shared/saveFile';
+import { useKnown } from '../shared/useKnown';
+import { FactsPart } from './FactsPart';
 import { Legend } from './Legend';
 import { lastRemoved, rememberRemoved } from './removed';
 import { useNextTime } from './useNextTime';
-import { adviceSays, keptPromise, missSays, firmnessSays } from './words';
+import { adviceSays, missSays, firmnessSays } from './words';
 import { learn, t } from '../../words';
 import { bookRoom } from '../../words/en/bookRoom';
 import { useKitchen } from '../shared/kitchen';
 
 learn(bookRoom);
 
-const found = (b: BatchRow, words: readonly string[]) => {
-  const hay = [
-    b.name,
-    b.found.note,
-    b.found.wordServing,
-    b.found.wordHot,
-    ...b.found.flaws,
-    ...b.items.map((id) => id.replaceAll('_', ' ')),
-  ]
-    .join(' ')
-    .toLowerCase();
-  return words.every((w) => hay.includes(w));
-};
+const CompareSheet = later(() => import('./CompareSheet').then((m) => m.CompareSheet));
 
 /** Batches that are drawn at first, and more each time their end comes into sight. */
 const AT_A_TIME = 24;
@@ -66,6 +59,11 @@ export function BookRoom() {
   const save = useSave('batches');
   const mounted = useMounted();
   const [text, setText] = useState('');
+  const [filter, setFilter] = useState<Omit<Filter, 'words'>>({});
+  const [sort, setSort] = useState<Sort>('newest');
+  const [sorting, setSorting] = useState(false);
+  const [chosen, setChosen] = useState<readonly string[] | undefined>();
+  const [comparing, setComparing] = useState(false);
   const [writing, setWriting] = useState(false);
   const [gone, setGone] = useState<Batch | undefined>(lastRemoved);
   const over = useCallback(() => {
@@ -76,10 +74,15 @@ export function BookRoom() {
   const [end] = useInView({ rootMargin: '600px', onChange: (seen) => seen && setDrawn((n) => n + AT_A_TIME) });
   const all = mounted ? (stored.data ?? []).toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at)) : [];
   const words = text.trim().toLowerCase().split(/\s+/);
-  const shown = all.filter((b) => found(b, words));
+  const shown = lookedFor(all, { ...filter, words }, sort);
   const latest = all.find((b) => b.found.wordServing);
-  const next = useNextTime(useOne('batches', latest?.id).value, all);
-  const learnt = learnFirmness(all);
+  const next = useNextTime(useOne('batches', latest?.id).value);
+  const { learnt } = useKnown();
+  const packs = useCollection('packs');
+  const facts = useMemo(
+    () => factsOf(stored.data ?? [], packs.data ?? [], new Date().getTimezoneOffset()),
+    [stored.data, packs.data],
+  );
   const saveKitchen = useSaveKitchen();
   const exportedAt = useLastExported();
   const unsaved = exportedAt === undefined ? 0 : sinceExport(all, exportedAt);
@@ -120,17 +123,18 @@ export function BookRoom() {
             <Type kind="title" level={2}>
               {t('bookRoom.myKitchen')}
             </Type>
-            <Row
-              title={firmnessSays(learnt.factor)}
-              sub={t('bookRoom.fromWrittenWords', { batches: learnt.batches, sdLn: Math.round(learnt.sdLn * 100) })}
-            />
-            <Row
-              title={t('bookRoom.asPromised')}
-              value={t('bookRoom.of', {
-                promised: all.filter((b) => keptPromise(b)).length,
-                wordServing: all.filter((b) => b.found.wordServing).length,
-              })}
-            />
+            {learnt ? (
+              <Row
+                testID="my-kitchen"
+                title={firmnessSays(learnt.other.factor)}
+                sub={t('bookRoom.fromWrittenWords', {
+                  batches: learnt.batches,
+                  sdLn: Math.round(learnt.other.sdLn * 100),
+                })}
+                onPress={() => router.push('/kitchen' as '/')}
+              />
+            ) : null}
+            <FactsPart facts={facts} />
             <Type kind="small" tone="quiet">
               {t('bookRoom.eachWordIsABand')}
             </Type>
@@ -180,15 +184,45 @@ export function BookRoom() {
               inputMode="search"
               placeholder={t('bookRoom.nameMilkFlawNote')}
             />
+            <View className="flex-row flex-wrap gap-2">
+              <Key
+                label={t('bookRoom.sortAndFilter')}
+                testID="sort"
+                selected={sort !== 'newest' || Object.values(filter).some((v) => v !== undefined)}
+                onPress={() => setSorting(true)}
+              />
+              <Key
+                label={t(chosen ? 'bookRoom.chooseNoMore' : 'bookRoom.compare')}
+                testID="compare"
+                selected={chosen !== undefined}
+                onPress={() => setChosen(chosen ? undefined : [])}
+              />
+              {chosen && chosen.length >= 2 ? (
+                <Key
+                  kind="yolk"
+                  label={t('bookRoom.layOver', { count: chosen.length })}
+                  testID="overlay-key"
+                  onPress={() => setComparing(true)}
+                />
+              ) : chosen ? (
+                <Type className="self-center">{t('bookRoom.chooseTwo')}</Type>
+              ) : null}
+            </View>
           </View>
           <View className="border-t-rim border-ink bg-plate">
             {shown.slice(0, drawn).map((b) => (
               <Pressable
                 key={b.id}
-                role="link"
+                role={chosen ? 'checkbox' : 'link'}
+                {...(chosen ? { 'aria-checked': chosen.includes(b.id) } : {})}
                 aria-label={`${b.name}, ${fmt.day(Date.parse(b.at))}, ${b.found.wordServing ? t(`word.${b.found.wordServing}`) : t('bookRoom.notWrittenDown')}, ${told(b)}`}
-                onPress={() => router.push(`/batch?id=${b.id}` as '/batch')}
-                className="gap-1 border-b-hair border-line px-4 py-3 active:opacity-70 wide:px-6"
+                onPress={() =>
+                  chosen ? setChosen(toggled(chosen, b.id)) : router.push(`/batch?id=${b.id}` as '/batch')
+                }
+                className={clsx(
+                  'gap-1 border-b-hair border-line px-4 py-3 active:opacity-70 wide:px-6',
+                  chosen?.includes(b.id) && 'border-l-[10px] border-l-ink',
+                )}
               >
                 <View className="flex-row items-center gap-3">
                   <Tag letter={b.name[0]!.toUpperCase()} tint={tints.indexOf(b.name)} size={30} />
@@ -223,6 +257,19 @@ export function BookRoom() {
           </View>
         </>
       ) : null}
+      <SortSheet
+        open={sorting}
+        rows={all}
+        sort={sort}
+        filter={filter}
+        onSort={setSort}
+        onFilter={(next) => {
+          setFilter(next);
+          setDrawn(AT_A_TIME);
+        }}
+        onClose={() => setSorting(false)}
+      />
+      {chosen && comparing ? <CompareSheet open ids={chosen} onClose={() => setComparing(false)} /> : null}
       <WriteSheet
         open={writing}
         onClose={() => setWriting(false)}
@@ -233,6 +280,70 @@ export function BookRoom() {
         }}
       />
     </Room>
+  );
+}
+
+/** One more, or one less; the first goes where there are too many. */
+const toggled = (chosen: readonly string[], id: string): string[] =>
+  chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id].slice(-MOST_COMPARED);
+const MOST_COMPARED = 4;
+
+/** In which order, and which of them. */
+function SortSheet({
+  open,
+  rows,
+  sort,
+  filter,
+  onSort,
+  onFilter,
+  onClose,
+}: {
+  open: boolean;
+  rows: readonly BatchRow[];
+  sort: Sort;
+  filter: Omit<Filter, 'words'>;
+  onSort: (sort: Sort) => void;
+  onFilter: (filter: Omit<Filter, 'words'>) => void;
+  onClose: () => void;
+}) {
+  const families = [...new Set(rows.map((r) => r.family))];
+  return (
+    <Sheet open={open} title={t('bookRoom.sortAndFilter')} onClose={onClose}>
+      <Choices
+        label={t('bookRoom.order')}
+        value={sort}
+        options={SORTS.map((value) => ({ value, label: t(`sort.${value}`) }))}
+        onChoose={onSort}
+      />
+      <Choices
+        label={t('bookRoom.kind')}
+        value={filter.family ?? 'all'}
+        options={[
+          { value: 'all' as const, label: t('bookRoom.all') },
+          ...families.map((value) => ({ value, label: t(`family.${value}`) })),
+        ]}
+        onChoose={(family) => onFilter({ ...filter, family: family === 'all' ? undefined : family })}
+      />
+      <Choices
+        label={t('bookRoom.cameOutAs')}
+        value={filter.word ?? 'all'}
+        options={[
+          { value: 'all' as const, label: t('bookRoom.all') },
+          ...wordsFound(rows).map((value) => ({ value, label: t(`word.${value}`) })),
+        ]}
+        onChoose={(word) => onFilter({ ...filter, word: word === 'all' ? undefined : word })}
+      />
+      <Choices
+        label={t('bookRoom.only')}
+        value={filter.only ?? 'all'}
+        options={[
+          { value: 'all' as const, label: t('bookRoom.all') },
+          ...(['kept', 'missed', 'flawed'] as const).map((value) => ({ value, label: t(`only.${value}`) })),
+        ]}
+        onChoose={(only) => onFilter({ ...filter, only: only === 'all' ? undefined : only })}
+      />
+      <Key label={t('bookRoom.showThem')} size="amount" onPress={onClose} />
+    </Sheet>
   );
 }
 

@@ -1,18 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Batch } from '../../core/book/batch';
-import { kindOf, learnFirmness } from '../../core/book/learned';
-import { rowOfBatch, type BatchRow } from '../../core/book/row';
 import { useKitchen } from '../shared/kitchen';
+import { useKnown } from '../shared/useKnown';
 
-/** What to change next time, learnt from all batches of the same milk, family and thickener. */
-export function useNextTime(batch: Batch | undefined, all: readonly BatchRow[]) {
+/** What to change next time, by all that is known of this kitchen. */
+export function useNextTime(batch: Batch | undefined) {
   const { ask } = useKitchen();
-  const kind = batch && kindOf(rowOfBatch(batch));
-  const like = kind === undefined ? [] : all.filter((row) => kindOf(row) === kind);
+  const { learnt } = useKnown();
   return useQuery({
-    queryKey: ['next time', batch?.id, batch?.found, learnFirmness(like)],
-    queryFn: () => ask('nextTime', [batch!, like]),
-    enabled: batch !== undefined && batch.found.wordServing !== undefined,
+    queryKey: ['next time', batch?.id, batch?.found, learnt],
+    queryFn: () => ask('nextTime', [batch!, learnt!]),
+    enabled:
+      batch !== undefined &&
+      learnt !== undefined &&
+      (batch.found.wordServing !== undefined || batch.found.flaws.length > 0),
     staleTime: Infinity,
   });
 }

@@ -1,38 +1,37 @@
-import { asPromised } from '../../core/book/learned';
+import { keptPromise, missSteps } from '../../core/book/facts';
 import type { Advice } from '../../core/book/nextTime';
+import type { ChangeOf } from '../../core/book/mends';
 import type { BatchRow } from '../../core/book/row';
 import type { Plan } from '../../core/plan/plan';
 import { lookUp } from '../../core/plan/stages';
-import { stripMiddle } from '../../core/texture/words';
+import type { Measured } from '../../core/settings';
 import type { Formatter } from '../../words/format';
 import { t } from '../../words';
 
 const more = (from: number, to: number, fmt: Formatter) =>
   `${fmt.grams(Math.abs(to - from))} ${to > from ? t('bookRoom.more') : t('bookRoom.less')}`;
 
-export function adviceSays(a: Advice, plan: Plan, fmt: Formatter): string {
-  switch (a.kind) {
-    case 'starch':
-    case 'sugar':
-      return `${more(a.fromG, a.toG, fmt)} ${lookUp(plan, a.ingredientId).name}`;
-    case 'cook on':
-      return t('bookRoom.cookOnMinAfterThe', { toMin: a.toMin, fromMin: a.fromMin });
-    case 'heat':
-      return t('bookRoom.hobInPlaceOf', { to: a.to, from: a.from });
+/** A value of a change, in the cook's own units and words. */
+function valueSays(what: ChangeOf, value: string | number, fmt: Formatter): string {
+  if (typeof value === 'string') return t(`changeTo.${what as 'cover'}.${value as 'open'}`);
+  switch (what) {
     case 'slurry':
-      return t('bookRoom.slurryInAtUnderThe', { toC: fmt.temp(a.toC) });
+    case 'oven':
+      return fmt.temp(value);
+    case 'hours':
+      return fmt.hours(value);
+    case 'pan':
+      return fmt.across(value);
+    case 'cook on':
+      return fmt.hours(value / 60);
+    default:
+      return String(value);
   }
 }
 
-/** How far what came out lies from what was promised, in steps of the strip. */
-function missSteps(b: BatchRow): number | undefined {
-  return b.found.wordServing ? stripMiddle(b.found.wordServing) - b.promise.servingPlace : undefined;
-}
-
-/** Within half a step of what was promised, or the very word that was wanted. */
-export function keptPromise(b: BatchRow): boolean {
-  const miss = missSteps(b);
-  return miss !== undefined && (Math.abs(miss) <= 0.5 || asPromised(b) || b.found.wordServing === b.serve.word);
+export function adviceSays(a: Advice, plan: Plan, fmt: Formatter): string {
+  if (a.kind === 'amount') return `${more(a.fromG, a.toG, fmt)} ${lookUp(plan, a.ingredientId).name}`;
+  return t(`change.${a.what}`, { from: valueSays(a.what, a.from, fmt), to: valueSays(a.what, a.to, fmt) });
 }
 
 export function missSays(b: BatchRow): string {
@@ -47,6 +46,27 @@ export function missSays(b: BatchRow): string {
         ? t('bookRoom.aStep')
         : t('bookRoom.steps', { size: Math.round(size * 2) / 2 });
   return t('bookRoom.thanPromised', { much, softer: miss > 0 ? t('bookRoom.firmer') : t('bookRoom.softer') });
+}
+
+/** What was measured of a kitchen, and how sure it is. */
+export function measuredSays(m: Measured, fmt: Formatter): string {
+  const pct = Math.round(100 * m.value);
+  const sd = Math.round(100 * m.sd);
+  switch (m.what) {
+    case 'spoon':
+      return t('kitchen.foundSpoon', { pct, sd });
+    case 'ring':
+      return t('kitchen.foundRing', { of: m.of, pct, sd });
+    case 'steam':
+      return t('kitchen.foundSteam', { of: fmt.named(m.of), pct, sd });
+    case 'fridge':
+      return t('kitchen.foundFridge', { tempC: fmt.temp(m.value), apart: fmt.degApart(m.sd, 1) });
+    case 'thermometer':
+      return t(m.value >= 0 ? 'kitchen.foundHigh' : 'kitchen.foundLow', {
+        mark: t(`kitchen.mark.${m.of as 'ice'}`),
+        apart: fmt.degApart(Math.abs(m.value), 1),
+      });
+  }
 }
 
 const SHARES = [

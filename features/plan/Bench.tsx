@@ -8,9 +8,10 @@ import type { Difference } from '../../core/advice/differences';
 import { spoonEffect } from '../../core/plan/measured';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { PIECES, piecesOf } from '../../core/pantry/pieces';
+import { spoonRatio } from '../../core/settings';
 import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
-import { FILL, ML_PER, toSpoons } from '../../core/units/measures';
+import { FILL, ML_PER } from '../../core/units/measures';
 import { useTakeBack } from '../shared/useTakeBack';
 import { useCollection } from '../shared/stored';
 import { Key } from '../../ui/Key';
@@ -54,7 +55,7 @@ const stepFor = (i: Ingredient, grams: number) =>
 function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): string {
   if (grams === 0) return t('planRoom.leftOut');
   if (i.group === 'thickener') {
-    const s = spoonEffect(grams, i.densityGPerMl, fmt.settings.spoons);
+    const s = spoonEffect(grams, i.densityGPerMl * spoonRatio(fmt.settings.measured), fmt.settings.spoons);
     const firmer = Math.round((s.stressRatio - 1) * 100);
     const effect =
       Math.abs(s.errorG) < 0.05
@@ -64,10 +65,9 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
       plan.starchMeasure === 'rounded spoons' || plan.starchMeasure === 'heaped spoons'
         ? t('planRoom.or', {
             spoons: fmt.spoons(
-              toSpoons(
+              fmt.inSpoons(
                 grams / FILL[plan.starchMeasure === 'rounded spoons' ? 'rounded' : 'heaped'].factor,
                 i.densityGPerMl,
-                fmt.settings.spoons,
               ),
             ),
             heaped: plan.starchMeasure === 'rounded spoons' ? t('planRoom.rounded') : t('planRoom.heaped'),
@@ -86,7 +86,7 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
   const pieces = piecesOf(i.id, grams);
   if (pieces) return t(`pieces.${pieces.piece}`, { count: pieces.count, value: quarters(pieces.count) });
   const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
-  const spoons = fmt.spoons(toSpoons(grams, i.densityGPerMl, fmt.settings.spoons, { cups }));
+  const spoons = fmt.spoons(fmt.inSpoons(grams, i.densityGPerMl, { cups }));
   return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : t('planRoom.level2', { spoons });
 }
 
@@ -167,7 +167,7 @@ export function Bench({
       items.reduce((p, { item, ingredient }) => {
         if (ingredient.egg || item.grams <= 0) return p;
         const cups = ingredient.group === 'milk' || ingredient.group === 'sweet';
-        const s = toSpoons(item.grams, ingredient.densityGPerMl, fmt.settings.spoons, { cups });
+        const s = fmt.inSpoons(item.grams, ingredient.densityGPerMl, { cups });
         return s.grams > 0 ? withGrams(p, item.ingredientId, Math.round(s.grams * 10) / 10) : p;
       }, plan),
       'all',
@@ -321,7 +321,7 @@ const BenchRow = memo(function BenchRow({
   onName: (id: string) => void;
 }) {
   const fmt = useFormat();
-  const s = toSpoons(grams, ingredient.densityGPerMl, fmt.settings.spoons);
+  const s = fmt.inSpoons(grams, ingredient.densityGPerMl);
   return (
     <View className="border-b-hair border-line px-3 py-2 wide:px-6">
       <Stepper

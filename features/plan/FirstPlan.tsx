@@ -13,6 +13,7 @@ import { t } from '../../words';
 import { useFormat } from '../shared/App';
 import { newId } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
+import { useKnown } from '../shared/useKnown';
 import { atWallClock } from '../shared/wallClock';
 import { withFirstAmounts } from './firstAmounts';
 import { FAMILY_SAYS } from './words';
@@ -24,6 +25,7 @@ const PORTION_G = 130;
 export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
   const { ask, clock } = useKitchen();
   const fmt = useFormat();
+  const known = useKnown();
   const [family, setFamily] = useState<Family>('starch-set milk pudding');
   const [people, setPeople] = useState(6);
   const [dish, setDish] = useState<string>('');
@@ -42,7 +44,7 @@ export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
     });
     const chosen = DISHES.find((d) => d.name === dish);
     const plan = chosen ? { ...start, dish: { ...chosen, count: dishesFor(chosen, people, PORTION_G) } } : start;
-    onMade(await withFirstAmounts(ask, plan));
+    onMade(await withFirstAmounts(ask, plan, known));
   };
   return (
     <View className="gap-5">

@@ -29,6 +29,7 @@ import { Answer } from './Answer';
 import { Bench } from './Bench';
 import { Evidence } from './Evidence';
 import { holdSet } from './holdSet';
+import { KnownPart } from './KnownPart';
 import { PlanRows } from './PlanRows';
 import { useAbout } from './useAbout';
 import { RULE_SAYS } from './words';
@@ -421,6 +422,7 @@ export function PlanRoom() {
         onHoldSweet={() => setHoldSweet(!holdSweet)}
         onChange={stableChange}
       />
+      <KnownPart plan={saved} onChange={stableChange} />
       {listWanted ? <PlansSheet open={listOpen} onClose={closeList} plans={all} current={saved} /> : null}
       <Sheet open={askRing} title={t('planRoom.whichRing')} onClose={() => setAskRing(false)}>
         <Type tone="quiet">{t('planRoom.whichRingSays')}</Type>

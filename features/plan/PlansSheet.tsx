@@ -30,6 +30,7 @@ import { withFirstAmounts } from './firstAmounts';
 import { FAMILY_SAYS, RULE_SAYS, wordSays } from './words';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
+import { useKnown } from '../shared/useKnown';
 
 /** The plans there are: open one, or duplicate, archive, compare and look back; and a new one. */
 export const PlansSheet = memo(function PlansSheet({
@@ -283,6 +284,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const { ask, clock } = useKitchen();
   const { fmt } = useApp();
   const own = useCollection('ingredients');
+  const known = useKnown();
   const [said, setSaid] = useState('');
   const [name, setName] = useState('');
   const [family, setFamily] = useState<Family>('starch-set milk pudding');
@@ -384,7 +386,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       if (freed.ok) plan = freed.plan;
     }
     if (wished) plan = wishedPlan(plan, wished);
-    const made = await withFirstAmounts(ask, plan);
+    const made = await withFirstAmounts(ask, plan, known);
     // what there is of it stays as it was said
     onMade((wished?.amounts ?? []).reduce((p, a) => withGrams(p, a.ingredientId, a.grams), made));
   };

@@ -5,7 +5,6 @@ import type { Plan } from '../../core/plan/plan';
 import { lookUp } from '../../core/plan/stages';
 import { piecesOf } from '../../core/pantry/pieces';
 import { eggGrams } from '../../core/units/eggs';
-import { toSpoons } from '../../core/units/measures';
 import { quarters, type Formatter } from '../../words/format';
 import { named, t } from '../../words';
 import { stepLine, stepTitle } from './stepWords';
@@ -21,7 +20,7 @@ function otherWay(plan: Plan, ingredientId: string, grams: number, fmt: Formatte
   const pieces = piecesOf(ingredientId, grams);
   if (pieces) return t(`pieces.${pieces.piece}`, { count: pieces.count, value: quarters(pieces.count) });
   const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
-  const spoons = fmt.spoons(toSpoons(grams, i.densityGPerMl, fmt.settings.spoons, { cups }));
+  const spoons = fmt.spoons(fmt.inSpoons(grams, i.densityGPerMl, { cups }));
   return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : spoons;
 }
 

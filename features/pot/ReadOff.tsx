@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { correctedC } from '../../core/kitchen/corrected';
 import { fahrenheitToCelsius } from '../../core/units/measures';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
@@ -51,7 +52,13 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
       <Key
         label={t('potRoom.itReadsThat')}
         disabled={probe.figure === undefined}
-        onPress={probe.take((n) => c.add({ kind: 'measured', what: 'probe', value: Math.round(inC(n) * 10) / 10 }))}
+        onPress={probe.take((n) =>
+          c.add({
+            kind: 'measured',
+            what: 'probe',
+            value: Math.round(correctedC(fmt.settings.measured, inC(n)) * 10) / 10,
+          }),
+        )}
       />
       <FormField
         control={mass.control}

@@ -2,7 +2,6 @@ import Check from 'lucide-react-native/icons/check';
 import { Pressable, View } from 'react-native';
 import type { Plan } from '../../core/plan/plan';
 import { weighingOf } from '../../core/prep/weigh';
-import { toSpoons } from '../../core/units/measures';
 import { colour } from '../../ui/colours';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
@@ -38,7 +37,7 @@ export function WeighList({
         const item = p.key;
         const done = weighed.includes(item);
         const spoons = fmt.spoons(
-          toSpoons(p.grams, p.ingredient.densityGPerMl, fmt.settings.spoons, { cups: p.ingredient.group === 'milk' }),
+          fmt.inSpoons(p.grams, p.ingredient.densityGPerMl, { cups: p.ingredient.group === 'milk' }),
         );
         const tone = done ? 'field' : 'ink';
         return (

@@ -371,6 +371,8 @@ export function oddSays(event: CookEvent): string {
       trail: t('potRoom.thatTrail'),
       scale: t('potRoom.thatWeight'),
       plate: t('potRoom.thatBlob'),
+      dish: t('potRoom.thatTemperature'),
+      slump: t('potRoom.that'),
     }[event.what];
   return t('potRoom.that');
 }

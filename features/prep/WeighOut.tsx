@@ -6,7 +6,6 @@ import { Pressable, View } from 'react-native';
 import type { Plan } from '../../core/plan/plan';
 import { pouringOf, type ScaleReading } from '../../core/prep/scale';
 import type { Prep, Weighing } from '../../core/prep/weigh';
-import { toSpoons } from '../../core/units/measures';
 import { standInScale, type StandInScale } from '../../devices/scale';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -59,7 +58,7 @@ export function WeighOut({
   const off = shown === undefined ? 0 : shown - w.grams;
   const near = Math.abs(off) <= Math.max(NEAR_G, w.grams * NEAR_REL);
   const pinch = w.grams < PINCH_G;
-  const spoons = toSpoons(w.grams, w.ingredient.densityGPerMl, fmt.settings.spoons, {
+  const spoons = fmt.inSpoons(w.grams, w.ingredient.densityGPerMl, {
     cups: w.ingredient.group === 'milk',
   });
   const was = prep.weighed.find((x) => x.item === w.key);

@@ -8,7 +8,6 @@ import type { ByHand } from '../../core/rescue/byHand';
 import type { Rescue } from '../../core/rescue/way';
 import { pantryWith } from '../../core/pantry/pantry';
 import { aimPlace } from '../../core/texture/words';
-import { toSpoons } from '../../core/units/measures';
 import { useCollection, useEdit, useOne, useRows } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
@@ -285,8 +284,7 @@ function Path({
         ? t('rescueRoom.startAgain')
         : tell(r.then);
   const density = main && pantry.get(main.ingredientId)?.densityGPerMl;
-  const spoons =
-    main && density && r.added?.how === 'slurry' ? toSpoons(main.grams, density, fmt.settings.spoons) : undefined;
+  const spoons = main && density && r.added?.how === 'slurry' ? fmt.inSpoons(main.grams, density) : undefined;
   const finish = () => {
     onAdd?.(
       {

@@ -1,15 +1,18 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import Refrigerator from 'lucide-react-native/icons/refrigerator';
 import Snowflake from 'lucide-react-native/icons/snowflake';
+import MapPin from 'lucide-react-native/icons/map-pin';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
-import { methodOf } from '../../core/plan/family';
 import type { Plan } from '../../core/plan/plan';
 import { SAFE_COOLING } from '../../core/set/safety';
-import { standing } from '../../core/set/firmness';
-import { aimPlace } from '../../core/texture/words';
+import { lastPlaceOf } from '../../core/cook/stays';
+import { KEEPS_COLD, type RestPlace } from '../../core/set/cooling';
+import { bearsPa } from '../../core/set/firmness';
+import { stressOfSlump, touched, type Felt, type SetTold } from '../../core/set/touch';
+import { aimPlace, boundsFor, WEIGHT_N_PER_M3 } from '../../core/texture/words';
 import { keepFirmly } from '../../storage/browser';
 import { errorSays } from '../shared/errorSays';
 import { useEdit, useSave } from '../shared/stored';
@@ -27,8 +30,16 @@ import { Room } from '../shared/Room';
 import { SaveChart, setChart } from '../shared/SaveChart';
 import { useCook } from '../shared/useCook';
 import { useMounted, useNow } from '../shared/useNow';
+import { useAsk } from '../shared/useAsk';
+import { AllDishes } from './AllDishes';
+import { KeepPart } from './KeepPart';
 import { MouldSection } from './MouldSection';
+import { SafeWays } from './SafeWays';
+import { TouchPanel } from './TouchPanel';
+import { UnmouldSheet } from './UnmouldSheet';
 import { useSet } from './useSet';
+import { useSetCalls } from './useSetCalls';
+import { WhereSheet } from './WhereSheet';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
 import type { CautionId } from '../../core/model/cautions';
@@ -84,29 +95,39 @@ const MINDED: readonly CautionId[] = ['cooling', 'stand', 'coconut', 'keep', 'th
 type Asked = NonNullable<ReturnType<typeof useSet>['data']>;
 
 /** Where the dish is between the pouring and the table. */
-function setView(cook: Cook, state: CookState, { forecast: f, hours, roomMin }: Asked, now: number, fmt: Formatter) {
+function setView(
+  cook: Cook,
+  state: CookState,
+  { forecast: f, plan: rested, hours, stays }: Asked,
+  now: number,
+  fmt: Formatter,
+) {
   const { plan } = cook;
   const sinceH = (now - state.pouredMs) / HOUR;
   const at = (h: number) => state.pouredMs + h * HOUR;
-  const nearest = f.set.reduce(
-    (best, p) => (Math.abs(p.hours - sinceH) < Math.abs(best.hours - sinceH) ? p : best),
-    f.set[0]!,
-  );
   const verb =
     plan.serve.style === 'turned out'
       ? t('setRoom.stands')
       : plan.serve.style === 'cut'
         ? t('setRoom.cuts')
         : t('setRoom.set2');
-  const ready = Number.isFinite(f.readyH) && f.readyH <= hours;
   const depthM = f.depthMm / 1000;
-  const slumpAt = (h: number) => {
-    const p = f.set.reduce((best, q) => (Math.abs(q.hours - h) < Math.abs(best.hours - h) ? q : best), f.set[0]!);
-    return standing(p.yieldPa, p.modulusPa, depthM);
-  };
+  const told = touched(
+    f.set,
+    boundsFor(plan.serve.style, depthM),
+    depthM,
+    { word: plan.serve.word, servedC: plan.serve.tempC },
+    f.doubt.sdLn,
+    feltOf(state),
+  );
+  // a thin layer in the freezer is ready to the touch before it is set
+  const readyH = plan.choices.cooling === 'freezer' && Number.isFinite(f.touchH) ? f.readyH : told.ready.likely;
+  const ready = Number.isFinite(readyH) && readyH <= hours;
+  const last = stays.findLast((s) => s.minutes > 0)?.where ?? 'room';
+  const where = placeNow(plan, state);
   const times = [
     ...new Set(
-      [ready ? Math.max(0.5, f.readyH * 0.7) : hours * 0.3, ready ? f.readyH : hours * 0.6, hours].map((h) =>
+      [ready ? Math.max(0.5, readyH * 0.7) : hours * 0.3, ready ? readyH : hours * 0.6, hours].map((h) =>
         Math.min(hours, Math.round(h * 12) / 12),
       ),
     ),
@@ -123,21 +144,25 @@ function setView(cook: Cook, state: CookState, { forecast: f, hours, roomMin }: 
           t('setRoom.below', { toC: fmt.deg(SAFE_COOLING.toC) }),
           t('setRoom.in', { sinceH: fmt.hours(Math.max(0, f.cool.below21H - sinceH)) }),
         ];
-  const inRoomTooLong = Number.isNaN(state.fridgeMs) && sinceH > 2;
+  const inRoomTooLong =
+    where === 'room' && !KEEPS_COLD.includes(where) && last !== 'room' && sinceH > SAFE_COOLING.withinH;
   return {
     cook,
     state,
     plan,
     f,
     hours,
-    roomMin,
+    rested,
+    stays,
+    where,
+    told,
+    readyH,
     now,
     sinceH,
     at,
-    nearest,
     verb,
     ready,
-    slumpAt,
+    slumpAt: told.standingAt,
     times,
     limitH,
     coolText,
@@ -146,8 +171,25 @@ function setView(cook: Cook, state: CookState, { forecast: f, hours, roomMin }: 
 }
 type Seen = { v: ReturnType<typeof setView> };
 
+/** What fingers, knives and thermometers have said of the dish. */
+const feltOf = (state: CookState): Felt[] => {
+  const hour = (atMs: number) => Math.max(0, (atMs - state.pouredMs) / HOUR);
+  return [
+    ...state.felt.map((x) => ({ atH: hour(x.atMs), touch: x.touch })),
+    ...state.measures.filter((m) => m.what === 'dish').map((m) => ({ atH: hour(m.atMs), tempC: m.value })),
+  ];
+};
+
+const placeNow = (plan: Plan, state: CookState): RestPlace => {
+  const where = state.stands.at(-1)?.where ?? 'room';
+  return where === 'plan' ? lastPlaceOf(plan) : where;
+};
+
 /** The dish goes into the freezer and not into the fridge. */
-const freezes = (plan: Plan): boolean => methodOf(plan).findLast((s) => s.do === 'rest')?.where === 'freezer';
+const freezes = (plan: Plan): boolean => lastPlaceOf(plan) === 'freezer';
+/** Eaten from the pot: it goes nowhere cold. */
+const servedWarm = (plan: Plan): boolean => plan.serve.tempC >= WARM_C || lastPlaceOf(plan) === 'room';
+const WARM_C = 35;
 
 /** Writes the batch down, and what the one key does now. */
 function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
@@ -155,6 +197,16 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
   const saveBatch = useSave('batches');
   const editCook = useEdit('cooks');
   const [newBatch] = useState(() => newId('batch'));
+  const slumped = state.measures.findLast((m) => m.what === 'slump')?.value;
+  const { yieldPa, modulusPa } = f.serving;
+  // what bore it, back to what the words are told by
+  const stressPa =
+    slumped === undefined
+      ? undefined
+      : Math.max(
+          0.01,
+          (stressOfSlump(slumped / 100, WEIGHT_N_PER_M3 * (f.depthMm / 1000)) * yieldPa) / bearsPa(yieldPa, modulusPa),
+        );
   const writeDown = () => {
     const id = cook.batchId ?? newBatch;
     if (!cook.batchId) {
@@ -168,6 +220,7 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
         promise: promiseOf(c.forecast ?? f, plan),
         found: {
           flaws: [],
+          ...(stressPa === undefined ? {} : { stressPa }),
           note: state.notes
             .map((n) => n.text)
             .join('\n')
@@ -178,21 +231,30 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
     }
     router.push(`/batch?id=${id}` as '/batch');
   };
+  const [unmoulding, setUnmoulding] = useState(false);
+  const whole = plan.serve.style !== 'spooned' || f.frozen !== undefined;
   const act =
-    state.stage === 'poured'
+    state.stage === 'poured' && !servedWarm(plan)
       ? {
           label: t(freezes(plan) ? 'setRoom.intoTheFreezer' : 'setRoom.intoTheFridge'),
           icon: freezes(plan) ? Snowflake : Refrigerator,
           press: () => c.add({ kind: 'intoFridge' }),
         }
-      : state.stage === 'in the fridge' && plan.serve.style === 'turned out'
-        ? { label: t('setRoom.turnedOut'), icon: undefined, press: () => c.add({ kind: 'turnedOut' }) }
+      : state.stage !== 'turned out' && whole && !servedWarm(plan)
+        ? {
+            label: t(plan.serve.style === 'cut' ? 'setRoom.cutIt' : 'setRoom.turnItOut'),
+            icon: undefined,
+            press: () => setUnmoulding(true),
+          }
         : { label: t('setRoom.writeItDown'), icon: undefined, press: writeDown };
-  return { act, writeDown };
+  return { act, writeDown, unmoulding, setUnmoulding };
 }
 
 function SetFoot({ c, v }: Seen & { c: UsedCook }) {
-  const { act, writeDown } = useSetAct(c, v);
+  const { act, writeDown, unmoulding, setUnmoulding } = useSetAct(c, v);
+  const [placing, setPlacing] = useState(false);
+  const put = (where: RestPlace) =>
+    c.add(where === lastPlaceOf(v.plan) ? { kind: 'intoFridge' } : { kind: 'standsIn', where });
   return (
     <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2 flat:py-0.5">
       <Key
@@ -207,10 +269,38 @@ function SetFoot({ c, v }: Seen & { c: UsedCook }) {
       {act.press === writeDown ? null : (
         <Key size="act" label={t('setRoom.writeItDown')} onPress={writeDown} className="max-w-[130px]" />
       )}
+      <Key label={t('setRoom.where')} icon={MapPin} stacked testID="where" onPress={() => setPlacing(true)} />
       <Key label={t('setRoom.undo')} icon={Undo2} stacked disabled={!c.lastUndoable} onPress={c.undo} />
+      <WhereSheet
+        open={placing}
+        now={v.where}
+        hot={v.told.coreAt(v.sinceH) > HOT_C}
+        glass={v.plan.dish.wall === 'glass'}
+        onPlace={put}
+        onClose={() => setPlacing(false)}
+      />
+      <UnmouldSheet
+        key={String(unmoulding)}
+        open={unmoulding}
+        plan={v.plan}
+        f={v.f}
+        onClose={() => setUnmoulding(false)}
+        onDone={(slumpRel) => {
+          c.add(
+            { kind: 'turnedOut' },
+            ...(slumpRel === undefined
+              ? []
+              : [{ kind: 'measured' as const, what: 'slump' as const, value: Math.round(100 * slumpRel) }]),
+          );
+          setUnmoulding(false);
+        }}
+      />
     </View>
   );
 }
+
+/** Hotter than this it burns and cracks, degC. */
+const HOT_C = 50;
 
 /** What to mind while it stands. */
 function Mind({ v: { f, inRoomTooLong } }: Seen) {
@@ -242,8 +332,23 @@ function Mind({ v: { f, inRoomTooLong } }: Seen) {
   );
 }
 
-function ReadyAt({ v: { plan, f, hours, now, at, verb, ready } }: Seen) {
+/** Sure enough to take it to the table. */
+const SURE = 0.9;
+const LOOK_MIN = 10;
+
+/** Minutes from now after which it is nearly surely set; nothing where that is not before it is served. */
+function moreMinutes(told: SetTold, sinceH: number, hours: number): { minutes: number; chance: number } | undefined {
+  for (let minutes = 0; sinceH + minutes / 60 <= hours; minutes += LOOK_MIN) {
+    const chance = told.chanceAt(sinceH + minutes / 60);
+    if (chance >= SURE) return { minutes, chance };
+  }
+  return undefined;
+}
+
+function ReadyAt({ v: { plan, f, hours, now, at, verb, ready, readyH, told, sinceH } }: Seen) {
   const { fmt } = useApp();
+  const { early, late } = told.ready;
+  const more = moreMinutes(told, sinceH, hours);
   return (
     <View className="flex-row flex-wrap items-end justify-between gap-x-4">
       <View>
@@ -251,7 +356,13 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready } }: Seen) {
           <>
             <Type tone="quiet">{t('setRoom.from', { verb })}</Type>
             <Type kind="answer" testID="ready-at">
-              {fmt.time(at(f.readyH))}
+              {fmt.time(at(readyH))}
+            </Type>
+            <Type tone="quiet" testID="ready-spread">
+              {t('setRoom.fromTo', {
+                early: fmt.time(at(early)),
+                late: Number.isFinite(late) ? fmt.time(at(late)) : t('setRoom.later'),
+              })}
             </Type>
           </>
         ) : (
@@ -274,6 +385,13 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready } }: Seen) {
           })}
         </Type>
         <Type tone="quiet">{`${t(`word.${plan.serve.word}`)} ${chanceWords(f.chance)}`}</Type>
+        <Type kind="strong" testID="more-minutes">
+          {more === undefined
+            ? ''
+            : more.minutes === 0
+              ? t('setRoom.setNow', { chance: chanceWords(more.chance) })
+              : t('setRoom.minutesMore', { minutes: fmt.hours(more.minutes / 60), chance: chanceWords(more.chance) })}
+        </Type>
       </View>
     </View>
   );
@@ -336,11 +454,11 @@ function Portions({ v: { plan, f, sinceH, at } }: Seen) {
 }
 
 /** The dish cut open, and how long it may still be warm. */
-function Cooling({ v: { plan, f, nearest, sinceH, limitH, coolText, at } }: Seen) {
+function Cooling({ v: { plan, f, told, sinceH, limitH, coolText, at } }: Seen) {
   const { fmt } = useApp();
   return (
     <View className="flex-row flex-wrap items-center justify-between gap-2 wide:justify-start wide:gap-12">
-      <MouldSection depthMm={f.depthMm} temp={fmt.deg(nearest.coreC)} covered={plan.rest.covered} />
+      <MouldSection depthMm={f.depthMm} temp={fmt.deg(told.coreAt(sinceH))} covered={plan.rest.covered} />
       <CoolingRing
         usedRel={sinceH / limitH}
         notchRel={f.cool.below21H / limitH}
@@ -370,13 +488,14 @@ const curveSays = ({ f, hours, at }: Seen['v'], time: (ms: number) => string) =>
 
 function Curve({ v }: Seen) {
   const { fmt } = useApp();
-  const { plan, state, f, hours, roomMin, sinceH, at } = v;
+  const { plan, state, f, hours, stays, readyH, sinceH, at } = v;
+  const roomMin = stays[0]?.where === 'room' ? stays[0].minutes : 0;
   return (
     <SetCurve
       points={f.set}
       hours={hours}
       nowH={Math.min(hours, Math.max(0, sinceH))}
-      readyH={f.readyH}
+      readyH={readyH}
       fridgeH={roomMin / 60}
       servingPlace={f.serving.place}
       wantedPlace={aimPlace(plan.serve.word)}
@@ -423,9 +542,12 @@ function Setting({ c }: { c: UsedCook }) {
 
   const sub = t('setRoom.poured', {
     pouredMs: fmt.time(state.pouredMs),
-    fridgeMs: Number.isNaN(state.fridgeMs)
-      ? ''
-      : t(freezes(plan) ? 'setRoom.freezerSince' : 'setRoom.fridgeSince', { fridgeMs: fmt.time(state.fridgeMs) }),
+    fridgeMs: state.stands.length
+      ? t('setRoom.standsSince', {
+          place: t(`place.${placeNow(plan, state)}`),
+          time: fmt.time(state.stands.at(-1)!.atMs),
+        })
+      : '',
   });
   const head = {
     name: t('room.Set'),
@@ -447,7 +569,39 @@ function Setting({ c }: { c: UsedCook }) {
       </Room>
     );
   }
-  const v = setView(cook, state, set.data, now, fmt);
+  return <SetAsked head={head} c={c} v={setView(cook, state, set.data, now, fmt)} />;
+}
+
+/** What a touch has changed, in a cook's words. */
+function touchSays({ told, state }: Seen['v']): string | undefined {
+  if (!feltOf(state).length) return undefined;
+  const off = (x: number) => (Math.abs(Math.log(x)) < 0.04 ? 'same' : x > 1 ? 'more' : 'less');
+  return t('setRoom.touchChanged', {
+    firm: t(`touchFirm.${off(told.firmer)}`),
+    pace: t(`touchPace.${off(told.faster)}`),
+  });
+}
+
+function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room>, 'children'>; c: UsedCook }) {
+  const { fmt } = useApp();
+  const router = useRouter();
+  const { plan, f, told, state, stays, hours, sinceH, at, now } = v;
+  const late = !f.cool.safe && !f.cool.ordinary && sinceH < f.cool.below21H && !servedWarm(plan);
+  const stood = [{ where: 'room' as const, minutes: Math.max(0, Math.round(sinceH * 60)) }];
+  const ways = useAsk('coolNow', [v.rested, stood, hours], { enabled: late, keep: true });
+  const bathEndH =
+    v.where === 'ice bath' || v.where === 'cold water'
+      ? stays.slice(0, -1).reduce((h, s) => h + s.minutes / 60, 0)
+      : NaN;
+  useSetCalls(
+    c.cook!.id,
+    [
+      { id: 'set', atMs: at(v.readyH), says: t('setRoom.callSet', { name: plan.name }) },
+      { id: 'cold', atMs: at(told.cold.likely), says: t('setRoom.callCold', { name: plan.name }) },
+      { id: 'bath', atMs: at(bathEndH), says: t('setRoom.callBath', { name: plan.name }) },
+    ].filter((m) => Number.isFinite(m.atMs) && state.stage !== 'turned out'),
+    now,
+  );
   return (
     <Room {...head} foot={<SetFoot c={c} v={v} />} right={<Mind v={v} />}>
       <View className="gap-3 px-4 py-3 wide:px-6">
@@ -455,12 +609,35 @@ function Setting({ c }: { c: UsedCook }) {
         <Frozen v={v} />
         <Portions v={v} />
         <Cooling v={v} />
+        {late && ways.data ? (
+          <SafeWays
+            ways={ways.data}
+            onBath={(where) =>
+              c.add(where === lastPlaceOf(plan) ? { kind: 'intoFridge' } : { kind: 'standsIn', where })
+            }
+          />
+        ) : null}
+        {Number.isFinite(bathEndH) ? (
+          <Notice harm={false} text={t('setRoom.outOfTheBathAt', { time: fmt.time(at(bathEndH)) })} />
+        ) : null}
         <Curve v={v} />
         <Type className="border-y-hair border-line py-2">
           <Type kind="strong">{plan.rest.covered ? t('setRoom.coverLiesOnThePudding') : t('setRoom.leftOpen')}</Type>
           {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
         <Outlines v={v} />
+        <TouchPanel
+          said={touchSays(v)}
+          onTouch={(touch) => c.add({ kind: 'felt', touch })}
+          onTemp={(value) => c.add({ kind: 'measured', what: 'dish', value })}
+        />
+        <AllDishes cooks={c.cooks} now={now} here={c.cook!.id} onOpen={(id) => router.setParams({ cook: id })} />
+        <KeepPart
+          plan={plan}
+          f={f}
+          pouredMs={state.pouredMs}
+          onLabel={() => router.push(`/label?cook=${c.cook!.id}` as '/')}
+        />
         <SaveChart
           name={`set-${plan.name}`}
           chart={() => setChart(plan.name, curveSays(v, fmt.time), v.f.set, v.hours, fmt)}

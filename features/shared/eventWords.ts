@@ -1,4 +1,4 @@
-import type { CookEvent, Measure, Observation } from '../../core/cook/events';
+import type { CookEvent, Measure, Observation, Touch } from '../../core/cook/events';
 import type { Step } from '../../core/cook/steps';
 import type { Formatter } from '../../words/format';
 import { t } from '../../words';
@@ -30,10 +30,25 @@ export const SEEN: Record<Observation, Said> = {
   climbs: say('shared.itClimbs'),
 };
 
+export const TOUCHED: Record<Touch, Said> = {
+  'warm underneath': say('touch.warmUnderneath'),
+  'cool underneath': say('touch.coolUnderneath'),
+  sticks: say('touch.sticks'),
+  dents: say('touch.dents'),
+  springs: say('touch.springs'),
+  'knife smeared': say('touch.knifeSmeared'),
+  'knife clean': say('touch.knifeClean'),
+  runs: say('touch.runs'),
+  wobbles: say('touch.wobbles'),
+  'stands still': say('touch.standsStill'),
+};
+
 export const MEASURED: Record<Measure, (value: number, fmt: Formatter) => string> = {
   probe: (c, fmt) => t('shared.inThePot', { c: fmt.temp(c) }),
   trail: (s) => t('shared.theTrailClosedInS', { value: Math.round(s * 10) / 10 }),
   scale: (g, fmt) => t('shared.withThePan', { g: fmt.grams(g) }),
+  slump: (pct) => t('shared.slumpedBy', { pct: Math.round(pct) }),
+  dish: (c, fmt) => t('shared.inTheDish', { c: fmt.temp(c) }),
   plate: (deg) =>
     deg >= 90 ? t('shared.aColdBlobStaysUpright') : t('shared.aColdBlobRunsAt', { deg: Math.round(deg) }),
 };
@@ -103,6 +118,10 @@ export function eventSays(
       return t('shared.poured');
     case 'intoFridge':
       return t('shared.intoTheFridge');
+    case 'standsIn':
+      return t('shared.standsNow', { where: t(`place.${e.where}`) });
+    case 'felt':
+      return t(TOUCHED[e.touch]);
     case 'turnedOut':
       return t('shared.turnedOut');
     case 'started':

@@ -47,6 +47,8 @@ export const planRoom = {
   'planRoom.iHave': 'I have',
   'planRoom.for2': '{{ingredientIdName}}; for {{people}}.',
   'planRoom.scaleIt': 'Scale it',
+  'planRoom.knownSince': 'Known of this kitchen, and not in this plan yet',
+  'planRoom.takeItUp': 'Reckon with it',
   'planRoom.iHaveOf': 'You have {{amount}} of {{name}}: that stays',
   'planRoom.letItGo': 'Let it change',
   'planRoom.letGoOf': 'Let {{name}} change too',

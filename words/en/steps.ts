@@ -176,13 +176,6 @@ export const steps = {
   'stepField.coverOn': 'on it',
   'stepField.coverOff': 'open',
 
-  'place.room': 'in the room',
-  'place.fridge': 'in the fridge',
-  'place.fan fridge': 'in a fridge with a fan',
-  'place.freezer': 'in the freezer',
-  'place.cold water': 'in cold water',
-  'place.ice bath': 'in an ice bath',
-
   'entry.cold slurry': 'whisked cold first',
   'entry.cold together': 'cold, all together',
   'entry.mixed with sugar': 'dry, mixed with sugar',

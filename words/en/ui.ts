@@ -1,5 +1,6 @@
 /** ui. */
 export const ui = {
+  'ui.slumpPct': '{{pct}} % lower',
   'ui.hobOf9': 'hob {{now}} of 9',
   'ui.5CmOnThePaper': '5 cm on the paper',
   'ui.middleNow': 'middle {{coreC}} now',

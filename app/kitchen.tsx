@@ -1,0 +1,1 @@
+export { KitchenRoom as default } from '../features/book/KitchenRoom';

@@ -1,0 +1,1 @@
+export { LabelRoom as default } from '../features/set/LabelRoom';

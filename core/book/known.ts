@@ -1,0 +1,41 @@
+import type { Plan } from '../plan/plan';
+import { GEL } from '../set/firmness';
+import { wordAt } from '../texture/words';
+import type { BatchRow } from './row';
+
+/** What is known of a kitchen, apart from how it is learnt: light enough for the rooms. */
+
+/** It came out as the word that was promised. */
+export const asPromised = (row: BatchRow): boolean => row.found.wordServing === wordAt(row.promise.servingPlace);
+
+/** What is learnt together: a family and what thickens it. A kitchen's rice is not its cornstarch. */
+export const kindOf = (row: Pick<BatchRow, 'family' | 'thickeners'>): string =>
+  [row.family, ...row.thickeners].join(' ');
+
+export type Factor = { factor: number; sdLn: number; batches: number };
+
+/** What the book says of a kitchen: factors on what the model believes, each with how sure it is. */
+export type Learnt = {
+  /** yield stress at serving, by kind */
+  kinds: Record<string, Factor>;
+  /** and of a kind that was never cooked */
+  other: Factor;
+  /** starch that a measure really gives, over what was meant; what a scale gives is what was meant */
+  spoons: Partial<Record<Plan['starchMeasure'], Factor>>;
+  /** power that reaches the pan, by ring */
+  rings: Record<string, Factor>;
+  /** written words that it rests on */
+  batches: number;
+};
+
+/** What is believed of the firmness of a kind. */
+export const firmnessOf = (learnt: Learnt, kind: string): Factor => learnt.kinds[kind] ?? learnt.other;
+
+/** Nothing was learnt, or learning is off. */
+export const NOTHING_LEARNT: Learnt = {
+  kinds: {},
+  other: { factor: 1, sdLn: GEL.sdLn, batches: 0 },
+  spoons: {},
+  rings: {},
+  batches: 0,
+};
