@@ -1,7 +1,7 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import type { DishName } from '../core/testingDishes';
 import { kitchenFor } from './evenings';
-import { expect, NOON, openAt, test } from './kitchen';
+import { expect, NOON, openAt, test, throughUnmoulding } from './kitchen';
 
 /**
  * Two whole evenings with the stand-in kitchen (four more, without a browser, in core/cook/evenings.test.ts): a pot with hidden habits, a cook who looks at it and taps what is asked. The
@@ -135,8 +135,9 @@ async function toTheBook(page: Page, word: RegExp) {
   await page.clock.fastForward('15:00');
   const act = page.getByTestId('set-act');
   await expect(act).toBeVisible();
-  for (let i = 0; i < 3 && /\/set/.test(page.url()); i++) {
+  for (let i = 0; i < 4 && /\/set/.test(page.url()); i++) {
     await act.click();
+    await throughUnmoulding(page);
     await page.clock.fastForward('03:00:00');
   }
   await expect(page).toHaveURL(/\/batch/);

@@ -68,3 +68,11 @@ export async function openPlan(page: Page, id = 'choir-2-vanilla', time: Date = 
 export const amount = (page: Page, ingredient: string) => page.getByTestId(`amount-${ingredient}`).getByRole('textbox');
 export const more = (page: Page, ingredient: string) =>
   page.getByTestId(`amount-${ingredient}`).getByRole('button', { name: /^more/ });
+
+/** The guided moments of turning out or cutting, where they are open. */
+export async function throughUnmoulding(page: Page) {
+  const next = page.getByTestId('unmould-next');
+  const done = page.getByTestId('unmould-done');
+  for (let i = 0; i < 6 && (await next.count()); i++) await next.click();
+  if (await done.count()) await done.click();
+}

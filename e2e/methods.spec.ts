@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { amount, expect, openPlan, test } from './kitchen';
+import { amount, expect, openPlan, test, throughUnmoulding } from './kitchen';
 
 /** Methods of a cook's own: each is planned by thumb, cooked with the fast clock, set and written down. */
 
@@ -67,8 +67,9 @@ async function cookThrough(page: Page): Promise<string[]> {
 
 async function writeDown(page: Page, name: RegExp) {
   const act = page.getByTestId('set-act');
-  for (let i = 0; i < 3 && !(await page.url()).includes('/batch'); i++) {
+  for (let i = 0; i < 4 && !(await page.url()).includes('/batch'); i++) {
     await act.click();
+    await throughUnmoulding(page);
     await page.waitForTimeout(200);
   }
   await expect(page).toHaveURL(/\/batch/);

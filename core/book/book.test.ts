@@ -6,7 +6,7 @@ import { FAMILIES, PlanSchema } from '../plan/plan';
 import { GEL } from '../set/firmness';
 import { boundsFor, SET_WORDS, STRIP, stripPlace, wordAt, yieldAtPlace, type SetWord } from '../texture/words';
 import { BatchSchema, FLAWS, promiseOf, type Batch, type Found } from './batch';
-import { firmnessOf, kindOf, NOTHING_LEARNT } from './known';
+import { firmnessOf, NOTHING_LEARNT } from './known';
 import { learnKitchen, LEARNS, saidLn } from './learned';
 import { MENDS, mendOf, seenOf } from './mends';
 import { nextTime } from './nextTime';
@@ -27,7 +27,7 @@ const said = (word: SetWord) => batch({ wordServing: word });
 const row = (word: SetWord) => rowOfBatch(said(word));
 const starch = (p: typeof solved) => p.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
 
-const kind = kindOf(row('mounds'));
+const kind = row('mounds');
 const learn = (...words: SetWord[]) => learnKitchen(words.map(row));
 
 describe('what batches teach', () => {
@@ -49,10 +49,19 @@ describe('what batches teach', () => {
   });
   it('another kind learns a part of it, and is less sure', () => {
     const learnt = learn('coats', 'coats', 'coats');
-    const rice = firmnessOf(learnt, 'whole-rice pudding rice_short');
+    const rice = firmnessOf(learnt, { family: 'whole-rice pudding', thickeners: ['rice_short'] });
     expect(rice.factor).toBeLessThan(0.97);
     expect(rice.factor).toBeGreaterThan(firmnessOf(learnt, kind).factor);
     expect(rice.sdLn).toBeGreaterThan(firmnessOf(learnt, kind).sdLn);
+  });
+  it('another milk of the same kind learns most of it, and what its own batches say goes before', () => {
+    const learnt = learn('coats', 'coats', 'coats');
+    const almond = { ...kind, milkId: 'almond_drink' };
+    expect(firmnessOf(learnt, almond).factor).toBeGreaterThan(firmnessOf(learnt, kind).factor);
+    expect(firmnessOf(learnt, almond).factor).toBeLessThan(firmnessOf(learnt, { ...kind, family: 'porridge' }).factor);
+    const firmer = { ...row('wobbles'), milkId: 'almond_drink' };
+    const own = learnKitchen([row('coats'), row('coats'), row('mounds'), firmer]);
+    expect(firmnessOf(own, almond).factor).toBeGreaterThan(1);
   });
   it('spoons that heap are told from a soft starch where both were cooked', () => {
     const heaped = (word: SetWord) => ({ ...row(word), starchMeasure: 'heaped spoons' as const });
@@ -124,7 +133,7 @@ describe('kitchens that are made up', () => {
             ...base,
             found: { ...base.found, wordServing: wordAt(place(Math.exp(ln) * random())) },
           }));
-          const { factor } = firmnessOf(learnKitchen(rows), kindOf(base));
+          const { factor } = firmnessOf(learnKitchen(rows), base);
           const truth = wordAt(place(Math.exp(ln)));
           if (ln === 0) expect(wrongBy(place(factor), truth)).toBeLessThan(0.15);
           before += wrongBy(place(1), truth);

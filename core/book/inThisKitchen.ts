@@ -1,7 +1,7 @@
 import type { Measured } from '../settings';
 import type { Plan } from '../plan/plan';
 import { say, type Said } from '../say';
-import { firmnessOf, kindOf, type Learnt } from './known';
+import { firmnessOf, setOf, type Learnt } from './known';
 import { kindOfPlan, ringKey } from './row';
 
 /** What is known of a kitchen: what its batches taught, and what was measured. */
@@ -21,7 +21,10 @@ export function inThisKitchen(plan: Plan, { learnt, measured }: Known): { plan: 
   const changes: Said[] = [];
   let next = plan;
   const differs = (a: number, b: number) => Math.abs(Math.log(a / b)) > SAME_REL;
-  const firm = firmnessOf(learnt, kindOf(kindOfPlan(plan)));
+  const firm = (measured.some((m) => m.what === 'spoon') ? firmnessOf : setOf)(learnt, {
+    ...kindOfPlan(plan),
+    starchMeasure: plan.starchMeasure,
+  });
   if (learnt.batches > 0 && (differs(firm.factor, plan.firmness.factor) || differs(firm.sdLn, plan.firmness.sdLn))) {
     next = { ...next, firmness: { factor: within(firm.factor, 0.2, 5), sdLn: within(firm.sdLn, 0.02, 1) } };
     if (differs(firm.factor, plan.firmness.factor))

@@ -5,17 +5,18 @@ import { starchSdRel } from '../plan/measured';
 import type { Plan } from '../plan/plan';
 import { GEL } from '../set/firmness';
 import { boundsFor, upperBoundPa, yieldAtPlace } from '../texture/words';
-import { kindOf, type Factor, type Learnt } from './known';
+import { dishOf, kindOf, type Factor, type Learnt } from './known';
 import type { BatchRow } from './row';
 
 /** What a kitchen may differ by before anything is known of it, and how well a word can tell it. 1 sd. */
 export const LEARNS = table('What batches teach', {
-  kitchenLn: [0.15, '1', 'C', 'ln firmness that all dishes of a kitchen share: its milk, its starch, its tasters'],
+  kitchenLn: [0.1, '1', 'C', 'ln firmness that all dishes of a kitchen share: its milk, its starch, its tasters'],
+  milkLn: [0.17, '1', 'C', 'and that it has with one milk'],
   kindLn: [
-    0.2,
+    0.15,
     '1',
     'C',
-    'and that one family with one thickener has of its own; both together are the spread of the model',
+    'and that one family with one thickener has of its own; all three together are the spread of the model',
   ],
   wordLn: [0.2, '1', 'C', 'edges of a word: tasters differ, and no two days are the same'],
   outlineLn: [0.15, '1', 'C', 'yield stress read off how far a block slumped'],
@@ -60,21 +61,30 @@ function between(a: number, b: number): { mean: number; variance: number } {
 export function learnKitchen(rows: readonly BatchRow[]): Learnt {
   const told = rows.flatMap((row) => {
     const said = saidLn(row);
-    return said ? [{ row, ...said, kind: kindOf(row) }] : [];
+    return said ? [{ row, ...said, kind: kindOf(row), dish: dishOf(row) }] : [];
   });
   const kinds = [...new Set(told.map((r) => r.kind))];
+  const dishes = [...new Set(told.map((r) => r.dish))];
   const measures: Plan['starchMeasure'][] = [
     ...new Set(told.filter((r) => r.row.thickeners.length > 0).map((r) => r.row.starchMeasure)),
   ].filter((m) => m !== 'scale');
-  const priorSd = [LEARNS.kitchenLn, ...kinds.map(() => LEARNS.kindLn), ...measures.map((m) => starchSdRel(m))];
+  const priorSd = [
+    LEARNS.kitchenLn,
+    ...kinds.map(() => LEARNS.kindLn),
+    ...dishes.map(() => LEARNS.milkLn),
+    ...measures.map((m) => starchSdRel(m)),
+  ];
+  const atDish = 1 + kinds.length;
+  const atMeasure = atDish + dishes.length;
   const size = priorSd.length;
   /** where a batch has its share of what is learnt, and how much */
-  const shares = told.map(({ row, kind }): [at: number, weight: number][] => {
+  const shares = told.map(({ row, kind, dish }): [at: number, weight: number][] => {
     const measure = row.thickeners.length > 0 ? measures.indexOf(row.starchMeasure) : -1;
     return [
       [0, 1],
       [1 + kinds.indexOf(kind), 1],
-      ...(measure < 0 ? [] : [[1 + kinds.length + measure, GEL.power] as [number, number]]),
+      [atDish + dishes.indexOf(dish), 1],
+      ...(measure < 0 ? [] : [[atMeasure + measure, GEL.power] as [number, number]]),
     ];
   });
   const prior = Matrix.diag(priorSd.map((sd) => 1 / sd ** 2));
@@ -110,11 +120,20 @@ export function learnKitchen(rows: readonly BatchRow[]): Learnt {
   });
   return {
     kinds: Object.fromEntries(
-      kinds.map((kind, k) => [kind, factor([0, 1 + k], told.filter((r) => r.kind === kind).length)]),
+      kinds.map((kind, k) => [
+        kind,
+        factor([0, 1 + k], told.filter((r) => r.kind === kind).length, LEARNS.milkLn ** 2),
+      ]),
     ),
-    other: factor([0], 0, LEARNS.kindLn ** 2),
+    dishes: Object.fromEntries(
+      dishes.map((dish, d) => {
+        const mine = told.filter((r) => r.dish === dish);
+        return [dish, factor([0, 1 + kinds.indexOf(mine[0]!.kind), atDish + d], mine.length)];
+      }),
+    ),
+    other: factor([0], 0, LEARNS.kindLn ** 2 + LEARNS.milkLn ** 2),
     spoons: Object.fromEntries(
-      measures.map((m, i) => [m, factor([1 + kinds.length + i], told.filter((r) => r.row.starchMeasure === m).length)]),
+      measures.map((m, i) => [m, factor([atMeasure + i], told.filter((r) => r.row.starchMeasure === m).length)]),
     ),
     rings: learnRings(rows),
     batches: told.length,

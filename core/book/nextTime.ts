@@ -5,7 +5,7 @@ import type { Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import type { Said } from '../say';
 import type { Batch, Flaw } from './batch';
-import { asPromised, firmnessOf, kindOf, type Learnt } from './known';
+import { asPromised, setOf, type Learnt } from './known';
 import { mendOf, type Change } from './mends';
 import { ringKey, rowOfBatch } from './row';
 
@@ -39,7 +39,7 @@ const SUGAR_STEP = 0.1;
  */
 export function nextTime(batch: Batch, learnt: Learnt): NextTime {
   const row = rowOfBatch(batch);
-  const { factor, sdLn, batches } = firmnessOf(learnt, kindOf(row));
+  const { factor, sdLn, batches } = setOf(learnt, row);
   const advice: Advice[] = [];
   const unexplained: Flaw[] = [];
   const kept = asPromised(row);

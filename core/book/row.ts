@@ -49,9 +49,15 @@ function ringOf(batch: Batch): BatchRow['ring'] {
   };
 }
 
-/** A plan's family and what thickens it. */
-export const kindOfPlan = (plan: Plan): Pick<BatchRow, 'family' | 'thickeners'> => ({
+const milkOf = (plan: Plan) => {
+  const milk = mainLiquid(plan);
+  return milk ? { milkId: milk.id } : {};
+};
+
+/** A plan's family, what thickens it, and its milk. */
+export const kindOfPlan = (plan: Plan): Pick<BatchRow, 'family' | 'thickeners' | 'milkId'> => ({
   family: plan.family,
+  ...milkOf(plan),
   thickeners: plan.items
     .filter((i) => i.grams > 0 && lookUp(plan, i.ingredientId).thickener !== undefined)
     .map((i) => i.ingredientId)
@@ -61,14 +67,12 @@ export const kindOfPlan = (plan: Plan): Pick<BatchRow, 'family' | 'thickeners'> 
 export function rowOfBatch(batch: Batch): BatchRow {
   const { id, at, found: whole, plan, promise } = batch;
   const { photo: _photo, ...found } = whole;
-  const milk = mainLiquid(plan);
   const ring = ringOf(batch);
   return {
     id,
     at,
     found,
     name: plan.name,
-    family: plan.family,
     serve: { style: plan.serve.style, word: plan.serve.word },
     starchMeasure: plan.starchMeasure,
     factor: plan.firmness.factor,
@@ -76,8 +80,7 @@ export function rowOfBatch(batch: Batch): BatchRow {
     items: plan.items.map((i) => i.ingredientId),
     grams: plan.items.map((i) => i.grams),
     planId: plan.id,
-    ...(milk ? { milkId: milk.id } : {}),
-    thickeners: kindOfPlan(plan).thickeners,
+    ...kindOfPlan(plan),
     ...(ring ? { ring } : {}),
   };
 }

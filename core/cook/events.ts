@@ -139,6 +139,15 @@ export const CookEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('clock'), id, at, byMs: z.number().min(-MOST_CLOCK_MS).max(MOST_CLOCK_MS) }),
   z.object({ kind: z.literal('poured'), id, at }),
   z.object({ kind: z.literal('intoFridge'), id, at }),
+  /** how it was really poured: into how many dishes, with a cover or open, into clay that was wet or dry */
+  z.object({
+    kind: z.literal('pouredAs'),
+    id,
+    at,
+    count: z.int().min(1).max(60).optional(),
+    covered: z.boolean().optional(),
+    wet: z.boolean().optional(),
+  }),
   /** the dish goes somewhere else; `intoFridge` is the plan's own cold place */
   z.object({ kind: z.literal('standsIn'), id, at, where: z.enum(REST_PLACES) }),
   /** what a finger, a knife or a nudge says of the dish */

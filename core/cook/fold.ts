@@ -14,6 +14,8 @@ export type CookState = {
   pouredMs: number;
   fridgeMs: number;
   turnedOutMs: number;
+  /** how it was really poured, where that was not as the plan has it */
+  pouredAs: { count?: number; covered?: boolean; wet?: boolean };
   /** where the dish went after the pouring, in order */
   stands: { where: RestPlace | 'plan'; atMs: number }[];
   /** what a finger or a knife said of it */
@@ -57,6 +59,7 @@ export const freshCook = (): CookState => ({
   pouredMs: NaN,
   fridgeMs: NaN,
   turnedOutMs: NaN,
+  pouredAs: {},
   stands: [],
   felt: [],
   setting: undefined,
@@ -165,6 +168,11 @@ export function noteEvent(state: CookState, event: CookEvent, steps: readonly St
       state.fridgeMs = ms;
       state.stands.push({ where: 'plan', atMs: ms });
       break;
+    case 'pouredAs': {
+      const { kind: _k, id: _id, at: _at, ...as } = event;
+      state.pouredAs = { ...state.pouredAs, ...as };
+      break;
+    }
     case 'standsIn':
       if (state.stage === 'poured' || state.stage === 'in the fridge') {
         const cold = KEEPS_COLD.includes(event.where);

@@ -9,6 +9,20 @@ type Stood = { where: RestPlace; minutes: number };
 const BATH_MIN = 30;
 const STEP_MIN = 5;
 
+/** The plan with its dishes as they were really poured. */
+export function asPoured(plan: Plan, { pouredAs: { count, covered, wet } }: Pick<CookState, 'pouredAs'>): Plan {
+  const clay = plan.dish.wall === 'clay' || plan.dish.wall === 'wet clay';
+  return {
+    ...plan,
+    dish: {
+      ...plan.dish,
+      ...(count === undefined ? {} : { count }),
+      ...(clay && wet !== undefined ? { wall: wet ? ('wet clay' as const) : ('clay' as const) } : {}),
+    },
+    ...(covered === undefined ? {} : { rest: { ...plan.rest, covered } }),
+  };
+}
+
 /** Where a plan's dish waits for the table. */
 export const lastPlaceOf = (plan: Plan): RestPlace => methodOf(plan).findLast((s) => s.do === 'rest')?.where ?? 'room';
 

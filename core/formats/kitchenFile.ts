@@ -120,7 +120,7 @@ const troublesOf = (kind: CollectionName, record: unknown): FormatIssue[] =>
   (COLLECTIONS[kind].troubles as ((r: unknown) => FormatIssue[]) | undefined)?.(record) ?? [];
 
 export const kitchenJsonSchema = (): unknown => ({
-  $id: 'ovalis-kitchen-7.schema.json',
+  $id: 'ovalis-kitchen-8.schema.json',
   title: 'ovalis-kitchen, version 8',
   ...z.toJSONSchema(KitchenFileSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' }),
 });

@@ -71,7 +71,12 @@ export function changesBetween(from: Plan, to: Plan): Said[] {
   line('ring', ...of((p) => say('history.hob', { kind: say(`hobKind.${p.hob.kind}`), ratedW: p.hob.ratedW })));
   line('cookOn', ...of((p) => p.method.cookOnMin));
   line('settings', ...of((p) => say('history.then', { heat: p.method.heatSetting, simmer: p.method.simmerSetting })));
+  line('stir', ...of((p) => p.method.stirEveryS));
+  line('slurryAt', ...of((p) => p.method.slurryAtC));
   line('hours', ...of((p) => p.rest.hours));
+  line('covered', ...of((p) => say(p.rest.covered ? 'history.cover' : 'history.open')));
+  line('panSteam', ...of((p) => p.pan.steam ?? 1));
+  line('power', ...of((p) => p.hob.powerTrim));
   if (JSON.stringify(from.steps) !== JSON.stringify(to.steps))
     out.push(to.steps ? say('history.ownSteps', { count: to.steps.length }) : say('history.usualSteps'));
   line('portions', ...of((p) => list(p.portions.map((x) => say('plain', { text: x.name })))));

@@ -12,8 +12,8 @@ const half = (x: number) => Math.round(2 * Math.abs(x)) / 2;
 /** A mean miss in steps of the strip, in words. */
 const missWord = (x: number): string =>
   half(x) === 0
-    ? t('bookRoom.asPromised')
-    : t(x > 0 ? 'bookRoom.stepsFirmer' : 'bookRoom.stepsSofter', { steps: half(x) });
+    ? t('bookRoom.onTheWord')
+    : t(x > 0 ? 'bookRoom.stepsFirmer' : 'bookRoom.stepsSofter', { count: half(x) });
 
 /** What a cook wants to know of the book: what came true, what goes wrong, each family and how it goes of late, a month's milk. */
 export function FactsPart({ facts }: { facts: Facts }) {

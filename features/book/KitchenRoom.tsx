@@ -2,6 +2,8 @@ import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { pantryWith } from '../../core/pantry/pantry';
+import { FAMILIES } from '../../core/plan/plan';
 import type { Factor } from '../../core/book/known';
 import { MEASURED_THINGS, type Measured } from '../../core/settings';
 import { Key } from '../../ui/Key';
@@ -14,7 +16,7 @@ import { bookRoom } from '../../words/en/bookRoom';
 import { useApp } from '../shared/App';
 import { nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
-import { useSettings } from '../shared/stored';
+import { useCollection, useSettings } from '../shared/stored';
 import { useKnown } from '../shared/useKnown';
 import { useMounted } from '../shared/useNow';
 import { useTakeBack } from '../shared/useTakeBack';
@@ -37,8 +39,16 @@ export function KitchenRoom() {
   const [open, setOpen] = useState<Measured['what'] | undefined>();
   const back = useTakeBack();
   const s = mounted ? settings : undefined;
+  const own = useCollection('ingredients');
+  const known = pantryWith(own.data ?? []);
   const kinds = Object.entries(learnt?.kinds ?? {});
-  const kindName = (kind: string) => kind.replaceAll('_', ' ');
+  /** a family and what thickens it, as they are called */
+  const kindName = (kind: string) => {
+    const family = FAMILIES.find((f) => kind.startsWith(f));
+    if (!family) return kind;
+    const ids = kind.slice(family.length).trim().split(' ').filter(Boolean);
+    return [t(`family.${family}`), ...ids.map((id) => known.get(id)?.name ?? id.replaceAll('_', ' '))].join(', ');
+  };
   return (
     <Room
       name={t('room.Kitchen')}
@@ -58,11 +68,7 @@ export function KitchenRoom() {
               <Row key={kind} title={kindName(kind)} sub={`${firmnessSays(f.factor)}, ${sure(f)}`} value={pct(f)} />
             ))}
             {kinds.length ? (
-              <Row
-                title={t('kitchen.anyOther')}
-                sub={`${firmnessSays(learnt.other.factor)}, ${sure(learnt.other)}`}
-                value={pct(learnt.other)}
-              />
+              <Row title={t('kitchen.anyOther')} sub={firmnessSays(learnt.other.factor)} value={pct(learnt.other)} />
             ) : null}
             {Object.entries(learnt.spoons).map(([m, f]) => (
               <Row

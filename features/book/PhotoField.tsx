@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Image, View } from 'react-native';
+import { View } from 'react-native';
 import { MOST_PHOTO } from '../../core/book/batch';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -40,11 +40,10 @@ export function PhotoField({
     <View className="gap-2">
       <Type kind="strong">{t('bookRoom.photo')}</Type>
       {photo ? (
-        <Image
-          source={{ uri: photo }}
-          accessibilityLabel={t('bookRoom.photoOf', { name })}
-          resizeMode="cover"
-          className="h-[180px] w-[240px] rounded-key border-edge border-ink"
+        <img
+          src={photo}
+          alt={t('bookRoom.photoOf', { name })}
+          className="h-[180px] w-[240px] rounded-key border-edge border-ink object-cover"
         />
       ) : null}
       <View className="flex-row flex-wrap gap-2">

@@ -263,7 +263,7 @@ export function LivePot({ c }: { c: UsedCook }) {
   const ways = useWays();
   const big = settings?.bigType ?? false;
   const left = settings?.leftHanded ?? false;
-  const devices = useDevices(settings?.devices ?? 'none', cook, c.steps, c.add);
+  const devices = useDevices(settings?.devices ?? 'none', cook, c.steps, c.add, settings?.measured);
   const { away, clear } = useAway(cook.id, (byMs) => c.add({ kind: 'clock', byMs }));
 
   // before it is drawn: the way to the other rooms goes at once, not under a thumb

@@ -3,7 +3,8 @@ import type { Cook, DeviceKind } from '../../core/cook/events';
 import type { RingRead } from '../../core/cook/ring';
 import type { Step } from '../../core/cook/steps';
 import type { DeviceReading, Sight } from '../../core/kitchen/simulated';
-import type { DEVICE_SOURCES } from '../../core/settings';
+import { correctedC } from '../../core/kitchen/corrected';
+import type { DEVICE_SOURCES, Measured } from '../../core/settings';
 import { bluetoothKitchen, bluetoothOf } from '../../devices/bluetooth';
 import { ownKitchen, watchSilence, type Kitchen } from '../../devices/kitchen';
 import type { NewEvent } from '../shared/useCook';
@@ -42,6 +43,8 @@ export function useDevices(
   cook: Cook | undefined,
   steps: readonly Step[],
   add: (...events: NewEvent[]) => void,
+  /** of the cook's own thermometer, by ice and boiling water */
+  measured: readonly Measured[] = [],
 ): Devices {
   const { ask, clock, servedKitchen } = useKitchen();
   const [readings, setReadings] = useState<{
@@ -54,9 +57,9 @@ export function useDevices(
   const [picked, setPicked] = useState<readonly Kitchen[]>([]);
   const [own, setOwn] = useState<Kitchen | undefined>();
   // the newest of each, for callbacks that outlive a render
-  const latest = useRef({ steps, add, cook });
+  const latest = useRef({ steps, add, cook, measured });
   useEffect(() => {
-    latest.current = { steps, add, cook };
+    latest.current = { steps, add, cook, measured };
   });
   const live = cook !== undefined;
 
@@ -89,6 +92,8 @@ export function useDevices(
       setLost((old) => (isLost ? [...old, device] : old.filter((d) => d !== device)));
       latest.current.add({ kind: 'device', device, lost: isLost });
     });
+    // the stand-in's thermometer is nobody's own
+    const correct = (c: number) => (source === 'bluetooth' ? correctedC(latest.current.measured, c) : c);
     const hear = (r: DeviceReading) => {
       silence.hear(r, clock());
       // our clock and the kitchen's have parted: it is told ours again
@@ -99,7 +104,7 @@ export function useDevices(
         if (clock() - noted.atMs < NOTE_MS && !(Math.abs(r.tempC - noted.tempC) > MOVED_K)) return;
         noted.atMs = clock();
         noted.tempC = r.tempC;
-        latest.current.add({ kind: 'measured', what: 'probe', value: r.tempC, by: 'probe' });
+        latest.current.add({ kind: 'measured', what: 'probe', value: correct(r.tempC), by: 'probe' });
       }
       if ('sees' in r) setReadings((old) => ({ ...old, sees: r.sees }));
       if ('grams' in r) setReadings((old) => ({ ...old, grams: r.grams }));

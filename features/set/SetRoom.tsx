@@ -8,7 +8,7 @@ import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
 import type { Plan } from '../../core/plan/plan';
 import { SAFE_COOLING } from '../../core/set/safety';
-import { lastPlaceOf } from '../../core/cook/stays';
+import { asPoured, lastPlaceOf } from '../../core/cook/stays';
 import { KEEPS_COLD, type RestPlace } from '../../core/set/cooling';
 import { bearsPa } from '../../core/set/firmness';
 import { stressOfSlump, touched, type Felt, type SetTold } from '../../core/set/touch';
@@ -34,6 +34,7 @@ import { useAsk } from '../shared/useAsk';
 import { AllDishes } from './AllDishes';
 import { KeepPart } from './KeepPart';
 import { MouldSection } from './MouldSection';
+import { PourPanel } from './PourPanel';
 import { SafeWays } from './SafeWays';
 import { TouchPanel } from './TouchPanel';
 import { UnmouldSheet } from './UnmouldSheet';
@@ -102,7 +103,7 @@ function setView(
   now: number,
   fmt: Formatter,
 ) {
-  const { plan } = cook;
+  const plan = asPoured(cook.plan, state);
   const sinceH = (now - state.pouredMs) / HOUR;
   const at = (h: number) => state.pouredMs + h * HOUR;
   const verb =
@@ -299,6 +300,8 @@ function SetFoot({ c, v }: Seen & { c: UsedCook }) {
   );
 }
 
+/** As long as this it is asked how it was poured, h. */
+const JUST_POURED_H = 0.5;
 /** Hotter than this it burns and cracks, degC. */
 const HOT_C = 50;
 
@@ -358,12 +361,6 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready, readyH, told, sinc
             <Type kind="answer" testID="ready-at">
               {fmt.time(at(readyH))}
             </Type>
-            <Type tone="quiet" testID="ready-spread">
-              {t('setRoom.fromTo', {
-                early: fmt.time(at(early)),
-                late: Number.isFinite(late) ? fmt.time(at(late)) : t('setRoom.later'),
-              })}
-            </Type>
           </>
         ) : (
           <>
@@ -385,6 +382,16 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready, readyH, told, sinc
           })}
         </Type>
         <Type tone="quiet">{`${t(`word.${plan.serve.word}`)} ${chanceWords(f.chance)}`}</Type>
+      </View>
+      <Type tone="quiet" className="w-full pt-1">
+        {ready ? (
+          <Type testID="ready-spread">
+            {`${t('setRoom.fromTo', {
+              early: fmt.time(at(early)),
+              late: Number.isFinite(late) ? fmt.time(at(late)) : t('setRoom.later'),
+            })}. `}
+          </Type>
+        ) : null}
         <Type kind="strong" testID="more-minutes">
           {more === undefined
             ? ''
@@ -392,7 +399,7 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready, readyH, told, sinc
               ? t('setRoom.setNow', { chance: chanceWords(more.chance) })
               : t('setRoom.minutesMore', { minutes: fmt.hours(more.minutes / 60), chance: chanceWords(more.chance) })}
         </Type>
-      </View>
+      </Type>
     </View>
   );
 }
@@ -606,6 +613,15 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
     <Room {...head} foot={<SetFoot c={c} v={v} />} right={<Mind v={v} />}>
       <View className="gap-3 px-4 py-3 wide:px-6">
         <ReadyAt v={v} />
+        {sinceH < JUST_POURED_H && state.stage !== 'turned out' ? (
+          <PourPanel
+            plan={plan}
+            depthMm={f.depthMm}
+            fillRel={f.fillRel}
+            hot={told.coreAt(sinceH) > HOT_C}
+            onPoured={(as) => c.add({ kind: 'pouredAs', ...as })}
+          />
+        ) : null}
         <Frozen v={v} />
         <Portions v={v} />
         <Cooling v={v} />

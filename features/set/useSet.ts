@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
-import { staysOf } from '../../core/cook/stays';
+import { asPoured, staysOf } from '../../core/cook/stays';
 import { restedIn } from '../../core/plan/methodList';
 import type { Step } from '../../core/cook/steps';
 import { useKitchen } from '../shared/kitchen';
@@ -23,7 +23,7 @@ export function useSet(cook: Cook | undefined, steps: Step[], state: CookState |
   return useQuery({
     queryKey: ['set', cook?.id, cook?.events.length, stays.map((s) => `${s.where} ${Math.round(s.minutes)}`).join()],
     queryFn: async () => {
-      const plan = restedIn(cook!.plan, stays, hours);
+      const plan = restedIn(asPoured(cook!.plan, state!), stays, hours);
       return {
         forecast: (await ask('live', [{ ...cook!, plan }, steps, state!.pouredMs])).forecast,
         plan,

@@ -38,13 +38,15 @@ export function WorkLine() {
   const under =
     path === '/rescue'
       ? '/pot'
-      : path === '/batch'
+      : path === '/batch' || path === '/kitchen'
         ? '/book'
-        : path === '/shopping'
-          ? '/day'
-          : planning
-            ? '/plan'
-            : path;
+        : path === '/label'
+          ? '/set'
+          : path === '/shopping'
+            ? '/day'
+            : planning
+              ? '/plan'
+              : path;
   const here = Math.max(
     0,
     ROOMS.findIndex((r) => r.path === under),

@@ -118,6 +118,14 @@ export function eventSays(
       return t('shared.poured');
     case 'intoFridge':
       return t('shared.intoTheFridge');
+    case 'pouredAs':
+      return [
+        e.count === undefined ? '' : t('shared.intoDishes', { count: e.count }),
+        e.covered === undefined ? '' : t(e.covered ? 'shared.coverOn' : 'shared.leftOpen'),
+        e.wet === undefined ? '' : t(e.wet ? 'shared.clayWet' : 'shared.clayDry'),
+      ]
+        .filter(Boolean)
+        .join(', ');
     case 'standsIn':
       return t('shared.standsNow', { where: t(`place.${e.where}`) });
     case 'felt':

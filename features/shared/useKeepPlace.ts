@@ -13,6 +13,7 @@ const ROOMS = [
   '/set',
   '/book',
   '/batch',
+  '/kitchen',
   '/shopping',
   '/rescue',
   '/compare',

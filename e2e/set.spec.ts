@@ -1,0 +1,87 @@
+import type { Page } from '@playwright/test';
+import { BOTH_SIZES, expect, openAt, test } from './kitchen';
+
+const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
+
+/** A cook of a plan that was poured just now, kept as the rooms keep it. */
+async function pour(page: Page, planId: string) {
+  await openAt(page, `/plan?id=${planId}`);
+  await expect(page.getByTestId('word-serving')).toBeVisible();
+  await page.getByTestId('cook').click();
+  await expect(page).toHaveURL(/\/pot/);
+  for (let i = 0; i < 25 && !(await key(page, 'See it set').count()); i++) {
+    // each step takes as long as it says
+    const time = page.getByTestId('step-time').first();
+    const [min, sec] = (await time.count()) ? (await time.innerText()).split(':').map(Number) : [1, 0];
+    if (Number.isFinite(min) && Number.isFinite(sec)) await page.clock.fastForward((60 * min! + sec!) * 1000);
+    await page.getByTestId('step-done').click();
+    await page.waitForTimeout(150);
+  }
+  await key(page, 'See it set').click();
+  await expect(page.getByTestId('ready-at')).toBeVisible();
+}
+
+test(
+  'poured, put, touched, turned out and drawn: each is an event and the forecast follows',
+  BOTH_SIZES,
+  async ({ watched: page }) => {
+    await pour(page, 'choir-1-hazelnut');
+    const depth = page.getByTestId('pour-depth');
+    const before = await depth.innerText();
+    await key(page, 'less Dishes').click();
+    await expect(depth).not.toHaveText(before);
+    await page.getByRole('radio', { name: /^left open/ }).click();
+    await page.getByTestId('where').click();
+    await key(page, /^Ice bath/).click();
+    await expect(page.getByText(/in an ice bath since/).first()).toBeVisible();
+    await expect(page.getByText(/^Out of the bath and into the fridge at/)).toBeVisible();
+    await page.clock.fastForward('30:00');
+    await page.getByTestId('set-act').click();
+    await expect(page.getByText(/in the fridge since/).first()).toBeVisible();
+    await page.clock.fastForward('01:30:00');
+    const spread = page.getByTestId('ready-spread');
+    await expect(spread).toBeVisible();
+    const was = await spread.innerText();
+    await key(page, 'Runs when tilted').click();
+    await expect(page.getByTestId('touch-says')).toContainText('softer than reckoned');
+    await expect(spread).not.toHaveText(was);
+    // a thermometer: what cannot be is refused beside what was typed
+    await page.getByLabel('Thermometer in the middle').fill('400');
+    await expect(page.getByText(/A temperature from/)).toBeVisible();
+    await page.getByLabel('Thermometer in the middle').fill('9');
+    await key(page, 'It reads that').click();
+    await expect(page.getByLabel('Thermometer in the middle')).toHaveValue('');
+    await page.clock.fastForward('03:00:00');
+    await page.getByTestId('set-act').click();
+    await expect(page.getByTestId('unmould-moment')).toContainText('Free the edge');
+    for (let i = 0; i < 4; i++) await page.getByTestId('unmould-next').click();
+    const dial = page.getByRole('slider', { name: 'How much of its height it lost' });
+    const box = (await dial.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + 60);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2, box.y + 100, { steps: 5 });
+    await page.mouse.up();
+    const drawn = Number(await dial.getAttribute('aria-valuenow'));
+    await dial.press('ArrowDown');
+    await expect(dial).toHaveAttribute('aria-valuenow', String(drawn + 2));
+    await page.getByTestId('unmould-done').click();
+    await page.getByTestId('set-act').click();
+    await expect(page).toHaveURL(/\/batch/);
+    await expect(page.getByText(/Turned out, it lost \d+ % of its height/)).toBeVisible();
+    await expect(page.getByText(/Runs when tilted/)).toBeVisible();
+  },
+);
+
+test('a dish too deep for the rule is told what helps now; labels are printed with its date', async ({
+  watched: page,
+}) => {
+  await pour(page, 'choir-2-vanilla');
+  // all of it into two dishes
+  for (let i = 0; i < 4; i++) await key(page, 'less Dishes').click();
+  const ways = page.getByTestId('safe-ways');
+  await expect(ways).toContainText(/saves \d+ min/);
+  await key(page, /^Do that: half an hour in an ice bath/).click();
+  await expect(page.getByText(/in an ice bath since/).first()).toBeVisible();
+  await key(page, 'Labels with the date').click();
+  await expect(page.getByTestId('label').first()).toContainText(/eat by .*contains milk/s);
+});
