@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { FoundSchema, thickenerG, type Batch, type Flaw } from '../book/batch';
-import { CookEventSchema, type Cook, type CookEvent } from '../cook/events';
+import { CookEventSchema, type Cook, type CookEvent, type Measure } from '../cook/events';
 import { say } from '../say';
 import { wordAt } from '../texture/words';
 import { issuesOf, type FormatIssue } from './issues';
@@ -37,6 +37,9 @@ const BOOK = [
   'sweetness',
   'flaws',
   'note',
+  'found_next_day',
+  'liked_by',
+  'recipe_of',
 ] as const;
 
 /** One line a batch: what was promised and what was found. */
@@ -59,6 +62,9 @@ export const writeBook = (batches: readonly Batch[]): string =>
       b.found.sweetness ?? '',
       b.found.flaws.join('; '),
       quoted(b.found.note),
+      b.found.wordNextDay ?? '',
+      quoted(b.found.likedBy ?? ''),
+      quoted(b.found.recipeOf ?? ''),
     ]),
   );
 
@@ -133,7 +139,9 @@ const QUANTITIES = {
   trail: { header: 'trail_s' },
   scale: { header: 'pan_and_all_g' },
   plate: { header: 'plate_tilt_deg' },
-} as const;
+  dish: { header: 'dish_middle_degC' },
+  slump: { header: 'slump_pct' },
+} as const satisfies Record<Measure, { header: string }>;
 type Quantity = keyof typeof QUANTITIES;
 const QUANTITY_NAMES = Object.keys(QUANTITIES) as Quantity[];
 const CURVES = [...OF, 'event_id', 'time_s', 'at', ...QUANTITY_NAMES.map((q) => QUANTITIES[q].header), 'by'];
@@ -206,6 +214,12 @@ function readBook(data: readonly Line[], here: Here, out: TableRead) {
       ...(line['sweetness'] ? { sweetness: line['sweetness'] } : {}),
       flaws: [...new Set(flaws)] as Flaw[],
       note: line['note'] ?? '',
+      ...(line['found_next_day'] ? { wordNextDay: line['found_next_day'] } : {}),
+      ...(line['liked_by'] ? { likedBy: line['liked_by'] } : {}),
+      ...(line['recipe_of'] ? { recipeOf: line['recipe_of'] } : {}),
+      // what a spreadsheet cannot hold stays as it is
+      ...(batch.found.photo === undefined ? {} : { photo: batch.found.photo }),
+      ...(batch.found.stressPa === undefined ? {} : { stressPa: batch.found.stressPa }),
     });
     if (found.success) out.batches.push({ ...batch, found: found.data });
     else
@@ -223,6 +237,9 @@ const FOUND_COLUMNS: Record<string, string> = {
   sweetness: 'sweetness',
   flaws: 'flaws',
   note: 'note',
+  wordNextDay: 'found_next_day',
+  likedBy: 'liked_by',
+  recipeOf: 'recipe_of',
 };
 type Read = { ok: true; event: CookEvent } | { ok: false; issues: FormatIssue[] };
 
