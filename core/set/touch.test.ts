@@ -44,6 +44,13 @@ describe('what a touch says of the dish', () => {
     for (const [i, c] of chances.entries()) expect(c).toBeGreaterThanOrEqual(chances[i - 1] ?? 0);
     expect(chances[0]).toBeLessThan(0.05);
   });
+  it('a firmer word comes later, or not at all', () => {
+    const t = told();
+    expect(t.reaches('wobbles')).toEqual(t.ready);
+    expect(t.reaches('mounds').likely).toBeLessThanOrEqual(t.ready.likely);
+    const slices = t.reaches('slices').likely;
+    expect(Number.isNaN(slices) || slices >= t.ready.likely).toBe(true);
+  });
   it('cut or turned out early it slumps more', () => {
     expect(told().standingAt(0.7).slumpRel).toBeGreaterThan(told().standingAt(6).slumpRel);
   });

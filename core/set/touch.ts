@@ -37,6 +37,8 @@ export type SetTold = {
   firmer: number;
   faster: number;
   ready: When;
+  /** of another word than the one that is wanted */
+  reaches(word: SetWord): When;
   /** down to the temperature at which it is eaten */
   cold: When;
   /** chance that it is set as wanted, so many hours after the pouring */
@@ -129,14 +131,16 @@ export function touched(
     };
     return { early: quantile(0.1), likely: quantile(0.5), late: quantile(0.9) };
   };
-  const set = (p: SetCourse[number], f: number) =>
-    p.hours > 0.2 && p.coreC < SETS_BELOW_C && p.yieldPa * f >= bounds[wanted.word] * NEARLY;
+  const set = (word: SetWord) => (p: SetCourse[number], f: number) =>
+    p.hours > 0.2 && p.coreC < SETS_BELOW_C && p.yieldPa * f >= bounds[word] * NEARLY;
+  const setAsWanted = set(wanted.word);
   return {
     firmer,
     faster,
-    ready: when(set),
+    ready: when(setAsWanted),
+    reaches: (word) => when(set(word)),
     cold: when((p) => p.coreC <= wanted.servedC),
-    chanceAt: (hours) => mean((c) => (set(between(course, hours * c.faster), c.firmer) ? 1 : 0)),
+    chanceAt: (hours) => mean((c) => (setAsWanted(between(course, hours * c.faster), c.firmer) ? 1 : 0)),
     standingAt: (hours) => {
       const p = between(course, hours * faster);
       return standing(p.yieldPa * firmer, p.modulusPa * firmer, heightM);

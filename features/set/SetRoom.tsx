@@ -2,14 +2,15 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import Refrigerator from 'lucide-react-native/icons/refrigerator';
 import Snowflake from 'lucide-react-native/icons/snowflake';
 import MapPin from 'lucide-react-native/icons/map-pin';
+import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
 import type { Plan } from '../../core/plan/plan';
-import { SAFE_COOLING } from '../../core/set/safety';
+import { coolingRuleSaid, SAFE_COOLING, SAFE_COOLING_RULES } from '../../core/set/safety';
 import { asPoured, lastPlaceOf } from '../../core/cook/stays';
-import { KEEPS_COLD, type RestPlace } from '../../core/set/cooling';
+import { hoursBelow, KEEPS_COLD, type RestPlace } from '../../core/set/cooling';
 import { bearsPa } from '../../core/set/firmness';
 import { stressOfSlump, touched, type Felt, type SetTold } from '../../core/set/touch';
 import { aimPlace, boundsFor, WEIGHT_N_PER_M3 } from '../../core/texture/words';
@@ -32,6 +33,7 @@ import { useCook } from '../shared/useCook';
 import { useMounted, useNow } from '../shared/useNow';
 import { useAsk } from '../shared/useAsk';
 import { AllDishes } from './AllDishes';
+import { FromWhen } from './FromWhen';
 import { KeepPart } from './KeepPart';
 import { MouldSection } from './MouldSection';
 import { PourPanel } from './PourPanel';
@@ -95,6 +97,9 @@ const MINDED: readonly CautionId[] = ['cooling', 'stand', 'coconut', 'keep', 'th
 
 type Asked = NonNullable<ReturnType<typeof useSet>['data']>;
 
+/** A dish never gets quite as cold as its fridge, K. */
+const NEAR_FRIDGE_K = 1.5;
+
 /** Where the dish is between the pouring and the table. */
 function setView(
   cook: Cook,
@@ -133,17 +138,22 @@ function setView(
       ),
     ),
   ];
-  const limitH = f.cool.below57H + SAFE_COOLING.withinH;
+  // the limits of the rule that this plan is held against, at the pace that the dish was found to cool
+  const [limit] = SAFE_COOLING_RULES[plan.rest.rule ?? 'two stages'].limits;
+  const belowH = (c: number) => hoursBelow(f.set, c) / told.faster;
+  const limitC = Math.max(limit!.toC, plan.rest.fridgeC + NEAR_FRIDGE_K);
+  const coldH = belowH(limitC);
+  const limitH = belowH(limit!.fromC) + limit!.withinH;
   const coolText =
-    sinceH >= f.cool.below21H
+    sinceH >= coldH
       ? f.cool.safe
         ? [t('setRoom.cooled'), t('setRoom.inTime')]
         : f.cool.ordinary
           ? [t('setRoom.cooled'), t('setRoom.aLittleOverTheRule')]
           : [t('setRoom.tooSlow'), t('setRoom.toKeep')]
       : [
-          t('setRoom.below', { toC: fmt.deg(SAFE_COOLING.toC) }),
-          t('setRoom.in', { sinceH: fmt.hours(Math.max(0, f.cool.below21H - sinceH)) }),
+          t('setRoom.below', { toC: fmt.deg(limitC) }),
+          t('setRoom.in', { sinceH: fmt.hours(Math.max(0, coldH - sinceH)) }),
         ];
   const inRoomTooLong =
     where === 'room' && !KEEPS_COLD.includes(where) && last !== 'room' && sinceH > SAFE_COOLING.withinH;
@@ -165,6 +175,8 @@ function setView(
     ready,
     slumpAt: told.standingAt,
     times,
+    limitC,
+    coldH,
     limitH,
     coolText,
     inRoomTooLong,
@@ -268,7 +280,13 @@ function SetFoot({ c, v }: Seen & { c: UsedCook }) {
         testID="set-act"
       />
       {act.press === writeDown ? null : (
-        <Key size="act" label={t('setRoom.writeItDown')} onPress={writeDown} className="max-w-[130px]" />
+        <Key
+          label={t('setRoom.write')}
+          spoken={t('setRoom.writeItDown')}
+          icon={NotebookPen}
+          stacked
+          onPress={writeDown}
+        />
       )}
       <Key label={t('setRoom.where')} icon={MapPin} stacked testID="where" onPress={() => setPlacing(true)} />
       <Key label={t('setRoom.undo')} icon={Undo2} stacked disabled={!c.lastUndoable} onPress={c.undo} />
@@ -306,7 +324,7 @@ const JUST_POURED_H = 0.5;
 const HOT_C = 50;
 
 /** What to mind while it stands. */
-function Mind({ v: { f, inRoomTooLong } }: Seen) {
+function Mind({ v: { plan, f, inRoomTooLong } }: Seen) {
   const { fmt, tell } = useApp();
   return (
     <View className="gap-2">
@@ -320,13 +338,17 @@ function Mind({ v: { f, inRoomTooLong } }: Seen) {
           <Notice key={k.id} text={tell(k.says)} />
         ))}
       <Notice
-        text={t('setRoom.usualHomeLimitsFromTo', {
-          fromC: fmt.temp(SAFE_COOLING.fromC),
-          toC: fmt.temp(SAFE_COOLING.toC),
-          withinH: SAFE_COOLING.withinH,
-          thenC: fmt.temp(SAFE_COOLING.thenC),
-          thenWithinH: SAFE_COOLING.thenWithinH,
-        })}
+        text={
+          (plan.rest.rule ?? 'two stages') === 'two stages'
+            ? t('setRoom.usualHomeLimitsFromTo', {
+                fromC: fmt.temp(SAFE_COOLING.fromC),
+                toC: fmt.temp(SAFE_COOLING.toC),
+                withinH: SAFE_COOLING.withinH,
+                thenC: fmt.temp(SAFE_COOLING.thenC),
+                thenWithinH: SAFE_COOLING.thenWithinH,
+              })
+            : t('setRoom.limitsOfThisRule', { rule: tell(coolingRuleSaid(plan.rest.rule!)) })
+        }
       />
       <Type kind="small" tone="quiet">
         {t('setRoom.theCoolingIsWorkedOut')}
@@ -461,18 +483,18 @@ function Portions({ v: { plan, f, sinceH, at } }: Seen) {
 }
 
 /** The dish cut open, and how long it may still be warm. */
-function Cooling({ v: { plan, f, told, sinceH, limitH, coolText, at } }: Seen) {
+function Cooling({ v: { plan, f, told, sinceH, limitC, coldH, limitH, coolText, at } }: Seen) {
   const { fmt } = useApp();
   return (
     <View className="flex-row flex-wrap items-center justify-between gap-2 wide:justify-start wide:gap-12">
       <MouldSection depthMm={f.depthMm} temp={fmt.deg(told.coreAt(sinceH))} covered={plan.rest.covered} />
       <CoolingRing
         usedRel={sinceH / limitH}
-        notchRel={f.cool.below21H / limitH}
+        notchRel={coldH / limitH}
         over={!f.cool.safe && !f.cool.ordinary}
         label={t('setRoom.safeCoolingBelowAtLimit', {
-          toC: fmt.temp(SAFE_COOLING.toC),
-          below21H: fmt.time(at(f.cool.below21H)),
+          toC: fmt.temp(limitC),
+          below21H: fmt.time(at(coldH)),
           limitH: fmt.time(at(limitH)),
         })}
       >
@@ -593,7 +615,7 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
   const { fmt } = useApp();
   const router = useRouter();
   const { plan, f, told, state, stays, hours, sinceH, at, now } = v;
-  const late = !f.cool.safe && !f.cool.ordinary && sinceH < f.cool.below21H && !servedWarm(plan);
+  const late = !f.cool.safe && !f.cool.ordinary && sinceH < v.coldH && !servedWarm(plan);
   const stood = [{ where: 'room' as const, minutes: Math.max(0, Math.round(sinceH * 60)) }];
   const ways = useAsk('coolNow', [v.rested, stood, hours], { enabled: late, keep: true });
   const bathEndH =
@@ -606,6 +628,7 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
       { id: 'set', atMs: at(v.readyH), says: t('setRoom.callSet', { name: plan.name }) },
       { id: 'cold', atMs: at(told.cold.likely), says: t('setRoom.callCold', { name: plan.name }) },
       { id: 'bath', atMs: at(bathEndH), says: t('setRoom.callBath', { name: plan.name }) },
+      { id: 'frozen', atMs: at(f.frozen ? f.frozenH : NaN), says: t('setRoom.callFrozen', { name: plan.name }) },
     ].filter((m) => Number.isFinite(m.atMs) && state.stage !== 'turned out'),
     now,
   );
@@ -642,6 +665,7 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
           {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
         <Outlines v={v} />
+        <FromWhen plan={plan} f={f} told={told} pouredMs={state.pouredMs} now={now} />
         <TouchPanel
           said={touchSays(v)}
           onTouch={(touch) => c.add({ kind: 'felt', touch })}
