@@ -1,6 +1,7 @@
 import { NOTHING_LEARNT } from '../book/known';
 import { inThisKitchen } from '../book/inThisKitchen';
 import { runMethod } from '../model/run';
+import type { Plan } from '../plan/plan';
 import { HOBS, PANS } from '../pantry/kitchen';
 import { DEFAULT_SETTINGS, SettingsSchema, spoonRatio, withMeasured, type Measured } from '../settings';
 import { coolInDish } from '../set/cooling';
@@ -10,31 +11,28 @@ import { fridgeOf, MeasureRefused, ringOf, spoonOf, steamOf, thermometerOf } fro
 
 const { name: _ring, ...hob } = HOBS[1]!;
 const water = { hob, pan: PANS[1]!, waterG: 1000, roomC: 20, altitudeM: 0 };
+const HEAT = {
+  do: 'heat',
+  id: 'h',
+  role: 'heat',
+  setting: 9,
+  stirEveryS: null,
+  tool: 'spoon',
+  lid: 'off',
+  wrapped: false,
+  until: { reach: 'temperature', tempC: 80 },
+  limitMin: 60,
+} as const;
 /** A pan of water as a pudding of nothing but water, heated to 80 degC on a ring of so much power. */
-const heated = (powerTrim: number, steam?: number) => {
-  const plan = testPlan();
-  return runMethod({
-    ...plan,
-    hob: { ...hob, powerTrim },
-    pan: { ...PANS[1]!, ...(steam ? { steam } : {}) },
-    items: [{ ingredientId: 'water', grams: 1000, stage: 'pot' }],
-    carveOuts: [],
-    steps: [
-      {
-        do: 'heat',
-        id: 'h',
-        role: 'heat',
-        setting: 9,
-        stirEveryS: null,
-        tool: 'spoon',
-        lid: 'off',
-        wrapped: false,
-        until: { reach: 'temperature', tempC: 80 },
-        limitMin: 60,
-      },
-    ],
-  } as unknown as Parameters<typeof runMethod>[0]);
-};
+const heatedPlan = (powerTrim: number, steam?: number): Plan => ({
+  ...testPlan(),
+  hob: { ...hob, powerTrim },
+  pan: { ...PANS[1]!, ...(steam ? { steam } : {}) },
+  items: [{ ingredientId: 'water', grams: 1000, stage: 'pot' }],
+  carveOuts: [],
+  steps: [HEAT],
+});
+const heated = (powerTrim: number, steam?: number) => runMethod(heatedPlan(powerTrim, steam));
 
 describe('a kitchen is measured', () => {
   it.each([0.7, 1, 1.3])('a ring that gives %f of what is written on it is found out by a litre of water', (trim) => {
@@ -45,13 +43,24 @@ describe('a kitchen is measured', () => {
     expect(found.sd).toBeGreaterThan(0.03);
     expect(found.sd).toBeLessThan(0.12);
   });
-  it('steam: what was lost over what is usual', () => {
-    const usual = steamOf(water, 6, 10, 60);
-    const twice = steamOf(water, 6, 10, 120);
-    expect(twice.value / usual.value).toBeCloseTo(2, 5);
-    expect(twice.sd).toBeLessThan(usual.sd);
-    expect(heated(1, 2).pot.evaporatedG).toBeGreaterThan(1.7 * heated(1).pot.evaporatedG);
-  });
+  it.each([0.6, 1, 1.7])(
+    'a pan that steams off %f of the usual is found out by what it loses off the boil',
+    (steam) => {
+      const kept = (setting: number) =>
+        runMethod({
+          ...heatedPlan(1, steam),
+          steps: [
+            { ...HEAT, until: { reach: 'temperature', tempC: 96 } },
+            { ...HEAT, id: 'k', setting, until: { reach: 'time', minutes: 10 } },
+          ],
+        } as Parameters<typeof runMethod>[0]);
+      const { told } = kept(2);
+      const found = steamOf(water, 2, 10, told[0]!.massG - told[1]!.massG);
+      expect(Math.abs(Math.log(found.value / steam))).toBeLessThan(2 * found.sd);
+      expect(steamOf(water, 2, 20, 120).sd).toBeLessThan(steamOf(water, 2, 10, 40).sd);
+      expect(heated(1, 2).pot.evaporatedG).toBeGreaterThan(1.7 * heated(1).pot.evaporatedG);
+    },
+  );
   it('ten spoons are surer than two', () => {
     const ten = spoonOf(93, 10, 0.54, 'metric');
     expect(ten.value).toBeCloseTo(93 / (10 * 15 * 0.54), 9);
@@ -98,7 +107,7 @@ describe('a kitchen is measured', () => {
     expect(() => ringOf(water, 20, 80, 5)).toThrow(MeasureRefused);
     expect(() => fridgeOf(200, 10, 14, 60)).toThrow(MeasureRefused);
     expect(() => thermometerOf(40, 'ice', 0)).toThrow(MeasureRefused);
-    expect(() => steamOf(water, 6, 10, 900)).toThrow(MeasureRefused);
+    expect(() => steamOf(water, 2, 10, 900)).toThrow(MeasureRefused);
   });
   it('a newer measurement takes the place of the older, and stands in the settings', () => {
     const one: Measured = { what: 'spoon', of: 'tbsp', value: 1.1, sd: 0.03, at: '2026-12-01T10:00:00Z' };

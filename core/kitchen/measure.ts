@@ -85,17 +85,35 @@ export function ringOf(w: Water, fromC: number, toC: number, seconds: number): F
   };
 }
 
-/** Water kept at a boil for some minutes and weighed before and after. @returns steam over what is usual */
+/** Just off the boil: from there on nothing bubbles, and what leaves is steam of the surface alone, degC. */
+const OFF_THE_BOIL_K = 4;
+const STEAM = { least: 0.2, most: 4, halvings: 14 } as const;
+
+/**
+ * Hot water that steams and does not bubble, kept so for some minutes and weighed before and after. At a boil the ring would
+ * be weighed and not the pan. @returns steam over what is usual
+ */
 export function steamOf(w: Water, setting: number, minutes: number, lostG: number): Found {
-  const { pot } = cookWater(w, waterBoilsC(w.altitudeM) - 1, {
-    setting,
-    until: { kind: 'seconds', seconds: minutes * 60 },
-    limitS: minutes * 60,
-  });
-  const usualG = w.waterG - massG(pot.content);
-  const value = lostG / usualG;
-  refuse(!(value > 0.2 && value < 4), 'steam');
-  return { value, sd: together((Math.SQRT2 * MEASURING.scaleG) / lostG, MEASURING.modelRel) };
+  const losesG = (steam: number) => {
+    const pan = { ...w.pan, steam };
+    const { pot } = cookWater({ ...w, pan }, waterBoilsC(w.altitudeM) - OFF_THE_BOIL_K, {
+      setting,
+      until: { kind: 'seconds', seconds: minutes * 60 },
+      limitS: minutes * 60,
+    });
+    return w.waterG - massG(pot.content);
+  };
+  refuse(!(lostG > losesG(STEAM.least) && lostG < losesG(STEAM.most)), 'steam');
+  let [low, high] = [Math.log(STEAM.least), Math.log(STEAM.most)];
+  for (let i = 0; i < STEAM.halvings; i++) {
+    const mid = (low + high) / 2;
+    if (losesG(Math.exp(mid)) < lostG) low = mid;
+    else high = mid;
+  }
+  return {
+    value: Math.exp((low + high) / 2),
+    sd: together((Math.SQRT2 * MEASURING.scaleG) / lostG, 2 * MEASURING.modelRel),
+  };
 }
 
 /** A glass of water in the fridge, read twice. @returns degC of the air there */

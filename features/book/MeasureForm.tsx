@@ -27,7 +27,8 @@ const SPOONS = 10;
 const LITRE_G = 1000;
 const ROOM_C = 20;
 const TO_C = 80;
-const STEAM_SETTING = 6;
+/** under a pan that steams and does not bubble */
+const STEAM_SETTING = 2;
 const STEAM_MIN = 10;
 const GLASS_ML = 200;
 
@@ -100,7 +101,6 @@ function Spoon({ onFound }: { onFound: (f: Found) => void }) {
 /** The rings and pans of this cook's plans, and the usual pans. */
 function useRings() {
   const plans = useCollection('plans');
-  const vessels = useCollection('vessels');
   const hobs = new Map(
     (plans.data ?? []).map((p): [string, Plan['hob']] => [ringKey(p.hob), { ...p.hob, powerTrim: 1 }]),
   );
@@ -108,13 +108,14 @@ function useRings() {
     ...(plans.data ?? []).map((p): [string, Plan['pan']] => [p.pan.name, p.pan]),
     ...PANS.map((p): [string, Plan['pan']] => [p.name, { ...p }]),
   ]);
-  return { ready: plans.isSuccess && vessels.isSuccess, hobs, pans };
+  return { hobs, pans, altitudeM: plans.data?.[0]?.room.altitudeM ?? 0 };
 }
 
 function OnTheRing({ steam, onFound }: { steam: boolean; onFound: (of: string, f: Found) => void }) {
   const { ask, clock } = useKitchen();
   const { fmt } = useApp();
-  const { hobs, pans } = useRings();
+  const { settings } = useSettings();
+  const { hobs, pans, altitudeM } = useRings();
   const [ring, setRing] = useState<string>();
   const [pan, setPan] = useState<string>();
   const [startMs, setStart] = useState<number>();
@@ -125,7 +126,10 @@ function OnTheRing({ steam, onFound }: { steam: boolean; onFound: (of: string, f
   const hob = hobs.get(ring ?? [...hobs.keys()][0] ?? '');
   const on = pans.get(pan ?? [...pans.keys()][0] ?? '');
   if (!hob || !on) return <Type>{t('kitchen.noRing')}</Type>;
-  const water = { hob, pan: { ...on, steam: undefined }, waterG: LITRE_G, roomC: ROOM_C, altitudeM: 0 };
+  const { steam: _steam, ...bare } = on;
+  // what the ring really gives, where that is measured already
+  const power = steam ? settings?.measured.find((m) => m.what === 'ring' && m.of === ringKey(hob))?.value : undefined;
+  const water = { hob: { ...hob, powerTrim: power ?? 1 }, pan: bare, waterG: LITRE_G, roomC: ROOM_C, altitudeM };
   const inC = (n: number) => (fmt.settings.temperature === 'F' ? fahrenheitToCelsius(n) : n);
   const seconds = startMs === undefined ? 0 : Math.max(0, (now - startMs) / 1000);
   const stop = () => {
@@ -240,6 +244,7 @@ function Fridge({ onFound }: { onFound: (f: Found) => void }) {
 function Thermometer({ onFound }: { onFound: (of: string, f: Found) => void }) {
   const { ask } = useKitchen();
   const { fmt } = useApp();
+  const { altitudeM } = useRings();
   const [mark, setMark] = useState<'ice' | 'boil'>('ice');
   const read = useFigure(degrees());
   const inC = (n: number) => (fmt.settings.temperature === 'F' ? fahrenheitToCelsius(n) : n);
@@ -257,7 +262,7 @@ function Thermometer({ onFound }: { onFound: (of: string, f: Found) => void }) {
         size="amount"
         label={t('kitchen.workItOut')}
         disabled={read.figure === undefined}
-        onPress={read.take((n) => void ask('thermometerOf', [inC(n), mark, 0]).then((f) => onFound(mark, f)))}
+        onPress={read.take((n) => void ask('thermometerOf', [inC(n), mark, altitudeM]).then((f) => onFound(mark, f)))}
       />
     </>
   );

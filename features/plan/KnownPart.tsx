@@ -15,7 +15,7 @@ export function KnownPart({ plan, onChange }: { plan: Plan; onChange: (next: Pla
   const known = inThisKitchen(plan, { learnt, measured });
   if (!known.changes.length) return null;
   return (
-    <View className="gap-1 border-b-hair border-line px-4 py-3 wide:px-6 print:hidden" testID="known">
+    <View className="gap-1 border-t-hair border-line pt-3 print:hidden" testID="known">
       <Type kind="strong">{t('planRoom.knownSince')}</Type>
       <Type>{known.changes.map(tell).join('; ')}</Type>
       <Key label={t('planRoom.takeItUp')} className="self-start" onPress={() => onChange(known.plan)} />

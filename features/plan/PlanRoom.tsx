@@ -355,7 +355,12 @@ export function PlanRoom() {
       sub={t('planRoom.peopleAt', { people: plan.people, tempC: fmt.deg(plan.serve.tempC), at: fmt.time(at) })}
       actions={<HeadKeys onPlans={openList} />}
       left={<PlanRows plan={saved} forecast={forecast} about={about} working={moving} onChange={stableChange} />}
-      right={<Evidence plan={saved} forecast={forecast} about={about} working={moving} />}
+      right={
+        <>
+          <Evidence plan={saved} forecast={forecast} about={about} working={moving} />
+          <KnownPart plan={saved} onChange={stableChange} />
+        </>
+      }
       foot={
         <PlanFoot
           slow={<CoolsTooSlowly plan={saved} forecast={forecast} working={moving} onChange={change} />}
@@ -422,7 +427,6 @@ export function PlanRoom() {
         onHoldSweet={() => setHoldSweet(!holdSweet)}
         onChange={stableChange}
       />
-      <KnownPart plan={saved} onChange={stableChange} />
       {listWanted ? <PlansSheet open={listOpen} onClose={closeList} plans={all} current={saved} /> : null}
       <Sheet open={askRing} title={t('planRoom.whichRing')} onClose={() => setAskRing(false)}>
         <Type tone="quiet">{t('planRoom.whichRingSays')}</Type>

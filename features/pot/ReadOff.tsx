@@ -56,7 +56,7 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
           c.add({
             kind: 'measured',
             what: 'probe',
-            value: Math.round(correctedC(fmt.settings.measured, inC(n)) * 10) / 10,
+            value: Math.round(correctedC(fmt.settings.measured, inC(n), c.cook?.plan.room.altitudeM) * 10) / 10,
           }),
         )}
       />

@@ -93,7 +93,8 @@ export function useDevices(
       latest.current.add({ kind: 'device', device, lost: isLost });
     });
     // the stand-in's thermometer is nobody's own
-    const correct = (c: number) => (source === 'bluetooth' ? correctedC(latest.current.measured, c) : c);
+    const correct = (c: number) =>
+      source === 'bluetooth' ? correctedC(latest.current.measured, c, latest.current.cook?.plan.room.altitudeM) : c;
     const hear = (r: DeviceReading) => {
       silence.hear(r, clock());
       // our clock and the kitchen's have parted: it is told ours again

@@ -9,6 +9,17 @@ import { useRows, useSettings } from './stored';
 export const taught = (rows: readonly BatchRow[], learns: boolean, from: string | undefined): BatchRow[] =>
   learns ? rows.filter((row) => from === undefined || Date.parse(row.at) >= Date.parse(from)) : [];
 
+/** The same list has the same number: a key that is short, however long the book is. */
+const numbers = new WeakMap<object, number>();
+let last = 0;
+function numberOf(list: object): number {
+  const known = numbers.get(list);
+  if (known !== undefined) return known;
+  last += 1;
+  numbers.set(list, last);
+  return last;
+}
+
 /** What is known of this kitchen: what its batches taught, and what was measured. */
 export function useKnown(): {
   learnt: Learnt | undefined;
@@ -22,7 +33,7 @@ export function useKnown(): {
     [settings, stored.data],
   );
   const learnt = useQuery({
-    queryKey: ['learnt', rows?.length, rows],
+    queryKey: ['learnt', rows && numberOf(rows)],
     queryFn: () => ask('learnKitchen', [rows!]),
     enabled: rows !== undefined,
     staleTime: Infinity,

@@ -200,7 +200,7 @@ export const bookRoom = {
   'kitchen.ringDo':
     'One litre of cold water, no lid. Type what it reads, turn the ring full on and start; stop when it reads {{toC}}.',
   'kitchen.steamDo':
-    'One litre of water at a boil on hob {{setting}}, no lid. Weigh pan and water, back on, start; off after {{min}} min, and weigh again. The pan is hot.',
+    'One litre of water, brought to a boil, no lid, then hob {{setting}} until it only steams. Weigh pan and water, back on, start; off after {{min}} min, and weigh again. The pan is hot.',
   'kitchen.panAndWaterBefore': 'Pan and water before',
   'kitchen.panAndWaterAfter': 'Pan and water after',
   'kitchen.waterIsAt': 'The water reads',
