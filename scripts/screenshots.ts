@@ -140,7 +140,7 @@ const rescue = async (page: Page) => {
 };
 const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof PHONE, dark?: boolean][] = [
   ['plan-phone', plan, PHONE],
-  ['plan-night', plan, PHONE, true],
+  ['kitchen-phone', at('/kitchen', 'learnt'), PHONE, true],
   ['plan-wide', plan, WIDE],
   ['day-phone', day, PHONE],
   ['day-wide', day, WIDE, true],

@@ -18,6 +18,17 @@ describe('the formatter', () => {
     expect(metric.grams(1047)).toBe('1\u202f047 g');
     expect(metric.ml(1042)).toBe('1.04 l');
   });
+  it('counts in the cook’s own spoons, and cups as usual', () => {
+    const at = '2026-12-01T10:00:00Z';
+    const big = formatter({
+      ...DEFAULT_SETTINGS,
+      measured: [{ what: 'spoon', of: 'tbsp', value: 1.25, sd: 0.03, at }],
+    });
+    const tsp = (c: { tbsp: number; tsp: number }) => 3 * c.tbsp + c.tsp;
+    expect(tsp(metric.inSpoons(40.5, 0.54))).toBeCloseTo(15, 1);
+    expect(tsp(big.inSpoons(40.5, 0.54))).toBeCloseTo(12, 1);
+    expect(big.inSpoons(515, 1.03, { cups: true })).toEqual(metric.inSpoons(515, 1.03, { cups: true }));
+  });
   it('writes ounces and inches for a cook of the US, everywhere', () => {
     expect([us.grams(88), us.grams(28.35), us.grams(1)]).toEqual(['3.1 oz', '1 oz', '0.04 oz']);
     expect([us.ml(95), us.ml(1000)]).toEqual(['3.2 fl oz', '33.8 fl oz']);

@@ -98,9 +98,9 @@ export function formatter(s: Settings) {
       const rest = minutes % 60;
       return rest ? `${Math.floor(minutes / 60)} h ${rest} min` : `${Math.floor(minutes / 60)} h`;
     },
-    /** counted out in this cook's own spoons */
+    /** counted out in this cook's own spoons; cups are the usual ones */
     inSpoons: (g: number, densityGPerMl: number, more?: Parameters<typeof toSpoons>[3]) =>
-      toSpoons(g, densityGPerMl * spoonRatio(s.measured), s.spoons, more),
+      toSpoons(g, densityGPerMl * (more?.cups ? 1 : spoonRatio(s.measured)), s.spoons, more),
     spoons: (c: Pick<SpoonCount, 'cups' | 'tbsp' | 'tsp'>) =>
       [
         c.cups ? t('format.cups', { count: c.cups, cups: quarters(c.cups) }) : '',

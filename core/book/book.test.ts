@@ -160,6 +160,19 @@ describe('next time', () => {
       }
     },
   );
+  it.each([
+    ['baked custard', 'mounds'],
+    ['stirred custard', 'drinks'],
+  ] as const)('%s, which has no starch, is set by its egg', (family, softer) => {
+    const plan = familyPlan(family);
+    const promised = promiseOf(forecast(plan), plan);
+    const soft = { ...said(softer), plan, promise: promised };
+    const learnt = learnKitchen([rowOfBatch(soft), rowOfBatch(soft)]);
+    const n = nextTime(soft, learnt);
+    expect(n.advice[0]).toMatchObject({ kind: 'amount', of: 'egg' });
+    const { fromG, toG } = n.advice[0] as { fromG: number; toG: number };
+    expect(toG).toBeGreaterThan(fromG);
+  });
   it('says which flaw nothing in the model explains', () => {
     expect(nextTime(batch({ wordServing: 'mounds', flaws: ['too pale'] }), NOTHING_LEARNT)).toMatchObject({
       unexplained: ['too pale'],

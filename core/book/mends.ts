@@ -3,7 +3,8 @@ import { runMethod } from '../model/run';
 import { followSteps } from '../plan/methodList';
 import { methodOf } from '../plan/family';
 import type { Choices, Plan } from '../plan/plan';
-import { PANS } from '../pantry/kitchen';
+import { DISHES, PANS } from '../pantry/kitchen';
+import { dishesFor } from '../plan/newPlan';
 import type { Flaw } from './batch';
 
 /** One change of a plan: what of it, from what, to what. */
@@ -23,6 +24,8 @@ export const CHANGES = [
   'grain',
   'soak',
   'pan',
+  'dish',
+  'top',
 ] as const;
 export type ChangeOf = (typeof CHANGES)[number];
 
@@ -99,6 +102,17 @@ const widerPan = (plan: Plan): Try[] =>
       plan: { ...plan, pan: { ...pan } },
     }));
 
+/** Lower moulds, for what is turned out: a block bears its own height. */
+const lowerDish = (plan: Plan): Try[] =>
+  plan.serve.style === 'turned out'
+    ? DISHES.filter((d) => d.kind === 'mould' && d.heightMm < plan.dish.heightMm)
+        .slice(0, 1)
+        .map(({ name: _name, ...dish }) => ({
+          change: { what: 'dish', from: plan.dish.heightMm, to: dish.heightMm },
+          plan: { ...plan, dish: { ...dish, count: dishesFor(dish, plan.people, plan.portionG) } },
+        }))
+    : [];
+
 const hasEgg = (plan: Plan): boolean => methodOf(plan).some((s) => s.do === 'add' && s.stage === 'bowl');
 const eggAway = (plan: Plan): Try[] =>
   hasEgg(plan)
@@ -163,7 +177,10 @@ export const MENDS: Record<Flaw, Mend> = {
         ? [{ change: { what: 'hours', from: p.rest.hours, to: 24 }, plan: { ...p, rest: { ...p.rest, hours: 24 } } }]
         : [],
   },
-  slumped: { sees: (f) => -f.serving.yieldPa, tries: longer },
+  slumped: {
+    sees: (f) => f.standing.slumpRel - f.serving.yieldPa * 1e-6,
+    tries: (p, f) => [...longer(p, f), ...lowerDish(p)],
+  },
   'cut too early': { sees: (f) => -f.serving.yieldPa, tries: longer },
   cracked: {
     sees: (f) => -f.knife.unmould,
@@ -175,7 +192,13 @@ export const MENDS: Record<Flaw, Mend> = {
   },
   grainy: { sees: (f) => f.risks.curdle.chance, tries: eggAway },
   curdled: { sees: (f) => f.risks.curdle.chance, tries: eggAway },
-  'too pale': { sees: (f) => -(f.bake?.browning ?? 0), tries: (p) => ovenBy(p, [10, 20, 30]) },
+  'too pale': {
+    sees: (f) => -(f.bake?.browning ?? 0),
+    tries: (p) => [
+      ...(methodOf(p).some((s) => s.do === 'top') ? other(p, 'top', 'top', 'raw', 'cooked down first') : []),
+      ...ovenBy(p, [10, 20, 30]),
+    ],
+  },
   'too dark': { sees: (f) => f.bake?.browning ?? 0, tries: (p) => ovenBy(p, [-10, -20, -30]) },
   'grain hard': {
     sees: (f) => -f.bite,

@@ -2,7 +2,7 @@ import { withGrams } from '../plan/amounts';
 import { changesBetween } from '../plan/history';
 import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
-import { solveStarch } from '../advice/solve';
+import { solve } from '../advice/solve';
 import type { Said } from '../say';
 import type { Batch, Flaw } from './batch';
 import { asPromised, setOf, type Learnt } from './known';
@@ -10,7 +10,7 @@ import { mendOf, type Change } from './mends';
 import { ringKey, rowOfBatch } from './row';
 
 export type Advice =
-  | { kind: 'amount'; of: 'starch' | 'sugar'; fromG: number; toG: number; ingredientId: string }
+  | { kind: 'amount'; of: 'starch' | 'egg' | 'sugar'; fromG: number; toG: number; ingredientId: string }
   | ({ kind: 'change'; flaw: Flaw } & Change);
 
 export type NextTime = {
@@ -30,6 +30,18 @@ export type NextTime = {
 
 /** A tenth of the sugar is the smallest step that people notice (C). */
 const SUGAR_STEP = 0.1;
+
+/** More egg than this over what there was is another dish (C). */
+const MOST_EGG = 2;
+
+/** What sets it: its thickener, or where it has none its egg. */
+function whatSets(plan: Plan): { id: string; grams: number; of: 'starch' | 'egg' } | undefined {
+  const first = (group: string) => plan.items.find((i) => i.grams > 0 && lookUp(plan, i.ingredientId).group === group);
+  const starch = first('thickener');
+  if (starch) return { id: starch.ingredientId, grams: starch.grams, of: 'starch' };
+  const egg = first('egg');
+  return egg && { id: egg.ingredientId, grams: egg.grams, of: 'egg' };
+}
 
 /**
  * The plan for the next batch like `batch`, by asking the model backwards at what is known of this kitchen: starch for the
@@ -71,13 +83,19 @@ export function nextTime(batch: Batch, learnt: Learnt): NextTime {
       plan = mended.plan;
     } else if (flaw !== 'slumped' || kept) unexplained.push(flaw);
   }
-  const solved = kept && sweetness === 'right' ? undefined : solveStarch(plan);
-  if (solved?.ok) {
-    const fromG = batch.plan.items.find((i) => i.ingredientId === solved.starchId)?.grams ?? 0;
-    const toG = Math.round(solved.grams);
-    plan = withGrams(solved.plan, solved.starchId, toG);
+  const sets = whatSets(plan);
+  const solved =
+    sets === undefined || (kept && sweetness === 'right')
+      ? undefined
+      : solve(plan, {
+          free: [{ ingredientId: sets.id, ...(sets.of === 'egg' ? { maxG: MOST_EGG * sets.grams } : {}) }],
+        });
+  if (solved?.ok && sets) {
+    const fromG = batch.plan.items.find((i) => i.ingredientId === sets.id)?.grams ?? 0;
+    const toG = Math.round(solved.amounts[0]!.grams);
+    plan = withGrams(solved.plan, sets.id, toG);
     if (batches > 0 && Math.abs(toG - fromG) >= 1)
-      advice.unshift({ kind: 'amount', of: 'starch', fromG, toG, ingredientId: solved.starchId });
+      advice.unshift({ kind: 'amount', of: sets.of, fromG, toG, ingredientId: sets.id });
   }
   return {
     plan,

@@ -18,6 +18,8 @@ function valueSays(what: ChangeOf, value: string | number, fmt: Formatter): stri
     case 'slurry':
     case 'oven':
       return fmt.temp(value);
+    case 'dish':
+      return fmt.length(value);
     case 'hours':
       return fmt.hours(value);
     case 'pan':
