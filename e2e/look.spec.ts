@@ -145,6 +145,23 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
     },
   ],
   [
+    'kitchen',
+    async (page) => {
+      await openPlan(page);
+      await page.goto('/kitchen');
+      await expect(page.getByTestId('learnt')).toBeVisible();
+    },
+  ],
+  [
+    'measuring',
+    async (page) => {
+      await openPlan(page);
+      await page.goto('/kitchen');
+      await page.getByTestId('measure-ring').click();
+      await expect(page.getByTestId('measuring')).toBeVisible();
+    },
+  ],
+  [
     'day',
     async (page) => {
       await openAt(page, '/day');

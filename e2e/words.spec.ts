@@ -18,6 +18,7 @@ const ROOMS = [
   ['/set', undefined],
   ['/batch?id=b-hazel-1', undefined],
   ['/book', 'advice'],
+  ['/kitchen', 'learnt'],
   ['/rescue', undefined],
   ['/settings', undefined],
 ] as const;

@@ -61,7 +61,7 @@ export function formatter(s: Settings) {
     hourOf: (ms: number) => formatDate(ms, s.clock === '24' ? 'HH' : 'haaa'),
     day: (ms: number) => formatDate(ms, 'd MMM'),
     /** of a month as 2026-12 */
-    month: (month: string) => formatDate(new Date(`${month}-15T12:00`), 'MMMM yyyy'),
+    month: (month: string) => formatDate(new Date(`${month}-15T12:00`), 'MMM yyyy'),
     weekdayName: (ms: number) => formatDate(ms, 'EEEE'),
     weekday: (ms: number) => formatDate(ms, 'EEE d MMM'),
     countdown: (seconds: number) => {

@@ -20,7 +20,7 @@ import { useCollection, useSettings } from '../shared/stored';
 import { useKnown } from '../shared/useKnown';
 import { useMounted } from '../shared/useNow';
 import { useTakeBack } from '../shared/useTakeBack';
-import { firmnessSays, measuredSays } from './words';
+import { firmnessSays, measuredSays, ringSays } from './words';
 
 learn(bookRoom);
 
@@ -79,7 +79,7 @@ export function KitchenRoom() {
               />
             ))}
             {Object.entries(learnt.rings).map(([ring, f]) => (
-              <Row key={ring} title={`${ring} W`} sub={`${t('kitchen.ringGives')}, ${sure(f)}`} value={pct(f)} />
+              <Row key={ring} title={ringSays(ring)} sub={`${t('kitchen.ringGives')}, ${sure(f)}`} value={pct(f)} />
             ))}
             <View className="flex-row flex-wrap gap-2 pt-1">
               <Key

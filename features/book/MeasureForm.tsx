@@ -19,7 +19,7 @@ import { useKitchen } from '../shared/kitchen';
 import { useCollection, useSettings } from '../shared/stored';
 import { useFigure } from '../shared/useFigure';
 import { useNow } from '../shared/useNow';
-import { measuredSays } from './words';
+import { measuredSays, ringSays } from './words';
 
 type Found = Pick<Measured, 'value' | 'sd'> | null;
 
@@ -143,9 +143,9 @@ function OnTheRing({ steam, onFound }: { steam: boolean; onFound: (of: string, f
       <Choices
         label={t('kitchen.whichRing')}
         value={ringKey(hob)}
-        options={[...hobs.entries()].map(([key, h]) => ({
+        options={[...hobs.keys()].map((key) => ({
           value: key,
-          label: t('kitchen.ringName', { kind: t(`hobKind.${h.kind}`), ratedW: h.ratedW }),
+          label: ringSays(key),
         }))}
         onChoose={setRing}
       />

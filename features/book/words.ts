@@ -50,6 +50,12 @@ export function missSays(b: BatchRow): string {
   return t('bookRoom.thanPromised', { much, softer: miss > 0 ? t('bookRoom.firmer') : t('bookRoom.softer') });
 }
 
+/** A ring by its key, as it is called. */
+export function ringSays(key: string): string {
+  const at = key.lastIndexOf(' ');
+  return t('kitchen.ringName', { kind: t(`hobKind.${key.slice(0, at) as 'gas'}`), ratedW: key.slice(at + 1) });
+}
+
 /** What was measured of a kitchen, and how sure it is. */
 export function measuredSays(m: Measured, fmt: Formatter): string {
   const pct = Math.round(100 * m.value);
@@ -58,7 +64,7 @@ export function measuredSays(m: Measured, fmt: Formatter): string {
     case 'spoon':
       return t('kitchen.foundSpoon', { pct, sd });
     case 'ring':
-      return t('kitchen.foundRing', { of: m.of, pct, sd });
+      return t('kitchen.foundRing', { of: ringSays(m.of), pct, sd });
     case 'steam':
       return t('kitchen.foundSteam', { of: fmt.named(m.of), pct, sd });
     case 'fridge':

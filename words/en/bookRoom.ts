@@ -185,7 +185,7 @@ export const bookRoom = {
   'kitchen.thermometer': 'The thermometer',
   'kitchen.thermometer.sub': 'in ice, and in boiling water',
   'kitchen.foundSpoon': 'holds {{pct}} % of a usual spoon, ± {{sd}} %',
-  'kitchen.foundRing': '{{of}} W gives {{pct}} %, ± {{sd}} %',
+  'kitchen.foundRing': '{{of}}, gives {{pct}} %, ± {{sd}} %',
   'kitchen.foundSteam': '{{of}}: steams off {{pct}} % of the usual, ± {{sd}} %',
   'kitchen.foundFridge': 'air at {{tempC}}, ± {{apart}}',
   'kitchen.foundHigh': '{{mark}}: reads {{apart}} too high',
