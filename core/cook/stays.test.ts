@@ -5,7 +5,7 @@ import { restedIn } from '../plan/methodList';
 import { familyPlan, testPlan } from '../testing';
 import type { CookEvent } from './events';
 import { freshCook, noteEvent } from './fold';
-import { asPoured, lastPlaceOf, staysOf } from './stays';
+import { asPoured, lastPlaceOf, staysOf, stoodUntil } from './stays';
 
 const POURED = Date.UTC(2026, 11, 11, 12);
 const HOURS = 7;
@@ -60,6 +60,14 @@ describe('where a dish stands', () => {
     const bath = forecast(restedIn(plan, list, HOURS)).cool.below21H;
     const room = forecast(restedIn(plan, staysOf(plan, after(), POURED + 60 * 60_000, HOURS), HOURS)).cool.below21H;
     expect(bath).toBeLessThan(room);
+  });
+  it('what is past of it is cut at the minute', () => {
+    const list = staysOf(plan, after(put(10, 'ice bath')), POURED + 15 * 60_000, HOURS);
+    expect(stoodUntil(list, 25)).toEqual([
+      { where: 'room', minutes: 10 },
+      { where: 'ice bath', minutes: 15 },
+    ]);
+    expect(stoodUntil(list, 0)).toEqual([]);
   });
   it('a porridge is eaten warm and goes nowhere cold; a frozen cream goes into the freezer', () => {
     expect(lastPlaceOf(familyPlan('frozen cream'))).toBe('freezer');

@@ -9,6 +9,18 @@ type Stood = { where: RestPlace; minutes: number };
 const BATH_MIN = 30;
 const STEP_MIN = 5;
 
+/** What of the stays is past, so many minutes after the pouring. */
+export function stoodUntil(stays: readonly Stood[], minutes: number): Stood[] {
+  const out: Stood[] = [];
+  let left = minutes;
+  for (const s of stays) {
+    if (left <= 0) break;
+    out.push({ ...s, minutes: Math.min(s.minutes, left) });
+    left -= s.minutes;
+  }
+  return out;
+}
+
 /** The plan with its dishes as they were really poured. */
 export function asPoured(plan: Plan, { pouredAs: { count, covered, wet } }: Pick<CookState, 'pouredAs'>): Plan {
   const clay = plan.dish.wall === 'clay' || plan.dish.wall === 'wet clay';

@@ -9,8 +9,8 @@ import { View } from 'react-native';
 import { promiseOf } from '../../core/book/batch';
 import type { Plan } from '../../core/plan/plan';
 import { coolingRuleSaid, SAFE_COOLING, SAFE_COOLING_RULES } from '../../core/set/safety';
-import { asPoured, lastPlaceOf } from '../../core/cook/stays';
-import { hoursBelow, KEEPS_COLD, type RestPlace } from '../../core/set/cooling';
+import { asPoured, lastPlaceOf, stoodUntil } from '../../core/cook/stays';
+import { hoursBelow, type RestPlace } from '../../core/set/cooling';
 import { bearsPa } from '../../core/set/firmness';
 import { stressOfSlump, touched, type Felt, type SetTold } from '../../core/set/touch';
 import { aimPlace, boundsFor, WEIGHT_N_PER_M3 } from '../../core/texture/words';
@@ -129,7 +129,6 @@ function setView(
   // a thin layer in the freezer is ready to the touch before it is set
   const readyH = plan.choices.cooling === 'freezer' && Number.isFinite(f.touchH) ? f.readyH : told.ready.likely;
   const ready = Number.isFinite(readyH) && readyH <= hours;
-  const last = stays.findLast((s) => s.minutes > 0)?.where ?? 'room';
   const where = placeNow(plan, state);
   const times = [
     ...new Set(
@@ -142,10 +141,14 @@ function setView(
   const [limit] = SAFE_COOLING_RULES[plan.rest.rule ?? 'two stages'].limits;
   const belowH = (c: number) => hoursBelow(f.set, c) / told.faster;
   const limitC = Math.max(limit!.toC, plan.rest.fridgeC + NEAR_FRIDGE_K);
-  const coldH = belowH(limitC);
+  const reached = belowH(limitC);
+  // not within the hours that are reckoned: no sooner than their end
+  const neverCold = !Number.isFinite(reached);
+  const coldH = neverCold ? (f.set.at(-1)?.hours ?? hours) : reached;
   const limitH = belowH(limit!.fromC) + limit!.withinH;
-  const coolText =
-    sinceH >= coldH
+  const coolText = neverCold
+    ? [t('setRoom.tooSlow'), t('setRoom.toKeep')]
+    : sinceH >= coldH
       ? f.cool.safe
         ? [t('setRoom.cooled'), t('setRoom.inTime')]
         : f.cool.ordinary
@@ -155,8 +158,8 @@ function setView(
           t('setRoom.below', { toC: fmt.deg(limitC) }),
           t('setRoom.in', { sinceH: fmt.hours(Math.max(0, coldH - sinceH)) }),
         ];
-  const inRoomTooLong =
-    where === 'room' && !KEEPS_COLD.includes(where) && last !== 'room' && sinceH > SAFE_COOLING.withinH;
+  const hereH = (now - (state.stands.at(-1)?.atMs ?? state.pouredMs)) / HOUR;
+  const inRoomTooLong = where === 'room' && hereH > SAFE_COOLING.withinH;
   return {
     cook,
     state,
@@ -611,12 +614,15 @@ function touchSays({ told, state }: Seen['v']): string | undefined {
   });
 }
 
+/** What helps now is asked anew so often, min: it takes the model seconds. */
+const ASK_EVERY_MIN = 5;
+
 function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room>, 'children'>; c: UsedCook }) {
   const { fmt } = useApp();
   const router = useRouter();
   const { plan, f, told, state, stays, hours, sinceH, at, now } = v;
   const late = !f.cool.safe && !f.cool.ordinary && sinceH < v.coldH && !servedWarm(plan);
-  const stood = [{ where: 'room' as const, minutes: Math.max(0, Math.round(sinceH * 60)) }];
+  const stood = stoodUntil(stays, Math.ceil((sinceH * 60) / ASK_EVERY_MIN) * ASK_EVERY_MIN);
   const ways = useAsk('coolNow', [v.rested, stood, hours], { enabled: late, keep: true });
   const bathEndH =
     v.where === 'ice bath' || v.where === 'cold water'

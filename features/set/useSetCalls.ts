@@ -10,7 +10,9 @@ export function useSetCalls(of: string, moments: readonly { id: string; atMs: nu
   const { sound } = useKitchen();
   const ways = useWays();
   const rung = useRef(new Set<string>());
-  const due = moments.find((m) => m.atMs <= now && now - m.atMs < STALE_MS);
+  const due = moments
+    .filter((m) => m.atMs <= now && now - m.atMs < STALE_MS)
+    .reduce<(typeof moments)[number] | undefined>((last, m) => (last && last.atMs > m.atMs ? last : m), undefined);
   const callIt = useEffectEvent((says: string) => sound.call(ways, says, false, of));
   const key = due && `${of} ${due.id}`;
   const says = due?.says;
