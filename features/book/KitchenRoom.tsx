@@ -13,6 +13,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { learn, t } from '../../words';
 import { bookRoom } from '../../words/en/bookRoom';
+import { kitchen } from '../../words/en/kitchen';
 import { useApp } from '../shared/App';
 import { nowIso } from '../shared/ids';
 import { Room } from '../shared/Room';
@@ -20,9 +21,11 @@ import { useCollection, useSettings } from '../shared/stored';
 import { useKnown } from '../shared/useKnown';
 import { useMounted } from '../shared/useNow';
 import { useTakeBack } from '../shared/useTakeBack';
-import { firmnessSays, measuredSays, ringSays } from './words';
+import { measuredSays, ringSays } from './measuredWords';
+import { firmnessSays } from './words';
 
 learn(bookRoom);
+learn(kitchen);
 
 const MeasureForm = later(() => import('./MeasureForm').then((m) => m.MeasureForm));
 

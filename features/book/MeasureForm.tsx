@@ -19,7 +19,7 @@ import { useKitchen } from '../shared/kitchen';
 import { useCollection, useSettings } from '../shared/stored';
 import { useFigure } from '../shared/useFigure';
 import { useNow } from '../shared/useNow';
-import { measuredSays, ringSays } from './words';
+import { measuredSays, ringSays } from './measuredWords';
 
 type Found = Pick<Measured, 'value' | 'sd'> | null;
 

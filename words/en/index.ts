@@ -3,6 +3,7 @@ import { bookRoom } from './bookRoom';
 import { card } from './card';
 import { check } from './check';
 import { dayRoom } from './dayRoom';
+import { kitchen } from './kitchen';
 import { potRoom } from './potRoom';
 import { prepRoom } from './prepRoom';
 import { rescueRoom } from './rescueRoom';
@@ -16,6 +17,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   card,
   check,
   dayRoom,
+  kitchen,
   potRoom,
   prepRoom,
   rescueRoom,
@@ -31,6 +33,7 @@ export const en = {
   ...card,
   ...check,
   ...dayRoom,
+  ...kitchen,
   ...potRoom,
   ...prepRoom,
   ...rescueRoom,
