@@ -389,7 +389,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         control={typed.control}
         name="figure"
         label={by === 'factor' ? t('planRoom.times') : t('planRoom.iHave')}
-        {...(by === 'factor' ? {} : { unit: t(`haveUnit.${unit}`) })}
+        {...(by === 'factor' ? {} : { unit: t(`haveUnit.${unit}`), asLabelled: true })}
         inputMode="decimal"
         placeholder={by === 'factor' ? '1.5' : String(Math.round((10 * (now ?? 0)) / gramsEach) / 10)}
       />

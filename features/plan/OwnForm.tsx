@@ -204,7 +204,7 @@ export function OwnForm({ group, onDone }: { group: Ingredient['group']; onDone:
         />
       ) : null}
       {NUMBERS.map(([key, label]) => (
-        <FormField key={key} control={control} name={key} label={t(label)} unit="g" inputMode="decimal" />
+        <FormField key={key} control={control} name={key} label={t(label)} unit="g" asLabelled inputMode="decimal" />
       ))}
       <Key
         label={t('own.usualWeight', { weight: OWN_DENSITY[kind] })}
