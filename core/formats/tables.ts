@@ -36,10 +36,10 @@ const BOOK = [
   'found_serving',
   'sweetness',
   'flaws',
-  'note',
   'found_next_day',
   'liked_by',
   'recipe_of',
+  'note',
 ] as const;
 
 /** One line a batch: what was promised and what was found. */
@@ -61,10 +61,10 @@ export const writeBook = (batches: readonly Batch[]): string =>
       b.found.wordServing ?? '',
       b.found.sweetness ?? '',
       b.found.flaws.join('; '),
-      quoted(b.found.note),
       b.found.wordNextDay ?? '',
       quoted(b.found.likedBy ?? ''),
       quoted(b.found.recipeOf ?? ''),
+      quoted(b.found.note),
     ]),
   );
 
