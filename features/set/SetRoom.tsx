@@ -272,14 +272,14 @@ function SetFoot({ c, v }: Seen & { c: UsedCook }) {
   const put = (where: RestPlace) =>
     c.add(where === lastPlaceOf(v.plan) ? { kind: 'intoFridge' } : { kind: 'standsIn', where });
   return (
-    <View className="flex-row justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2 flat:py-0.5">
+    <View className="flex-row flex-wrap justify-center gap-2 border-t-rim border-ink bg-field px-3 py-2 flat:py-0.5">
       <Key
         kind="yolk"
         size="act"
         label={act.label}
         icon={act.icon}
         onPress={act.press}
-        className="max-w-[460px] flex-1"
+        className="min-w-[8rem] max-w-[460px] flex-1"
         testID="set-act"
       />
       {act.press === writeDown ? null : (
