@@ -27,6 +27,8 @@ type SetCurveProps = {
 
 const H = 168;
 const TOP_C = 95;
+/** Nearer to an end than this share of the hours, a time of its own would stand on the other. */
+const EDGE = 0.15;
 
 /** Core temperature (cool line, dots ahead) and set (ink line, dashes ahead) on one clock, over the words as bands. */
 export function SetCurve({
@@ -55,13 +57,6 @@ export function SetCurve({
       ? undefined
       : points.reduce((best, p) => (Math.abs(p.hours - now) < Math.abs(best.hours - now) ? p : best), points[0]!);
   const wantedBand = Math.min(4, Math.floor(wantedPlace));
-  const marks = [
-    { h: 0, text: timeAt(0) },
-    ...(readyH !== undefined && readyH > hours * 0.22 && readyH < hours * 0.75
-      ? [{ h: readyH, text: timeAt(readyH) }]
-      : []),
-    { h: hours, text: timeAt(hours) },
-  ];
   return (
     <View {...LEFT_TO_RIGHT} role="img" aria-label={label}>
       <View className="flex-row" aria-hidden>
@@ -152,12 +147,17 @@ export function SetCurve({
           ))}
         </View>
       </View>
-      <View className="mr-[78px] flex-row justify-between pt-1">
-        {marks.map((m) => (
-          <Type key={m.h} kind="smallStrong">
-            {m.text}
-          </Type>
-        ))}
+      <View className="relative mr-[78px] flex-row justify-between pt-1" {...LEFT_TO_RIGHT}>
+        <Type kind="smallStrong">{timeAt(0)}</Type>
+        {readyH !== undefined && readyH > hours * EDGE && readyH < hours * (1 - EDGE) ? (
+          <View
+            className="absolute top-1 -translate-x-1/2"
+            style={{ left: `clamp(4.4rem, ${(100 * readyH) / hours}%, calc(100% - 4.4rem))` as never }}
+          >
+            <Type kind="smallStrong">{timeAt(readyH)}</Type>
+          </View>
+        ) : null}
+        <Type kind="smallStrong">{timeAt(hours)}</Type>
       </View>
       {at ? (
         <Type kind="small" tone="cool">

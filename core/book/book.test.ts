@@ -173,6 +173,11 @@ describe('next time', () => {
     const { fromG, toG } = n.advice[0] as { fromG: number; toG: number };
     expect(toG).toBeGreaterThan(fromG);
   });
+  it('what slumped because it came out softer is mended once, by what sets it', () => {
+    const n = nextTime(batch({ wordServing: 'coats', flaws: ['slumped'] }), learn('coats'));
+    expect(n.advice.map((a) => a.kind)).toEqual(['amount']);
+    expect(n.unexplained).toEqual([]);
+  });
   it('says which flaw nothing in the model explains', () => {
     expect(nextTime(batch({ wordServing: 'mounds', flaws: ['too pale'] }), NOTHING_LEARNT)).toMatchObject({
       unexplained: ['too pale'],

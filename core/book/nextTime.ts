@@ -4,6 +4,7 @@ import { lookUp } from '../plan/stages';
 import type { Plan } from '../plan/plan';
 import { solve } from '../advice/solve';
 import type { Said } from '../say';
+import { SET_WORDS, wordAt } from '../texture/words';
 import type { Batch, Flaw } from './batch';
 import { asPromised, setOf, type Learnt } from './known';
 import { mendOf, type Change } from './mends';
@@ -65,7 +66,9 @@ export function nextTime(batch: Batch, learnt: Learnt): NextTime {
         hob: ring ? { ...batch.plan.hob, powerTrim: Math.min(2, Math.max(0.3, ring.factor)) } : batch.plan.hob,
       };
 
-  const { flaws } = batch.found;
+  const { flaws, wordServing } = batch.found;
+  const softer =
+    wordServing !== undefined && SET_WORDS.indexOf(wordServing) < SET_WORDS.indexOf(wordAt(batch.promise.servingPlace));
   const sweetness = flaws.includes('too sweet') ? 'too much' : (batch.found.sweetness ?? 'right');
   const sweet = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'sweet');
   if (sweet && sweetness !== 'right') {
@@ -74,14 +77,15 @@ export function nextTime(batch: Batch, learnt: Learnt): NextTime {
     plan = withGrams(plan, sweet.ingredientId, toG);
   }
   for (const flaw of flaws) {
-    if (flaw === 'too sweet') continue;
+    // what slumped because it came out softer is mended by what sets it
+    if (flaw === 'too sweet' || (flaw === 'slumped' && softer)) continue;
     const mended = mendOf(flaw, plan);
     if (mended) {
       // two flaws of one cause are mended by one change
       if (!advice.some((a) => a.kind === 'change' && a.what === mended.change.what))
         advice.push({ kind: 'change', flaw, ...mended.change });
       plan = mended.plan;
-    } else if (flaw !== 'slumped' || kept) unexplained.push(flaw);
+    } else unexplained.push(flaw);
   }
   const sets = whatSets(plan);
   const solved =

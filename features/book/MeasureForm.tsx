@@ -5,7 +5,6 @@ import { PANS } from '../../core/pantry/kitchen';
 import type { Plan } from '../../core/plan/plan';
 import { ringKey } from '../../core/book/row';
 import { withMeasured, type Measured } from '../../core/settings';
-import { fahrenheitToCelsius } from '../../core/units/measures';
 import { PANTRY } from '../../core/pantry/pantry';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
@@ -18,6 +17,7 @@ import { nowIso } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
 import { useCollection, useSettings } from '../shared/stored';
 import { useFigure } from '../shared/useFigure';
+import { useTemp } from '../shared/useTemp';
 import { useNow } from '../shared/useNow';
 import { measuredSays, ringSays } from './measuredWords';
 
@@ -31,6 +31,8 @@ const TO_C = 80;
 const STEAM_SETTING = 2;
 const STEAM_MIN = 10;
 const GLASS_ML = 200;
+/** What a kitchen thermometer may read here, degC. */
+const READ_C = { least: -10, most: 115 };
 
 /** A figure that is asked, in grams or degrees of the cook's own. */
 function Ask({ figure, label, unit }: { figure: ReturnType<typeof useFigure>; label: string; unit: string }) {
@@ -38,8 +40,6 @@ function Ask({ figure, label, unit }: { figure: ReturnType<typeof useFigure>; la
 }
 
 const grams = () => z.number(t('kitchen.aWeight')).min(1, t('kitchen.aWeight')).max(20_000, t('kitchen.aWeight'));
-const degrees = () =>
-  z.number(t('kitchen.aTemperature')).min(-40, t('kitchen.aTemperature')).max(250, t('kitchen.aTemperature'));
 
 /** One guided measurement: what to do, what was read, what it says of this kitchen and how sure that is; then it is kept. */
 export function MeasureForm({ what, onDone }: { what: Measured['what']; onDone: () => void }) {
@@ -121,7 +121,9 @@ function OnTheRing({ steam, onFound }: { steam: boolean; onFound: (of: string, f
   const [startMs, setStart] = useState<number>();
   const [took, setTook] = useState<number>();
   const now = useNow(1000);
-  const first = useFigure(steam ? grams() : degrees());
+  const before = useFigure(grams());
+  const startC = useTemp(READ_C.least, READ_C.most, t('kitchen.aTemperature'));
+  const first = steam ? before : startC;
   const then = useFigure(grams());
   const hob = hobs.get(ring ?? [...hobs.keys()][0] ?? '');
   const on = pans.get(pan ?? [...pans.keys()][0] ?? '');
@@ -130,13 +132,12 @@ function OnTheRing({ steam, onFound }: { steam: boolean; onFound: (of: string, f
   // what the ring really gives, where that is measured already
   const power = steam ? settings?.measured.find((m) => m.what === 'ring' && m.of === ringKey(hob))?.value : undefined;
   const water = { hob: { ...hob, powerTrim: power ?? 1 }, pan: bare, waterG: LITRE_G, roomC: ROOM_C, altitudeM };
-  const inC = (n: number) => (fmt.settings.temperature === 'F' ? fahrenheitToCelsius(n) : n);
   const seconds = startMs === undefined ? 0 : Math.max(0, (now - startMs) / 1000);
   const stop = () => {
     const s = (clock() - startMs!) / 1000;
     setTook(s);
     if (!steam && first.figure !== undefined)
-      void ask('ringOf', [water, inC(first.figure), TO_C, s]).then((f) => onFound(ringKey(hob), f));
+      void ask('ringOf', [water, first.figure, TO_C, s]).then((f) => onFound(ringKey(hob), f));
   };
   return (
     <>
@@ -210,8 +211,7 @@ function Fridge({ onFound }: { onFound: (f: Found) => void }) {
   const { ask, clock } = useKitchen();
   const { fmt } = useApp();
   const { settings, change } = useSettings();
-  const read = useFigure(degrees());
-  const inC = (n: number) => (fmt.settings.temperature === 'F' ? fahrenheitToCelsius(n) : n);
+  const read = useTemp(READ_C.least, READ_C.most, t('kitchen.aTemperature'));
   const first = settings?.measuring?.what === 'fridge' ? settings.measuring : undefined;
   return (
     <>
@@ -227,11 +227,9 @@ function Fridge({ onFound }: { onFound: (f: Found) => void }) {
         label={first ? t('kitchen.workItOut') : t('kitchen.intoTheFridgeNow')}
         disabled={read.figure === undefined}
         onPress={read.take((n) => {
-          if (!first) change({ measuring: { what: 'fridge', of: '', value: inC(n), at: nowIso() } });
+          if (!first) change({ measuring: { what: 'fridge', of: '', value: n, at: nowIso() } });
           else
-            void ask('fridgeOf', [GLASS_ML, first.value, inC(n), (clock() - Date.parse(first.at)) / 60_000]).then(
-              onFound,
-            );
+            void ask('fridgeOf', [GLASS_ML, first.value, n, (clock() - Date.parse(first.at)) / 60_000]).then(onFound);
         })}
       />
       {first ? (
@@ -246,8 +244,7 @@ function Thermometer({ onFound }: { onFound: (of: string, f: Found) => void }) {
   const { fmt } = useApp();
   const { altitudeM } = useRings();
   const [mark, setMark] = useState<'ice' | 'boil'>('ice');
-  const read = useFigure(degrees());
-  const inC = (n: number) => (fmt.settings.temperature === 'F' ? fahrenheitToCelsius(n) : n);
+  const read = useTemp(READ_C.least, READ_C.most, t('kitchen.aTemperature'));
   return (
     <>
       <Choices
@@ -262,7 +259,7 @@ function Thermometer({ onFound }: { onFound: (of: string, f: Found) => void }) {
         size="amount"
         label={t('kitchen.workItOut')}
         disabled={read.figure === undefined}
-        onPress={read.take((n) => void ask('thermometerOf', [inC(n), mark, altitudeM]).then((f) => onFound(mark, f)))}
+        onPress={read.take((n) => void ask('thermometerOf', [n, mark, altitudeM]).then((f) => onFound(mark, f)))}
       />
     </>
   );

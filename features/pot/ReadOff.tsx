@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { correctedC } from '../../core/kitchen/corrected';
-import { fahrenheitToCelsius } from '../../core/units/measures';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
@@ -12,6 +11,7 @@ import { say } from '../../core/say';
 import { z } from 'zod';
 import { FormField } from '../shared/FormField';
 import { useFigure } from '../shared/useFigure';
+import { useTemp } from '../shared/useTemp';
 import { useKitchen } from '../shared/kitchen';
 
 /** What a kitchen thermometer in a pot can say, degC. */
@@ -30,10 +30,8 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
   const { clock } = useKitchen();
   const { fmt } = useApp();
   const [drawnMs, setDrawnMs] = useState<number | undefined>();
-  const f = fmt.settings.temperature === 'F';
-  const inC = (n: number) => (f ? fahrenheitToCelsius(n) : n);
-  const noTemp = t('potRoom.aTemperatureSuchAsWould', { value: f ? '160' : '72' });
-  const probe = useFigure(z.number(noTemp).refine((n) => inC(n) >= PROBE_C.least && inC(n) <= PROBE_C.most, noTemp));
+  const noTemp = t('potRoom.aTemperatureSuchAsWould', { value: fmt.settings.temperature === 'F' ? '160' : '72' });
+  const probe = useTemp(PROBE_C.least, PROBE_C.most, noTemp);
   const panG = c.cook?.plan.pan.massG ?? 0;
   const noMass = t('potRoom.moreThanTheEmptyPan', { panG: fmt.grams(panG) });
   const mass = useFigure(z.number(noMass).gt(panG, noMass).max(SCALE_MOST_G, noMass));
@@ -52,11 +50,11 @@ export function ReadOff({ c, devices }: { c: ReturnType<typeof useCook>; devices
       <Key
         label={t('potRoom.itReadsThat')}
         disabled={probe.figure === undefined}
-        onPress={probe.take((n) =>
+        onPress={probe.take((tempC) =>
           c.add({
             kind: 'measured',
             what: 'probe',
-            value: Math.round(correctedC(fmt.settings.measured, inC(n), c.cook?.plan.room.altitudeM) * 10) / 10,
+            value: Math.round(correctedC(fmt.settings.measured, tempC, c.cook?.plan.room.altitudeM) * 10) / 10,
           }),
         )}
       />

@@ -642,15 +642,6 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
     <Room {...head} foot={<SetFoot c={c} v={v} />} right={<Mind v={v} />}>
       <View className="gap-3 px-4 py-3 wide:px-6">
         <ReadyAt v={v} />
-        {sinceH < JUST_POURED_H && state.stage !== 'turned out' ? (
-          <PourPanel
-            plan={plan}
-            depthMm={f.depthMm}
-            fillRel={f.fillRel}
-            hot={told.coreAt(sinceH) > HOT_C}
-            onPoured={(as) => c.add({ kind: 'pouredAs', ...as })}
-          />
-        ) : null}
         <Frozen v={v} />
         <Portions v={v} />
         <Cooling v={v} />
@@ -664,6 +655,15 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
         ) : null}
         {Number.isFinite(bathEndH) ? (
           <Notice harm={false} text={t('setRoom.outOfTheBathAt', { time: fmt.time(at(bathEndH)) })} />
+        ) : null}
+        {sinceH < JUST_POURED_H && state.stage !== 'turned out' ? (
+          <PourPanel
+            plan={plan}
+            depthMm={f.depthMm}
+            fillRel={f.fillRel}
+            hot={told.coreAt(sinceH) > HOT_C}
+            onPoured={(as) => c.add({ kind: 'pouredAs', ...as })}
+          />
         ) : null}
         <Curve v={v} />
         <Type className="border-y-hair border-line py-2">

@@ -1,15 +1,13 @@
 import { View } from 'react-native';
-import { z } from 'zod';
 import { TOUCHES, type Touch } from '../../core/cook/events';
 import { correctedC } from '../../core/kitchen/corrected';
-import { fahrenheitToCelsius } from '../../core/units/measures';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { useApp } from '../shared/App';
 import { TOUCHED } from '../shared/eventWords';
 import { FormField } from '../shared/FormField';
-import { useFigure } from '../shared/useFigure';
+import { useTemp } from '../shared/useTemp';
 
 const DISH_C = { least: -25, most: 100 };
 
@@ -25,9 +23,8 @@ export function TouchPanel({
   onTemp: (tempC: number) => void;
 }) {
   const { fmt, tell } = useApp();
-  const inC = (n: number) => (fmt.settings.temperature === 'F' ? fahrenheitToCelsius(n) : n);
   const wrong = t('setRoom.aTemperatureOfADish', { least: fmt.temp(DISH_C.least), most: fmt.temp(DISH_C.most) });
-  const read = useFigure(z.number(wrong).refine((n) => inC(n) >= DISH_C.least && inC(n) <= DISH_C.most, wrong));
+  const read = useTemp(DISH_C.least, DISH_C.most, wrong);
   return (
     <View className="gap-2" testID="touch">
       <Type kind="title" level={2}>
@@ -55,7 +52,7 @@ export function TouchPanel({
           label={t('setRoom.itReadsThat')}
           size="amount"
           disabled={read.figure === undefined}
-          onPress={read.take((n) => onTemp(Math.round(correctedC(fmt.settings.measured, inC(n)) * 10) / 10))}
+          onPress={read.take((c) => onTemp(Math.round(correctedC(fmt.settings.measured, c) * 10) / 10))}
         />
       </View>
     </View>
