@@ -39,12 +39,12 @@ test(
     await page.getByTestId('set-act').click();
     await expect(page.getByText(/in the fridge since/).first()).toBeVisible();
     await page.clock.fastForward('01:30:00');
-    const spread = page.getByTestId('ready-spread');
-    await expect(spread).toBeVisible();
-    const was = await spread.innerText();
+    await expect(page.getByTestId('ready-spread')).toBeVisible();
+    const chance = page.getByTestId('ready-chance');
+    const was = await chance.innerText();
     await key(page, 'Runs when tilted').click();
     await expect(page.getByTestId('touch-says')).toContainText('softer than reckoned');
-    await expect(spread).not.toHaveText(was);
+    await expect(chance).not.toHaveText(was);
     // a thermometer: what cannot be is refused beside what was typed
     await page.getByLabel('Thermometer in the middle').fill('400');
     await expect(page.getByText(/A temperature from/)).toBeVisible();

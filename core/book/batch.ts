@@ -59,6 +59,8 @@ export const FoundSchema = z.object({
   wordNextDay: z.enum(SET_WORDS).optional(),
   /** yield stress at serving, Pa, read off how far it slumped */
   stressPa: z.number().min(0.01).max(1e6).optional(),
+  /** how fast it cooled in its dish over what was reckoned, by a thermometer in it */
+  coolsRel: z.number().min(0.2).max(5).optional(),
   likedBy: z.string().max(200).optional(),
   recipeOf: z.string().max(200).optional(),
   /** a small picture of it, as an address that holds its data */

@@ -4,6 +4,7 @@ import { familyPlan, testPlan, wanting } from '../testing';
 import { solveStarch } from '../advice/solve';
 import { FAMILIES, PlanSchema } from '../plan/plan';
 import { GEL } from '../set/firmness';
+import { touched } from '../set/touch';
 import { boundsFor, SET_WORDS, STRIP, stripPlace, wordAt, yieldAtPlace, type SetWord } from '../texture/words';
 import { BatchSchema, FLAWS, promiseOf, type Batch, type Found } from './batch';
 import { firmnessOf, NOTHING_LEARNT } from './known';
@@ -143,6 +144,37 @@ describe('kitchens that are made up', () => {
       expect(after / before).toBeLessThan(0.5);
     },
   );
+});
+
+describe('fridges that are made up', () => {
+  /** at which hours a thermometer was in the dish */
+  const READ_H = [1, 1.5, 2.5];
+  it.each([
+    ['cups', 90, 0.65],
+    ['cups', 90, 1.5],
+    ['one deep dish', 900, 0.65],
+    ['one deep dish', 900, 1.5],
+  ] as const)('%s: of %d ml at a pace of %f: three batches read off take half of the error away', (_, ml, pace) => {
+    const dish = { ...solved.dish, count: Math.ceil(1000 / ml), capacityMl: 1.2 * ml };
+    const at = (p?: number) => forecast({ ...solved, dish, rest: { ...solved.rest, roomMin: 20, pace: p } });
+    const core = (f: ReturnType<typeof at>) => (hours: number) =>
+      touched(f.set, boundsFor('spooned', 0.05), 0.05, { word: 'mounds', servedC: 8 }, 0.3, []).coreAt(hours);
+    const really = core(at(pace));
+    const believed = at();
+    const { faster } = touched(
+      believed.set,
+      boundsFor('spooned', believed.depthMm / 1000),
+      believed.depthMm / 1000,
+      { word: 'mounds', servedC: 8 },
+      believed.doubt.sdLn,
+      READ_H.map((atH) => ({ atH, tempC: really(atH) })),
+    );
+    const one = rowOfBatch(batch({ wordServing: 'mounds', coolsRel: faster }));
+    const { fridge } = learnKitchen([one, one, one]);
+    const off = (f: ReturnType<typeof at>) => Math.max(...READ_H.map((h) => Math.abs(core(f)(h) - really(h))));
+    expect(off(believed)).toBeGreaterThan(1);
+    expect(off(at(fridge!.factor))).toBeLessThan(off(believed) / 2);
+  });
 });
 
 describe('next time', () => {

@@ -41,6 +41,11 @@ export function inThisKitchen(plan: Plan, { learnt, measured }: Known): { plan: 
     next = { ...next, pan: { ...next.pan, steam: within(steam, 0.2, 4) } };
     changes.push(say('known.steam', { pct: Math.round(100 * steam) }));
   }
+  const pace = learnt.fridge?.factor;
+  if (pace !== undefined && differs(pace, plan.rest.pace ?? 1)) {
+    next = { ...next, rest: { ...next.rest, pace: within(pace, 0.3, 3) } };
+    changes.push(say('known.pace', { pct: Math.round(100 * pace) }));
+  }
   const fridge = of('fridge', '');
   if (fridge !== undefined && Math.abs(fridge - plan.rest.fridgeC) > SAME_K) {
     next = { ...next, rest: { ...next.rest, fridgeC: within(fridge, -2, 12) } };

@@ -27,6 +27,8 @@ export type Learnt = {
   other: Factor;
   /** starch that a measure really gives, over what was meant; what a scale gives is what was meant */
   spoons: Partial<Record<Plan['starchMeasure'], Factor>>;
+  /** how fast the fridge draws heat out of a dish, where a thermometer was in one */
+  fridge?: Factor;
   /** power that reaches the pan, by ring */
   rings: Record<string, Factor>;
   /** written words that it rests on */

@@ -22,6 +22,14 @@ export const LEARNS = table('What batches teach', {
   outlineLn: [0.15, '1', 'C', 'yield stress read off how far a block slumped'],
   ringLn: [0.2, '1', 'B', 'ln power of a ring against what is written on it'],
   minutesLn: [0.12, '1', 'C', 'minutes to the first bubble: the milk is not always as cold, and eyes differ'],
+  fridgeLn: [0.3, '1', 'C', 'ln pace of a fridge: fans, crowded shelves'],
+  coolsLn: [0.15, '1', 'C', 'pace of one dish by a thermometer in it: where it stood, and beside what'],
+  paceToFridge: [
+    1.9,
+    '1',
+    'C',
+    'ln pace of the fridge over that of the dish: its depth and the room slow it too; fitted to cups and a deep dish',
+  ],
   rounds: [25, '1', 'A', 'of expectation and mean: further ones move nothing'],
 });
 
@@ -136,8 +144,22 @@ export function learnKitchen(rows: readonly BatchRow[]): Learnt {
       measures.map((m, i) => [m, factor([atMeasure + i], told.filter((r) => r.row.starchMeasure === m).length)]),
     ),
     rings: learnRings(rows),
+    ...learnFridge(rows),
     batches: told.length,
   };
+}
+
+/** The fridge by thermometers in dishes that cooled in it. */
+function learnFridge(rows: readonly BatchRow[]): Pick<Learnt, 'fridge'> {
+  const lns = rows.flatMap(({ cools }) => (cools ? [LEARNS.paceToFridge * cools.fasterLn + cools.believedLn] : []));
+  return lns.length ? { fridge: meanOf(lns, LEARNS.fridgeLn, LEARNS.paceToFridge * LEARNS.coolsLn) } : {};
+}
+
+/** The mean of what was seen under a prior around nothing, both normal. */
+function meanOf(lns: readonly number[], priorLn: number, noiseLn: number): Factor {
+  const precision = 1 / priorLn ** 2 + lns.length / noiseLn ** 2;
+  const ln = lns.reduce((sum, x) => sum + x, 0) / noiseLn ** 2 / precision;
+  return { factor: Math.exp(ln), sdLn: Math.sqrt(1 / precision), batches: lns.length };
 }
 
 /** Rings by how soon milk bubbled on them, against what was promised. */
@@ -145,11 +167,5 @@ function learnRings(rows: readonly BatchRow[]): Learnt['rings'] {
   const of = new Map<string, number[]>();
   for (const { ring } of rows)
     if (ring) of.set(ring.key, [...(of.get(ring.key) ?? []), ring.soonerLn + ring.believedLn]);
-  return Object.fromEntries(
-    [...of].map(([key, lns]) => {
-      const precision = 1 / LEARNS.ringLn ** 2 + lns.length / LEARNS.minutesLn ** 2;
-      const ln = lns.reduce((sum, x) => sum + x, 0) / LEARNS.minutesLn ** 2 / precision;
-      return [key, { factor: Math.exp(ln), sdLn: Math.sqrt(1 / precision), batches: lns.length }];
-    }),
-  );
+  return Object.fromEntries([...of].map(([key, lns]) => [key, meanOf(lns, LEARNS.ringLn, LEARNS.minutesLn)]));
 }

@@ -63,6 +63,9 @@ export function nextTime(batch: Batch, learnt: Learnt): NextTime {
     : {
         ...batch.plan,
         firmness: { factor, sdLn },
+        rest: learnt.fridge
+          ? { ...batch.plan.rest, pace: Math.min(3, Math.max(0.3, learnt.fridge.factor)) }
+          : batch.plan.rest,
         hob: ring ? { ...batch.plan.hob, powerTrim: Math.min(2, Math.max(0.3, ring.factor)) } : batch.plan.hob,
       };
 

@@ -17,6 +17,8 @@ export type BatchRow = Pick<Batch, 'id' | 'at' | 'found'> &
     planId: string;
     milkId?: string;
     thickeners: string[];
+    /** how much faster it cooled than was reckoned, and what the plan believed of its fridge (ln) */
+    cools?: { fasterLn: number; believedLn: number };
     /** its ring, how much sooner it bubbled than was promised (ln), and what the plan believed of its power (ln) */
     ring?: { key: string; soonerLn: number; believedLn: number };
   };
@@ -82,5 +84,8 @@ export function rowOfBatch(batch: Batch): BatchRow {
     planId: plan.id,
     ...kindOfPlan(plan),
     ...(ring ? { ring } : {}),
+    ...(found.coolsRel === undefined
+      ? {}
+      : { cools: { fasterLn: Math.log(found.coolsRel), believedLn: Math.log(plan.rest.pace ?? 1) } }),
   };
 }

@@ -220,6 +220,7 @@ function readBook(data: readonly Line[], here: Here, out: TableRead) {
       // what a spreadsheet cannot hold stays as it is
       ...(batch.found.photo === undefined ? {} : { photo: batch.found.photo }),
       ...(batch.found.stressPa === undefined ? {} : { stressPa: batch.found.stressPa }),
+      ...(batch.found.coolsRel === undefined ? {} : { coolsRel: batch.found.coolsRel }),
     });
     if (found.success) out.batches.push({ ...batch, found: found.data });
     else

@@ -23,7 +23,7 @@ import {
 } from '../pot/pot';
 import { runPhase, sampler, type Phase, type PhaseEnd, type Until } from '../pot/program';
 import { layerMl, TOP } from './layers';
-import { PLACE_C, COOLING, type Stay } from '../set/cooling';
+import { PLACE_C, COOLING, FRIDGES, type Stay } from '../set/cooling';
 
 /** Runs a whole method: pot, additions, pouring, oven; and says where the dish stands afterwards. */
 
@@ -355,6 +355,7 @@ function runSteps(
             minutes: step.minutes,
             airC: step.tempC ?? (step.where === 'room' ? plan.room.tempC : PLACE_C[step.where]),
             covered: step.covered,
+            ...(plan.rest.pace !== undefined && FRIDGES.includes(step.where) ? { pace: plan.rest.pace } : {}),
           });
         tells(step.minutes);
         break;

@@ -76,6 +76,7 @@ export function changesBetween(from: Plan, to: Plan): Said[] {
   line('hours', ...of((p) => p.rest.hours));
   line('covered', ...of((p) => say(p.rest.covered ? 'history.cover' : 'history.open')));
   line('panSteam', ...of((p) => p.pan.steam ?? 1));
+  line('fridgePace', ...of((p) => p.rest.pace ?? 1));
   line('power', ...of((p) => p.hob.powerTrim));
   if (JSON.stringify(from.steps) !== JSON.stringify(to.steps))
     out.push(to.steps ? say('history.ownSteps', { count: to.steps.length }) : say('history.usualSteps'));

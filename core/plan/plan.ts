@@ -53,6 +53,8 @@ const RestSchema = z.object({
   roomMin: z.number().min(0).max(240),
   fridgeC: z.number().min(-2).max(12),
   covered: z.boolean(),
+  /** how fast this kitchen's fridge draws the heat out, over what is usual */
+  pace: z.number().min(0.3).max(3).optional(),
   /** hours from pouring to serving */
   hours: z.number().min(0).max(96),
   /** which cooling rule to hold it against; local rules come first */

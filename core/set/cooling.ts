@@ -6,6 +6,8 @@ import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
 /** Where a dish may stand. */
 export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
 export type RestPlace = (typeof REST_PLACES)[number];
+/** Where a fridge's own pace counts. */
+export const FRIDGES: readonly RestPlace[] = ['fridge', 'fan fridge'];
 /** Where it may stay for days. */
 export const KEEPS_COLD: readonly RestPlace[] = ['fridge', 'fan fridge', 'freezer'];
 
@@ -195,7 +197,14 @@ export class CoolingBody {
 export type CoolingPoint = { hours: number; coreC: number; meanC: number; ice: number };
 
 /** A place where the dish stands for a while. */
-export type Stay = { where: RestPlace; minutes: number; airC: number; covered: boolean };
+export type Stay = {
+  where: RestPlace;
+  minutes: number;
+  airC: number;
+  covered: boolean;
+  /** how fast this place draws the heat out, over what is usual */
+  pace?: number;
+};
 
 export type CoolingPlan = {
   dish: Dish;
@@ -269,14 +278,14 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
   let nextKeep = 180;
   while (t < end - 1e-6) {
     while (t >= until - 1e-6 && stay < p.stays.length - 1) until += p.stays[++stay]!.minutes * 60;
-    const at = p.stays[stay] ?? { where: 'room', minutes: 0, airC: 21, covered: true };
+    const at: Stay = p.stays[stay] ?? { where: 'room', minutes: 0, airC: 21, covered: true };
     const last = stay >= p.stays.length - 1;
     // a bath draws a steep film: it wants shorter steps than air does
     const bath = BATHS.includes(at.where);
     const usualS = t >= 3 * 3600 ? 240 : bath ? 10 : 60;
     const dt = Math.min(usualS, end - t, last ? Infinity : Math.max(1, until - t));
     const { airC } = at;
-    const air = placeW(at.where, Math.abs(body.meanC() - airC));
+    const air = placeW(at.where, Math.abs(body.meanC() - airC)) * (at.pace ?? 1);
     const sweat = p.dish.wall === 'wet clay' && !bath ? COOLING.wetClayW : 0;
     const outside = 1 / (1 / (air + sweat) + 1 / wall);
     const above = bath ? COOLING.roomW : air;

@@ -44,6 +44,14 @@ describe('what a touch says of the dish', () => {
     for (const [i, c] of chances.entries()) expect(c).toBeGreaterThanOrEqual(chances[i - 1] ?? 0);
     expect(chances[0]).toBeLessThan(0.05);
   });
+  it('what is found softer than reckoned meets its word less often, and what is much firmer does too', () => {
+    const soft = told({ atH: 4, touch: 'runs' }, { atH: 5, touch: 'runs' });
+    expect(soft.meetsAt(6)).toBeLessThan(told().meetsAt(6));
+    expect(soft.yieldAt(6)).toBeLessThan(told().yieldAt(6));
+    const firm = told({ atH: 1, touch: 'stands still' }, { atH: 1.2, touch: 'knife clean' });
+    expect(firm.chanceAt(6)).toBeGreaterThan(told().chanceAt(6));
+    expect(firm.meetsAt(6)).toBeLessThan(told().meetsAt(6));
+  });
   it('a firmer word comes later, or not at all', () => {
     const t = told();
     expect(t.reaches('wobbles')).toEqual(t.ready);

@@ -1,5 +1,5 @@
 import { table } from '../coefficients';
-import type { Bounds, SetWord } from '../texture/words';
+import { upperBoundPa, type Bounds, type SetWord } from '../texture/words';
 import { standing, type Standing } from './firmness';
 
 /** What fingers, knives and thermometers say of a dish that cools, and how sure they are. */
@@ -43,6 +43,10 @@ export type SetTold = {
   cold: When;
   /** chance that it is set as wanted, so many hours after the pouring */
   chanceAt(hours: number): number;
+  /** chance that it is then the word that is wanted, and no firmer one */
+  meetsAt(hours: number): number;
+  /** yield stress so many hours after the pouring, Pa, at the most likely */
+  yieldAt(hours: number): number;
   /** turned out so many hours after the pouring, at the most likely */
   standingAt(hours: number): Standing;
   coreAt(hours: number): number;
@@ -141,6 +145,12 @@ export function touched(
     reaches: (word) => when(set(word)),
     cold: when((p) => p.coreC <= wanted.servedC),
     chanceAt: (hours) => mean((c) => (setAsWanted(between(course, hours * c.faster), c.firmer) ? 1 : 0)),
+    meetsAt: (hours) =>
+      mean((c) => {
+        const yieldPa = between(course, hours * c.faster).yieldPa * c.firmer;
+        return yieldPa >= bounds[wanted.word] && yieldPa < upperBoundPa(wanted.word, bounds) ? 1 : 0;
+      }),
+    yieldAt: (hours) => between(course, hours * faster).yieldPa * firmer,
     standingAt: (hours) => {
       const p = between(course, hours * faster);
       return standing(p.yieldPa * firmer, p.modulusPa * firmer, heightM);

@@ -84,6 +84,13 @@ export function KitchenRoom() {
             {Object.entries(learnt.rings).map(([ring, f]) => (
               <Row key={ring} title={ringSays(ring)} sub={`${t('kitchen.ringGives')}, ${sure(f)}`} value={pct(f)} />
             ))}
+            {learnt.fridge ? (
+              <Row
+                title={t('kitchen.fridge')}
+                sub={`${t('kitchen.fridgeCools')}, ${sure(learnt.fridge)}`}
+                value={pct(learnt.fridge)}
+              />
+            ) : null}
             <View className="flex-row flex-wrap gap-2 pt-1">
               <Key
                 role="checkbox"

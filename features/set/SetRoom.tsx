@@ -13,7 +13,7 @@ import { asPoured, lastPlaceOf, stoodUntil } from '../../core/cook/stays';
 import { hoursBelow, type RestPlace } from '../../core/set/cooling';
 import { bearsPa } from '../../core/set/firmness';
 import { stressOfSlump, touched, type Felt, type SetTold } from '../../core/set/touch';
-import { aimPlace, boundsFor, WEIGHT_N_PER_M3 } from '../../core/texture/words';
+import { aimPlace, boundsFor, stripPlace, WEIGHT_N_PER_M3, wordAt } from '../../core/texture/words';
 import { keepFirmly } from '../../storage/browser';
 import { errorSays } from '../shared/errorSays';
 import { useEdit, useSave } from '../shared/stored';
@@ -118,14 +118,24 @@ function setView(
         ? t('setRoom.cuts')
         : t('setRoom.set2');
   const depthM = f.depthMm / 1000;
+  const bounds = boundsFor(plan.serve.style, depthM);
+  const felts = feltOf(state);
   const told = touched(
     f.set,
-    boundsFor(plan.serve.style, depthM),
+    bounds,
     depthM,
     { word: plan.serve.word, servedC: plan.serve.tempC },
     f.doubt.sdLn,
-    feltOf(state),
+    felts,
   );
+  // how it ends, as far as the touches have moved it
+  const steps = (yieldPa: number) => stripPlace(yieldPa, 0, bounds);
+  const ends = felts.length
+    ? {
+        word: wordAt(f.serving.place + steps(told.yieldAt(hours)) - steps(f.serving.yieldPa)),
+        chance: told.meetsAt(hours),
+      }
+    : { word: f.serving.word, chance: f.chance };
   // a thin layer in the freezer is ready to the touch before it is set
   const readyH = plan.choices.cooling === 'freezer' && Number.isFinite(f.touchH) ? f.readyH : told.ready.likely;
   const ready = Number.isFinite(readyH) && readyH <= hours;
@@ -170,6 +180,7 @@ function setView(
     stays,
     where,
     told,
+    ends,
     readyH,
     now,
     sinceH,
@@ -208,7 +219,7 @@ const servedWarm = (plan: Plan): boolean => plan.serve.tempC >= WARM_C || lastPl
 const WARM_C = 35;
 
 /** Writes the batch down, and what the one key does now. */
-function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
+function useSetAct(c: UsedCook, { cook, state, plan, f, told }: Seen['v']) {
   const router = useRouter();
   const saveBatch = useSave('batches');
   const editCook = useEdit('cooks');
@@ -223,6 +234,8 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
           0.01,
           (stressOfSlump(slumped / 100, WEIGHT_N_PER_M3 * (f.depthMm / 1000)) * yieldPa) / bearsPa(yieldPa, modulusPa),
         );
+  // a thermometer in the dish while it stood in the cold tells of the fridge
+  const readCold = state.measures.some((m) => m.what === 'dish' && m.atMs > state.fridgeMs);
   const writeDown = () => {
     const id = cook.batchId ?? newBatch;
     if (!cook.batchId) {
@@ -237,6 +250,7 @@ function useSetAct(c: UsedCook, { cook, state, plan, f }: Seen['v']) {
         found: {
           flaws: [],
           ...(stressPa === undefined ? {} : { stressPa }),
+          ...(readCold ? { coolsRel: told.faster } : {}),
           note: state.notes
             .map((n) => n.text)
             .join('\n')
@@ -373,7 +387,7 @@ function moreMinutes(told: SetTold, sinceH: number, hours: number): { minutes: n
   return undefined;
 }
 
-function ReadyAt({ v: { plan, f, hours, now, at, verb, ready, readyH, told, sinceH } }: Seen) {
+function ReadyAt({ v: { plan, hours, now, at, verb, ready, readyH, told, ends, sinceH } }: Seen) {
   const { fmt } = useApp();
   const { early, late } = told.ready;
   const more = moreMinutes(told, sinceH, hours);
@@ -395,7 +409,7 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready, readyH, told, sinc
                 {fmt.time(at(hours))}
               </Type>
             </View>
-            <Type kind="answer">{t(`word.${f.serving.word}`)}</Type>
+            <Type kind="answer">{t(`word.${ends.word}`)}</Type>
           </>
         )}
       </View>
@@ -406,7 +420,7 @@ function ReadyAt({ v: { plan, f, hours, now, at, verb, ready, readyH, told, sinc
             now: fmt.timeOn(Date.parse(plan.serve.at), now),
           })}
         </Type>
-        <Type tone="quiet">{`${t(`word.${plan.serve.word}`)} ${chanceWords(f.chance)}`}</Type>
+        <Type tone="quiet" testID="ready-chance">{`${t(`word.${plan.serve.word}`)} ${chanceWords(ends.chance)}`}</Type>
       </View>
       <Type tone="quiet" className="w-full pt-1">
         {ready ? (
@@ -511,11 +525,11 @@ function Cooling({ v: { plan, f, told, sinceH, limitC, coldH, limitH, coolText, 
   );
 }
 
-const curveSays = ({ f, hours, at }: Seen['v'], time: (ms: number) => string) =>
+const curveSays = ({ ends, hours, at }: Seen['v'], time: (ms: number) => string) =>
   t('setRoom.setAndMiddleTemperatureFrom', {
     at: time(at(0)),
     at2: time(at(hours)),
-    word: t(`word.${f.serving.word}`),
+    word: t(`word.${ends.word}`),
   });
 
 function Curve({ v }: Seen) {

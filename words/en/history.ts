@@ -22,6 +22,7 @@ export const history = {
   'history.cover': 'covered',
   'history.open': 'left open',
   'history.panSteam': 'the pan steams off: {{from, percent}} to {{to, percent}}',
+  'history.fridgePace': 'the fridge cools: {{from, percent}} to {{to, percent}}',
   'history.power': 'the ring gives: {{from, percent}} to {{to, percent}}',
   'history.hours': 'hours to serving: {{from, hours}} to {{to, hours}}',
   'history.choice': '{{what}}: {{from}} to {{to}}',

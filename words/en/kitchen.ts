@@ -9,6 +9,7 @@ export const kitchen = {
   'kitchen.nothingYet': 'Nothing yet. Write down how a batch came out.',
   'kitchen.anyOther': 'any other dish',
   'kitchen.spoonHolds': 'starch that it gives, over what was meant',
+  'kitchen.fridgeCools': 'pace at which it cools a dish, over the usual',
   'kitchen.ringGives': 'power that it gives, over what is written on it',
   'kitchen.sure_one': '± {{pct}} %, 1 batch',
   'kitchen.sure_other': '± {{pct}} %, {{count, whole}} batches',

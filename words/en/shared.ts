@@ -106,6 +106,7 @@ export const shared = {
   'known.firmness': 'your batches set to {{to, percent}} of what it believed',
   'known.ring': 'the ring gives {{pct}} % of what is written on it',
   'known.steam': 'the pan steams off {{pct}} % of the usual',
+  'known.pace': 'the fridge cools at {{pct}} % of the usual pace',
   'known.fridge': 'the fridge is at {{tempC, temp}}',
   'touch.warmUnderneath': 'Warm underneath',
   'touch.coolUnderneath': 'Cool underneath',
