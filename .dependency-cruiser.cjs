@@ -33,6 +33,7 @@ const ROOMS = [
   'day',
   'recipe',
   'kitchen',
+  'practice',
   'formats',
   'demo',
 ];

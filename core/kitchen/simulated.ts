@@ -10,8 +10,8 @@ import { EGG } from '../pot/egg';
 import { netW } from '../pot/hob';
 import { bodyOf } from '../pot/paste';
 import { HEAT } from '../pot/heat';
-import { severityOf } from '../pot/pot';
-import { stopOf } from '../pot/program';
+import { severityOf, type Pot } from '../pot/pot';
+import { stopOf, type Until } from '../pot/program';
 import { SCORCH } from '../pot/scorch';
 import { phaseOf } from '../model/run';
 import { NO_HABITS, TWIN, type Habits } from '../twin/twin';
@@ -49,17 +49,14 @@ export type DeviceReading =
 
 export type Sight = Observation | 'egg in flecks';
 
-/** The cue that ends a step shows in this pot. */
-export function cueShows(on: OnTheHob, step: Step, state: CookState): boolean {
-  const { pot } = on;
-  if (!step.heat || step.ends !== 'cue' || !on.begun.has(step.id)) return false;
-  const { until } = phaseOf(step.heat);
+/** What ends a stretch shows in this pot now. @param fromG g in it when the stretch began */
+export function shows(until: Until, pot: Pot, fromG: number): boolean {
   if (until.kind === 'bubble') {
     // bubbles now, not once before
     const belowK = pot.boilsC - pot.bulkC;
     return (pot.wallVapourW > HEAT.bubbleW && belowK <= HEAT.bubbleBelowK) || belowK <= 3;
   }
-  const stop = stopOf(until.kind === 'reduced' ? { kind: 'mass', massG: until.toShare * on.fromG } : until, pot);
+  const stop = stopOf(until.kind === 'reduced' ? { kind: 'mass', massG: until.toShare * fromG } : until, pot);
   const now = {
     bulkC: pot.bulkC,
     bubbling: -1,
@@ -68,6 +65,12 @@ export function cueShows(on: OnTheHob, step: Step, state: CookState): boolean {
     bite: bodyOf(pot.content, pot.fractions).bite,
   };
   return (stop?.(now) ?? -1) >= 0;
+}
+
+/** The cue that ends a step shows in this pot. */
+export function cueShows(on: OnTheHob, step: Step, state: CookState): boolean {
+  if (!step.heat || step.ends !== 'cue' || !on.begun.has(step.id)) return false;
+  return shows(phaseOf(step.heat).until, on.pot, on.fromG);
 }
 
 function sightsOf(on: OnTheHob, step: Step, state: CookState): Sight[] {

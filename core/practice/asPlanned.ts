@@ -1,0 +1,109 @@
+import { massG } from '../matter/mixture';
+import { atStages } from '../plan/stages';
+import { methodOf } from '../plan/family';
+import type { AddStep, HeatStep, Stage } from '../plan/method';
+import type { Plan } from '../plan/plan';
+import { phaseOf, runOff } from '../model/run';
+import { shows } from '../kitchen/simulated';
+import type { Controls } from '../pot/pot';
+import { PRACTICE_FORMAT, PRACTICE_VERSION, type Act, type Run, type StandsOn } from './act';
+import { Replay } from './replay';
+
+/** What stands on the bench beside the pot: a stage of the plan in its bowl, and how its method has it go in. */
+export type Bowl = { id: string; stage: Stage; portions: { ingredientId: string; grams: number }[]; meets: Meets };
+type Meets = Pick<AddStep, 'how' | 'stirring' | 'tempC' | 'soakMin' | 'ladleG'>;
+
+const portionsAt = (plan: Plan, stage: Stage, left = 0) =>
+  atStages(plan)[stage].map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams * (1 - left) }));
+
+const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => ({
+  how,
+  stirring,
+  tempC,
+  soakMin,
+  ...(ladleG === undefined ? {} : { ladleG }),
+});
+
+/** The bowls of a plan, in the order in which its method takes them. */
+export const bowlsOf = (plan: Plan): Bowl[] =>
+  methodOf(plan).flatMap((s, i) =>
+    s.do === 'add' && atStages(plan)[s.stage].length
+      ? [{ id: `${s.stage} ${i}`, stage: s.stage, portions: portionsAt(plan, s.stage, s.left), meets: meetsOf(s) }]
+      : [],
+  );
+
+export const runOf = (plan: Plan, acts: Act[] = [], more: Partial<Run> = {}): Run => ({
+  format: PRACTICE_FORMAT,
+  version: PRACTICE_VERSION,
+  plan,
+  seed: 0,
+  fromS: 0,
+  given: 0,
+  acts,
+  ...more,
+});
+
+/** What has to be done with the hands so that they are as a stretch wants them. */
+function handsTo(step: HeatStep, now: { controls: Controls; on: StandsOn }, atS: number): Act[] {
+  const phase = phaseOf(step);
+  const acts: Act[] = [];
+  const to: StandsOn = phase.over ? 'double boiler' : phase.lifted ? 'off the ring' : 'ring';
+  if (to !== now.on) acts.push({ do: 'move', atS, to });
+  if (phase.setting !== now.controls.setting) acts.push({ do: 'hob', atS, setting: phase.setting });
+  if (phase.lid !== now.controls.lid) acts.push({ do: 'lid', atS, lid: phase.lid });
+  const tool = phase.tool ?? 'spoon';
+  if (phase.stirEveryS !== now.controls.stirEveryS || tool !== now.controls.tool)
+    acts.push({ do: 'stir', atS, everyS: Number.isFinite(phase.stirEveryS) ? phase.stirEveryS : null, tool });
+  return acts;
+}
+
+/** The oven and the places that a plan has for its dish; nothing where it has no oven: what is poured goes the plan's own way. */
+function afterPouring(plan: Plan, replay: Replay, pouredS: number): Act[] {
+  const method = methodOf(plan);
+  const { bake: baked } = runOff(plan, replay.setup, replay.at(pouredS).pot);
+  if (!baked) return [];
+  const acts: Act[] = [];
+  let atS = pouredS;
+  for (const step of method) {
+    if (step.do === 'bake') {
+      const { ovenC, fan, bath, covered } = step;
+      acts.push({ do: 'bake', atS, ovenC, fan, bath, covered });
+      atS += Math.round(60 * baked.minutes);
+    } else if (step.do === 'rest' && step.minutes > 0) {
+      acts.push({ do: 'stand', atS, where: step.where, covered: step.covered });
+      atS += Math.round(60 * step.minutes);
+    }
+  }
+  return [...acts, { do: 'serve', atS }];
+}
+
+/**
+ * A plan cooked by its own method in the practice pot, as acts: what a good run looks like.
+ * @returns acts to the pouring, or to the oven and the table where the method goes there
+ */
+export function asPlanned(plan: Plan, seed = 0): Act[] {
+  const replay = new Replay(runOf(plan, [], { seed }));
+  let atS = 0;
+  const put = (acts: readonly Act[]) => acts.forEach((a) => replay.put(a));
+  for (const [i, step] of methodOf(plan).entries()) {
+    if (step.do === 'add') {
+      const portions = portionsAt(plan, step.stage, step.left);
+      if (portions.length && step.stage !== 'under' && step.stage !== 'top')
+        put([{ do: 'add', atS, portions, bowl: `${step.stage} ${i}`, ...meetsOf(step) }]);
+    } else if (step.do === 'heat') {
+      const scene = replay.at(atS);
+      put(handsTo(step, scene, atS));
+      const { until } = phaseOf(step);
+      const fromG = massG(scene.pot.content);
+      const limitS = Math.round(60 * (step.until.reach === 'time' ? step.until.minutes : step.limitMin));
+      for (let ranS = 0; ranS < limitS; ranS++) {
+        const { pot } = replay.at(++atS);
+        if (until.kind !== 'seconds' && shows(until, pot, fromG)) break;
+      }
+    } else if (step.do === 'pour') {
+      put([{ do: 'pour', atS }, ...afterPouring(plan, replay, atS)]);
+      break;
+    }
+  }
+  return [...replay.done];
+}

@@ -1,0 +1,262 @@
+import { atStages } from '../plan/stages';
+import { STAGES, type HeatStep, type MethodStep, type Stage } from '../plan/method';
+import type { Plan } from '../plan/plan';
+import { restsOf, USUAL_BATH } from '../plan/family';
+import { additionsOf, inTheOven, joined, momentsOf } from '../cook/live';
+import type { Cook } from '../cook/events';
+import { foldCook } from '../cook/fold';
+import { lastPlaceOf } from '../cook/stays';
+import type { Step } from '../cook/steps';
+import { GRAINS } from '../pot/grain';
+import type { Controls } from '../pot/pot';
+import { inOrder, type Act, type AddAct, type Run, type StandsOn } from './act';
+import { runOf } from './asPlanned';
+import { endOf } from './debrief';
+import { portionsMixture } from './replay';
+
+/** Between the kitchen and the practice pot: a batch as a run, and a run as a plan. */
+
+const standsOn = (c: Controls): StandsOn => (c.over ? 'double boiler' : c.lifted ? 'off the ring' : 'ring');
+
+/** A cook, live or over, as a run: every hand and every bowl where it was. */
+export function runOfCook(cook: Cook, steps: readonly Step[], nowMs: number): Run {
+  const { plan } = cook;
+  const state = foldCook(cook, steps);
+  const untilMs = Number.isNaN(state.pouredMs) ? nowMs : state.pouredMs;
+  const acts: Act[] = [];
+  const begun = new Set<string>();
+  let s = 0;
+  let hands: Controls = { setting: 0, stirEveryS: Infinity, lid: 'off', tool: 'spoon' };
+  for (const m of joined(momentsOf(cook, steps, untilMs), ({ event }) => event.kind === 'added')) {
+    const atS = Math.round(s);
+    if ('event' in m) {
+      if (m.event.kind === 'added')
+        acts.push({
+          do: 'add',
+          atS,
+          portions: m.event.portions,
+          how: m.event.how === 'slurry' ? 'cold slurry' : 'cold together',
+          stirring: 'whisk',
+          tempC: m.event.tempC,
+          soakMin: 0,
+        });
+      continue;
+    }
+    if (inTheOven(m.step) || (!m.step.heat && begun.size === 0)) continue;
+    if (m.step.heat && !begun.has(m.step.id)) {
+      begun.add(m.step.id);
+      for (const add of m.step.adds) {
+        const portions = atStages(plan)[add.stage].map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams }));
+        if (!portions.length || !additionsOf(m.step, plan, 'as tasted').length) continue;
+        const { how, stirring, tempC, soakMin, ladleG } = add;
+        acts.push({ do: 'add', atS, portions, how, stirring, tempC, soakMin, ...(ladleG ? { ladleG } : {}) });
+      }
+    }
+    const now = m.controls;
+    if (standsOn(now) !== standsOn(hands)) acts.push({ do: 'move', atS, to: standsOn(now) });
+    if (now.setting !== hands.setting) acts.push({ do: 'hob', atS, setting: now.setting });
+    if (now.lid !== hands.lid) acts.push({ do: 'lid', atS, lid: now.lid });
+    if (now.stirEveryS !== hands.stirEveryS || now.tool !== hands.tool)
+      acts.push({
+        do: 'stir',
+        atS,
+        everyS: Number.isFinite(now.stirEveryS) ? now.stirEveryS : null,
+        tool: now.tool ?? 'spoon',
+      });
+    hands = now;
+    s += (m.toMs - m.fromMs) / 1000;
+  }
+  if (Number.isNaN(state.pouredMs)) return runOf(plan, acts);
+  const pouredS = Math.round(s);
+  const after = (ms: number) => pouredS + Math.max(0, Math.round((ms - state.pouredMs) / 1000));
+  const { count } = state.pouredAs;
+  acts.push({ do: 'pour', atS: pouredS, ...(count === undefined ? {} : { count }) });
+  for (const { where, atMs } of state.stands)
+    acts.push({
+      do: 'stand',
+      atS: after(atMs),
+      where: where === 'plan' ? lastPlaceOf(plan) : where,
+      covered: state.pouredAs.covered ?? plan.rest.covered,
+    });
+  if (state.stands.length) {
+    const servedS = Number.isNaN(state.turnedOutMs)
+      ? pouredS + Math.round(3600 * plan.rest.hours)
+      : after(state.turnedOutMs);
+    acts.push({ do: 'serve', atS: Math.max(servedS, endOf({ acts })) });
+  }
+  return runOf(plan, inOrder(acts));
+}
+
+/** Stages that a hand may add at, in the order in which they are given out where a bowl has none of its own. */
+const FREE: readonly Stage[] = ['slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in'];
+
+/** What is added together becomes one stage of the plan; its own where it came from one. */
+function stageOf(a: AddAct, plan: Plan, taken: ReadonlySet<Stage>): Stage | undefined {
+  const own = STAGES.find((s) => a.bowl?.startsWith(`${s} `));
+  const mixture = portionsMixture(plan, a.portions);
+  const kind: Stage =
+    mixture.eggProteinG > 0
+      ? 'bowl'
+      : mixture.thickenings.some((t) => GRAINS[t.kind].form !== 'powder')
+        ? 'grain'
+        : mixture.thickenings.length
+          ? 'slurry'
+          : 'late';
+  return [own, kind, ...FREE].find((s): s is Stage => s !== undefined && s !== 'pot' && !taken.has(s));
+}
+
+/** Shorter stretches belong to the one before: a hand that changes its mind is no step, s. */
+const SHORT_S = 12;
+const MOST_STEPS = 56;
+
+type Hands = { setting: number; lid: Controls['lid']; everyS: number | null; tool: HeatStep['tool']; on: StandsOn };
+
+const heatStep = (h: Hands, seconds: number): HeatStep => ({
+  do: 'heat',
+  role: h.on === 'off the ring' ? 'off the heat' : 'heat',
+  setting: h.on === 'off the ring' ? 0 : h.setting,
+  stirEveryS: h.everyS,
+  tool: h.tool,
+  lid: h.lid,
+  wrapped: false,
+  until: { reach: 'time', minutes: seconds / 60 },
+  limitMin: 90,
+  ...(h.on === 'double boiler' ? { over: USUAL_BATH } : {}),
+});
+
+const sameHands = (a: Hands, b: Hands) => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * A run as a plan of its own: its amounts, and its method step by step as the hands did it.
+ * @param id of the new plan @param endS where the run ends, if it was not poured
+ */
+export function planOfRun(run: Run, id: string, name: string, endS: number): Plan {
+  const { plan } = run;
+  const acts = inOrder(run.acts).filter((a) => a.atS <= endS);
+  const steps: MethodStep[] = [];
+  const taken = new Set<Stage>(['pot']);
+  const put = new Map<string, Map<Stage, number>>();
+  const give = (ingredientId: string, stage: Stage, grams: number) => {
+    const by = put.get(ingredientId) ?? new Map<Stage, number>();
+    by.set(stage, (by.get(stage) ?? 0) + grams);
+    put.set(ingredientId, by);
+  };
+  for (const p of atStages(plan).pot) give(p.ingredient.id, 'pot', p.grams);
+  let hands: Hands = { setting: 0, lid: 'off', everyS: null, tool: 'spoon', on: 'ring' };
+  let fromS = 0;
+  let open: { hands: Hands; seconds: number }[] = [];
+  const flush = () => {
+    for (const o of open) if (o.seconds > 0) steps.push(heatStep(o.hands, o.seconds));
+    open = [];
+  };
+  const stretch = (toS: number) => {
+    const seconds = toS - fromS;
+    fromS = toS;
+    if (seconds <= 0) return;
+    const last = open.at(-1);
+    if (last && (seconds < SHORT_S || sameHands(last.hands, hands) || steps.length + open.length > MOST_STEPS))
+      last.seconds += seconds;
+    else open.push({ hands, seconds });
+  };
+  let left = false;
+  let dishes = plan.dish.count;
+  let where: Extract<Act, { do: 'bake' | 'stand' }> | undefined;
+  const rests = (toS: number) => {
+    const minutes = (toS - fromS) / 60;
+    fromS = toS;
+    if (minutes <= 0) return;
+    if (where?.do === 'bake') {
+      const { ovenC, fan, bath, covered } = where;
+      steps.push({
+        do: 'bake',
+        ovenC,
+        fan,
+        bath,
+        covered,
+        from: 'hot',
+        until: { reach: 'time', minutes },
+        limitMin: 180,
+        grillMin: 0,
+      });
+    } else
+      steps.push({ do: 'rest', where: where?.where ?? 'room', minutes, covered: where?.covered ?? plan.rest.covered });
+  };
+  let restedFromS = NaN;
+  for (const a of acts) {
+    if (!left) stretch(a.atS);
+    switch (a.do) {
+      case 'hob':
+        hands = { ...hands, setting: a.setting };
+        break;
+      case 'stir':
+        hands = { ...hands, everyS: a.everyS, tool: a.tool };
+        break;
+      case 'lid':
+        hands = { ...hands, lid: a.lid };
+        break;
+      case 'move':
+        hands = { ...hands, on: a.to };
+        break;
+      case 'call':
+        break;
+      case 'add': {
+        flush();
+        const stage = stageOf(a, plan, taken) ?? 'fold in';
+        for (const p of a.portions) give(p.ingredientId, stage, p.grams);
+        if (!taken.has(stage)) {
+          const { how, stirring, tempC, soakMin, ladleG } = a;
+          steps.push({ do: 'add', stage, how, stirring, tempC, soakMin, left: 0, ...(ladleG ? { ladleG } : {}) });
+        }
+        taken.add(stage);
+        break;
+      }
+      default: {
+        if (!left) {
+          flush();
+          steps.push({ do: 'pour' });
+          left = true;
+        } else rests(a.atS);
+        fromS = a.atS;
+        if (a.do === 'pour') dishes = a.count ?? dishes;
+        else if (a.do !== 'serve') {
+          where = a;
+          if (a.do === 'stand' && Number.isNaN(restedFromS)) restedFromS = a.atS;
+        }
+      }
+    }
+  }
+  if (!left) {
+    stretch(endS);
+    flush();
+    steps.push({ do: 'pour' });
+  }
+  const served = acts.find((a) => a.do === 'serve')?.atS ?? endS;
+  if (where && served > fromS) rests(served);
+  // left to the plan: its own way in the dish
+  if (!where) steps.push(...restsOf(plan));
+  const items: Plan['items'] = [];
+  const carveOuts: Plan['carveOuts'] = [];
+  for (const [ingredientId, by] of put) {
+    const all = [...by.entries()].sort((x, y) => y[1] - x[1]);
+    items.push({ ingredientId, grams: all.reduce((sum, [, g]) => sum + g, 0), stage: all[0]![0] });
+    for (const [stage, grams] of all.slice(1))
+      if (carveOuts.length < 10) carveOuts.push({ ingredientId, grams, stage });
+  }
+  const own = plan.own.filter((i) => put.has(i.id));
+  const { steps: _old, have: _have, ...rest } = plan;
+  return {
+    ...rest,
+    id,
+    name: name.slice(0, 60),
+    items,
+    carveOuts,
+    steps,
+    own,
+    dish: { ...plan.dish, count: dishes },
+    portions: [],
+    rest: {
+      ...plan.rest,
+      hours: where && !Number.isNaN(restedFromS) ? Math.min(96, (served - restedFromS) / 3600) : plan.rest.hours,
+    },
+  };
+}
