@@ -5,8 +5,8 @@ import { MomentSchema } from './moment';
 export const MACHINES = ['rice cooker', 'microwave', 'blender', 'grill'] as const;
 export type Machine = (typeof MACHINES)[number];
 
-/** Where readings come from: nowhere, the stand-in kitchen that ships, or a thermometer and scale by Bluetooth. */
-export const DEVICE_SOURCES = ['none', 'stand-in', 'bluetooth'] as const;
+/** Where readings come from: nowhere, the stand-in kitchen that ships, a thermometer and scale by Bluetooth, or the practice pot. */
+export const DEVICE_SOURCES = ['none', 'stand-in', 'bluetooth', 'practice'] as const;
 
 /** English, or English that is longer, accented and from right to left: for looking at the rooms. */
 export const LANGUAGES = ['en', 'en-XA'] as const;

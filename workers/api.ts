@@ -38,6 +38,7 @@ import { mendLine, type Line, type ReadOptions } from '../core/recipe/lines';
 import { readRecipe, type PlanMeta, type Reading } from '../core/recipe/read';
 import { dayApi } from './days';
 import { potApi } from './pots';
+import { practiceApi } from './practice';
 import { startSide } from '../core/sides/sides';
 import type { SideKind } from '../core/plan/sidePot';
 import type { SpoonSystem } from '../core/units/measures';
@@ -162,6 +163,7 @@ export const modelApi = {
   thermometerOf: measured(thermometerOf),
   ...dayApi,
   ...potApi,
+  ...practiceApi,
   demo: async (nowMs: number, offsetMin: number) => laidFor(await supper(), nowMs, offsetMin),
 };
 export type ModelApi = typeof modelApi;

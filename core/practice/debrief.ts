@@ -63,6 +63,9 @@ export type Debrief = {
 const IN_DISH: readonly Act['do'][] = ['pour', 'bake', 'stand', 'serve'];
 const TENDED_S = 3;
 const SELDOM_S = 8;
+/** Turns of the ring that follow each other within this are one, s. */
+const ONE_TURN_S = 10;
+type HobAct = Extract<Act, { do: 'hob' }>;
 /** How long before it happened it could still be helped, s (C). */
 const BEFORE_S = 20;
 const TURN_DOWN_BEFORE_S = 45;
@@ -138,9 +141,16 @@ export function otherwise(run: Run, endS: number, scene: Scene): Otherwise[] {
           });
         put({ kind: 'left out', act: i, atS, acts: without(acts, i) });
         break;
-      case 'hob':
-        if (a.setting > before) put({ kind: 'not turned up', act: i, atS, to: before, acts: without(acts, i) });
-        if (a.setting > highest)
+      case 'hob': {
+        // a ring that is turned in several goes is turned once
+        const last = acts.slice(Math.min(run.given, i), i).findLast((b) => b.do === 'hob');
+        if (last && atS - last.atS <= ONE_TURN_S) break;
+        const turn = acts.filter((b, k): b is HobAct => k >= i && b.do === 'hob' && b.atS - atS <= ONE_TURN_S);
+        const to = turn.at(-1)!.setting;
+        // a ring that was never lit cooks nothing
+        if (to > before && before > 0)
+          put({ kind: 'not turned up', act: i, atS, to: before, acts: acts.filter((b) => !turn.some((x) => x === b)) });
+        if (to > highest)
           put({
             kind: 'lower ring',
             act: i,
@@ -149,6 +159,7 @@ export function otherwise(run: Run, endS: number, scene: Scene): Otherwise[] {
             acts: acts.map((b, j) => (j >= i && b.do === 'hob' ? { ...b, setting: Math.min(b.setting, highest) } : b)),
           });
         break;
+      }
       case 'stir': {
         const next = acts.slice(i + 1).find((b) => b.do === 'stir')?.atS ?? leaveS;
         const every = a.everyS;
@@ -233,7 +244,7 @@ export function otherwise(run: Run, endS: number, scene: Scene): Otherwise[] {
     if (byS > 0)
       put({
         kind: 'off earlier',
-        atS: leaveS,
+        atS: offS,
         byS,
         acts: shifted(
           acts.filter((a) => a.atS < offS || a.atS >= leaveS),

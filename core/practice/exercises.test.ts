@@ -1,6 +1,7 @@
 import { inOrder, type Act } from './act';
 import { endOf, type OtherwiseKind } from './debrief';
-import { EXERCISE_IDS, exerciseOf, judged, startOf, type Exercise, type ExerciseId } from './exercises';
+import { exerciseOf, judged, startOf, type Exercise } from './exercises';
+import { EXERCISE_IDS, type ExerciseId } from './exerciseIds';
 import type { Harm } from './outcome';
 
 /** One way to do it badly: what is done, what comes of it, and what the debrief has to name. */

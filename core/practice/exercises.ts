@@ -8,26 +8,9 @@ import { asPlanned, bowlsOf, runOf, type Bowl } from './asPlanned';
 import { debrief, endOf, type Debrief } from './debrief';
 import { FELT, type Harm, type Outcome } from './outcome';
 import { Replay } from './replay';
+import type { ExerciseId } from './exerciseIds';
 
 /** What can be practised, in the order of the job. Each has a pudding to make of it, and is judged by that. */
-
-export const EXERCISE_IDS = [
-  'slurry',
-  'moment',
-  'ceiling',
-  'temper',
-  'reduce',
-  'climbs',
-  'sugar',
-  'steam',
-  'lid',
-  'bite',
-  'thin',
-  'saved',
-  'chill',
-  'unmould',
-] as const;
-export type ExerciseId = (typeof EXERCISE_IDS)[number];
 
 /** What has to come of it. */
 export type Goal =
@@ -58,17 +41,10 @@ export type Exercise = {
 
 const SUPPER = '2026-12-11T19:30:00.000Z';
 
-function dish(
-  id: ExerciseId,
-  name: string,
-  family: Family,
-  change: Partial<Plan> = {},
-  people = 6,
-  portionG = 120,
-): Plan {
+function dish(id: ExerciseId, family: Family, change: Partial<Plan> = {}, people = 6, portionG = 120): Plan {
   const start = newPlan({
     id: `practice-${id}`,
-    name,
+    name: id,
     milkId: 'milk_whole',
     people,
     portionG,
@@ -130,9 +106,9 @@ const SWEET_RICE = 2.5;
 const FORGOTTEN = 0.72;
 
 const STARTS: Record<ExerciseId, () => Start> = {
-  slurry: () => plain(solved(dish('slurry', 'Vanilla pudding, from a slurry', 'starch-set milk pudding'))),
+  slurry: () => plain(solved(dish('slurry', 'starch-set milk pudding'))),
   moment: () => {
-    const plan = solved(dish('moment', 'Vanilla pudding, by ear', 'starch-set milk pudding'));
+    const plan = solved(dish('moment', 'starch-set milk pudding'));
     const acts = asPlanned(plan);
     const { pot } = new Replay(runOf(plan, acts)).at(endOf({ acts }));
     return {
@@ -141,10 +117,10 @@ const STARTS: Record<ExerciseId, () => Start> = {
       good: inOrder([...acts, { do: 'call', atS: Math.round(pot.thickenAtS) + 3 }]),
     };
   },
-  ceiling: () => plain(dish('ceiling', 'Poured custard', 'stirred custard')),
-  temper: () => plain(dish('temper', 'Custard of eight yolks', 'stirred custard', {}, 8, 130)),
+  ceiling: () => plain(dish('ceiling', 'stirred custard')),
+  temper: () => plain(dish('temper', 'stirred custard', {}, 8, 130)),
   reduce: () => {
-    const plan = dish('reduce', 'Milk cooked down for the frozen cream', 'frozen cream');
+    const plan = dish('reduce', 'frozen cream');
     return plain(plan, [{ of: 'left', toRel: 0.5, byRel: 0.04 }, { of: 'without', harm: 'caught' }, { of: 'pudding' }]);
   },
   climbs: () => {
@@ -156,11 +132,11 @@ const STARTS: Record<ExerciseId, () => Start> = {
       material: 'steel',
     } as const;
     const hob = { kind: 'gas', ratedW: 3000, powerTrim: 1 } as const;
-    const start = dish('climbs', 'Semolina in a small pan', 'porridge', { pan: { ...small }, hob: { ...hob } }, 8, 150);
+    const start = dish('climbs', 'porridge', { pan: { ...small }, hob: { ...hob } }, 8, 150);
     return plain(solved({ ...start, method: { ...start.method, heatSetting: 6, simmerSetting: 2 } }));
   },
   sugar: () => ({
-    ...plain(times(dish('sugar', 'Sweet rice, sugar early or late', 'whole-rice pudding'), 'sugar', SWEET_RICE)),
+    ...plain(times(dish('sugar', 'whole-rice pudding'), 'sugar', SWEET_RICE)),
     // the same hands, the sugar at the other end
     beside: (acts, plan) => {
       const sugar = acts.find((a) => a.do === 'add' && a.portions.every((p) => p.ingredientId === 'sugar'));
@@ -174,19 +150,19 @@ const STARTS: Record<ExerciseId, () => Start> = {
     },
   }),
   steam: () =>
-    plain(dish('steam', 'Custard over steam', 'stirred custard', { choices: { heat: 'double boiler' } }), [
+    plain(dish('steam', 'stirred custard', { choices: { heat: 'double boiler' } }), [
       { of: 'without', harm: 'curdled' },
       { of: 'pudding' },
     ]),
   lid: () => {
-    const start = dish('lid', 'Semolina porridge under a lid', 'porridge', {
+    const start = dish('lid', 'porridge', {
       choices: { grain: 'into boiling milk', stirring: 'lid on, now and then' },
     });
     return plain(solved({ ...start, method: { ...start.method, simmerSetting: 3 } }));
   },
-  bite: () => plain(dish('bite', 'Rice pudding, to the bite', 'whole-rice pudding')),
+  bite: () => plain(dish('bite', 'whole-rice pudding')),
   thin: () => {
-    const whole = solved(dish('thin', 'A pudding that is too thin', 'starch-set milk pudding'));
+    const whole = solved(dish('thin', 'starch-set milk pudding'));
     const short = whole.items.find((i) => i.ingredientId === 'cornstarch')!.grams * (1 - FORGOTTEN);
     const help = slurryOf(Math.round(short * 1.12));
     const plan = times(whole, 'cornstarch', FORGOTTEN);
@@ -205,7 +181,7 @@ const STARTS: Record<ExerciseId, () => Start> = {
     };
   },
   saved: () => {
-    const plan = solved(dish('saved', 'A pot that is going wrong', 'starch-set milk pudding'));
+    const plan = solved(dish('saved', 'starch-set milk pudding'));
     const cooked = asPlanned(plan);
     const { pot } = new Replay(runOf(plan, cooked)).at(endOf({ acts: cooked }));
     const leftS = Math.round(pot.thickenAtS);
@@ -229,9 +205,7 @@ const STARTS: Record<ExerciseId, () => Start> = {
   },
   chill: () => {
     const bowl = { kind: 'bowl', count: 1, capacityMl: 1500, heightMm: 95, wall: 'ceramic' } as const;
-    const plan = solved(
-      dish('chill', 'A litre to be chilled', 'starch-set milk pudding', { dish: { ...bowl } }, 8, 150),
-    );
+    const plan = solved(dish('chill', 'starch-set milk pudding', { dish: { ...bowl } }, 8, 150));
     return {
       ...plain(plan, [{ of: 'without', harm: 'cooled too slowly' }, { of: 'pudding' }]),
       ...handedOver(plan, (fromS) => ({
@@ -251,7 +225,7 @@ const STARTS: Record<ExerciseId, () => Start> = {
   },
   unmould: () => {
     const plan = wobbling(
-      dish('unmould', 'Moulds to be turned out', 'starch-set milk pudding', {
+      dish('unmould', 'starch-set milk pudding', {
         dish: { kind: 'mould', count: 8, capacityMl: 95, heightMm: 46, wall: 'metal' },
       }),
     );

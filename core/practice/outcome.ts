@@ -12,7 +12,7 @@ import { bodyOf } from '../pot/paste';
 import { EGG } from '../pot/egg';
 import { BITE } from '../pot/grain';
 import { SCORCH } from '../pot/scorch';
-import { hoursBelow, keepsRule } from '../set/cooling';
+import { hoursBelow, keepsRule, type RestPlace } from '../set/cooling';
 import { standing, STANDS, type Standing } from '../set/firmness';
 import { boundsFor, SET_WORDS, STRIP, type SetWord } from '../texture/words';
 import { inOrder, type Act, type Run } from './act';
@@ -147,7 +147,7 @@ export type DishNow = {
   place: number;
   standing: Standing;
   depthMm: number;
-  where: string;
+  where: RestPlace | 'oven';
 };
 
 type AtTable = {

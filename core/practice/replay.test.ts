@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { massG } from '../matter/mixture';
 import { testPlan } from '../testing';
 import { runMethod } from '../model/run';

@@ -1,7 +1,7 @@
 import { table } from '../coefficients';
 import { truthOf } from '../kitchen/simulated';
 import { mixtureOfPortions, lookUp } from '../plan/stages';
-import { times, type Mixture } from '../matter/mixture';
+import { massG, PUDDING_G_PER_ML, times, type Mixture } from '../matter/mixture';
 import { USUAL_BATH } from '../plan/family';
 import type { AddStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -18,6 +18,7 @@ import { inOrder, type Act, type AddAct, type Run, type StandsOn } from './act';
 export const PRACTICE = table('Practice pot', {
   stepS: [1, 's', 'A', 'the pot is reckoned in steps of this, so that a run is the same wherever it is stopped'],
   spills: [0.012, '1/s', 'C', 'share of the pot that comes over the rim, per foam index above it'],
+  foamOverMilk: [6, '1', 'C', 'foam stands no higher than so many times the milk that it is made of'],
   spillsMost: [0.04, '1/s', 'C', 'and no more'],
   lumpsFelt: [0.5, '1', 'A', 'chance of lumps from which a kitchen as reckoned has them'],
   skinFelt: [0.35, '1', 'C', 'a skin that shows'],
@@ -167,12 +168,17 @@ function noted(scene: Scene, lumpsFrom: number): Scene['happened'] {
 /** Chance of lumps from which this pot has them: a kitchen as reckoned at a half, another by its seed. */
 export const lumpsFrom = (seed: number): number => (seed === 0 ? PRACTICE.lumpsFelt : 0.15 + 0.7 * seed);
 
+/** m of what is in the pan */
+const depthOf = (pot: Pot, setup: PotSetup): number =>
+  massG(pot.content) / 1e6 / PUDDING_G_PER_ML / (Math.PI * (setup.pan.diameterMm / 2000) ** 2);
+
 /** The pot one second later. */
 function second(scene: Scene, setup: PotSetup, seed: number): Scene {
   const controls = controlsOf(scene);
   const before = { ...scene.pot, foamMax: 0 };
   let { pot } = cook(before, setup, controls, PRACTICE.stepS);
-  const foam = pot.foamMax;
+  const reach = (PRACTICE.foamOverMilk * depthOf(pot, setup)) / (setup.pan.heightMm / 1000);
+  const foam = Math.min(pot.foamMax, reach);
   let { spiltRel } = scene;
   if (foam >= FOAM.over && !pot.dry) {
     const share = Math.min(PRACTICE.spillsMost, PRACTICE.spills * (1 + foam - FOAM.over));
@@ -191,7 +197,7 @@ function second(scene: Scene, setup: PotSetup, seed: number): Scene {
 }
 
 /** A scene is kept this often, s: going back begins there. */
-const KEEP_EVERY_S = 15;
+const KEEP_EVERY_S = 5;
 
 /** A run that is played: forwards as time goes, back to any second, and on from there with other acts. */
 export class Replay {
@@ -211,6 +217,11 @@ export class Replay {
     this.acts = inOrder(run.acts);
     this.now = kept[0] ?? begin(run, this.setup);
     this.kept = kept.length ? [...kept] : [this.now];
+  }
+
+  /** Scenes on the way to the present one, the first of each few seconds. */
+  get seen(): readonly Scene[] {
+    return this.kept;
   }
 
   get done(): readonly Act[] {

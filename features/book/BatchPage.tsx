@@ -193,6 +193,12 @@ export function BatchPage() {
             })}
           </View>
         </View>
+        <Key
+          label={t('bookRoom.whatIf')}
+          className="self-start"
+          onPress={() => router.push(`/practice?batch=${batch.id}` as '/plan')}
+          testID="what-if"
+        />
         <NoteField
           key={batch.id}
           initial={batch.found.note}

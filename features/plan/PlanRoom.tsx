@@ -1,5 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CookingPot from 'lucide-react-native/icons/cooking-pot';
+import FlaskConical from 'lucide-react-native/icons/flask-conical';
 import LayoutList from 'lucide-react-native/icons/layout-list';
 import SettingsIcon from 'lucide-react-native/icons/settings';
 import { memo, useEffect, useRef, useState, type ReactNode } from 'react';
@@ -359,6 +360,13 @@ export function PlanRoom() {
         <>
           <Evidence plan={saved} forecast={forecast} about={about} working={moving} />
           <KnownPart plan={saved} onChange={stableChange} />
+          <Key
+            label={t('planRoom.tryInPractice')}
+            icon={FlaskConical}
+            className="self-start"
+            onPress={() => router.push(`/practice?plan=${saved.id}` as '/plan')}
+            testID="try-practice"
+          />
         </>
       }
       foot={

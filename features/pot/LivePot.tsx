@@ -126,7 +126,7 @@ function Look({
         <Type kind="strong">{t('potRoom.lookListen')}</Type>
         {words.cue}
       </Type>
-      {settings?.devices === 'stand-in' && devices.sees.length ? (
+      {(settings?.devices === 'stand-in' || settings?.devices === 'practice') && devices.sees.length ? (
         <Type kind="small" tone="quiet" testID="eye">
           {t('potRoom.theStandInPot', {
             flecks: devices.sees.map((s) => (s === 'egg in flecks' ? t('potRoom.eggInFlecks') : t(SEEN[s]))).join(', '),

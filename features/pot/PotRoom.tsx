@@ -97,6 +97,12 @@ function NoPot({ ready, poured, missing }: { ready: boolean; poured: UsedCook['c
               onPress={() => start(p.id)}
             />
           ))}
+          <Key
+            label={t('potRoom.practise')}
+            className="mt-3 self-start"
+            onPress={() => router.push('/practice' as '/plan')}
+            testID="practise"
+          />
           {plans.data?.length === 0 ? (
             <Key label={t('potRoom.planAPuddingFirst')} onPress={() => router.push('/plan')} />
           ) : null}

@@ -7,6 +7,7 @@ import { correctedC } from '../../core/kitchen/corrected';
 import type { DEVICE_SOURCES, Measured } from '../../core/settings';
 import { bluetoothKitchen, bluetoothOf } from '../../devices/bluetooth';
 import { ownKitchen, watchSilence, type Kitchen } from '../../devices/kitchen';
+import { practiceKitchen } from '../../devices/practiceKitchen';
 import type { NewEvent } from '../shared/useCook';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
@@ -64,8 +65,15 @@ export function useDevices(
   const live = cook !== undefined;
 
   useEffect(() => {
-    if (source !== 'stand-in' || !live) return undefined;
+    if (!live || (source !== 'stand-in' && source !== 'practice')) return undefined;
     let on = true;
+    if (source === 'practice') {
+      void Promise.resolve().then(() => on && setOwn(practiceKitchen()));
+      return () => {
+        on = false;
+        setOwn(undefined);
+      };
+    }
     void served().then((yes) => {
       if (!on) return;
       setOwn(

@@ -36,7 +36,7 @@ export function WorkLine() {
   useKeepPlace();
   const planning = ['/recipe', '/compare', '/lining', '/card', '/shared'].includes(path);
   const under =
-    path === '/rescue'
+    path === '/rescue' || path === '/practice'
       ? '/pot'
       : path === '/batch' || path === '/kitchen'
         ? '/book'

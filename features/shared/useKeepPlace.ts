@@ -14,6 +14,7 @@ const ROOMS = [
   '/book',
   '/batch',
   '/kitchen',
+  '/practice',
   '/shopping',
   '/rescue',
   '/compare',

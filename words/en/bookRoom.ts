@@ -1,5 +1,6 @@
 /** bookRoom. */
 export const bookRoom = {
+  'bookRoom.whatIf': 'What if: in the practice pot',
   'bookRoom.book': 'Book',
   'bookRoom.toTheBook': 'To the book',
   'bookRoom.notInTheBook': 'not in the book',

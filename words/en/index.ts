@@ -5,6 +5,7 @@ import { check } from './check';
 import { dayRoom } from './dayRoom';
 import { kitchen } from './kitchen';
 import { potRoom } from './potRoom';
+import { practice } from './practice';
 import { prepRoom } from './prepRoom';
 import { rescueRoom } from './rescueRoom';
 import { setRoom } from './setRoom';
@@ -19,6 +20,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   dayRoom,
   kitchen,
   potRoom,
+  practice,
   prepRoom,
   rescueRoom,
   setRoom,
@@ -35,6 +37,7 @@ export const en = {
   ...dayRoom,
   ...kitchen,
   ...potRoom,
+  ...practice,
   ...prepRoom,
   ...rescueRoom,
   ...setRoom,

@@ -166,6 +166,7 @@ export const potRoom = {
   'potRoom.nothingOnYet': 'nothing on yet',
   'potRoom.thisPotIsNotKept': 'This pot is not kept in this browser. Pick one below, or start one.',
   'potRoom.pickAPlanThePot': 'Pick a plan. The pot runs from it, step by step.',
+  'potRoom.practise': 'Practise, without milk',
   'potRoom.startOne': 'Start one',
   'potRoom.people': '{{people}} people, {{at}}',
   'potRoom.cook': 'Cook',

@@ -141,6 +141,7 @@ export const shared = {
   'room.Rescue': 'Rescue',
   'room.Settings': 'Settings',
   'room.Batch': 'Batch',
+  'room.Practice': 'Practice',
   'room.Compare': 'Compare',
   'room.Lining': 'Lining',
   'shared.whichKitchen': 'Which kitchen',

@@ -259,6 +259,7 @@ export const terms = {
   'source.none': 'none',
   'source.stand-in': 'stand-in kitchen',
   'source.bluetooth': 'by Bluetooth',
+  'source.practice': 'practice pot in another tab',
   'format.cups_one': '{{cups}} cup',
   'format.cups_other': '{{cups}} cups',
   'format.tbsp': '{{tbsp}} tbsp',

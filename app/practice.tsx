@@ -1,0 +1,1 @@
+export { PracticeRoom as default } from '../features/practice/PracticeRoom';

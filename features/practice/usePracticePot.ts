@@ -1,0 +1,181 @@
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+import type { Act, Run } from '../../core/practice/act';
+import type { Frame, TracePoint } from '../../core/practice/frame';
+import type { Judged } from '../../workers/practice';
+import { useKitchen } from '../shared/kitchen';
+import { keepOpen } from './kept';
+import type { Frames } from './PotCanvas';
+
+export const SPEEDS = [1, 5, 20, 60] as const;
+export type Speed = (typeof SPEEDS)[number];
+
+/** The worker is asked for the pot this often, ms; words and figures change no faster than can be read. */
+const FRAME_MS = 100;
+const WORDS_MS = 250;
+const TRACE_EVERY = 6;
+/** Nobody practises one pot for longer, s. */
+const MOST_S = 300_000;
+
+/** An act without its second: it is now. */
+export type NewAct = Act extends infer A ? (A extends Act ? Omit<A, 'atS'> : never) : never;
+
+export type PracticePot = ReturnType<typeof usePracticePot>;
+
+/** A run that is played: its clock, its pot in the worker, its acts. */
+export function usePracticePot(start: Run, startS: number) {
+  const { ask } = useKitchen();
+  const [run, setRun] = useState(start);
+  const [running, setRunning] = useState(false);
+  const [speed, setSpeed] = useState<Speed>(5);
+  const [shown, setShown] = useState<Frame | undefined>();
+  const [trace, setTrace] = useState<readonly TracePoint[]>([]);
+  const [judged, setJudged] = useState<Judged | undefined>();
+  const [judging, setJudging] = useState(false);
+  const [failed, setFailed] = useState<Error | undefined>();
+  const [key] = useState(
+    () => `${start.exercise ?? start.plan.id} ${Math.round(performance.timeOrigin + performance.now())}`,
+  );
+  const clock = useRef({ tS: startS, atMs: 0, running: false, speed: 5 as number });
+  const frames = useRef<Frames>({ a: undefined, b: undefined, atMs: 0, everyMs: FRAME_MS });
+  const latest = useRef(run);
+  useEffect(() => {
+    latest.current = run;
+  }, [run]);
+
+  const nowS = useCallback(() => {
+    const c = clock.current;
+    return Math.min(MOST_S, c.running ? c.tS + ((performance.now() - c.atMs) / 1000) * c.speed : c.tS);
+  }, []);
+  const setClock = useCallback(
+    (change: Partial<{ tS: number; running: boolean; speed: number }>) => {
+      clock.current = { ...clock.current, tS: nowS(), atMs: performance.now(), ...change };
+    },
+    [nowS],
+  );
+
+  const asking = useRef(false);
+  const asked = useRef({ ticks: 0, wordsMs: 0 });
+  const look = useEffectEvent((withTrace: boolean) => {
+    if (asking.current) return;
+    asking.current = true;
+    const tS = Math.floor(nowS());
+    void ask('practiceAt', [key, latest.current, tS, withTrace])
+      .then(({ frame, trace: line }) => {
+        const ms = performance.now();
+        const was = frames.current;
+        const back = was.b !== undefined && frame.tS < was.b.tS;
+        frames.current = {
+          a: back ? undefined : was.b,
+          b: frame,
+          atMs: ms,
+          everyMs: Math.min(1000, Math.max(FRAME_MS, ms - was.atMs)),
+        };
+        if (line) setTrace(line);
+        if (ms - asked.current.wordsMs >= WORDS_MS || !clock.current.running || back) {
+          asked.current.wordsMs = ms;
+          setShown(frame);
+        }
+        setFailed(undefined);
+      })
+      .catch((e: Error) => setFailed(e))
+      .finally(() => (asking.current = false));
+  });
+  useEffect(() => {
+    look(true);
+    if (!running) {
+      // what was asked meanwhile may be older than the act
+      const timer = setTimeout(() => look(true), 2 * FRAME_MS);
+      return () => clearTimeout(timer);
+    }
+    const timer = setInterval(() => look(asked.current.ticks++ % TRACE_EVERY === 0), FRAME_MS);
+    return () => clearInterval(timer);
+  }, [running, run]);
+  // a pot that is not looked at stands still
+  useEffect(() => {
+    const hide = () => {
+      if (!document.hidden) return;
+      setClock({ running: false });
+      setRunning(false);
+    };
+    document.addEventListener('visibilitychange', hide);
+    return () => document.removeEventListener('visibilitychange', hide);
+  }, [setClock]);
+  useEffect(() => keepOpen(run, Math.floor(clock.current.tS)), [run, running]);
+
+  const play = (on: boolean) => {
+    setClock({ running: on });
+    setRunning(on);
+  };
+  const act = (...acts: NewAct[]) => {
+    const atS = Math.round(nowS());
+    setJudged(undefined);
+    setRun((r) => ({
+      ...r,
+      acts: [
+        ...r.acts.filter((a, i) => i < r.given || a.atS <= atS),
+        ...acts.map((a) => ({ ...a, atS: Math.max(atS, r.fromS) }) as Act),
+      ],
+    }));
+  };
+  /** What was done from this second on is undone. */
+  const goBack = (tS: number) => {
+    const to = Math.max(start.fromS, Math.round(tS));
+    setClock({ tS: to, running: false });
+    setRunning(false);
+    setJudged(undefined);
+    setRun((r) => ({ ...r, acts: r.acts.filter((a, i) => i < r.given || a.atS < to) }));
+  };
+  /** Looks at another second without doing anything. */
+  const lookAt = (tS: number) => {
+    setClock({ tS: Math.max(start.fromS, Math.round(tS)), running: false });
+    setRunning(false);
+    setRun((r) => ({ ...r }));
+  };
+  const judge = async (endS: number, of: Run) => {
+    play(false);
+    setJudging(true);
+    try {
+      setJudged(await ask('practiceJudge', [of, endS]));
+    } catch (e) {
+      setFailed(e as Error);
+    } finally {
+      setJudging(false);
+    }
+  };
+  return {
+    key,
+    run,
+    shown,
+    trace,
+    frames,
+    running,
+    speed,
+    judged,
+    judging,
+    failed,
+    nowS,
+    play,
+    act,
+    goBack,
+    lookAt,
+    judge,
+    faster: () => {
+      const next = SPEEDS[(SPEEDS.indexOf(speed) + 1) % SPEEDS.length]!;
+      setSpeed(next);
+      setClock({ speed: next });
+    },
+    /** time passes at once: for what only cools */
+    pass: (seconds: number) => {
+      setClock({ tS: nowS() + seconds });
+      setRun((r) => ({ ...r }));
+    },
+    /** the same evening with one act another way, where it stands */
+    redo: setRun,
+    again: (other: Run) => {
+      setClock({ tS: other.fromS, running: false });
+      setRunning(false);
+      setJudged(undefined);
+      setRun(other);
+    },
+  };
+}
