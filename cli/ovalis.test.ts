@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { ReadingFileSchema } from '../core/formats/readingFile';
 import { FURTHER } from '../core/recipe/fixtures/further';
+import { asPlanned, runOf } from '../core/practice/asPlanned';
 import { testPlan } from '../core/testing';
 
 const root = path.join(__dirname, '..');
@@ -78,5 +79,23 @@ describe('ovalis forecast', () => {
   it('ends with 2 when there is no such file or no command', () => {
     expect(ovalis(['forecast', 'nowhere.json']).status).toBe(2);
     expect(ovalis([]).status).toBe(2);
+  });
+});
+
+describe('ovalis practice', () => {
+  it('says what a run came to and what each act cost', () => {
+    const plan = testPlan();
+    const acts = asPlanned(plan).map((a) =>
+      a.do === 'add' && a.bowl?.startsWith('slurry')
+        ? { ...a, atS: a.atS + 90, how: 'dry powder', stirring: 'spoon' }
+        : a,
+    );
+    const r = ovalis(['practice', '-'], JSON.stringify({ ...runOf(plan), acts }));
+    expect(r.stderr).toBe('');
+    const told = JSON.parse(r.stdout) as { format: string; outcome: { felt: string[] }; costs: { kind: string }[] };
+    expect(told.format).toBe('ovalis-practice-debrief');
+    expect(told.outcome.felt).toContain('lumps');
+    expect(told.costs[0]!.kind).toBe('as a slurry');
+    expect(ovalis(['practice', '-'], '{}').stderr).toMatch(/format: /);
   });
 });

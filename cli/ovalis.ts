@@ -4,6 +4,9 @@ import { answer, askJsonSchema, ASKS, type Ask } from '../core/formats/asks';
 import { batchJsonSchema } from '../core/formats/batchFile';
 import { kitchenJsonSchema } from '../core/formats/kitchenFile';
 import { readingFile, readingJsonSchema } from '../core/formats/readingFile';
+import { readRunFile, runJsonSchema } from '../core/formats/practiceFile';
+import { endOf } from '../core/practice/debrief';
+import { judgedRun } from '../core/practice/exercises';
 import { DEFAULT_SETTINGS } from '../core/settings';
 import { readPlanFile, planJsonSchema } from '../core/formats/planFile';
 import { choirSupper } from '../core/demo/choirSupper';
@@ -19,7 +22,8 @@ const USAGE = `Use:
   npm run -s ovalis -- bake FILE       a filled dish in the oven
   npm run -s ovalis -- montecarlo FILE chances over many kitchens
   npm run -s ovalis -- read FILE       a recipe (text, Markdown, HTML, JSON-LD): its plan, what is asked, what was not understood, findings
-  npm run -s ovalis -- schema [NAME]   JSON Schema of plan (where none is named), kitchen, batch, reading, or one of the questions above
+  npm run -s ovalis -- practice FILE   a run of the practice pot: its pudding, what happened when, what each act cost
+  npm run -s ovalis -- schema [NAME]   JSON Schema of plan (where none is named), kitchen, batch, reading, practice, or one of the questions above
   npm run -s ovalis -- example         a plan to start from
 `;
 
@@ -71,9 +75,23 @@ if (command === 'forecast' && file) {
   const read = readingFile(readInput(file), { system: DEFAULT_SETTINGS.spoons, eggSize: 'eu M' }, meta);
   if (!read.ok) fail(['This is not a recipe that can be read:', `  ${english(read.why)}`], 1);
   print(read.value);
+} else if (command === 'practice' && file) {
+  const read = readRunFile(readInput(file));
+  if (!read.ok)
+    fail(['This is not a run that can be played:', ...read.issues.map((i) => `  ${i.path}: ${english(i.message)}`)], 1);
+  const { outcome, happened, costs, marks } = judgedRun(read.value, endOf(read.value));
+  print({
+    format: 'ovalis-practice-debrief',
+    version: 1,
+    outcome,
+    happened,
+    marks,
+    costs: costs.map(({ acts: _a, endS: _e, outcome: o, ...cost }) => ({ ...cost, word: o.served.word, felt: o.felt })),
+  });
 } else if (command === 'schema' && isAsk(file)) print(askJsonSchema(file));
 else if (command === 'schema' && file === 'kitchen') print(kitchenJsonSchema());
 else if (command === 'schema' && file === 'batch') print(batchJsonSchema());
+else if (command === 'schema' && file === 'practice') print(runJsonSchema());
 else if (command === 'schema' && file === 'reading') print(readingJsonSchema());
 else if (command === 'schema' && (file === undefined || file === 'plan')) print(planJsonSchema());
 else if (command === 'example') print(choirSupper(Date.UTC(2026, 11, 11, 12)).plans[1]);

@@ -7,9 +7,9 @@ import type { DeviceReading } from '../core/kitchen/simulated';
 import type { Act, Run } from '../core/practice/act';
 import { asPlanned, bowlsOf, runOf, type Bowl } from '../core/practice/asPlanned';
 import { planOfRun, runOfCook } from '../core/practice/crossing';
-import { debrief, type Debrief } from '../core/practice/debrief';
-import { benchOf, exerciseOf, judged, startOf, type Goal, type Mark } from '../core/practice/exercises';
-import type { ExerciseId } from '../core/practice/exerciseIds';
+import { endOf, type Debrief } from '../core/practice/debrief';
+import { benchOf, exerciseOf, judgedRun, startOf, type Goal, type Mark } from '../core/practice/exercises';
+import { EXERCISE_IDS, type ExerciseId } from '../core/practice/exerciseIds';
 import { frameOf, readingsOf, traceOf, type Frame, type TracePoint } from '../core/practice/frame';
 import { outcomeOf, type Outcome } from '../core/practice/outcome';
 import { Replay } from '../core/practice/replay';
@@ -37,15 +37,13 @@ export type Opened = { run: Run; bench: Bowl[]; goals: Goal[] };
 export type Seen = { frame: Frame; trace?: TracePoint[] };
 /** Two pots side by side, for the chart. */
 export type Beside = { mine: TracePoint[]; other: TracePoint[]; outcome: Outcome; acts: readonly Act[]; endS: number };
-export type Judged = Debrief & { marks: Mark[]; met: boolean; better?: Beside; beside?: Beside };
+export type Judged = Debrief & { marks: Mark[]; met: boolean; better: Beside; beside?: Beside };
 
 const beside = (run: Run, mine: TracePoint[], acts: readonly Act[], endS: number): Beside => {
   const replay = new Replay({ ...run, acts: [...acts] });
   const outcome = outcomeOf(replay, endS);
   return { mine, other: traceOf(replay, endS), outcome, acts, endS };
 };
-const endOfActs = (acts: readonly Act[], endS: number) => (acts.length ? Math.max(...acts.map((a) => a.atS)) : endS);
-
 export const practiceApi = {
   practiceExercise: (id: ExerciseId, seed: number): Opened => {
     const e = exerciseOf(id);
@@ -76,17 +74,15 @@ export const practiceApi = {
     readingsOf(replayOf(key, run), tS, atMs),
   /** What the run came to, what each act cost, and a better one beside it. */
   practiceJudge: (run: Run, endS: number): Judged => {
-    const id = run.exercise as ExerciseId | undefined;
+    const id = EXERCISE_IDS.find((e) => e === run.exercise);
     const e = id ? exerciseOf(id) : undefined;
-    const d = e ? judged(e, run, endS) : { ...debrief(run, endS), marks: [] as Mark[] };
     const mine = traceOf(new Replay(run), endS);
     const good = e ? e.good : asPlanned(run.plan, run.seed);
     const other = e?.beside?.(run.acts, run.plan);
     return {
-      ...d,
-      met: d.outcome.felt.length === 0 && d.marks.every((m) => m.met),
-      better: beside(run, mine, good, endOfActs(good, endS)),
-      ...(other ? { beside: beside(run, mine, other, Math.max(endS, endOfActs(other, endS))) } : {}),
+      ...judgedRun(run, endS),
+      better: beside(run, mine, good, endOf({ acts: good })),
+      ...(other ? { beside: beside(run, mine, other, endOf({ acts: other }, endS)) } : {}),
     };
   },
   practiceAsPlan: (run: Run, id: string, name: string, endS: number): Plan => planOfRun(run, id, name, endS),

@@ -15,7 +15,8 @@ import type { FormatIssue } from './issues';
  * it. A plan without milk may be kept, a plan of moon dust may not. Cheap: no pot is cooked.
  */
 
-const known = (plan: Plan, id: string, path: string): FormatIssue[] =>
+/** An id that neither the pantry nor the plan has. */
+export const unknownIn = (plan: Plan, id: string, path: string): FormatIssue[] =>
   pantryOf(plan).has(id) ? [] : [{ path, message: say('issue.unknownPantry', { id }) }];
 
 /** Steps that nobody waits for, neither at the stove nor for the forecast. */
@@ -33,12 +34,12 @@ export const sharesOf = (plan: Plan, prefix = ''): FormatIssue[] => {
 
 export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
   const named = [
-    ...plan.items.flatMap((item, i) => known(plan, item.ingredientId, `${prefix}items[${i}].ingredientId`)),
-    ...plan.carveOuts.flatMap((c, i) => known(plan, c.ingredientId, `${prefix}carveOuts[${i}].ingredientId`)),
+    ...plan.items.flatMap((item, i) => unknownIn(plan, item.ingredientId, `${prefix}items[${i}].ingredientId`)),
+    ...plan.carveOuts.flatMap((c, i) => unknownIn(plan, c.ingredientId, `${prefix}carveOuts[${i}].ingredientId`)),
     ...plan.sides.flatMap((side, i) =>
       Object.entries(side)
         .filter(([key]) => key !== 'id' && key.endsWith('Id'))
-        .flatMap(([key, id]) => known(plan, String(id), `${prefix}sides[${i}].${key}`)),
+        .flatMap(([key, id]) => unknownIn(plan, String(id), `${prefix}sides[${i}].${key}`)),
     ),
   ];
   named.push(...sharesOf(plan, prefix));
@@ -66,7 +67,7 @@ export function troublesOfCook(cook: Pick<Cook, 'id' | 'plan' | 'events'>): Form
     ...troublesOfPlan(cook.plan, 'plan.'),
     ...cook.events.flatMap((e, i) =>
       e.kind === 'added'
-        ? e.portions.flatMap((p, k) => known(cook.plan, p.ingredientId, `events[${i}].portions[${k}].ingredientId`))
+        ? e.portions.flatMap((p, k) => unknownIn(cook.plan, p.ingredientId, `events[${i}].portions[${k}].ingredientId`))
         : [],
     ),
   ];

@@ -1,6 +1,7 @@
 import { lookUp } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
+import { bowlsOf } from './asPlanned';
 import { inOrder, shifted, type Act, type AddAct, type Run } from './act';
 import { portionsMixture, Replay, type Happening, type Scene } from './replay';
 import { FELT, HARMS, outcomeOf, wrongOf, type Harm, type Outcome } from './outcome';
@@ -124,6 +125,7 @@ export function otherwise(run: Run, endS: number, scene: Scene): Otherwise[] {
   }
   let setting = 0;
   const highest = highestOf(plan);
+  const bowls = new Set(bowlsOf(plan).map((b) => b.id));
   acts.forEach((a, i) => {
     const { atS } = a;
     const before = setting;
@@ -139,7 +141,8 @@ export function otherwise(run: Run, endS: number, scene: Scene): Otherwise[] {
             atS,
             acts: [...without(acts, i), { ...a, atS: leaveS - SUGAR_BEFORE_END_S }],
           });
-        put({ kind: 'left out', act: i, atS, acts: without(acts, i) });
+        // what the pudding is made of is not left out
+        if (!bowls.has(a.bowl ?? '')) put({ kind: 'left out', act: i, atS, acts: without(acts, i) });
         break;
       case 'hob': {
         // a ring that is turned in several goes is turned once

@@ -1,6 +1,6 @@
 import { inOrder, type Act } from './act';
 import { endOf, type OtherwiseKind } from './debrief';
-import { exerciseOf, judged, startOf, type Exercise } from './exercises';
+import { exerciseOf, judgedRun, startOf, type Exercise } from './exercises';
 import { EXERCISE_IDS, type ExerciseId } from './exerciseIds';
 import type { Harm } from './outcome';
 
@@ -188,13 +188,13 @@ const end = (e: Exercise, acts: readonly Act[]) => Math.max(endOf({ acts: [...ac
 describe.each(EXERCISE_IDS)('%s', (id) => {
   it('done well is as it should be, and costs nothing', () => {
     const e = exerciseOf(id);
-    const j = judged(e, { ...startOf(e), acts: [...e.good] }, end(e, e.good));
+    const j = judgedRun({ ...startOf(e), acts: [...e.good] }, end(e, e.good));
     expect({ met: j.met, felt: j.outcome.felt, costs: j.costs }).toEqual({ met: true, felt: [], costs: [] });
   });
   it.each(BADLY[id])('$how: $harm, and the cause is named', ({ acts, harm, cause, act }) => {
     const e = exerciseOf(id);
     const done = acts(e);
-    const j = judged(e, { ...startOf(e), acts: done }, end(e, done));
+    const j = judgedRun({ ...startOf(e), acts: done }, end(e, done));
     expect(j.met).toBe(false);
     expect(j.outcome.felt).toContain(harm);
     expect(j.costs[0]?.kind).toBe(cause);

@@ -8,7 +8,7 @@ import { asPlanned, bowlsOf, runOf, type Bowl } from './asPlanned';
 import { debrief, endOf, type Debrief } from './debrief';
 import { FELT, type Harm, type Outcome } from './outcome';
 import { Replay } from './replay';
-import type { ExerciseId } from './exerciseIds';
+import { EXERCISE_IDS, type ExerciseId } from './exerciseIds';
 
 /** What can be practised, in the order of the job. Each has a pudding to make of it, and is judged by that. */
 
@@ -287,14 +287,10 @@ export function marksOf(goals: readonly Goal[], o: Outcome, run: Pick<Run, 'from
   });
 }
 
-/** A run of an exercise, judged by the pudding. */
-export function judged(
-  e: Exercise,
-  run: Run,
-  endS: number,
-  onDone?: (done: number, of: number) => void,
-): Debrief & { marks: Mark[]; met: boolean } {
-  const d = debrief(run, endS, onDone);
-  const marks = marksOf(e.goals, d.outcome, run, endS);
+/** A run judged by its pudding; an exercise by what had to come of it too. */
+export function judgedRun(run: Run, endS: number): Debrief & { marks: Mark[]; met: boolean } {
+  const id = EXERCISE_IDS.find((e) => e === run.exercise);
+  const d = debrief(run, endS);
+  const marks = marksOf(id ? exerciseOf(id).goals : [{ of: 'pudding' }], d.outcome, run, endS);
   return { ...d, marks, met: marks.every((m) => m.met) };
 }

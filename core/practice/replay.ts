@@ -21,6 +21,7 @@ export const PRACTICE = table('Practice pot', {
   foamOverMilk: [6, '1', 'C', 'foam stands no higher than so many times the milk that it is made of'],
   spillsMost: [0.04, '1/s', 'C', 'and no more'],
   lumpsFelt: [0.5, '1', 'A', 'chance of lumps from which a kitchen as reckoned has them'],
+  mostPotS: [21600, 's', 'A', 'nobody stands at one pot for longer: what is left on for longer stays as it is'],
   skinFelt: [0.35, '1', 'C', 'a skin that shows'],
 });
 
@@ -234,7 +235,7 @@ export class Replay {
     for (;;) {
       while (this.next < this.acts.length && this.acts[this.next]!.atS <= this.now.tS && Number.isNaN(this.now.leftS))
         this.now = acted(this.now, this.acts[this.next++]!, this.run, this.setup);
-      if (this.now.tS >= tS || !Number.isNaN(this.now.leftS)) return this.now;
+      if (this.now.tS >= Math.min(tS, PRACTICE.mostPotS) || !Number.isNaN(this.now.leftS)) return this.now;
       this.now = second(this.now, this.setup, this.run.seed);
       const last = this.kept.at(-1)!;
       if (this.now.tS >= last.tS + KEEP_EVERY_S) this.kept.push(this.now);

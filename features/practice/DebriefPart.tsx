@@ -21,6 +21,9 @@ const named = (of: readonly (Ingredient | undefined)[]) => {
   return (beside.length ? beside : all).map((i) => i.name);
 };
 
+/** Less than this is said in seconds. */
+const SHORT_S = 120;
+
 /** What one change would have been, as a cook would say it. */
 export function costSays(c: Cost, run: Run, fmt: Formatter): string {
   const act = c.act === undefined ? undefined : [...run.acts].sort((a, b) => a.atS - b.atS)[c.act];
@@ -29,7 +32,12 @@ export function costSays(c: Cost, run: Run, fmt: Formatter): string {
   return t(`practice.otherwise.${c.kind}`, {
     at: clockOf(c.atS),
     to: c.toS === undefined ? (c.to ?? '') : clockOf(c.toS),
-    by: c.byS === undefined ? '' : fmt.hours(c.byS / 3600),
+    by:
+      c.byS === undefined
+        ? ''
+        : c.byS < SHORT_S
+          ? t('practice.seconds', { seconds: Math.round(c.byS) })
+          : fmt.hours(c.byS / 3600),
     what,
   });
 }
@@ -129,7 +137,7 @@ export function DebriefPart({
           ))}
         </View>
       ) : null}
-      {better ? <Pair title={t('practice.theBetterRun')} pair={better} endS={endS} /> : null}
+      <Pair title={t('practice.theBetterRun')} pair={better} endS={endS} />
       {beside ? <Pair title={t('practice.theOtherWay')} pair={beside} endS={endS} /> : null}
       <View>
         <Type kind="title" level={2}>

@@ -496,7 +496,10 @@ function Foot({
   onSheet: (sheet: 'bench' | 'hands') => void;
   onFinish: () => void;
 }) {
-  const ring = (by: number) => p.act({ do: 'hob', setting: Math.min(9, Math.max(0, f.setting + by)) });
+  // as it was turned, not as it was last drawn: a quick thumb counts every tap
+  const turned = p.run.acts.findLast((a) => a.do === 'hob');
+  const setting = turned?.do === 'hob' ? turned.setting : 0;
+  const ring = (by: number) => p.act({ do: 'hob', setting: Math.min(9, Math.max(0, setting + by)) });
   return (
     <View className="gap-2 border-t-rim border-ink bg-field px-3 py-2 flat:w-[300px] flat:overflow-y-auto flat:border-l-rim flat:border-t-0">
       {f.left ? (
@@ -508,22 +511,16 @@ function Foot({
               size="live"
               label="−"
               spoken={t('practice.ringDown')}
-              disabled={f.setting === 0}
+              disabled={setting === 0}
               onPress={() => ring(-1)}
             />
             <View className="flex-1">
               <Type kind="smallStrong" className="text-center">
-                {t('practice.hob', { setting: f.setting })}
+                {t('practice.hob', { setting })}
               </Type>
-              <HobOvals now={f.setting} onSet={(setting) => p.act({ do: 'hob', setting })} />
+              <HobOvals now={setting} onSet={(to) => p.act({ do: 'hob', setting: to })} />
             </View>
-            <Key
-              size="live"
-              label="+"
-              spoken={t('practice.ringUp')}
-              disabled={f.setting === 9}
-              onPress={() => ring(1)}
-            />
+            <Key size="live" label="+" spoken={t('practice.ringUp')} disabled={setting === 9} onPress={() => ring(1)} />
           </View>
           <View className="flex-row flex-wrap gap-2">
             <Key className="flex-1" label={t('practice.add')} onPress={() => onSheet('bench')} testID="bench" />

@@ -3,7 +3,8 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Check from 'lucide-react-native/icons/check';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { RunSchema, type Run } from '../../core/practice/act';
+import type { Run } from '../../core/practice/act';
+import type { FormatIssue } from '../../core/formats/issues';
 import { EXERCISE_IDS, type ExerciseId } from '../../core/practice/exerciseIds';
 import type { Opened } from '../../workers/practice';
 import { FileKey } from '../../ui/FileKey';
@@ -133,22 +134,20 @@ function NotHere({ onLeave }: Leave) {
 /** What can be practised, in the order of the job. */
 function Exercises({ onFile }: { onFile: (run: Run) => void }) {
   const router = useRouter();
-  const { fmt } = useApp();
+  const { fmt, tell } = useApp();
   const kept = useKept();
   const plans = useCollection('plans');
-  const [wrong, setWrong] = useState(false);
+  const [wrong, setWrong] = useState<readonly FormatIssue[] | undefined>();
   const [strange, setStrange] = useState<number | undefined>();
   const go = (query: string) => router.push(`/practice?${query}${strange ? `&strange=${strange}` : ''}` as '/plan');
   const read = async (file: File) => {
     const text = await readTextFile(file);
-    try {
-      const run = RunSchema.parse(JSON.parse(text ?? ''));
-      setWrong(false);
-      keepOpen(undefined);
-      onFile(run);
-    } catch {
-      setWrong(true);
-    }
+    const { readRunFile } = await import('../../core/formats/practiceFile');
+    const run = readRunFile(text ?? '');
+    setWrong(run.ok ? undefined : run.issues);
+    if (!run.ok) return;
+    keepOpen(undefined);
+    onFile(run.value);
   };
   const { open } = kept;
   const left = EXERCISE_IDS.find((e) => e === open?.run.exercise);
@@ -223,7 +222,14 @@ function Exercises({ onFile }: { onFile: (run: Run) => void }) {
           className="self-start"
           onFile={(f) => void read(f)}
         />
-        {wrong ? <Notice text={t('practice.notARun')} /> : null}
+        {wrong ? (
+          <Notice
+            text={`${t('practice.notARun')} ${wrong
+              .slice(0, 3)
+              .map((i) => `${i.path}: ${tell(i.message)}`)
+              .join('; ')}`}
+          />
+        ) : null}
         <Type kind="small" tone="quiet">
           {t('practice.onlyAModel')}
         </Type>

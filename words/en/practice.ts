@@ -104,6 +104,7 @@ export const practice = {
   'practice.on.off the ring': 'off the ring',
   'practice.pace': 'The spoon comes by',
   'practice.everyS': 'every {{seconds}} s',
+  'practice.seconds': '{{seconds}} s',
   'practice.tool': 'What stirs',
   'practice.tool.spoon': 'spoon',
   'practice.tool.whisk': 'whisk',
