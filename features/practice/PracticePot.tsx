@@ -176,7 +176,8 @@ export function PracticePot({
 }) {
   const { fmt, tell, setWhere } = useApp();
   const router = useRouter();
-  const p = usePracticePot(opened.run, startS);
+  const [told, setTold] = useState(false);
+  const p = usePracticePot(opened.run, startS, told);
   const f = p.shown;
   const [hand, setHand] = useState<Hand>({ everyS: 3, tool: 'spoon' });
   const spoon = useSpoon(p, hand);
@@ -184,7 +185,6 @@ export function PracticePot({
   const [heard, setHeard] = useState(false);
   const exercise = EXERCISE_IDS.find((e) => e === opened.run.exercise);
   const name = exercise ? t(`practice.exercise.${exercise}`) : p.run.plan.name;
-  const [told, setTold] = useState(false);
   const savePlan = useSave('plans');
   const still = useReducedMotion();
   // as at a real pot: nothing at the foot that a wet sleeve could hit

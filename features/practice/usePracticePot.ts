@@ -22,7 +22,7 @@ export type NewAct = Act extends infer A ? (A extends Act ? Omit<A, 'atS'> : nev
 export type PracticePot = ReturnType<typeof usePracticePot>;
 
 /** A run that is played: its clock, its pot in the worker, its acts. */
-export function usePracticePot(start: Run, startS: number) {
+export function usePracticePot(start: Run, startS: number, seenElsewhere: boolean) {
   const { ask } = useKitchen();
   const [run, setRun] = useState(start);
   const [running, setRunning] = useState(false);
@@ -90,8 +90,9 @@ export function usePracticePot(start: Run, startS: number) {
     const timer = setInterval(() => look(asked.current.ticks++ % TRACE_EVERY === 0), FRAME_MS);
     return () => clearInterval(timer);
   }, [running, run]);
-  // a pot that is not looked at stands still
+  // a pot that is not looked at stands still, unless another screen shows it
   useEffect(() => {
+    if (seenElsewhere) return undefined;
     const hide = () => {
       if (!document.hidden) return;
       setClock({ running: false });
@@ -99,7 +100,7 @@ export function usePracticePot(start: Run, startS: number) {
     };
     document.addEventListener('visibilitychange', hide);
     return () => document.removeEventListener('visibilitychange', hide);
-  }, [setClock]);
+  }, [setClock, seenElsewhere]);
   useEffect(() => keepOpen(run, Math.floor(clock.current.tS)), [run, running]);
 
   const play = (on: boolean) => {

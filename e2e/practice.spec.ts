@@ -1,0 +1,116 @@
+import type { Page } from '@playwright/test';
+import { BOTH_SIZES, expect, openAt, test } from './kitchen';
+
+const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
+/** s on the pot's clock, which only a pot without news shows; the chart's own end otherwise. */
+const pot = (page: Page) => page.getByTestId('practice-pot');
+
+/** Time passes until something is seen. */
+async function until(page: Page, seen: () => Promise<boolean>, most = 60) {
+  for (let i = 0; i < most && !(await seen()); i++) await page.waitForTimeout(250);
+  expect(await seen()).toBe(true);
+}
+
+const middleC = async (page: Page) =>
+  Number(/middle (\d+)/.exec((await pot(page).getAttribute('aria-label')) ?? '')?.[1] ?? NaN);
+
+async function heatTo(page: Page, tempC: number) {
+  await page.getByTestId('play').click();
+  await until(page, async () => (await middleC(page)) >= tempC);
+  await page.getByTestId('play').click();
+}
+
+test('a slurry is practised: spoiled, told why, gone back to, and managed', BOTH_SIZES, async ({ watched: page }) => {
+  await openAt(page, '/practice');
+  await page.getByTestId('exercise-slurry').click();
+  await expect(pot(page)).toBeVisible();
+  // by keys alone: the ring by its slider, the spoon by its key
+  await page.getByRole('slider', { name: 'Hob setting' }).press('End');
+  await page.getByTestId('stir').press('Enter');
+  await expect(page.getByTestId('stir')).toHaveAttribute('aria-pressed', 'true');
+  for (let i = 0; i < 2; i++) await page.getByTestId('speed').click();
+  await heatTo(page, 80);
+  await page.getByTestId('bench').click();
+  await key(page, /cornstarch/)
+    .first()
+    .click();
+  await key(page, 'dry, straight in').click();
+  await heatTo(page, 97);
+  await page.getByTestId('finish').click();
+  await expect(page.getByTestId('wrong')).toContainText('lumpy');
+  await expect(page.getByTestId('cause')).toContainText(/cornstarch.* dry at .*as a slurry/);
+  // back to before it, and the other way
+  await page
+    .getByTestId('costs')
+    .getByRole('button', { name: /^Go back to/ })
+    .first()
+    .click();
+  await expect(pot(page)).toBeVisible();
+  await page.getByTestId('bench').click();
+  await key(page, /cornstarch/)
+    .first()
+    .click();
+  await key(page, /^as planned/).click();
+  await heatTo(page, 97);
+  await key(page, 'Ring down by one').click();
+  await key(page, 'Ring down by one').click();
+  await key(page, 'Ring down by one').click();
+  // until the raw taste is gone
+  await page.getByTestId('play').click();
+  await page.waitForTimeout(5000);
+  await page.getByTestId('finish').click();
+  await expect(page.getByTestId('wrong')).toHaveText('Nothing wrong in it');
+  // it is kept, and a run is a plan
+  await page.getByTestId('take-plan').click();
+  await expect(page).toHaveURL(/\/plan\?id=plan-/);
+  await expect(page.getByTestId('word-serving')).toBeVisible();
+  await page.goto('/practice');
+  await expect(page.getByTestId('exercise-slurry')).toContainText('managed on');
+});
+
+test('a hand that is drawn over the pot stirs it, and a killed tab finds its pot again', async ({ watched: page }) => {
+  await openAt(page, '/practice?do=lid');
+  await expect(pot(page)).toBeVisible();
+  const box = (await pot(page).boundingBox())!;
+  const at = (turn: number) =>
+    [box.x + box.width * (0.5 + 0.3 * Math.cos(turn)), box.y + box.height * (0.37 + 0.24 * Math.sin(turn))] as const;
+  await page.mouse.move(...at(0));
+  await page.mouse.down();
+  for (let i = 1; i <= 60; i++) {
+    await page.mouse.move(...at(i / 3));
+    await page.waitForTimeout(25);
+  }
+  await expect(page.getByText('you miss the middle')).toBeVisible();
+  await expect(pot(page)).toHaveAttribute('aria-label', /, stirred$/);
+  await page.mouse.up();
+  await expect(pot(page)).toHaveAttribute('aria-label', /nobody stirs$/);
+  await key(page, 'Ring up by one').click();
+  await expect(page.getByText('hob 1', { exact: true })).toBeVisible();
+  await page.goto('/practice');
+  await page.getByTestId('go-on').click();
+  await expect(page.getByText('hob 1', { exact: true })).toBeVisible();
+});
+
+test('the practice pot is the kitchen of another tab’s Pot room', async ({ watched: page, context }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await openAt(page, '/practice?do=slurry');
+  await expect(pot(page)).toBeVisible();
+  await page.getByRole('slider', { name: 'Hob setting' }).press('End');
+  await page.getByRole('checkbox', { name: 'Be the pot of the other screen' }).click();
+  const other = await context.newPage();
+  await other.goto('/pot?cook=c-vanilla');
+  await other.getByRole('button', { name: 'More' }).click();
+  await other.getByRole('radio', { name: 'practice pot in another tab' }).click();
+  await other.getByRole('button', { name: 'Close' }).last().click();
+  await expect(other.getByText(/probe 6 °C/).first()).toBeVisible();
+  // it is warmed here, and read there
+  for (let i = 0; i < 2; i++) await page.getByTestId('speed').click();
+  await heatTo(page, 60);
+  await expect(other.getByText(/probe [6-9]\d °C/).first()).toBeVisible();
+});
+
+test('what if: a batch of the book is played again', async ({ watched: page }) => {
+  await openAt(page, '/batch?id=b-hazel-1');
+  await page.getByTestId('what-if').click();
+  await expect(pot(page)).toBeVisible();
+});
