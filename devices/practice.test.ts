@@ -1,6 +1,7 @@
 import type { DeviceReading } from '../core/kitchen/simulated';
 import { potSound } from './potSound';
-import { practiceKitchen, practiceTeller } from './practiceKitchen';
+import { practiceKitchen } from './practiceKitchen';
+import { practiceTeller } from './practiceTeller';
 
 /** Channels of one browser: what one posts the others of its name hear. */
 function channels() {

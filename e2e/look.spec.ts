@@ -153,6 +153,37 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
     },
   ],
   [
+    'exercises',
+    async (page) => {
+      await openAt(page, '/practice');
+      await expect(page.getByTestId('exercise-unmould')).toBeVisible();
+    },
+  ],
+  [
+    'practice pot',
+    async (page) => {
+      await openAt(page, '/practice?do=saved');
+      await expect(page.getByTestId('why').first()).toBeVisible();
+    },
+  ],
+  [
+    'poured in practice',
+    async (page) => {
+      await openAt(page, '/practice?do=chill');
+      await page.getByTestId('pour').click();
+      await expect(page.getByTestId('dish')).toBeVisible();
+    },
+  ],
+  [
+    'debrief',
+    async (page) => {
+      await openAt(page, '/practice?do=unmould');
+      await expect(page.getByTestId('dish')).toBeVisible();
+      await page.getByTestId('finish').click();
+      await expect(page.getByTestId('costs')).toBeVisible();
+    },
+  ],
+  [
     'measuring',
     async (page) => {
       await openPlan(page);

@@ -19,6 +19,8 @@ const ROOMS = [
   ['/batch?id=b-hazel-1', undefined],
   ['/book', 'advice'],
   ['/kitchen', 'learnt'],
+  ['/practice', 'exercises'],
+  ['/practice?do=saved', 'why'],
   ['/rescue', undefined],
   ['/settings', undefined],
 ] as const;

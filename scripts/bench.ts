@@ -27,6 +27,9 @@ import { followTwin, viewOf } from '../core/cook/follow';
 import { momentsOf } from '../core/cook/live';
 import { choirSupper } from '../core/demo/choirSupper';
 import { stepsOf } from '../core/cook/steps';
+import { endOf, otherwise } from '../core/practice/debrief';
+import { exerciseOf, judgedRun, startOf } from '../core/practice/exercises';
+import { Replay } from '../core/practice/replay';
 import { tell } from '../core/twin/twin';
 import { cook, fillPot, PotSystem, type PotSetup } from '../core/pot/pot';
 import { coolInDish } from '../core/set/cooling';
@@ -324,6 +327,56 @@ function integrators() {
   );
 }
 
+/** The practice pot: seconds of a pot a second, a run judged with every act taken out, and an exercise made. */
+function practice() {
+  const e = exerciseOf('reduce');
+  const endS = endOf({ acts: e.good });
+  const run = { ...startOf(e), acts: [...e.good] };
+  const ms = timed(9, () => new Replay(run).at(endS));
+  line('practice pot, seconds of it in a second', `${Math.round((1000 * endS) / ms)}`);
+  const still = { ...run, acts: run.acts.map((a) => (a.do === 'stir' ? { ...a, everyS: null } : a)) };
+  const judged = timed(3, () => judgedRun(still, endS));
+  line(
+    'an hour that caught, judged: the pot again without each act',
+    `${Math.round(judged)} ms, ${otherwise(still, endS, new Replay(still).at(endS)).length} pots`,
+  );
+}
+
+/** s that the practice pot is watched for. */
+const WATCH_S = 10;
+/** Pictures a second and share of the main thread, with the pot at x60. */
+async function practiceFigures(page: Page, origin: string): Promise<string> {
+  await page.goto(`${origin}/practice?do=reduce`);
+  await page.getByTestId('practice-pot').waitFor({ timeout: 30_000 });
+  await page.getByRole('slider', { name: 'Hob setting' }).press('End');
+  await page.getByTestId('stir').press('Enter');
+  await page.getByTestId('speed').click();
+  await page.getByTestId('speed').click();
+  await page.getByTestId('play').click();
+  await page.waitForTimeout(2000);
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Performance.enable');
+  const busyS = async () =>
+    (await cdp.send('Performance.getMetrics')).metrics.find((m) => m.name === 'TaskDuration')!.value;
+  const before = await busyS();
+  const pictures = await page.evaluate(
+    (ms) =>
+      new Promise<number>((ok) => {
+        let n = 0;
+        const until = performance.now() + ms;
+        const next = () => {
+          n++;
+          if (performance.now() < until) requestAnimationFrame(next);
+          else ok(n);
+        };
+        requestAnimationFrame(next);
+      }),
+    WATCH_S * 1000,
+  );
+  const busy = (await busyS()) - before;
+  return `${(pictures / WATCH_S).toFixed(1)} a second, main thread ${((100 * busy) / WATCH_S).toFixed(1)} %`;
+}
+
 async function paints(browser: Browser, origin: string, viewport: { width: number; height: number }, slow: number) {
   const paint: number[] = [];
   const heading: number[] = [];
@@ -487,6 +540,7 @@ const browserFigures = () =>
       await dragFigures(page),
     );
     line('the live pot', await liveFigures(page, origin));
+    line('practice pot at x60, pictures (aim 60, < 30 %)', await practiceFigures(page, origin));
     line('one processor, two minutes: a pot on (aim < 8 %)', await restFigures(page, `${origin}/pot?cook=c-vanilla`));
     line('the same where nothing cooks (aim < 1 %)', await restFigures(page, `${origin}/book`));
     await context.close();
@@ -546,6 +600,7 @@ async function bench() {
   readings();
   await kitchensOnAllCores();
   replay();
+  practice();
   await browserFigures();
 }
 

@@ -10,6 +10,8 @@ import '../core/texture/kitchenTests';
 import '../core/book/learned';
 import '../core/kitchen/measure';
 import '../core/set/touch';
+import '../core/practice/hands';
+import '../core/practice/replay';
 import { ANCHORS } from '../core/anchors/anchors';
 import { ANCHOR_PARTS, type Anchor } from '../core/anchors/anchor';
 import { LIMITS, limitSaid } from '../core/model/limits';

@@ -114,9 +114,25 @@ const prep = async (page: Page) => {
   await page.getByTestId('prep-slurry-jug').waitFor({ timeout: 30_000 });
   await page.waitForTimeout(300);
 };
-const shopping = async (page: Page) => {
-  await page.goto('/shopping');
-  await page.getByTestId('buy-cornstarch').waitFor({ timeout: 30_000 });
+/** Starch went in dry, the spoon rests: lumps, and a layer that sticks. */
+const practice = async (page: Page) => {
+  await page.goto('/practice?do=slurry');
+  await page.getByTestId('practice-pot').waitFor({ timeout: 30_000 });
+  const press = (name: string | RegExp) => page.getByRole('button', { name }).first().click();
+  const play = async (ms: number) => {
+    await page.getByTestId('play').click();
+    await page.waitForTimeout(ms);
+    await page.getByTestId('play').click();
+  };
+  await page.getByRole('slider', { name: 'Hob setting' }).press('End');
+  await press('Ring down by one');
+  await page.getByTestId('speed').click();
+  await play(11_000);
+  await page.getByTestId('bench').click();
+  await press(/cornstarch/);
+  await press('dry, straight in');
+  await play(6500);
+  await page.waitForTimeout(1500);
 };
 /** The slab's way: its layer, one step open. */
 const steps = async (page: Page) => {
@@ -146,7 +162,7 @@ const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof
   ['day-wide', day, WIDE, true],
   ['prep-phone', prep, PHONE],
   ['steps-phone', steps, PHONE],
-  ['shopping-phone', shopping, PHONE],
+  ['practice-phone', practice, PHONE],
   ['pot-phone', pot, PHONE],
   ['pot-wide', pot, WIDE],
   ['set-phone', set, PHONE],

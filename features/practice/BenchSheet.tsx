@@ -63,10 +63,10 @@ function waysOf(bowl: Bowl, plan: Plan): Way[] {
     ];
   if (mixture.thickenings.some((x) => x.starchG > 0))
     return [
-      { ...meets, name: t('practice.asPlanned', { how: t(`entry.${meets.how}`) }) },
+      { ...meets, name: t('practice.asPlanned') },
       ...(meets.how === 'cold slurry'
         ? []
-        : [{ ...meets, how: 'cold slurry' as const, stirring: 'whisk' as const, name: t('entry.cold slurry') }]),
+        : [{ ...meets, how: 'cold slurry' as const, stirring: 'whisk' as const, name: t('practice.asSlurry') }]),
       { ...meets, how: 'dry powder', stirring: 'spoon', tempC: 21, name: t('practice.dryIn') },
     ];
   return [{ ...meets, name: t('practice.stirredIn') }];

@@ -12,6 +12,7 @@ import { t } from '../../words';
 import type { Formatter } from '../../words/format';
 import { useApp } from '../shared/App';
 import { pantryOf } from '../../core/plan/stages';
+import { MomentPicker } from './MomentPicker';
 import { clockOf, RunChart } from './RunChart';
 
 /** What a bowl is called by: the milk that it is stirred with goes without saying. */
@@ -137,7 +138,14 @@ export function DebriefPart({
           ))}
         </View>
       ) : null}
+      {o.felt.length && !costs.length ? <Type>{t('practice.noOneThing')}</Type> : null}
       <Pair title={t('practice.theBetterRun')} pair={better} endS={endS} />
+      <MomentPicker
+        fromS={run.fromS}
+        toS={better.mine.at(-1)?.tS ?? endS}
+        atS={Math.max(run.fromS, (costs[0]?.atS ?? endS) - 5)}
+        onGo={onBack}
+      />
       {beside ? <Pair title={t('practice.theOtherWay')} pair={beside} endS={endS} /> : null}
       <View>
         <Type kind="title" level={2}>

@@ -12,7 +12,7 @@ import { EXERCISE_IDS } from '../../core/practice/exerciseIds';
 import { EGG } from '../../core/pot/egg';
 import type { Frame } from '../../core/practice/frame';
 import { paceOfHand, type Drawn, type HandPace } from '../../core/practice/hands';
-import { practiceTeller } from '../../devices/practiceKitchen';
+import { practiceTeller } from '../../devices/practiceTeller';
 import { potSound, type PotSound } from '../../devices/potSound';
 import type { Opened } from '../../workers/practice';
 import { HobOvals } from '../../ui/HobOvals';
@@ -32,6 +32,7 @@ import { DebriefPart, goalSays } from './DebriefPart';
 import { DishPart } from './DishPart';
 import { HandsSheet, type Hand } from './HandsSheet';
 import { keepOpen, keepTried } from './kept';
+import { MomentPicker } from './MomentPicker';
 import { PotCanvas } from './PotCanvas';
 import { clockOf, RunChart } from './RunChart';
 import { usePracticePot, type PracticePot as Pot } from './usePracticePot';
@@ -198,10 +199,11 @@ export function PracticePot({
 
   const finish = async () => {
     const endS = Math.max(p.run.fromS, Math.round(p.nowS()));
-    const poured = f?.left
-      ? p.run
-      : { ...p.run, acts: [...p.run.acts.filter((a) => a.atS <= endS), { do: 'pour' as const, atS: endS }] };
-    await p.judge(endS, poured);
+    const done = p.run.acts.filter((a) => a.atS <= endS);
+    // in the pot it is poured now, in the dish it goes to the table
+    const left = done.some((a) => a.do === 'pour' || a.do === 'bake' || a.do === 'stand');
+    const last = left ? { do: 'serve' as const, atS: endS } : { do: 'pour' as const, atS: endS };
+    await p.judge(endS, { ...p.run, acts: [...done.filter((a) => a.do !== 'serve'), last] });
   };
   // what came of an exercise is kept once it is known
   const { judged } = p;
@@ -350,9 +352,7 @@ export function PracticePot({
             )}
             <View className="mx-auto w-full max-w-[640px] gap-1.5 px-4 pb-2 wide:hidden">
               {news ? <Why what={news.what} /> : goals}
-              {p.trace.length > 2 ? (
-                <RunChart mine={p.trace} endS={p.trace.at(-1)!.tS} label={t('practice.chartSoFar')} />
-              ) : null}
+              {p.trace.length > 2 ? <SoFar p={p} /> : null}
             </View>
           </ScrollView>
           {f ? (
@@ -376,9 +376,7 @@ export function PracticePot({
         >
           {goals}
           {news ? <Why what={news.what} /> : null}
-          {p.trace.length > 2 ? (
-            <RunChart mine={p.trace} endS={p.trace.at(-1)!.tS} label={t('practice.chartSoFar')} />
-          ) : null}
+          {p.trace.length > 2 ? <SoFar p={p} /> : null}
           <Key
             role="checkbox"
             selected={told}
@@ -463,6 +461,26 @@ function Face({ f, drawn }: { f: Frame; drawn: HandPace | undefined }) {
         ))}
       </View>
     </>
+  );
+}
+
+/** The run so far; while it stands still any moment of it can be looked at, and gone on from. */
+function SoFar({ p }: { p: Pot }) {
+  const endS = Math.max(p.farS, p.trace.at(-1)?.tS ?? 0);
+  return (
+    <View className="gap-1">
+      <RunChart mine={p.trace} endS={endS} label={t('practice.chartSoFar')} />
+      {p.running || endS - p.run.fromS < 5 ? null : (
+        <MomentPicker
+          key={p.run.acts.length}
+          fromS={p.run.fromS}
+          toS={endS}
+          atS={p.shown?.tS ?? endS}
+          onLook={p.lookAt}
+          onGo={p.goBack}
+        />
+      )}
+    </View>
   );
 }
 

@@ -4,6 +4,7 @@ import Check from 'lucide-react-native/icons/check';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Run } from '../../core/practice/act';
+import { readRunFile } from '../../core/formats/practiceFile';
 import type { FormatIssue } from '../../core/formats/issues';
 import { EXERCISE_IDS, type ExerciseId } from '../../core/practice/exerciseIds';
 import type { Opened } from '../../workers/practice';
@@ -14,7 +15,6 @@ import { Row } from '../../ui/Row';
 import { Type } from '../../ui/Type';
 import { learn, t } from '../../words';
 import { practice } from '../../words/en/practice';
-import { steps } from '../../words/en/steps';
 import { useApp } from '../shared/App';
 import { errorSays } from '../shared/errorSays';
 import { readTextFile } from '../shared/readTextFile';
@@ -26,7 +26,6 @@ import { keepOpen, useKept } from './kept';
 import { PracticePot } from './PracticePot';
 
 learn(practice);
-learn(steps);
 
 /** A kitchen that is off in ways that nobody says; the same one for a day of practice. */
 const strangeSeed = () => Math.max(0.001, Math.round(Math.random() * 1000) / 1000);
@@ -142,7 +141,6 @@ function Exercises({ onFile }: { onFile: (run: Run) => void }) {
   const go = (query: string) => router.push(`/practice?${query}${strange ? `&strange=${strange}` : ''}` as '/plan');
   const read = async (file: File) => {
     const text = await readTextFile(file);
-    const { readRunFile } = await import('../../core/formats/practiceFile');
     const run = readRunFile(text ?? '');
     setWrong(run.ok ? undefined : run.issues);
     if (!run.ok) return;

@@ -30,6 +30,7 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
   const [shown, setShown] = useState<Frame | undefined>();
   const [trace, setTrace] = useState<readonly TracePoint[]>([]);
   const [judged, setJudged] = useState<Judged | undefined>();
+  const [farS, setFarS] = useState(startS);
   const [judging, setJudging] = useState(false);
   const [failed, setFailed] = useState<Error | undefined>();
   const [key] = useState(
@@ -70,7 +71,10 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
           atMs: ms,
           everyMs: Math.min(1000, Math.max(FRAME_MS, ms - was.atMs)),
         };
-        if (line) setTrace(line);
+        if (line) {
+          setTrace(line);
+          setFarS((far) => Math.max(far, frame.tS));
+        }
         if (ms - asked.current.wordsMs >= WORDS_MS || !clock.current.running || back) {
           asked.current.wordsMs = ms;
           setShown(frame);
@@ -110,6 +114,7 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
   const act = (...acts: NewAct[]) => {
     const atS = Math.round(nowS());
     setJudged(undefined);
+    setFarS(atS);
     setRun((r) => ({
       ...r,
       acts: [
@@ -124,6 +129,7 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     setClock({ tS: to, running: false });
     setRunning(false);
     setJudged(undefined);
+    setFarS(to);
     setRun((r) => ({ ...r, acts: r.acts.filter((a, i) => i < r.given || a.atS < to) }));
   };
   /** Looks at another second without doing anything. */
@@ -134,6 +140,7 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
   };
   const judge = async (endS: number, of: Run) => {
     play(false);
+    setRun(of);
     setJudging(true);
     try {
       setJudged(await ask('practiceJudge', [of, endS]));
@@ -148,6 +155,7 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     run,
     shown,
     trace,
+    farS,
     frames,
     running,
     speed,
@@ -176,6 +184,7 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
       setClock({ tS: other.fromS, running: false });
       setRunning(false);
       setJudged(undefined);
+      setFarS(other.fromS);
       setRun(other);
     },
   };

@@ -7,13 +7,13 @@ import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { learn, named, t } from '../../words';
-import { setRoom } from '../../words/en/setRoom';
+import { label } from '../../words/en/label';
 import { useApp } from '../shared/App';
 import { Room } from '../shared/Room';
 import { useCook } from '../shared/useCook';
 import { useMounted } from '../shared/useNow';
 
-learn(setRoom);
+learn(label);
 
 const MOST_LABELS = 12;
 
@@ -24,11 +24,11 @@ export function LabelRoom() {
   const router = useRouter();
   const mounted = useMounted();
   const { cook, state } = useCook(mounted ? cookId : undefined, undefined);
-  const back = <Key label={t('setRoom.back')} onPress={() => router.replace(`/set?cook=${cookId ?? ''}` as '/set')} />;
+  const back = <Key label={t('label.back')} onPress={() => router.replace(`/set?cook=${cookId ?? ''}` as '/set')} />;
   if (!cook || !state || Number.isNaN(state.pouredMs))
     return (
-      <Room name={t('room.Label')} title={t('keep.labels')} actions={mounted ? back : null}>
-        {mounted ? <Empty word={t('setRoom.nothingPouredYet')} text={t('setRoom.cookAPlanAndPour')} /> : null}
+      <Room name={t('room.Label')} title={t('label.labels')} actions={mounted ? back : null}>
+        {mounted ? <Empty word={t('label.nothingPouredYet')} text={t('label.cookAPlanAndPour')} /> : null}
       </Room>
     );
   const { plan } = cook;
@@ -37,13 +37,13 @@ export function LabelRoom() {
   return (
     <Room
       name={t('room.Label')}
-      title={t('keep.labels')}
+      title={t('label.labels')}
       sub={plan.name}
       paper={false}
       actions={
         <>
           {back}
-          <Key label={t('keep.print')} onPress={() => window.print()} />
+          <Key label={t('label.print')} onPress={() => window.print()} />
         </>
       }
     >
@@ -53,14 +53,14 @@ export function LabelRoom() {
             <Type kind="title" level={i === 0 ? 2 : undefined}>
               {plan.name}
             </Type>
-            <Type>{t('keep.made', { day: fmt.weekday(state.pouredMs), time: fmt.time(state.pouredMs) })}</Type>
-            <Type kind="strong">{t('keep.eatBy', { day: fmt.weekday(addDays(state.pouredMs, days).getTime()) })}</Type>
+            <Type>{t('label.made', { day: fmt.weekday(state.pouredMs), time: fmt.time(state.pouredMs) })}</Type>
+            <Type kind="strong">{t('label.eatBy', { day: fmt.weekday(addDays(state.pouredMs, days).getTime()) })}</Type>
             <Type kind="small">
               {allergens.length
-                ? t('keep.contains', { allergens: named('allergen', allergens) })
-                : t('keep.readPackets')}
+                ? t('label.contains', { allergens: named('allergen', allergens) })
+                : t('label.readPackets')}
             </Type>
-            <Type kind="small">{t('keep.keepCold', { tempC: fmt.temp(5) })}</Type>
+            <Type kind="small">{t('label.keepCold', { tempC: fmt.temp(5) })}</Type>
           </View>
         ))}
       </View>

@@ -23,6 +23,6 @@ export const BROWSER = {
 export type AroundRooms = typeof BROWSER;
 
 const Around = createContext<AroundRooms>(BROWSER);
-/** Another kitchen around the rooms below it: a test's, or one day a practice pot's. */
+/** Another kitchen around the rooms below it: a test's. */
 export const KitchenProvider = Around.Provider;
 export const useKitchen = (): AroundRooms => useContext(Around);

@@ -4,6 +4,7 @@ import { card } from './card';
 import { check } from './check';
 import { dayRoom } from './dayRoom';
 import { kitchen } from './kitchen';
+import { label } from './label';
 import { potRoom } from './potRoom';
 import { practice } from './practice';
 import { prepRoom } from './prepRoom';
@@ -19,6 +20,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   check,
   dayRoom,
   kitchen,
+  label,
   potRoom,
   practice,
   prepRoom,
@@ -36,6 +38,7 @@ export const en = {
   ...check,
   ...dayRoom,
   ...kitchen,
+  ...label,
   ...potRoom,
   ...practice,
   ...prepRoom,

@@ -57,7 +57,6 @@ export const setRoom = {
   'setRoom.tooSlow': 'too slow',
   'setRoom.toKeep': 'to keep',
   'setRoom.in': 'in {{sinceH}}',
-  'setRoom.back': 'Back',
   'setRoom.write': 'Note',
   'setRoom.limitsOfThisRule':
     'Limits of this plan: {{rule}}. Cover it, date it, eat it within three days. Local food-safety rules come first.',
@@ -192,11 +191,4 @@ export const setRoom = {
   'keep.stirredIn': '{{name}}, stirred in, brings it to its word',
   'keep.notFrozen': 'Do not freeze it: about {{pct}} % of its water comes out when it thaws.',
   'keep.label': 'Labels with the date',
-  'keep.labels': 'Labels',
-  'keep.print': 'Print',
-  'keep.made': 'made {{day}}, {{time}}',
-  'keep.eatBy': 'eat by {{day}}',
-  'keep.contains': 'contains {{allergens}}',
-  'keep.readPackets': 'no allergen known of; read each packet',
-  'keep.keepCold': 'keep below {{tempC}}, covered',
 };
