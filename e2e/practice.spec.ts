@@ -109,8 +109,26 @@ test('the practice pot is the kitchen of another tab’s Pot room', async ({ wat
   await expect(other.getByText(/probe [6-9]\d °C/).first()).toBeVisible();
 });
 
-test('what if: a batch of the book is played again', async ({ watched: page }) => {
+test('what if: a batch of the book is played again, one thing otherwise and the rest as it was', async ({
+  watched: page,
+}) => {
   await openAt(page, '/batch?id=b-hazel-1');
   await page.getByTestId('what-if').click();
   await expect(pot(page)).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: 'The rest as it was done' }).first()).toHaveAttribute(
+    'aria-checked',
+    'true',
+  );
+  // any moment of it is looked at by a slider
+  const moment = page.getByTestId('moment').first();
+  await moment.focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('1:00', { exact: true })).toBeVisible();
+  await key(page, /^Go on from 1:00/)
+    .first()
+    .click();
+  await key(page, 'Ring down by one').click();
+  await page.getByTestId('finish').click();
+  await expect(page.getByTestId('debrief')).toBeVisible();
+  await expect(page.getByText('A run that does it, beside yours')).toBeVisible();
 });

@@ -37,7 +37,7 @@ export type Opened = { run: Run; bench: Bowl[]; goals: Goal[] };
 export type Seen = { frame: Frame; trace?: TracePoint[] };
 /** Two pots side by side, for the chart. */
 export type Beside = { mine: TracePoint[]; other: TracePoint[]; outcome: Outcome; acts: readonly Act[]; endS: number };
-export type Judged = Debrief & { marks: Mark[]; met: boolean; better: Beside; beside?: Beside };
+export type Judged = Debrief & { endS: number; marks: Mark[]; met: boolean; better: Beside; beside?: Beside };
 
 const beside = (run: Run, mine: TracePoint[], acts: readonly Act[], endS: number): Beside => {
   const replay = new Replay({ ...run, acts: [...acts] });
@@ -65,10 +65,11 @@ export const practiceApi = {
   },
   /** A run that came from a file. */
   practiceRun: (run: Run): Opened => ({ run, bench: bowlsOf(run.plan), goals: [{ of: 'pudding' }] }),
-  /** The pot at a second, with its chart where it is asked for. */
-  practiceAt: (key: string, run: Run, tS: number, withTrace: boolean): Seen => {
+  /** The pot at a second, and the chart to another where it is asked for. */
+  practiceAt: (key: string, run: Run, tS: number, traceS: number | null): Seen => {
     const replay = replayOf(key, run);
-    return { frame: frameOf(replay, tS), ...(withTrace ? { trace: traceOf(replay, tS) } : {}) };
+    const trace = traceS === null ? undefined : traceOf(replay, traceS);
+    return { frame: frameOf(replay, tS), ...(trace ? { trace } : {}) };
   },
   practiceReadings: (key: string, run: Run, tS: number, atMs: number): DeviceReading[] =>
     readingsOf(replayOf(key, run), tS, atMs),
@@ -77,10 +78,12 @@ export const practiceApi = {
     const id = EXERCISE_IDS.find((e) => e === run.exercise);
     const e = id ? exerciseOf(id) : undefined;
     const mine = traceOf(new Replay(run), endS);
-    const good = e ? e.good : asPlanned(run.plan, run.seed);
+    // in a strange kitchen the same hands are not as good: what can be cooked anew there is
+    const good = e && (run.seed === 0 || e.fromS > 0) ? e.good : asPlanned(run.plan, run.seed);
     const other = e?.beside?.(run.acts, run.plan);
     return {
       ...judgedRun(run, endS),
+      endS,
       better: beside(run, mine, good, endOf({ acts: good })),
       ...(other ? { beside: beside(run, mine, other, endOf({ acts: other }, endS)) } : {}),
     };

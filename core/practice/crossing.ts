@@ -12,6 +12,7 @@ import type { Controls } from '../pot/pot';
 import { inOrder, type Act, type AddAct, type Run, type StandsOn } from './act';
 import { runOf } from './asPlanned';
 import { endOf } from './debrief';
+import { dishEnd, dishesOf } from './dishSteps';
 import { portionsMixture } from './replay';
 
 /** Between the kitchen and the practice pot: a batch as a run, and a run as a plan. */
@@ -107,7 +108,8 @@ function stageOf(a: AddAct, plan: Plan, taken: ReadonlySet<Stage>): Stage | unde
 
 /** Shorter stretches belong to the one before: a hand that changes its mind is no step, s. */
 const SHORT_S = 12;
-const MOST_STEPS = 56;
+const MOST_STEPS = 50;
+const MOST_REST_H = 96;
 
 type Hands = { setting: number; lid: Controls['lid']; everyS: number | null; tool: HeatStep['tool']; on: StandsOn };
 
@@ -159,29 +161,6 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
     else open.push({ hands, seconds });
   };
   let left = false;
-  let dishes = plan.dish.count;
-  let where: Extract<Act, { do: 'bake' | 'stand' }> | undefined;
-  const rests = (toS: number) => {
-    const minutes = (toS - fromS) / 60;
-    fromS = toS;
-    if (minutes <= 0) return;
-    if (where?.do === 'bake') {
-      const { ovenC, fan, bath, covered } = where;
-      steps.push({
-        do: 'bake',
-        ovenC,
-        fan,
-        bath,
-        covered,
-        from: 'hot',
-        until: { reach: 'time', minutes },
-        limitMin: 180,
-        grillMin: 0,
-      });
-    } else
-      steps.push({ do: 'rest', where: where?.where ?? 'room', minutes, covered: where?.covered ?? plan.rest.covered });
-  };
-  let restedFromS = NaN;
   for (const a of acts) {
     if (!left) stretch(a.atS);
     switch (a.do) {
@@ -210,30 +189,18 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
         taken.add(stage);
         break;
       }
-      default: {
-        if (!left) {
-          flush();
-          steps.push({ do: 'pour' });
-          left = true;
-        } else rests(a.atS);
-        fromS = a.atS;
-        if (a.do === 'pour') dishes = a.count ?? dishes;
-        else if (a.do !== 'serve') {
-          where = a;
-          if (a.do === 'stand' && Number.isNaN(restedFromS)) restedFromS = a.atS;
-        }
-      }
+      default:
+        if (!left) flush();
+        left = true;
     }
   }
   if (!left) {
     stretch(endS);
     flush();
-    steps.push({ do: 'pour' });
   }
-  const served = acts.find((a) => a.do === 'serve')?.atS ?? endS;
-  if (where && served > fromS) rests(served);
+  const end = dishEnd(plan, acts, endS);
   // left to the plan: its own way in the dish
-  if (!where) steps.push(...restsOf(plan));
+  steps.push(...(end?.steps ?? [{ do: 'pour' as const }, ...restsOf(plan)]));
   const items: Plan['items'] = [];
   const carveOuts: Plan['carveOuts'] = [];
   for (const [ingredientId, by] of put) {
@@ -252,11 +219,8 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
     carveOuts,
     steps,
     own,
-    dish: { ...plan.dish, count: dishes },
+    dish: { ...plan.dish, count: dishesOf(plan, acts) },
     portions: [],
-    rest: {
-      ...plan.rest,
-      hours: where && !Number.isNaN(restedFromS) ? Math.min(96, (served - restedFromS) / 3600) : plan.rest.hours,
-    },
+    rest: { ...plan.rest, hours: end ? Math.min(MOST_REST_H, end.hours) : plan.rest.hours },
   };
 }

@@ -2,6 +2,7 @@ import { lookUp } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { bowlsOf } from './asPlanned';
+import { IN_DISH } from './dishSteps';
 import { inOrder, shifted, type Act, type AddAct, type Run } from './act';
 import { portionsMixture, Replay, type Happening, type Scene } from './replay';
 import { FELT, HARMS, outcomeOf, wrongOf, type Harm, type Outcome } from './outcome';
@@ -61,7 +62,6 @@ export type Debrief = {
   costs: Cost[];
 };
 
-const IN_DISH: readonly Act['do'][] = ['pour', 'bake', 'stand', 'serve'];
 const TENDED_S = 3;
 const SELDOM_S = 8;
 /** Turns of the ring that follow each other within this are one, s. */
@@ -75,7 +75,6 @@ const LONGER_S = [60, 180, 420, 900, 1800];
 const COLDER_S = [3600, 3 * 3600, 8 * 3600];
 const OVEN_S = [300, 900, 1800];
 const SUGAR_BEFORE_END_S = 120;
-/** The spoon passes this often in a run that is told to be stirred. */
 const without = <T>(list: readonly T[], i: number): T[] => [...list.slice(0, i), ...list.slice(i + 1)];
 const swapped = <T>(list: readonly T[], i: number, with_: T): T[] => [...list.slice(0, i), with_, ...list.slice(i + 1)];
 
@@ -269,6 +268,13 @@ const WORTH = 0.12;
 /** What differs by no more mends as much. */
 const AS_MUCH = 0.08;
 
+/** Of a run with very many acts no more pots than this are cooked: evenly over it. */
+const MOST_POTS = 160;
+const some = <T>(list: readonly T[], most: number): readonly T[] => {
+  const every = Math.ceil(list.length / most);
+  return every > 1 ? list.filter((_, i) => i % every === 0) : list;
+};
+
 /** The end of a run: its last act, or where it is now. */
 export const endOf = (run: { acts: readonly Act[] }, nowS = 0): number => Math.max(nowS, ...run.acts.map((a) => a.atS));
 
@@ -292,7 +298,7 @@ export function debrief(run: Run, endS: number, onDone: (done: number, of: numbe
   const outcome = outcomeOf(replay, endS);
   const scene = replay.at(endS);
   const wrong = wrongOf(outcome);
-  const all = outcome.felt.length ? otherwise(run, endS, scene) : [];
+  const all = outcome.felt.length ? some(otherwise(run, endS, scene), MOST_POTS) : [];
   const costs: Cost[] = [];
   all.forEach((o, i) => {
     const other = outcomeOf(replay.branch(o.acts, firstOther(replay.done, o.acts)), o.endS);

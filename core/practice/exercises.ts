@@ -98,6 +98,7 @@ function handedOver(
 }
 
 const HOUR_S = 3600;
+const EIGHT_YOLKS_G = 144;
 /** the ring was left at full and the spoon laid down for so long, s */
 const LEFT_ALONE_S = 40;
 /** Sugar over what is usual: sweet enough that the rice feels it. */
@@ -118,7 +119,13 @@ const STARTS: Record<ExerciseId, () => Start> = {
     };
   },
   ceiling: () => plain(dish('ceiling', 'stirred custard')),
-  temper: () => plain(dish('temper', 'stirred custard', {}, 8, 130)),
+  temper: () => {
+    const plan = dish('temper', 'stirred custard', {}, 8, 130);
+    return plain({
+      ...plan,
+      items: plan.items.map((i) => (i.ingredientId === 'yolk' ? { ...i, grams: EIGHT_YOLKS_G } : i)),
+    });
+  },
   reduce: () => {
     const plan = dish('reduce', 'frozen cream');
     return plain(plan, [{ of: 'left', toRel: 0.5, byRel: 0.04 }, { of: 'without', harm: 'caught' }, { of: 'pudding' }]);

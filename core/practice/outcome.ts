@@ -2,7 +2,6 @@ import { clamp } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { wholeMixture } from '../plan/stages';
 import { restsOf } from '../plan/family';
-import type { MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { dishHistory, judge, judgeServed, type Firmness } from '../model/forecast';
 import { eggReport } from '../model/judgeRisks';
@@ -15,7 +14,8 @@ import { SCORCH } from '../pot/scorch';
 import { hoursBelow, keepsRule, type RestPlace } from '../set/cooling';
 import { standing, STANDS, type Standing } from '../set/firmness';
 import { boundsFor, SET_WORDS, STRIP, type SetWord } from '../texture/words';
-import { inOrder, type Act, type Run } from './act';
+import type { Act, Run } from './act';
+import { dishEnd, dishesOf } from './dishSteps';
 import { lumpsFrom, type Replay, type Scene } from './replay';
 
 /** What became of a run: the pudding at the table, and all that is wrong with it. */
@@ -65,77 +65,21 @@ export type Outcome = {
   thickenS: number;
 };
 
-const IN_DISH: readonly Act['do'][] = ['pour', 'bake', 'stand', 'serve'];
 const MOST_C = 75;
-const LEAST_STAY_MIN = 0.5;
+const MOST_REST_H = 96;
 /** What is eaten warmer is not chilled, degC. */
 const WARM_C = 30;
 /** The dish is looked at for so long, whether it is eaten by then or not, h. */
 const WATCH_H = 10;
 
-/** What was done with the dish, as the end of a method; nothing where the plan is to go on as it is. */
-function ownEnd(
-  run: Run,
-  acts: readonly Act[],
-  endS: number,
-): { steps: MethodStep[]; hours: number; count?: number } | undefined {
-  const after = inOrder(acts).filter((a) => IN_DISH.includes(a.do));
-  const pour = after.find((a) => a.do === 'pour');
-  const count = pour?.do === 'pour' ? pour.count : undefined;
-  if (!after.some((a) => a.do === 'bake' || a.do === 'stand')) return undefined;
-  const steps: MethodStep[] = [{ do: 'pour' }];
-  let where: Extract<Act, { do: 'bake' | 'stand' }> | undefined;
-  let fromS = after[0]!.atS;
-  let restedS = 0;
-  const close = (toS: number) => {
-    const minutes = (toS - fromS) / 60;
-    if (where?.do === 'bake') {
-      const { ovenC, fan, bath, covered } = where;
-      steps.push({
-        do: 'bake',
-        ovenC,
-        fan,
-        bath,
-        covered,
-        from: 'hot',
-        until: { reach: 'time', minutes },
-        limitMin: minutes,
-        grillMin: 0,
-      });
-    } else if (minutes > LEAST_STAY_MIN) {
-      restedS += toS - fromS;
-      const fridgeC = run.plan.rest.fridgeC;
-      const place = where?.where ?? 'room';
-      steps.push({
-        do: 'rest',
-        where: place,
-        minutes,
-        covered: where?.covered ?? run.plan.rest.covered,
-        ...(place === 'fridge' || place === 'fan fridge' ? { tempC: fridgeC } : {}),
-      });
-    }
-    fromS = toS;
-  };
-  for (const a of after) {
-    close(a.atS);
-    if (a.do === 'bake' || a.do === 'stand') where = a;
-    if (a.do === 'serve') break;
-  }
-  const servedS = after.find((a) => a.do === 'serve')?.atS ?? endS;
-  if (servedS > fromS) close(servedS);
-  return { steps, hours: restedS / 3600, ...(count === undefined ? {} : { count }) };
-}
-
 /** The plan as this run ends it: its dish, its oven, its hours. */
 function endedPlan(run: Run, acts: readonly Act[], endS: number): Plan {
   const { plan } = run;
-  const pour = acts.find((a) => a.do === 'pour');
-  const count = (pour?.do === 'pour' ? pour.count : undefined) ?? plan.dish.count;
-  const dish = { ...plan.dish, count };
-  const own = ownEnd(run, acts, endS);
-  if (own) return { ...plan, dish, steps: own.steps, rest: { ...plan.rest, hours: Math.min(96, own.hours) } };
+  const dish = { ...plan.dish, count: dishesOf(plan, acts) };
+  const end = dishEnd(plan, acts, endS);
+  if (end) return { ...plan, dish, steps: end.steps, rest: { ...plan.rest, hours: Math.min(MOST_REST_H, end.hours) } };
   // poured and left to the plan, or never poured: the plan's own way from here
-  return pour ? { ...plan, dish, steps: [{ do: 'pour' }, ...restsOf(plan)] } : plan;
+  return acts.some((a) => a.do === 'pour') ? { ...plan, dish, steps: [{ do: 'pour' }, ...restsOf(plan)] } : plan;
 }
 
 /** The dish over its hours so far, from where it was left to a second. */
@@ -233,7 +177,6 @@ export function outcomeOf(replay: Replay, endS: number): Outcome {
   const wanted = plan.serve.word;
   const off = offBy(served.place, wanted);
   const { bite } = bodyOf(method.pot.content, method.pot.fractions);
-  const hasGrain = run.plan.items.length > 0 && bite < 1;
   const curd = egg ? Math.max(egg.severity, severityOf(pot)) : 0;
   const below = (c: number) => hoursBelow(cooling, c);
   const lastC = method.stays.at(-1)?.airC ?? plan.rest.fridgeC;
@@ -251,7 +194,7 @@ export function outcomeOf(replay: Replay, endS: number): Outcome {
     'egg unsafe': egg && !egg.safe ? 0.6 : 0,
     'cooled too slowly': chills && lateH > ORDINARY_H ? of(lateH, 0, LATE_H) : 0,
     raw: of(reading.rawPer100G, RAW_TASTE * 0.7, RAW_TASTE * 3),
-    'grain hard': hasGrain ? of(BITE.done - bite, 0.01, 0.25) : 0,
+    'grain hard': of(BITE.done - bite, 0.01, 0.25),
     slumps,
     'too soft': slumps > 0 ? 0 : clamp(-off * STEP_COUNTS, 0, 1),
     'too firm': clamp(off * STEP_COUNTS, 0, 1),

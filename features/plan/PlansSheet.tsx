@@ -148,6 +148,14 @@ export const PlansSheet = memo(function PlansSheet({
               router.push('/recipe' as '/');
             }}
           />
+          <Key
+            size="amount"
+            label={t('planRoom.practise')}
+            onPress={() => {
+              close();
+              router.push('/practice' as '/');
+            }}
+          />
           {current ? (
             <View className="gap-2">
               <Type kind="strong">{t('planRoom.with', { currentName: current.name })}</Type>

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
-import type { Act, Run } from '../../core/practice/act';
+import { inOrder, type Act, type Run } from '../../core/practice/act';
 import type { Frame, TracePoint } from '../../core/practice/frame';
 import type { Judged } from '../../workers/practice';
 import { useKitchen } from '../shared/kitchen';
@@ -19,6 +19,9 @@ const MOST_S = 300_000;
 /** An act without its second: it is now. */
 export type NewAct = Act extends infer A ? (A extends Act ? Omit<A, 'atS'> : never) : never;
 
+/** s at which it left the hob, as far as its acts say */
+const leftS = (run: Run): number => Math.max(0, ...run.acts.slice(run.given).map((a) => a.atS));
+
 export type PracticePot = ReturnType<typeof usePracticePot>;
 
 /** A run that is played: its clock, its pot in the worker, its acts. */
@@ -30,7 +33,10 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
   const [shown, setShown] = useState<Frame | undefined>();
   const [trace, setTrace] = useState<readonly TracePoint[]>([]);
   const [judged, setJudged] = useState<Judged | undefined>();
-  const [farS, setFarS] = useState(startS);
+  const [farS, setFarS] = useState(() => Math.max(startS, leftS(start)));
+  /** of the last act: what hands did is told by the run, though no picture shows it yet */
+  const [actedS, setActedS] = useState(startS);
+  const [keepsRest, setKeepsRest] = useState(() => start.acts.some((a, i) => i >= start.given && a.atS > startS));
   const [judging, setJudging] = useState(false);
   const [failed, setFailed] = useState<Error | undefined>();
   const [key] = useState(
@@ -60,7 +66,13 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     if (asking.current) return;
     asking.current = true;
     const tS = Math.floor(nowS());
-    void ask('practiceAt', [key, latest.current, tS, withTrace])
+    // while it stands still the whole of it is charted
+    void ask('practiceAt', [
+      key,
+      latest.current,
+      tS,
+      withTrace ? (clock.current.running ? tS : Math.max(tS, farS)) : null,
+    ])
       .then(({ frame, trace: line }) => {
         const ms = performance.now();
         const was = frames.current;
@@ -112,15 +124,16 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     setRunning(on);
   };
   const act = (...acts: NewAct[]) => {
-    const atS = Math.round(nowS());
+    const atS = Math.max(start.fromS, Math.round(nowS()));
     setJudged(undefined);
-    setFarS(atS);
+    setActedS(atS);
+    if (!keepsRest) setFarS(atS);
     setRun((r) => ({
       ...r,
-      acts: [
-        ...r.acts.filter((a, i) => i < r.given || a.atS <= atS),
-        ...acts.map((a) => ({ ...a, atS: Math.max(atS, r.fromS) }) as Act),
-      ],
+      acts: inOrder([
+        ...r.acts.filter((a, i) => i < r.given || keepsRest || a.atS <= atS),
+        ...acts.map((a) => ({ ...a, atS }) as Act),
+      ]),
     }));
   };
   /** What was done from this second on is undone. */
@@ -129,11 +142,17 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     setClock({ tS: to, running: false });
     setRunning(false);
     setJudged(undefined);
+    setActedS(to);
+    if (keepsRest) {
+      setRun((r) => ({ ...r }));
+      return;
+    }
     setFarS(to);
     setRun((r) => ({ ...r, acts: r.acts.filter((a, i) => i < r.given || a.atS < to) }));
   };
   /** Looks at another second without doing anything. */
   const lookAt = (tS: number) => {
+    setActedS(start.fromS);
     setClock({ tS: Math.max(start.fromS, Math.round(tS)), running: false });
     setRunning(false);
     setRun((r) => ({ ...r }));
@@ -150,8 +169,19 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
       setJudging(false);
     }
   };
+  const seenS = Math.max(shown?.tS ?? startS, actedS);
+  const lastOf = <K extends Act['do']>(what: K) =>
+    run.acts.findLast((a): a is Extract<Act, { do: K }> => a.do === what && a.atS <= seenS);
   return {
     key,
+    /** as the hands are */
+    hands: { setting: lastOf('hob')?.setting ?? 0, everyS: lastOf('stir')?.everyS ?? null },
+    /** what was done later stays, or is done anew */
+    keepsRest,
+    /** s of the last thing that was done, where the rest stays as it was */
+    restS: keepsRest ? leftS(run) : undefined,
+    hasMore: keepsRest || run.acts.some((a, i) => i >= run.given && a.atS > seenS),
+    keepRest: () => setKeepsRest(!keepsRest),
     run,
     shown,
     trace,
@@ -184,7 +214,8 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
       setClock({ tS: other.fromS, running: false });
       setRunning(false);
       setJudged(undefined);
-      setFarS(other.fromS);
+      setFarS(Math.max(other.fromS, leftS(other)));
+      setActedS(other.fromS);
       setRun(other);
     },
   };

@@ -1,5 +1,6 @@
 /** planRoom. */
 export const planRoom = {
+  'planRoom.practise': 'Practise, without milk',
   'planRoom.tryInPractice': 'Try it in the practice pot',
   'planRoom.asItIsPoured': '100 %: nothing is cooked down',
   'planRoom.markAt': 'mark the spoon: from {{from}} down to {{to}} in the pan',

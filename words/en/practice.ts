@@ -129,6 +129,7 @@ export const practice = {
   'practice.go': 'Go',
   'practice.back': 'go back',
   'practice.goBackTo': 'Go back to {{at}}',
+  'practice.theRestAsItWas': 'The rest as it was done',
   'practice.moment': 'A moment of the run',
   'practice.goOnFrom': 'Go on from {{at}}',
   'practice.finish': 'Finish',
