@@ -7,6 +7,7 @@ import { useEffect, useLayoutEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { EGG } from '../../core/pot/egg';
 import { EXERCISE_IDS } from '../../core/practice/exerciseIds';
+import type { Run } from '../../core/practice/act';
 import type { Opened } from '../../workers/practice';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -40,7 +41,7 @@ export function PracticePot({
   title,
   onLeave,
 }: {
-  opened: Opened;
+  opened: Opened & { fresh?: Run };
   startS: number;
   title: string;
   onLeave: () => void;
@@ -166,7 +167,7 @@ export function PracticePot({
                   kind="yolk"
                   size="act"
                   label={t('practice.tryAgain')}
-                  onPress={() => p.again(opened.run)}
+                  onPress={() => p.again(opened.fresh ?? opened.run)}
                   testID="again"
                 />
                 <Key size="act" label={t('practice.takeAsPlan')} onPress={() => void takeAsPlan()} testID="take-plan" />

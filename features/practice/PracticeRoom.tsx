@@ -35,7 +35,6 @@ export function PracticeRoom() {
   const mounted = useMounted();
   const where = useLocalSearchParams<{ do?: string; plan?: string; batch?: string; strange?: string; file?: string }>();
   const router = useRouter();
-  const kept = useKept();
   const [file, setFile] = useState<Run | undefined>();
   const leave = () => {
     setFile(undefined);
@@ -47,9 +46,10 @@ export function PracticeRoom() {
         {null}
       </Room>
     );
-  const seed = Number(where.strange ?? 0);
-  const open = file ?? (where.file === 'open' ? kept.open?.run : undefined);
-  if (open) return <OfRun run={open} startS={open === kept.open?.run ? kept.open.tS : open.fromS} onLeave={leave} />;
+  const asked = Number(where.strange ?? 0);
+  const seed = asked > 0 && asked <= 1 ? asked : 0;
+  if (file) return <OfRun run={file} startS={file.fromS} onLeave={leave} />;
+  if (where.file === 'open') return <OfKept onLeave={leave} onFile={setFile} />;
   const id = EXERCISE_IDS.find((e) => e === where.do);
   if (id) return <OfExercise key={`${id} ${seed}`} id={id} seed={seed} onLeave={leave} />;
   if (where.plan) return <OfPlan key={`${where.plan} ${seed}`} id={where.plan} seed={seed} onLeave={leave} />;
@@ -65,7 +65,11 @@ function Loaded({
   title,
   startS,
   onLeave,
-}: Leave & { asked: { data?: Opened | undefined; error: Error | null }; title: string; startS?: number }) {
+}: Leave & {
+  asked: { data?: (Opened & { fresh?: Run }) | undefined; error: Error | null };
+  title: string;
+  startS?: number;
+}) {
   const { tell } = useApp();
   if (asked.data)
     return <PracticePot opened={asked.data} startS={startS ?? asked.data.run.fromS} title={title} onLeave={onLeave} />;
@@ -88,12 +92,23 @@ function OfExercise({ id, seed, onLeave }: Leave & { id: ExerciseId; seed: numbe
   );
 }
 
+/** The pot that was left standing, as it was when it is come back to. */
+function OfKept({ onLeave, onFile }: Leave & { onFile: (run: Run) => void }) {
+  const kept = useKept();
+  const [open] = useState(kept.open);
+  return open ? <OfRun run={open.run} startS={open.tS} onLeave={onLeave} /> : <Exercises onFile={onFile} />;
+}
+
 function OfRun({ run, startS, onLeave }: Leave & { run: Run; startS: number }) {
   const exercise = EXERCISE_IDS.find((e) => e === run.exercise);
   const bench = useAsk('practiceExercise', [exercise ?? 'slurry', run.seed], { enabled: exercise !== undefined });
   const own = useAsk('practiceRun', [run], { enabled: exercise === undefined });
   const asked = exercise ? bench : own;
-  const data = asked.data && { ...asked.data, run };
+  const data = asked.data && {
+    ...asked.data,
+    run,
+    fresh: exercise ? asked.data.run : { ...run, acts: run.acts.slice(0, run.given) },
+  };
   return (
     <Loaded
       asked={{ data, error: asked.error }}

@@ -117,7 +117,10 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     document.addEventListener('visibilitychange', hide);
     return () => document.removeEventListener('visibilitychange', hide);
   }, [setClock, seenElsewhere]);
-  useEffect(() => keepOpen(run, Math.floor(clock.current.tS)), [run, running]);
+  useEffect(() => {
+    // a pot that nobody has touched is none to come back to
+    if (run.acts.length > run.given) keepOpen(run, Math.floor(nowS()));
+  }, [run, running, nowS]);
 
   const play = (on: boolean) => {
     setClock({ running: on });
