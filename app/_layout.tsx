@@ -8,6 +8,7 @@ import { Problems } from '../features/shared/Problems';
 import { AroundRoom } from '../features/shared/RoomBroke';
 import { Updates } from '../features/shared/Updates';
 import { WhichKitchen } from '../features/shared/WhichKitchen';
+import { StandingCalls } from '../features/shared/StandingCalls';
 import { SkipLink } from '../features/shared/SkipLink';
 import { WorkLine } from '../features/shared/WorkLine';
 
@@ -23,6 +24,7 @@ export default function Layout() {
           <Problems />
           <ErrorBoundary fallback={null}>
             <DayWatch />
+            <StandingCalls />
           </ErrorBoundary>
           <AroundRoom>
             <Slot />

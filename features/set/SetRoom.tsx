@@ -41,7 +41,7 @@ import { SafeWays } from './SafeWays';
 import { TouchPanel } from './TouchPanel';
 import { UnmouldSheet } from './UnmouldSheet';
 import { useSet } from './useSet';
-import { useSetCalls } from './useSetCalls';
+import { useStandingMoments } from '../shared/StandingCalls';
 import { WhereSheet } from './WhereSheet';
 import type { Cook } from '../../core/cook/events';
 import type { CookState } from '../../core/cook/fold';
@@ -642,15 +642,16 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
     v.where === 'ice bath' || v.where === 'cold water'
       ? stays.slice(0, -1).reduce((h, s) => h + s.minutes / 60, 0)
       : NaN;
-  useSetCalls(
+  useStandingMoments(
     c.cook!.id,
-    [
-      { id: 'set', atMs: at(v.readyH), says: t('setRoom.callSet', { name: plan.name }) },
-      { id: 'cold', atMs: at(told.cold.likely), says: t('setRoom.callCold', { name: plan.name }) },
-      { id: 'bath', atMs: at(bathEndH), says: t('setRoom.callBath', { name: plan.name }) },
-      { id: 'frozen', atMs: at(f.frozen ? f.frozenH : NaN), says: t('setRoom.callFrozen', { name: plan.name }) },
-    ].filter((m) => Number.isFinite(m.atMs) && state.stage !== 'turned out'),
-    now,
+    state.stage === 'turned out' || c.cook!.batchId
+      ? []
+      : [
+          { id: 'set', atMs: at(v.readyH), says: t('setRoom.callSet', { name: plan.name }) },
+          { id: 'cold', atMs: at(told.cold.likely), says: t('setRoom.callCold', { name: plan.name }) },
+          { id: 'bath', atMs: at(bathEndH), says: t('setRoom.callBath', { name: plan.name }) },
+          { id: 'frozen', atMs: at(f.frozen ? f.frozenH : NaN), says: t('setRoom.callFrozen', { name: plan.name }) },
+        ],
   );
   return (
     <Room {...head} foot={<SetFoot c={c} v={v} />} right={<Mind v={v} />}>
