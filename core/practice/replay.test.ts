@@ -4,8 +4,8 @@ import { testPlan } from '../testing';
 import { runMethod } from '../model/run';
 import { ActSchema, inOrder, RunSchema, type Act } from './act';
 import { asPlanned, bowlsOf, runOf } from './asPlanned';
-import { endOf } from './debrief';
-import { dishAt, outcomeOf } from './outcome';
+import { debrief, endOf } from './debrief';
+import { dishAt, HARMS, outcomeOf, wrongOf } from './outcome';
 import { Replay } from './replay';
 
 const plan = testPlan();
@@ -59,7 +59,23 @@ describe('the practice pot', () => {
         other.at(600);
         expect(other.branch(acts, acts[0]?.atS ?? 600).at(600)).toEqual(straight);
       }),
-      { numRuns: 12, seed: 7 },
+      { numRuns: 6, seed: 7 },
+    );
+  });
+  it('whatever was done is judged, and what would have been better is better', () => {
+    fc.assert(
+      fc.property(fc.array(anyAct, { maxLength: 8 }), (some) => {
+        const acts: Act[] = inOrder([...some, { do: 'pour', atS: 620 }]);
+        const { outcome, costs } = debrief(runOf(plan, acts), 620);
+        for (const h of HARMS) expect(outcome.harms[h]).toEqual(expect.any(Number));
+        for (const h of HARMS) expect(outcome.harms[h] >= 0 && outcome.harms[h] <= 1).toBe(true);
+        for (const c of costs) {
+          expect(wrongOf(c.outcome)).toBeLessThan(wrongOf(outcome));
+          expect(inOrder(c.acts)).toEqual(c.acts);
+          expect(c.acts.every((a) => a.atS >= 0)).toBe(true);
+        }
+      }),
+      { numRuns: 5, seed: 3 },
     );
   });
   it('survives being written down', () => {

@@ -1,4 +1,5 @@
 import type { Frame } from '../../core/practice/frame';
+import { colour } from '../../ui/colours';
 
 /** The practice pot on a canvas: every mark is a figure of the frame, none is there for show. */
 
@@ -15,46 +16,14 @@ const FLOOR = 418;
 const LEFT = 17;
 const RIGHT = 373;
 
-export type Inks = Record<
-  | 'field'
-  | 'sunk'
-  | 'plate'
-  | 'ink'
-  | 'ink2'
-  | 'line'
-  | 'yolk'
-  | 'onyolk'
-  | 'scorch'
-  | 'onscorch'
-  | 'bay'
-  | 'cool'
-  | 'liquid'
-  | 'liquid2'
-  | 'gran',
-  string
->;
-const NAMES = [
-  'field',
-  'sunk',
-  'plate',
-  'ink',
-  'ink2',
-  'line',
-  'yolk',
-  'onyolk',
-  'scorch',
-  'onscorch',
-  'bay',
-  'cool',
-  'liquid',
-  'liquid2',
-  'gran',
-] as const;
+export type Inks = Record<keyof typeof colour, string>;
 
-/** The tokens as they are now, day or night. */
+/** The tokens as they are now, day or night: a canvas does not know them by name. */
 export function inksOf(element: Element): Inks {
   const style = getComputedStyle(element);
-  return Object.fromEntries(NAMES.map((n) => [n, `rgb(${style.getPropertyValue(`--${n}`).trim()})`])) as Inks;
+  const now = (token: string) =>
+    token.replace(/var\((--[^)]+)\)/, (_, name: string) => style.getPropertyValue(name).trim());
+  return Object.fromEntries(Object.entries(colour).map(([name, token]) => [name, now(token)])) as Inks;
 }
 
 /** A fixed number from 0 to 1 for the nth of its kind: nothing jumps from picture to picture. */
