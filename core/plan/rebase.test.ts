@@ -56,6 +56,20 @@ describe('a change made on what has changed meanwhile', () => {
       }),
     );
   });
+  it('letters that come in twice, or late, write nothing twice', () => {
+    const old = 'Cut clean with a wet knife.';
+    const typed = 'upper row cold ';
+    const place = fc.constantFrom(0, 4, 10, old.length);
+    fc.assert(
+      fc.property(place, fc.nat(typed.length - 1), fc.nat(typed.length), fc.boolean(), (at, i, j, other) => {
+        const after = (n: number) => old.slice(0, at) + typed.slice(0, n) + old.slice(at);
+        const more = other && at < old.length ? ' lower row warm' : '';
+        // the letter i+1 is made on what stood before it, where j letters are there already
+        const merged = mergeText(after(i), after(i + 1), after(j) + more);
+        expect(merged).toBe(after(Math.max(i + 1, j)) + more);
+      }),
+    );
+  });
   it('nothing else in between: it is the change itself, and no change leaves all as it is', () => {
     const any = fc.jsonValue({ maxDepth: 3 });
     fc.assert(

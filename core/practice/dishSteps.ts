@@ -5,6 +5,10 @@ import { inOrder, type Act } from './act';
 /** What is done with the dish and no longer with the pot. */
 export const IN_DISH: readonly Act['do'][] = ['pour', 'bake', 'stand', 'serve'];
 
+/** s at which the pot is left; Infinity while it is one. */
+export const leavesS = (acts: readonly Act[]): number =>
+  Math.min(...acts.filter((a) => IN_DISH.includes(a.do)).map((a) => a.atS));
+
 /** Shorter than this it stands nowhere, min. */
 const LEAST_STAY_MIN = 0.5;
 const MOST_BAKE_MIN = 6000;

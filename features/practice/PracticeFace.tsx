@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import type { Frame } from '../../core/practice/frame';
 import type { HandPace } from '../../core/practice/hands';
+import { leavesS } from '../../core/practice/dishSteps';
 import type { Happening } from '../../core/practice/replay';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
@@ -69,9 +70,11 @@ export function Face({ f, drawn }: { f: Frame; drawn: HandPace | undefined }) {
 /** The run so far; while it stands still any moment of it can be looked at, and gone on from. */
 export function SoFar({ p }: { p: PracticePot }) {
   const endS = Math.max(p.farS, p.trace.at(-1)?.tS ?? 0);
+  // of the pot alone: a dish stands for hours
+  const potS = Math.max(p.trace.at(-1)?.tS ?? 0, Math.min(endS, leavesS(p.run.acts)));
   return (
     <View className="gap-1">
-      <RunChart mine={p.trace} endS={endS} label={t('practice.chartSoFar')} />
+      <RunChart mine={p.trace} endS={potS} label={t('practice.chartSoFar')} />
       {p.running || endS - p.run.fromS < SHORT_S ? null : (
         <MomentPicker
           key={p.run.acts.length}
