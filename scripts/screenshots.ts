@@ -131,7 +131,7 @@ const practice = async (page: Page) => {
   await page.getByTestId('bench').click();
   await press(/cornstarch/);
   await press('dry, straight in');
-  await play(6500);
+  await play(9500);
   await page.waitForTimeout(1500);
 };
 /** The slab's way: its layer, one step open. */
