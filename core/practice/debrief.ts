@@ -298,7 +298,9 @@ export function debrief(run: Run, endS: number, onDone: (done: number, of: numbe
   const outcome = outcomeOf(replay, endS);
   const scene = replay.at(endS);
   const wrong = wrongOf(outcome);
-  const all = outcome.felt.length ? some(otherwise(run, endS, scene), MOST_POTS) : [];
+  // into more dishes is for what did not get cold, not for a softer word
+  const mayHelp = ({ kind }: Otherwise) => kind !== 'more dishes' || outcome.harms['cooled too slowly'] >= FELT;
+  const all = outcome.felt.length ? some(otherwise(run, endS, scene).filter(mayHelp), MOST_POTS) : [];
   const costs: Cost[] = [];
   all.forEach((o, i) => {
     const other = outcomeOf(replay.branch(o.acts, firstOther(replay.done, o.acts)), o.endS);

@@ -185,7 +185,10 @@ function Pair({ title, pair, endS }: { title: string; pair: Beside; endS: number
         label={t('practice.twoRuns', { word: t(`word.${pair.outcome.served.word}`) })}
       />
       <Type>
-        {t('practice.thatCameTo', { word: t(`word.${pair.outcome.served.word}`), felt: cameTo(pair.outcome) })}
+        {t(pair.outcome.felt.length ? 'practice.thatCameTo' : 'practice.thatCameWell', {
+          word: t(`word.${pair.outcome.served.word}`),
+          felt: cameTo(pair.outcome),
+        })}
       </Type>
     </View>
   );

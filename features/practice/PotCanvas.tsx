@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Drawn } from '../../core/practice/hands';
 import type { Frame } from '../../core/practice/frame';
 import { between, drawPot, inksOf, POT_H, POT_W, type Inks } from './drawPot';
@@ -22,20 +22,16 @@ export function PotCanvas({
   label,
   still,
   onHand,
-  onPicture,
 }: {
   frames: { readonly current: Frames };
   label: string;
   /** no motion of its own */
   still: boolean;
   onHand: (path: readonly Drawn[] | undefined) => void;
-  /** told of every picture, for who counts them */
-  onPicture?: () => void;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const hand = useRef<{ x: number; y: number } | undefined>(undefined);
   const path = useRef<Drawn[]>([]);
-  const told = useEffectEvent(() => onPicture?.());
 
   useEffect(() => {
     const element = canvas.current;
@@ -65,7 +61,6 @@ export function PotCanvas({
       pen.setTransform(wide / POT_W, 0, 0, wide / POT_W, 0, 0);
       const f = a ? between(a, b, a.tS + ((b.tS - a.tS) * (ms - atMs)) / everyMs) : b;
       drawPot(pen, f, inks, still ? 0 : ms / 1000, hand.current);
-      told();
     };
     going = requestAnimationFrame(picture);
     return () => {
