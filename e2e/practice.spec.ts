@@ -2,11 +2,11 @@ import type { Page } from '@playwright/test';
 import { BOTH_SIZES, expect, openAt, test } from './kitchen';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
-/** s on the pot's clock, which only a pot without news shows; the chart's own end otherwise. */
+/** The drawn pot: its label says what it is like. */
 const pot = (page: Page) => page.getByTestId('practice-pot');
 
 /** Time passes until something is seen. */
-async function until(page: Page, seen: () => Promise<boolean>, most = 60) {
+async function until(page: Page, seen: () => Promise<boolean>, most = 240) {
   for (let i = 0; i < most && !(await seen()); i++) await page.waitForTimeout(250);
   expect(await seen()).toBe(true);
 }
