@@ -20,9 +20,7 @@ export type Goal =
   /** said that it thickens within so many seconds of it */
   | { of: 'call'; withinS: number }
   /** as much is left, of all that went in, to a share */
-  | { of: 'left'; toRel: number; byRel: number }
-  /** off the hob within so many minutes of the beginning */
-  | { of: 'minutes'; most: number };
+  | { of: 'left'; toRel: number; byRel: number };
 
 export type Exercise = {
   id: ExerciseId;
@@ -277,7 +275,7 @@ export const benchOf = (e: Exercise): Bowl[] => [...bowlsOf(e.plan), ...e.bench]
 
 export type Mark = { goal: Goal; met: boolean };
 
-export function marksOf(goals: readonly Goal[], o: Outcome, run: Pick<Run, 'fromS'>, endS: number): Mark[] {
+export function marksOf(goals: readonly Goal[], o: Outcome): Mark[] {
   return goals.map((goal) => {
     switch (goal.of) {
       case 'pudding':
@@ -288,8 +286,6 @@ export function marksOf(goals: readonly Goal[], o: Outcome, run: Pick<Run, 'from
         return { goal, met: Math.abs(o.calledS - o.thickenS) <= goal.withinS };
       case 'left':
         return { goal, met: Math.abs(o.leftRel - goal.toRel) <= goal.byRel };
-      case 'minutes':
-        return { goal, met: (endS - run.fromS) / 60 <= goal.most };
     }
   });
 }
@@ -298,6 +294,6 @@ export function marksOf(goals: readonly Goal[], o: Outcome, run: Pick<Run, 'from
 export function judgedRun(run: Run, endS: number): Debrief & { marks: Mark[]; met: boolean } {
   const id = EXERCISE_IDS.find((e) => e === run.exercise);
   const d = debrief(run, endS);
-  const marks = marksOf(id ? exerciseOf(id).goals : [{ of: 'pudding' }], d.outcome, run, endS);
+  const marks = marksOf(id ? exerciseOf(id).goals : [{ of: 'pudding' }], d.outcome);
   return { ...d, marks, met: marks.every((m) => m.met) };
 }

@@ -1,17 +1,9 @@
 import { act, renderHook } from '@testing-library/react-native';
 import type { Margin } from '../../core/cook/margins';
-import { within } from '../shared/testingKitchen';
-import type { AroundRooms } from '../shared/kitchen';
+import { heardSound, within } from '../shared/testingKitchen';
 import { useAlarm, useSpoken } from './useCalls';
 
-const sound = {
-  call: jest.fn<void, Parameters<AroundRooms['sound']['call']>>(),
-  say: jest.fn(),
-  signal: jest.fn(),
-  wakeAtTouch: () => () => undefined,
-  asleep: () => false,
-  on: () => () => undefined,
-};
+const sound = heardSound();
 const wrapper = within({ sound });
 
 const alarm = (harm: Margin['harm'], asks = false): Margin => ({

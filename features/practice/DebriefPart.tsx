@@ -50,9 +50,7 @@ export const goalSays = (g: Mark['goal'], plan: Plan): string =>
       ? t('practice.goalWithout', { harm: t(`practice.harm.${g.harm}`) })
       : g.of === 'call'
         ? t('practice.goalCall', { withinS: g.withinS })
-        : g.of === 'left'
-          ? t('practice.goalLeft', { pct: Math.round(100 * g.toRel), by: Math.round(100 * g.byRel) })
-          : t('practice.goalMinutes', { most: g.most });
+        : t('practice.goalLeft', { pct: Math.round(100 * g.toRel), by: Math.round(100 * g.byRel) });
 
 const cameTo = (o: Outcome): string =>
   o.felt.length ? o.felt.map((h) => t(`practice.harm.${h}`)).join(', ') : t('practice.nothingWrong');

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
 import Volume2 from 'lucide-react-native/icons/volume-2';
 import VolumeX from 'lucide-react-native/icons/volume-x';
-import { useEffect, useLayoutEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { EGG } from '../../core/pot/egg';
 import { EXERCISE_IDS } from '../../core/practice/exerciseIds';
@@ -147,11 +147,7 @@ export function PracticePot({
 
   if (judged || p.judging) {
     return (
-      <View role="main" id="room" {...({ tabIndex: -1 } as object)} className="min-h-0 flex-1">
-        <Head>
-          <title>{t('shared.ovalis', { name: title })}</title>
-        </Head>
-        {head}
+      <Around title={title} head={head}>
         <ScrollView className="flex-1" {...({ tabIndex: 0 } as object)} role="group" aria-label={title}>
           <View className="mx-auto w-full max-w-[720px]">
             {judged ? (
@@ -180,16 +176,12 @@ export function PracticePot({
             ) : null}
           </View>
         </ScrollView>
-      </View>
+      </Around>
     );
   }
 
   return (
-    <View role="main" id="room" {...({ tabIndex: -1 } as object)} className="min-h-0 flex-1">
-      <Head>
-        <title>{t('shared.ovalis', { name: title })}</title>
-      </Head>
-      {head}
+    <Around title={title} head={head}>
       <View role="status" aria-live="polite" className="sr-only">
         <Type>
           {news ? t('practice.at', { at: clockOf(news.atS), what: t(`practice.happened.${news.what}`) }) : ''}
@@ -286,6 +278,19 @@ export function PracticePot({
           />
         </>
       ) : null}
+    </Around>
+  );
+}
+
+/** The room around the pot and around its debrief: one head, one name in the tab. */
+function Around({ title, head, children }: { title: string; head: ReactNode; children: ReactNode }) {
+  return (
+    <View role="main" id="room" {...({ tabIndex: -1 } as object)} className="min-h-0 flex-1">
+      <Head>
+        <title>{t('shared.ovalis', { name: title })}</title>
+      </Head>
+      {head}
+      {children}
     </View>
   );
 }

@@ -1,17 +1,9 @@
 import { act, renderHook } from '@testing-library/react-native';
 import { local } from '../../storage/local';
-import type { AroundRooms } from './kitchen';
 import { useRinging, useStandingMoments, type StandingMoment } from './StandingCalls';
-import { within } from './testingKitchen';
+import { heardSound, within } from './testingKitchen';
 
-const sound = {
-  call: jest.fn<void, Parameters<AroundRooms['sound']['call']>>(),
-  say: jest.fn(),
-  signal: jest.fn(),
-  wakeAtTouch: () => () => undefined,
-  asleep: () => false,
-  on: () => () => undefined,
-};
+const sound = heardSound();
 const wrapper = within({ sound, clock: () => Date.now() });
 const ways = { sound: true, vibrates: true, flashes: true, speaks: false, notifies: 'no' as const };
 const said = () => sound.call.mock.calls.map(([, line]) => line);

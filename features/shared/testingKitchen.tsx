@@ -8,3 +8,13 @@ export const within = (other: Partial<AroundRooms>) => {
     return <KitchenProvider value={around}>{children}</KitchenProvider>;
   };
 };
+
+/** A sound that is awake, and keeps what was called. */
+export const heardSound = () => ({
+  call: jest.fn<void, Parameters<AroundRooms['sound']['call']>>(),
+  say: jest.fn(),
+  signal: jest.fn(),
+  wakeAtTouch: () => () => undefined,
+  asleep: () => false,
+  on: () => () => undefined,
+});

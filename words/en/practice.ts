@@ -80,7 +80,6 @@ export const practice = {
   'practice.goalWithout': 'Not {{harm}}',
   'practice.goalCall': 'Say that it thickens within {{withinS}} s of it',
   'practice.goalLeft': 'Down to {{pct}} % of what went in, give or take {{by}} %',
-  'practice.goalMinutes': 'Within {{most}} min',
   'practice.yes': 'Yes: {{goal}}',
   'practice.no': 'No: {{goal}}',
 
