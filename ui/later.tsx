@@ -1,11 +1,11 @@
-import { lazy, Suspense, type ComponentType } from 'react';
+import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 
-/** A part that is fetched when it is first shown: the first screen does not wait for it. */
-export function later<P extends object>(load: () => Promise<ComponentType<P>>) {
+/** A part that is fetched when it is first shown: the first screen does not wait for it. @param coming stands there until then */
+export function later<P extends object>(load: () => Promise<ComponentType<P>>, coming: ReactNode = null) {
   const Part = lazy(async () => ({ default: await load() }));
   return function Later(props: P) {
     return (
-      <Suspense fallback={null}>
+      <Suspense fallback={coming}>
         <Part {...props} />
       </Suspense>
     );

@@ -77,7 +77,7 @@ export function DayFoot({ v }: Laid) {
           onGone={() => setUndo(undefined)}
         />
       ) : null}
-      <View className="flex-row flex-wrap gap-2 px-3 py-2 wide:px-6 flat:py-0.5">
+      <View className="min-h-[88px] flex-row flex-wrap gap-2 px-3 py-2 wide:px-6 flat:min-h-0 flat:py-0.5">
         <NextKey v={v} />
         {table?.ok && !late && now > Date.parse(day.fromAt) && next && next.startMs < now + 12 * 60 * MINUTE ? (
           <Key label={t('dayRoom.imLate')} icon={Clock} onPress={planFromNow} />

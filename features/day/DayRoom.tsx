@@ -112,12 +112,16 @@ function DayLanes({ v }: Laid) {
     />
   ) : d.dishes.length === 0 ? (
     <Empty word={t('dayRoom.allLeftOut')} text={t('dayRoom.takeADishBackIn')} />
+  ) : d.working ? (
+    // the lanes come here: what stands below does not jump
+    <View className="min-h-screen" />
   ) : null;
 }
 
 function OrderOfTheWork({ v }: Laid) {
   const { fmt, tell } = useApp();
   const { acts, looks, table, setOpen } = v;
+  if (!table) return null;
   return (
     <View className="gap-1 py-2">
       <Type kind="title" level={2}>
@@ -135,15 +139,15 @@ function OrderOfTheWork({ v }: Laid) {
             onPress={() => setOpen(a.id)}
           />
         ))}
-      {table?.cautions.map((c) => (
+      {table.cautions.map((c) => (
         <Notice key={tell(c)} text={tell(c)} />
       ))}
       <Type kind="small" tone="quiet" className="py-2">
         {t('dayRoom.minutesAreTheModelsWith', {
           tried:
-            table?.ok && table.optimal
+            table.ok && table.optimal
               ? t('dayRoom.noFresherOrderOfThe')
-              : table?.ok
+              : table.ok
                 ? t('dayRoom.aGoodOrderNotEvery')
                 : '',
         })}

@@ -1,4 +1,3 @@
-import { DndContext, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
 import { clsx } from 'clsx';
 import Check from 'lucide-react-native/icons/check';
 import Flame from 'lucide-react-native/icons/flame';
@@ -13,6 +12,7 @@ import Svg, { Defs, Ellipse, Line, Pattern, Rect } from 'react-native-svg';
 import { LANES, type Act, type Lane } from '../../core/day/acts';
 import type { DayClash } from '../../core/day/day';
 import { colour } from '../../ui/colours';
+import { DragPlane, type Dragged } from '../../ui/dragging';
 import { Type } from '../../ui/Type';
 import { useFormat, useTell } from '../shared/App';
 import { t } from '../../words';
@@ -20,14 +20,6 @@ import { t } from '../../words';
 const ICONS = { hands: Hand, hob: Flame, oven: Microwave, fridge: Refrigerator } as const;
 const HOUR = 3_600_000;
 const MINUTE = 60_000;
-/** The room itself says where a block was put: the package of the drag adds nothing. */
-const SILENT = {
-  onDragStart: () => undefined,
-  onDragOver: () => undefined,
-  onDragEnd: () => undefined,
-  onDragCancel: () => undefined,
-};
-
 /** px; a shorter block is drawn this high, so that it can be read and hit */
 const LEAST_PX = 26;
 const SNAP_MIN = 5;
@@ -191,138 +183,135 @@ export function Lanes({
   /** nothing of the hands stands there: the latest start can be written */
   const free = (ms: number) =>
     !blocks.some((b) => b.lane === 'hands' && b.top < y(ms) + 14 && b.top + b.height > y(ms) - 14);
-  // held for a moment, so that a thumb can still scroll
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { delay: 160, tolerance: 8 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 220, tolerance: 8 } }),
-  );
   const snapped = (px: number) => Math.round(px / (SNAP_MIN * pxPerMin)) * SNAP_MIN * pxPerMin;
-  const actOf = (id: string | number) => blocks.find((b) => b.id === id)?.acts[0];
+  const actOf = (id: string) => blocks.find((b) => b.id === id)?.acts[0];
   const firstHour = Math.ceil(fromMs / HOUR) * HOUR;
   const ticks = Array.from({ length: Math.floor((toMs - firstHour) / HOUR) + 1 }, (_, i) => firstHour + i * HOUR);
 
   return (
-    <DndContext
-      accessibility={{ screenReaderInstructions: { draggable: t('dayRoom.howToMove') }, announcements: SILENT }}
-      sensors={sensors}
-      onDragStart={({ active }) => {
-        const block = blocks.find((b) => b.id === active.id);
-        if (block) setHeld({ id: block.id, px: 0, top: block.top, startMs: block.acts[0]!.startMs });
+    <DragPlane
+      howTo={t('dayRoom.howToMove')}
+      onStart={(id) => {
+        const block = blocks.find((b) => b.id === id);
+        if (block) setHeld({ id, px: 0, top: block.top, startMs: block.acts[0]!.startMs });
       }}
-      onDragMove={({ active, delta }) => {
-        const act = actOf(active.id);
-        const px = snapped(delta.y);
+      onMove={(id, down) => {
+        const act = actOf(id);
+        const px = snapped(down);
         if (!act || !held || held.px === px) return;
         setHeld({ ...held, px });
         onDrag(act, moved(held.startMs, px, pxPerMin));
       }}
-      onDragEnd={({ active, delta }) => {
-        const act = actOf(active.id);
+      onEnd={(id, down) => {
+        const act = actOf(id);
         setHeld(undefined);
-        if (act && held && snapped(delta.y) !== 0) onDrop(act, moved(held.startMs, snapped(delta.y), pxPerMin));
+        if (act && held && snapped(down) !== 0) onDrop(act, moved(held.startMs, snapped(down), pxPerMin));
         else onCancel();
       }}
-      onDragCancel={() => {
+      onCancel={() => {
         setHeld(undefined);
         onCancel();
       }}
     >
-      <View testID="lanes" className="print:hidden">
-        <LaneHeads />
-        <View style={{ height }} className="relative">
-          <View aria-hidden className="absolute bottom-0 left-[52px] right-2 top-0 flex-row">
-            {LANES.map((lane, k) => (
-              <View key={lane} className={clsx('flex-1', k % 2 === 0 && 'bg-sunk/70')} />
+      {(Thing) => (
+        <View testID="lanes" className="print:hidden">
+          <LaneHeads />
+          <View style={{ height }} className="relative">
+            <View aria-hidden className="absolute bottom-0 left-[52px] right-2 top-0 flex-row">
+              {LANES.map((lane, k) => (
+                <View key={lane} className={clsx('flex-1', k % 2 === 0 && 'bg-sunk/70')} />
+              ))}
+            </View>
+            {ticks.map((t) => (
+              <View
+                key={t}
+                aria-hidden
+                className="absolute left-0 right-2 flex-row items-center"
+                style={{ top: y(t) - 11 }}
+              >
+                <Type kind="strong" className="w-[46px] pr-1 text-right">
+                  {fmt.hourOf(t)}
+                </Type>
+                <View className="ml-1 h-[1.5px] flex-1 bg-line" />
+              </View>
             ))}
-          </View>
-          {ticks.map((t) => (
-            <View
-              key={t}
-              aria-hidden
-              className="absolute left-0 right-2 flex-row items-center"
-              style={{ top: y(t) - 11 }}
-            >
-              <Type kind="strong" className="w-[46px] pr-1 text-right">
-                {fmt.hourOf(t)}
-              </Type>
-              <View className="ml-1 h-[1.5px] flex-1 bg-line" />
-            </View>
-          ))}
-          {showNow ? <NowLine nowMs={nowMs} top={y(nowMs) - 14} /> : null}
-          <View className="absolute bottom-0 left-[52px] right-2 top-0 flex-row">
-            {LANES.map((lane) => {
-              const mine = blocks.filter((b) => b.lane === lane);
-              const place = columns(mine);
-              return (
-                <Pressable
-                  key={lane}
-                  tabIndex={-1}
-                  accessible={false}
-                  testID={`lane-${lane}`}
-                  onPress={(e) => {
-                    // short blocks are hit by lane and hour: the nearest within a thumb of it
-                    const box = (e.currentTarget as unknown as HTMLElement).getBoundingClientRect();
-                    const at = (e.nativeEvent as unknown as MouseEvent).clientY - box.top;
-                    const off = (b: Drawn) => Math.max(b.top - at, at - b.top - b.height, 0);
-                    const hit = mine.filter((b) => off(b) <= THUMB_PX).sort((a, b) => off(a) - off(b))[0];
-                    if (hit) onOpen(hit.acts[0]!);
-                  }}
-                  className="relative min-w-0 flex-1 cursor-default"
-                >
-                  {mine.map((b) => (
-                    <DayBlock
-                      key={b.id}
-                      block={b}
-                      place={place.get(b.id) ?? { at: 0, of: 1 }}
-                      look={looks.get(b.acts[0]!.planId) ?? { letter: '?', tint: 0 }}
-                      held={held?.id === b.id ? held.top + held.px : undefined}
-                      onOpen={() => onOpen(b.acts[0]!)}
-                    />
-                  ))}
-                  {clashes
-                    .filter(
-                      (c) => (c.resource === 'rings' ? 'hob' : c.resource === 'ovens' ? 'oven' : c.resource) === lane,
-                    )
-                    .map((c) => (
-                      <View
-                        key={`${c.resource}${c.fromMs}`}
-                        role="img"
-                        aria-label={`${fmt.time(c.fromMs)}, ${tell(c.text)}`}
-                        className="pointer-events-none absolute -left-1 -right-1 border-rim border-scorch"
-                        style={{ top: y(c.fromMs) - 3, height: Math.max(16, y(c.toMs) - y(c.fromMs) + 6) }}
-                      >
-                        <Hatch />
-                      </View>
+            {showNow ? <NowLine nowMs={nowMs} top={y(nowMs) - 14} /> : null}
+            <View className="absolute bottom-0 left-[52px] right-2 top-0 flex-row">
+              {LANES.map((lane) => {
+                const mine = blocks.filter((b) => b.lane === lane);
+                const place = columns(mine);
+                return (
+                  <Pressable
+                    key={lane}
+                    tabIndex={-1}
+                    accessible={false}
+                    testID={`lane-${lane}`}
+                    onPress={(e) => {
+                      // short blocks are hit by lane and hour: the nearest within a thumb of it
+                      const box = (e.currentTarget as unknown as HTMLElement).getBoundingClientRect();
+                      const at = (e.nativeEvent as unknown as MouseEvent).clientY - box.top;
+                      const off = (b: Drawn) => Math.max(b.top - at, at - b.top - b.height, 0);
+                      const hit = mine.filter((b) => off(b) <= THUMB_PX).sort((a, b) => off(a) - off(b))[0];
+                      if (hit) onOpen(hit.acts[0]!);
+                    }}
+                    className="relative min-w-0 flex-1 cursor-default"
+                  >
+                    {mine.map((b) => (
+                      <DayBlock
+                        key={b.id}
+                        Thing={Thing}
+                        block={b}
+                        place={place.get(b.id) ?? { at: 0, of: 1 }}
+                        look={looks.get(b.acts[0]!.planId) ?? { letter: '?', tint: 0 }}
+                        held={held?.id === b.id ? held.top + held.px : undefined}
+                        onOpen={() => onOpen(b.acts[0]!)}
+                      />
                     ))}
-                </Pressable>
-              );
-            })}
+                    {clashes
+                      .filter(
+                        (c) => (c.resource === 'rings' ? 'hob' : c.resource === 'ovens' ? 'oven' : c.resource) === lane,
+                      )
+                      .map((c) => (
+                        <View
+                          key={`${c.resource}${c.fromMs}`}
+                          role="img"
+                          aria-label={`${fmt.time(c.fromMs)}, ${tell(c.text)}`}
+                          className="pointer-events-none absolute -left-1 -right-1 border-rim border-scorch"
+                          style={{ top: y(c.fromMs) - 3, height: Math.max(16, y(c.toMs) - y(c.fromMs) + 6) }}
+                        >
+                          <Hatch />
+                        </View>
+                      ))}
+                  </Pressable>
+                );
+              })}
+            </View>
+            {clashes.slice(0, 6).map((c) => (
+              <View
+                key={`!${c.resource}${c.fromMs}`}
+                aria-hidden
+                className="absolute left-7"
+                style={{ top: y(c.fromMs) - 2 }}
+              >
+                <TriangleAlert size={22} color={colour.scorch} strokeWidth={2.4} />
+              </View>
+            ))}
+            {next && next.lane === 'hands' && free(next.latestMs) ? (
+              <View
+                aria-hidden
+                className="pointer-events-none absolute left-[56px] flex-row items-center"
+                style={{ top: y(next.latestMs) - 10 }}
+              >
+                <Type kind="smallStrong" className="rounded-[6px] bg-field px-1">
+                  {t('dayRoom.by2', { latestMs: fmt.time(next.latestMs) })}
+                </Type>
+              </View>
+            ) : null}
           </View>
-          {clashes.slice(0, 6).map((c) => (
-            <View
-              key={`!${c.resource}${c.fromMs}`}
-              aria-hidden
-              className="absolute left-7"
-              style={{ top: y(c.fromMs) - 2 }}
-            >
-              <TriangleAlert size={22} color={colour.scorch} strokeWidth={2.4} />
-            </View>
-          ))}
-          {next && next.lane === 'hands' && free(next.latestMs) ? (
-            <View
-              aria-hidden
-              className="pointer-events-none absolute left-[56px] flex-row items-center"
-              style={{ top: y(next.latestMs) - 10 }}
-            >
-              <Type kind="smallStrong" className="rounded-[6px] bg-field px-1">
-                {t('dayRoom.by2', { latestMs: fmt.time(next.latestMs) })}
-              </Type>
-            </View>
-          ) : null}
+          <Plate text={served} />
         </View>
-        <Plate text={served} />
-      </View>
-    </DndContext>
+      )}
+    </DragPlane>
   );
 }
 
@@ -330,12 +319,14 @@ const moved = (startMs: number, px: number, pxPerMin: number): number =>
   Math.round((startMs + (px / pxPerMin) * MINUTE) / (SNAP_MIN * MINUTE)) * SNAP_MIN * MINUTE;
 
 function DayBlock({
+  Thing,
   block,
   place,
   look,
   held,
   onOpen,
 }: {
+  Thing: Dragged;
   block: Drawn;
   place: { at: number; of: number };
   look: { letter: string; tint: number };
@@ -349,56 +340,59 @@ function DayBlock({
   const last = block.acts.at(-1)!;
   const { box, tone, mark } = LOOKS[look.tint % LOOKS.length]!;
   const done = act.state === 'done';
-  const { setNodeRef, listeners } = useDraggable({ id: block.id, disabled: act.state !== 'to do' });
   const verbs = [...new Set(block.acts.map((a) => tell(a.verb)))].join(', ');
   const tall = block.height > 44;
   const [first, ...rest] = tell(act.verb).split(' ');
   const pinned = block.acts.some((a) => a.pinned);
   return (
-    <Pressable
-      ref={setNodeRef as never}
-      {...(listeners as PressableProps)}
-      role="button"
-      testID={`block-${act.id}`}
-      aria-label={t('dayRoom.to3', {
-        dish: act.dish,
-        verbs,
-        startMs: fmt.time(act.startMs),
-        endMs: fmt.time(last.endMs),
-        running: done ? t('dayRoom.done') : act.state === 'running' ? t('dayRoom.running') : '',
-        hand: pinned ? t('dayRoom.movedByHand2') : '',
-      })}
-      onPress={onOpen}
-      className={clsx(
-        'absolute items-center justify-center overflow-hidden rounded-[6px] border-edge px-0.5',
-        done ? 'border-dashed border-ink2 bg-field' : `border-ink ${box}`,
-      )}
-      style={{
-        top: held ?? block.top,
-        height: block.height,
-        left: `${(100 * place.at) / place.of}%`,
-        width: `${100 / place.of}%`,
-        zIndex: held === undefined ? 1 : 20,
-        opacity: held === undefined ? 1 : 0.85,
-      }}
-    >
-      <View className="max-w-full flex-row items-center gap-1">
-        {pinned ? <Pin size={13} color={mark} /> : null}
-        <Type
-          kind="smallStrong"
-          tone={done ? 'quiet' : tone}
-          className="shrink text-center"
-          numberOfLines={tall ? 3 : 1}
-        >
-          {place.of > 2 ? look.letter : `${look.letter} ${tall ? verbs : done ? '' : first}`}
-          {place.of > 2 || tall || done || !rest.length ? null : (
-            // a narrow lane has room for the first word
-            <Type kind="smallStrong" tone={tone} className="hidden mid:inline">{` ${rest.join(' ')}`}</Type>
+    <Thing id={block.id} disabled={act.state !== 'to do'}>
+      {({ ref, listeners }) => (
+        <Pressable
+          ref={ref as never}
+          {...(listeners as PressableProps)}
+          role="button"
+          testID={`block-${act.id}`}
+          aria-label={t('dayRoom.to3', {
+            dish: act.dish,
+            verbs,
+            startMs: fmt.time(act.startMs),
+            endMs: fmt.time(last.endMs),
+            running: done ? t('dayRoom.done') : act.state === 'running' ? t('dayRoom.running') : '',
+            hand: pinned ? t('dayRoom.movedByHand2') : '',
+          })}
+          onPress={onOpen}
+          className={clsx(
+            'absolute items-center justify-center overflow-hidden rounded-[6px] border-edge px-0.5',
+            done ? 'border-dashed border-ink2 bg-field' : `border-ink ${box}`,
           )}
-        </Type>
-        {done ? <Check size={16} color={colour.ink2} strokeWidth={3} /> : null}
-      </View>
-    </Pressable>
+          style={{
+            top: held ?? block.top,
+            height: block.height,
+            left: `${(100 * place.at) / place.of}%`,
+            width: `${100 / place.of}%`,
+            zIndex: held === undefined ? 1 : 20,
+            opacity: held === undefined ? 1 : 0.85,
+          }}
+        >
+          <View className="max-w-full flex-row items-center gap-1">
+            {pinned ? <Pin size={13} color={mark} /> : null}
+            <Type
+              kind="smallStrong"
+              tone={done ? 'quiet' : tone}
+              className="shrink text-center"
+              numberOfLines={tall ? 3 : 1}
+            >
+              {place.of > 2 ? look.letter : `${look.letter} ${tall ? verbs : done ? '' : first}`}
+              {place.of > 2 || tall || done || !rest.length ? null : (
+                // a narrow lane has room for the first word
+                <Type kind="smallStrong" tone={tone} className="hidden mid:inline">{` ${rest.join(' ')}`}</Type>
+              )}
+            </Type>
+            {done ? <Check size={16} color={colour.ink2} strokeWidth={3} /> : null}
+          </View>
+        </Pressable>
+      )}
+    </Thing>
   );
 }
 

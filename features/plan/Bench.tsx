@@ -119,6 +119,9 @@ export function Bench({
   };
   const [swapped, setSwapped] = useState<Swapped | undefined>();
   const [picking, setPicking] = useState<{ replace?: string } | undefined>();
+  // fetched when it is first opened; it keeps what was typed in it
+  const [picked, setPicked] = useState(false);
+  if (picking && !picked) setPicked(true);
   const [sheet, setSheet] = useState<'solve' | 'none' | 'scale' | undefined>();
   const stages = atStages(plan);
   const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
@@ -277,31 +280,33 @@ export function Bench({
         ) : null}
       </Sheet>
       {back.bar}
-      <IngredientSheet
-        open={picking !== undefined}
-        replacing={picking?.replace ? lookUp(plan, picking.replace) : undefined}
-        plan={plan}
-        onClose={() => setPicking(undefined)}
-        onChoose={choose}
-        onWhen={(next) => onChange(next, picking?.replace)}
-        onRemove={
-          picking?.replace && removable(picking.replace)
-            ? () => {
-                back.offer(t('planRoom.isOut', { name: lookUp(plan, picking.replace!).name }), () =>
-                  onChange(plan, 'all'),
-                );
-                onChange(
-                  refreshCarveOuts({
-                    ...plan,
-                    items: plan.items.filter((i) => i.ingredientId !== picking.replace),
-                    carveOuts: plan.carveOuts.filter((c) => c.ingredientId !== picking.replace),
-                  }),
-                );
-                setPicking(undefined);
-              }
-            : undefined
-        }
-      />
+      {picked ? (
+        <IngredientSheet
+          open={picking !== undefined}
+          replacing={picking?.replace ? lookUp(plan, picking.replace) : undefined}
+          plan={plan}
+          onClose={() => setPicking(undefined)}
+          onChoose={choose}
+          onWhen={(next) => onChange(next, picking?.replace)}
+          onRemove={
+            picking?.replace && removable(picking.replace)
+              ? () => {
+                  back.offer(t('planRoom.isOut', { name: lookUp(plan, picking.replace!).name }), () =>
+                    onChange(plan, 'all'),
+                  );
+                  onChange(
+                    refreshCarveOuts({
+                      ...plan,
+                      items: plan.items.filter((i) => i.ingredientId !== picking.replace),
+                      carveOuts: plan.carveOuts.filter((c) => c.ingredientId !== picking.replace),
+                    }),
+                  );
+                  setPicking(undefined);
+                }
+              : undefined
+          }
+        />
+      ) : null}
     </View>
   );
 }

@@ -1,26 +1,10 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type Announcements,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import GripVertical from 'lucide-react-native/icons/grip-vertical';
 import Plus from 'lucide-react-native/icons/plus';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { differences, toldOf } from '../../core/advice/differences';
 import type { Forecast } from '../../core/model/forecast';
@@ -46,6 +30,7 @@ import type { Plan } from '../../core/plan/plan';
 import { lookUp } from '../../core/plan/stages';
 import { say } from '../../core/say';
 import { colour } from '../../ui/colours';
+import { SortList, type SortRow } from '../../ui/dragging';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
@@ -99,24 +84,38 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
           </View>
         ))}
       <Undrawn plan={plan} forecast={working ? undefined : forecast} onChange={onChange} />
-      <Sortable list={list} onMove={(id, to) => onChange(moveStep(plan, id, to))}>
-        {list.map((s, i) => (
-          <StepCard
-            key={s.id}
-            step={s}
-            at={i}
-            list={list}
-            plan={plan}
-            forecast={working ? undefined : forecast}
-            troubles={troubles.filter((x) => x.id === s.id)}
-            open={openId === s.id}
-            onToggle={() => setOpenId(openId === s.id ? undefined : s.id)}
-            onStep={(next) => onChange(changeStep(plan, s.id, () => next))}
-            onMove={(to) => onChange(moveStep(plan, s.id, to))}
-            onOut={() => change(removeStep(plan, s.id), t('steps.isOut', { step: stepTitle(s) }))}
-          />
-        ))}
-      </Sortable>
+      <SortList
+        ids={list.map((s) => s.id)}
+        says={{
+          taken: (at) => t('steps.takenAt', { at, of: list.length }),
+          over: (at) => t('steps.movedTo', { at, of: list.length }),
+          dropped: (at) => t('steps.droppedAt', { at, of: list.length }),
+          back: t('steps.putBack'),
+        }}
+        onMove={(id, to) => onChange(moveStep(plan, id, to))}
+      >
+        {(Row) => (
+          <View testID="steps">
+            {list.map((s, i) => (
+              <StepCard
+                key={s.id}
+                Row={Row}
+                step={s}
+                at={i}
+                list={list}
+                plan={plan}
+                forecast={working ? undefined : forecast}
+                troubles={troubles.filter((x) => x.id === s.id)}
+                open={openId === s.id}
+                onToggle={() => setOpenId(openId === s.id ? undefined : s.id)}
+                onStep={(next) => onChange(changeStep(plan, s.id, () => next))}
+                onMove={(to) => onChange(moveStep(plan, s.id, to))}
+                onOut={() => change(removeStep(plan, s.id), t('steps.isOut', { step: stepTitle(s) }))}
+              />
+            ))}
+          </View>
+        )}
+      </SortList>
       {adding ? (
         <View className="gap-2" testID="step-kinds">
           <Type kind="strong">{t('steps.whichStep')}</Type>
@@ -230,48 +229,8 @@ function Undrawn({ plan, forecast, onChange }: Pick<Props, 'plan' | 'forecast' |
   );
 }
 
-function Sortable({
-  list,
-  onMove,
-  children,
-}: {
-  list: readonly NamedStep[];
-  onMove: (id: string, to: number) => void;
-  children: ReactNode;
-}) {
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const place = (id: string | number | undefined) => ({ at: list.findIndex((s) => s.id === id) + 1, of: list.length });
-  const announcements: Announcements = {
-    onDragStart: ({ active }) => t('steps.takenAt', place(active.id)),
-    onDragOver: ({ over }) => (over ? t('steps.movedTo', place(over.id)) : undefined),
-    onDragEnd: ({ over, active }) => t('steps.droppedAt', place(over?.id ?? active.id)),
-    onDragCancel: () => t('steps.putBack'),
-  };
-  return (
-    <DndContext
-      sensors={sensors}
-      collisionDetection={closestCenter}
-      accessibility={{ announcements, screenReaderInstructions: { draggable: '' } }}
-      onDragEnd={({ active, over }) => {
-        if (over && over.id !== active.id)
-          onMove(
-            String(active.id),
-            list.findIndex((s) => s.id === over.id),
-          );
-      }}
-    >
-      <SortableContext items={list.map((s) => s.id)} strategy={verticalListSortingStrategy}>
-        <View testID="steps">{children}</View>
-      </SortableContext>
-    </DndContext>
-  );
-}
-
 function StepCard({
+  Row,
   step,
   at,
   list,
@@ -284,6 +243,7 @@ function StepCard({
   onMove,
   onOut,
 }: {
+  Row: SortRow;
   step: NamedStep;
   at: number;
   list: readonly NamedStep[];
@@ -297,68 +257,72 @@ function StepCard({
   onOut: () => void;
 }) {
   const { fmt, tell } = useApp();
-  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, isDragging } = useSortable({
-    id: step.id,
-  });
   const title = stepTitle(step);
   const told = forecast ? stepTold(at, list, plan, forecast, fmt) : '';
   const overflows = step.do === 'add' && step.stage === 'fold in' && (forecast?.fillRel ?? 0) > 1;
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
-    <View
-      ref={setNodeRef as never}
-      style={transform ? { transform: [{ translateY: transform.y }], zIndex: isDragging ? 1 : 0 } : undefined}
-      className={`border-b-hair border-line ${isDragging ? 'rounded-key bg-plate' : ''}`}
-      testID={`step-${step.id}`}
-    >
-      <View className="flex-row items-stretch">
+    <Row id={step.id}>
+      {(grip) => (
         <View
-          ref={setActivatorNodeRef as never}
-          {...(attributes as object)}
-          {...(listeners as object)}
-          role="button"
-          tabIndex={0}
-          aria-label={t('steps.drag', { step: title })}
-          className="w-12 touch-none items-center justify-center"
+          ref={grip.row as never}
+          style={
+            grip.shiftPx === undefined
+              ? undefined
+              : { transform: [{ translateY: grip.shiftPx }], zIndex: grip.held ? 1 : 0 }
+          }
+          className={`border-b-hair border-line ${grip.held ? 'rounded-key bg-plate' : ''}`}
+          testID={`step-${step.id}`}
         >
-          <GripVertical size={22} color={colour.ink2} />
-        </View>
-        <Pressable
-          role="button"
-          aria-expanded={open}
-          aria-label={[`${at + 1}. ${title}`, stepLine(step, plan, fmt), told].filter(Boolean).join(', ')}
-          onPress={onToggle}
-          className="min-h-[60px] min-w-0 flex-1 flex-row items-center gap-2 py-2 active:opacity-70"
-        >
-          <View className="min-w-0 flex-1">
-            <Type kind="strong">{`${at + 1}. ${title}`}</Type>
-            <Type kind="small" tone="quiet">
-              {stepLine(step, plan, fmt)}
-            </Type>
-            {told ? <Type kind="smallStrong">{told}</Type> : null}
+          <View className="flex-row items-stretch">
+            <View
+              ref={grip.handle as never}
+              {...grip.props}
+              role="button"
+              tabIndex={0}
+              aria-label={t('steps.drag', { step: title })}
+              className="w-12 touch-none items-center justify-center"
+            >
+              <GripVertical size={22} color={colour.ink2} />
+            </View>
+            <Pressable
+              role="button"
+              aria-expanded={open}
+              aria-label={[`${at + 1}. ${title}`, stepLine(step, plan, fmt), told].filter(Boolean).join(', ')}
+              onPress={onToggle}
+              className="min-h-[60px] min-w-0 flex-1 flex-row items-center gap-2 py-2 active:opacity-70"
+            >
+              <View className="min-w-0 flex-1">
+                <Type kind="strong">{`${at + 1}. ${title}`}</Type>
+                <Type kind="small" tone="quiet">
+                  {stepLine(step, plan, fmt)}
+                </Type>
+                {told ? <Type kind="smallStrong">{told}</Type> : null}
+              </View>
+              <Chevron size={20} color={colour.ink2} />
+            </Pressable>
           </View>
-          <Chevron size={20} color={colour.ink2} />
-        </Pressable>
-      </View>
-      {troubles.map((x) => (
-        <Notice key={x.says.code} text={tell(x.says)} />
-      ))}
-      {overflows ? <Notice text={t('stepTold.overflows')} /> : null}
-      {open ? (
-        <View className="gap-3 pb-4 pl-3 pr-1 pt-1">
-          <StepFields step={step} plan={plan} eggSafe={forecast?.egg?.safe ?? false} onChange={onStep} />
-          <View className="flex-row flex-wrap gap-2">
-            <Key label={t('steps.up')} icon={ArrowUp} disabled={at === 0} onPress={() => onMove(at - 1)} />
-            <Key
-              label={t('steps.down')}
-              icon={ArrowDown}
-              disabled={at === list.length - 1}
-              onPress={() => onMove(at + 1)}
-            />
-            <Key label={t('steps.takeOut')} kind="harm" disabled={list.length === 1} onPress={onOut} />
-          </View>
+          {troubles.map((x) => (
+            <Notice key={x.says.code} text={tell(x.says)} />
+          ))}
+          {overflows ? <Notice text={t('stepTold.overflows')} /> : null}
+          {open ? (
+            <View className="gap-3 pb-4 pl-3 pr-1 pt-1">
+              <StepFields step={step} plan={plan} eggSafe={forecast?.egg?.safe ?? false} onChange={onStep} />
+              <View className="flex-row flex-wrap gap-2">
+                <Key label={t('steps.up')} icon={ArrowUp} disabled={at === 0} onPress={() => onMove(at - 1)} />
+                <Key
+                  label={t('steps.down')}
+                  icon={ArrowDown}
+                  disabled={at === list.length - 1}
+                  onPress={() => onMove(at + 1)}
+                />
+                <Key label={t('steps.takeOut')} kind="harm" disabled={list.length === 1} onPress={onOut} />
+              </View>
+            </View>
+          ) : null}
         </View>
-      ) : null}
-    </View>
+      )}
+    </Row>
   );
 }

@@ -360,13 +360,15 @@ export function PlanRoom() {
         <>
           <Evidence plan={saved} forecast={forecast} about={about} working={moving} />
           <KnownPart plan={saved} onChange={stableChange} />
-          <Key
-            label={t('planRoom.tryInPractice')}
-            icon={FlaskConical}
-            className="self-start"
-            onPress={() => router.push(`/practice?plan=${saved.id}` as '/plan')}
-            testID="try-practice"
-          />
+          {forecast ? (
+            <Key
+              label={t('planRoom.tryInPractice')}
+              icon={FlaskConical}
+              className="self-start"
+              onPress={() => router.push(`/practice?plan=${saved.id}` as '/plan')}
+              testID="try-practice"
+            />
+          ) : null}
         </>
       }
       foot={

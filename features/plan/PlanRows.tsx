@@ -61,6 +61,9 @@ type Props = {
   onChange: (next: Plan) => void;
 };
 
+/** Stands where a figure comes, as wide as it: nothing moves when it is there. */
+const NOT_YET = '–––';
+
 /** Everything of the plan that is not an amount, a line each with a sheet behind it. */
 export const PlanRows = memo(function PlanRows(props: Props) {
   const tell = useTell();
@@ -112,14 +115,10 @@ export const PlanRows = memo(function PlanRows(props: Props) {
       />
       <Row
         title={t('planRoom.dish')}
-        sub={
-          forecast
-            ? t('planRoom.mmDeepFull', {
-                depthMm: fmt.length(forecast.depthMm),
-                fillRel: Math.round(forecast.fillRel * 100),
-              })
-            : t(`made.${dish.wall}`)
-        }
+        sub={t('planRoom.mmDeepFull', {
+          depthMm: forecast ? fmt.length(forecast.depthMm) : NOT_YET,
+          fillRel: forecast ? Math.round(forecast.fillRel * 100) : NOT_YET,
+        })}
         value={`${dish.count} × ${fmt.ml(dish.capacityMl)}`}
         onPress={open('dish')}
         testID="row-dish"
@@ -181,7 +180,7 @@ export const PlanRows = memo(function PlanRows(props: Props) {
             ? plan.rules.map((r) => t(RULE_SAYS[r].label).toLowerCase()).join(', ')
             : t('planRoom.eggAlcoholDietsWhoTastes')
         }
-        {...(about?.breaks.length ? { value: `${about.breaks.length} broken` } : {})}
+        {...(about?.breaks.length ? { value: t('planRoom.rulesBroken', { count: about.breaks.length }) } : {})}
         onPress={open('rules')}
         testID="row-rules"
       />
@@ -190,9 +189,9 @@ export const PlanRows = memo(function PlanRows(props: Props) {
         sub={
           about
             ? `${tell(about.taste.says)}${about.taste.heldG > 0 ? t('planRoom.someHeldBackToTaste') : ''}`
-            : undefined
+            : t('planRoom.workingItOut')
         }
-        {...(about ? { value: `${about.taste.sweetPct.toFixed(1)} %` } : {})}
+        value={`${about ? about.taste.sweetPct.toFixed(1) : NOT_YET} %`}
         onPress={open('taste')}
         testID="row-taste"
       />

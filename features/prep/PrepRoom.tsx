@@ -321,7 +321,7 @@ function Laid({ all, plan }: { all: readonly Plan[]; plan: Plan }) {
           {list.error ? (
             <Notice text={t('prepRoom.theListCouldNotBe', { message: tell(errorSays(list.error)) })} />
           ) : null}
-          <Groups v={v} />
+          {list.isPending ? <View className="min-h-screen" /> : <Groups v={v} />}
         </View>
       )}
     </Room>

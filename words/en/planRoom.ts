@@ -239,6 +239,7 @@ export const planRoom = {
   'planRoom.served': 'Served',
   'planRoom.dish': 'Dish',
   'planRoom.mmDeepFull': '{{depthMm}} deep, {{fillRel}} % full',
+  'planRoom.rulesBroken': '{{count}} broken',
   'planRoom.stirEverySHobThen': 'stir every {{stirEveryS}} s, hob {{heatSetting}} then {{simmerSetting}}',
   'planRoom.minOn': '{{cookOnMin}} min on',
   'planRoom.waysToCookIt': 'Ways to cook it',
