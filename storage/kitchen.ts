@@ -212,7 +212,11 @@ export function kitchenOver(shell: Shell): Kitchen {
     async replaceAll(file, nowMs) {
       const entries: Record<string, string> = { [META]: file.exportedAt };
       for (const name of COLLECTION_NAMES)
-        for (const value of file[name]) Object.assign(entries, textsOf(specOf(name), value));
+        for (const value of file[name]) {
+          // a batch's row takes milliseconds: the page draws between
+          await shell.breathe();
+          Object.assign(entries, textsOf(specOf(name), value));
+        }
       Object.assign(entries, textsOf(SETTINGS_SPEC, { ...file.settings, id: 'mine' }));
       const gone = (await shell.store.getAllKeys()).filter((k) => (isRecord(k) || isRow(k)) && !(k in entries));
       return exchange({ entries, gone, replaces: true }, nowMs);
