@@ -1,7 +1,7 @@
 import type { Act, Lane } from '../../core/day/acts';
 import { say } from '../../core/say';
 import { testPlan } from '../../core/testing';
-import { drawn } from './Lanes';
+import { drawn } from './drawn';
 import { dayIdOf, lettersOf, pickDay } from './useDay';
 
 const MINUTE = 60_000;
