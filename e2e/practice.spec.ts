@@ -5,19 +5,28 @@ const key = (page: Page, name: string | RegExp) => page.getByRole('button', { na
 /** The drawn pot: its label says what it is like. */
 const pot = (page: Page) => page.getByTestId('practice-pot');
 
-/** Time passes until something is seen. */
-async function until(page: Page, seen: () => Promise<boolean>, most = 240) {
-  for (let i = 0; i < most && !(await seen()); i++) await page.waitForTimeout(250);
-  expect(await seen()).toBe(true);
-}
-
 const middleC = async (page: Page) =>
   Number(/middle (\d+)/.exec((await pot(page).getAttribute('aria-label')) ?? '')?.[1] ?? NaN);
 
-async function heatTo(page: Page, tempC: number) {
+/** ms of the page that pass between two looks; a machine that stands still does not let the pot run on */
+const LOOK_MS = 300;
+
+/** The pot is on until its middle is this hot, or for so many ms of the page. */
+async function cook(page: Page, most: { untilC?: number; ms?: number }) {
+  const now = await page.evaluate(() => Date.now());
+  await page.clock.pauseAt(now + 100);
   await page.getByTestId('play').click();
-  await until(page, async () => (await middleC(page)) >= tempC);
+  const { untilC = Infinity, ms = 60_000 } = most;
+  let hot = false;
+  for (let gone = 0; gone < ms && !hot; gone += LOOK_MS) {
+    await page.clock.runFor(LOOK_MS);
+    await page.waitForTimeout(40);
+    hot = (await middleC(page)) >= untilC;
+  }
   await page.getByTestId('play').click();
+  await page.clock.runFor(LOOK_MS);
+  await page.clock.resume();
+  expect(hot).toBe(most.untilC !== undefined);
 }
 
 test('a slurry is practised: spoiled, told why, gone back to, and managed', BOTH_SIZES, async ({ watched: page }) => {
@@ -29,13 +38,13 @@ test('a slurry is practised: spoiled, told why, gone back to, and managed', BOTH
   await page.getByTestId('stir').press('Enter');
   await expect(page.getByTestId('stir')).toHaveAttribute('aria-pressed', 'true');
   for (let i = 0; i < 2; i++) await page.getByTestId('speed').click();
-  await heatTo(page, 80);
+  await cook(page, { untilC: 80 });
   await page.getByTestId('bench').click();
   await key(page, /cornstarch/)
     .first()
     .click();
   await key(page, 'dry, straight in').click();
-  await heatTo(page, 97);
+  await cook(page, { untilC: 97 });
   await page.getByTestId('finish').click();
   await expect(page.getByTestId('wrong')).toContainText('lumpy');
   await expect(page.getByTestId('cause')).toContainText(/cornstarch.* dry at .*as a slurry/);
@@ -51,13 +60,12 @@ test('a slurry is practised: spoiled, told why, gone back to, and managed', BOTH
     .first()
     .click();
   await key(page, /^as planned/).click();
-  await heatTo(page, 97);
+  await cook(page, { untilC: 97 });
   await key(page, 'Ring down by one').click();
   await key(page, 'Ring down by one').click();
   await key(page, 'Ring down by one').click();
   // until the raw taste is gone
-  await page.getByTestId('play').click();
-  await page.waitForTimeout(5000);
+  await cook(page, { ms: 5000 });
   await page.getByTestId('finish').click();
   await expect(page.getByTestId('wrong')).toHaveText('Nothing wrong in it');
   // it is kept, and a run is a plan
@@ -105,7 +113,7 @@ test('the practice pot is the kitchen of another tab’s Pot room', async ({ wat
   await expect(other.getByText(/probe 6 °C/).first()).toBeVisible();
   // it is warmed here, and read there
   for (let i = 0; i < 2; i++) await page.getByTestId('speed').click();
-  await heatTo(page, 60);
+  await cook(page, { untilC: 60 });
   await expect(other.getByText(/probe [6-9]\d °C/).first()).toBeVisible();
 });
 
