@@ -150,8 +150,7 @@ test('two tabs of one cook: what one notes the other shows, and nothing is lost'
   watched: page,
   context,
 }, info) => {
-  await openPlan(page);
-  await page.goto('/pot?cook=c-vanilla');
+  await openAt(page, '/pot?cook=c-vanilla');
   const other = await context.newPage();
   await other.clock.install({ time: await page.evaluate(() => Date.now()) });
   await other.goto('/pot?cook=c-vanilla');
@@ -182,8 +181,7 @@ test('what a tab noted that died before it was written comes into the one that i
   watched: page,
   context,
 }) => {
-  await openPlan(page);
-  await page.goto('/pot?cook=c-vanilla');
+  await openAt(page, '/pot?cook=c-vanilla');
   const dying = await context.newPage();
   await dying.addInitScript(() => {
     IDBObjectStore.prototype.put = () => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { amount, expect, openPlan, test, BOTH_SIZES } from './kitchen';
+import { amount, expect, openAt, openPlan, test, BOTH_SIZES } from './kitchen';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 const grams = async (page: Page, id: string) => Number(await amount(page, id).inputValue());
@@ -264,8 +264,7 @@ test('a recipe is read, what it does not know is tapped, and the mends are taken
 });
 
 test('a recipe file is opened; what is none says so and stays', async ({ watched: page }) => {
-  await openPlan(page);
-  await page.goto('/recipe');
+  await openAt(page, '/recipe');
   const file = (name: string, text: string) =>
     page.getByLabel('Recipe file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   await file('page.json', '{"@type":"WebPage"}');

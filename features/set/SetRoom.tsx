@@ -681,17 +681,17 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
           />
         ) : null}
         <Curve v={v} />
+        <TouchPanel
+          said={touchSays(v)}
+          onTouch={(touch) => c.add({ kind: 'felt', touch })}
+          onTemp={(value) => c.add({ kind: 'measured', what: 'dish', value })}
+        />
         <Type className="border-y-hair border-line py-2">
           <Type kind="strong">{plan.rest.covered ? t('setRoom.coverLiesOnThePudding') : t('setRoom.leftOpen')}</Type>
           {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
         <Outlines v={v} />
         <FromWhen plan={plan} f={f} told={told} pouredMs={state.pouredMs} now={now} />
-        <TouchPanel
-          said={touchSays(v)}
-          onTouch={(touch) => c.add({ kind: 'felt', touch })}
-          onTemp={(value) => c.add({ kind: 'measured', what: 'dish', value })}
-        />
         <AllDishes cooks={c.cooks} now={now} here={c.cook!.id} onOpen={(id) => router.setParams({ cook: id })} />
         <KeepPart
           plan={plan}
