@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { arrhenius, clamp, table } from '../coefficients';
 import { massG, type Mixture } from '../matter/mixture';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
@@ -8,29 +7,7 @@ import { GRAINS } from '../pot/grain';
 import { sugarFraction, type Fraction } from '../pot/paste';
 import { gelEquilibrium, gelPeakC } from '../pot/starch';
 import { CoolingBody } from '../set/cooling';
-
-const tempC = z.number().min(-30).max(110);
-const minutes = z.number().min(0).max(6000);
-
-/** How a dish is baked. */
-export const BakingSchema = z.object({
-  ovenC: z.number().min(80).max(280),
-  fan: z.boolean().default(false),
-  from: z.enum(['hot', 'cold']).default('hot'),
-  bath: z.enum(['none', 'open', 'covered']).default('none'),
-  until: z.discriminatedUnion('reach', [
-    z.object({ reach: z.literal('time'), minutes }),
-    z.object({ reach: z.literal('centre'), tempC }),
-    /** golden on top */
-    z.object({ reach: z.literal('colour') }),
-    /** so far set that a second layer stays on top of it */
-    z.object({ reach: z.literal('carries') }),
-  ]),
-  limitMin: minutes.default(180),
-  grillMin: minutes.default(0),
-  covered: z.boolean().default(false),
-});
-type Baking = z.infer<typeof BakingSchema>;
+import type { Baking } from './baking';
 
 /** The oven: air and walls, a water bath, drying, browning; egg and starch set cell by cell. */
 export const OVEN = table('Oven', {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DoubleBoilerSchema } from '../pantry/kitchen';
-import { BakingSchema } from '../oven/bake';
+import { BakingSchema } from '../oven/baking';
 import { STARCH_ENTRIES } from '../pot/lumps';
 import { TOOLS } from '../pot/heat';
 import { LIDS } from '../pot/surface';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { IngredientSchema } from '../pantry/ingredient';
-import { BakingSchema } from '../oven/bake';
+import { BakingSchema } from '../oven/baking';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
 import { SERVE_STYLES, SET_WORDS } from '../texture/words';

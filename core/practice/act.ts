@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { IdSchema } from '../moment';
-import { BakingSchema } from '../oven/bake';
+import { BakingSchema } from '../oven/baking';
 import { PlanSchema } from '../plan/plan';
 import { TOOLS } from '../pot/heat';
 import { STARCH_ENTRIES } from '../pot/lumps';
