@@ -3,7 +3,7 @@ import { DISHES } from '../pantry/kitchen';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { restedIn } from '../plan/methodList';
 import type { Plan } from '../plan/plan';
-import type { RestPlace } from '../set/cooling';
+import type { RestPlace } from '../set/places';
 
 /** A way to keep the cooling rule: what is done, the plan with it, and the hours from 57 to 21 degC that it saves. */
 type CoolWay = { kind: 'ice bath' | 'straight to the cold' | 'smaller dishes'; plan: Plan; savesH: number };

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { HeatStepSchema } from '../plan/method';
 import { PlanSchema } from '../plan/plan';
-import { REST_PLACES } from '../set/cooling';
+import { REST_PLACES } from '../set/places';
 
 export const OBSERVATIONS = [
   'steams',

@@ -1,4 +1,4 @@
-import { KEEPS_COLD, type RestPlace } from '../set/cooling';
+import { KEEPS_COLD, type RestPlace } from '../set/places';
 import type { Added, Cook, CookEvent, DeviceKind, Fault, Measure, Observation, Touch } from './events';
 import { countingEvents } from './counting';
 import type { Step, StepId } from './steps';

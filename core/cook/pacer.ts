@@ -1,5 +1,5 @@
 import { table } from '../coefficients';
-import type { Tool } from '../pot/heat';
+import type { Tool } from '../pot/hands';
 import { cook, severityOf, type Controls, type Pot, type PotSetup } from '../pot/pot';
 import { COARSE } from '../pot/program';
 import { readPot } from '../pot/pot';

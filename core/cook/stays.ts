@@ -1,6 +1,6 @@
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
-import { KEEPS_COLD, type RestPlace } from '../set/cooling';
+import { KEEPS_COLD, type RestPlace } from '../set/places';
 import type { CookState } from './fold';
 
 type Stood = { where: RestPlace; minutes: number };

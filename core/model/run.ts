@@ -23,7 +23,8 @@ import {
 } from '../pot/pot';
 import { runPhase, sampler, type Phase, type PhaseEnd, type Until } from '../pot/program';
 import { layerMl, TOP } from './layers';
-import { PLACE_C, COOLING, FRIDGES, type Stay } from '../set/cooling';
+import { PLACE_C, COOLING, type Stay } from '../set/cooling';
+import { FRIDGES } from '../set/places';
 
 /** Runs a whole method: pot, additions, pouring, oven; and says where the dish stands afterwards. */
 

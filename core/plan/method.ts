@@ -2,9 +2,8 @@ import { z } from 'zod';
 import { DoubleBoilerSchema } from '../pantry/kitchen';
 import { BakingSchema } from '../oven/baking';
 import { STARCH_ENTRIES } from '../pot/lumps';
-import { TOOLS } from '../pot/heat';
-import { LIDS } from '../pot/surface';
-import { REST_PLACES } from '../set/cooling';
+import { TOOLS, LIDS } from '../pot/hands';
+import { REST_PLACES } from '../set/places';
 
 /**
  * When an ingredient goes in. `pot` starts in the pot; each other stage waits until a step of the method adds it:

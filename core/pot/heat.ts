@@ -1,5 +1,6 @@
 import { cube, table } from '../coefficients';
 import type { DoubleBoiler, Pan } from '../pantry/kitchen';
+import type { Tool } from './hands';
 import { SURFACE } from './surface';
 
 /** Heat from pan to food. */
@@ -54,8 +55,6 @@ const HOT_SPOT: Record<NonNullable<Pan['base']>, number> = { thin: 1.9, thick: 1
 const WALL_W: Record<DoubleBoiler['material'], number> = { steel: 16, enamel: 20, glass: 1.1, ceramic: 1.5 };
 
 /** What stirs: a whisk shears, a flat scraper clears the floor. */
-export const TOOLS = ['spoon', 'whisk', 'scraper'] as const;
-export type Tool = (typeof TOOLS)[number];
 export const SCRAPES: Record<Tool, number> = {
   spoon: HEAT.scrapeEff,
   whisk: HEAT.whiskEff,

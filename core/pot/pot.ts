@@ -21,14 +21,14 @@ import {
   toFood,
   type Hands,
   type Matter,
-  type Tool,
 } from './heat';
+import type { Tool, Lid } from './hands';
 import { HOBS, netW } from './hob';
 import { Rosenbrock } from './integrator';
 import { LUMPS } from './lumps';
 import { bodyOf, consistency, rawFraction, serumPaS, sugarFraction, viscosityPaS, type Fraction } from './paste';
 import { SCORCH, scorchRate } from './scorch';
-import { leaves, SURFACE, type Lid } from './surface';
+import { leaves, SURFACE } from './surface';
 import {
   acidRate,
   breakdownRate,

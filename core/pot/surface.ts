@@ -1,9 +1,7 @@
 import { clamp, table } from '../coefficients';
 import type { Mixture } from '../matter/mixture';
 import { AIR, evaporationKgPerM2S, latentJPerKg, waterActivity } from './air';
-
-export const LIDS = ['off', 'ajar', 'on'] as const;
-export type Lid = (typeof LIDS)[number];
+import type { Lid } from './hands';
 
 /** What leaves through the surface and the sides. */
 export const SURFACE = table('Surface of the pot', {

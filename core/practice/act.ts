@@ -2,10 +2,9 @@ import { z } from 'zod';
 import { IdSchema } from '../moment';
 import { BakingSchema } from '../oven/baking';
 import { PlanSchema } from '../plan/plan';
-import { TOOLS } from '../pot/heat';
+import { TOOLS, LIDS } from '../pot/hands';
 import { STARCH_ENTRIES } from '../pot/lumps';
-import { LIDS } from '../pot/surface';
-import { REST_PLACES } from '../set/cooling';
+import { REST_PLACES } from '../set/places';
 
 /** What a hand does to the practice pot, and a whole run of them: what is kept, shared and played again. */
 

@@ -1,15 +1,8 @@
 import { clamp, table } from '../coefficients';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { AIR, evaporationKgPerM2S, latentJPerKg } from '../pot/air';
+import type { RestPlace } from './places';
 import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
-
-/** Where a dish may stand. */
-export const REST_PLACES = ['room', 'fridge', 'fan fridge', 'freezer', 'cold water', 'ice bath'] as const;
-export type RestPlace = (typeof REST_PLACES)[number];
-/** Where a fridge's own pace counts. */
-export const FRIDGES: readonly RestPlace[] = ['fridge', 'fan fridge'];
-/** Where it may stay for days. */
-export const KEEPS_COLD: readonly RestPlace[] = ['fridge', 'fan fridge', 'freezer'];
 
 /** Pudding as a solid that conducts, and the air around its dish. */
 export const COOLING = table('Cooling', {

@@ -13,10 +13,9 @@ import {
 import type { Plan } from '../../core/plan/plan';
 import { atStages } from '../../core/plan/stages';
 import { BITE } from '../../core/pot/grain';
-import { TOOLS } from '../../core/pot/heat';
+import { TOOLS, LIDS } from '../../core/pot/hands';
 import { STARCH_ENTRIES } from '../../core/pot/lumps';
-import { LIDS } from '../../core/pot/surface';
-import { REST_PLACES } from '../../core/set/cooling';
+import { REST_PLACES } from '../../core/set/places';
 import { Choices } from '../../ui/Choices';
 import { HobOvals } from '../../ui/HobOvals';
 import { Notice } from '../../ui/Notice';

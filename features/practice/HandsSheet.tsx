@@ -1,7 +1,6 @@
 import { STANDS_ON } from '../../core/practice/act';
 import type { Frame } from '../../core/practice/frame';
-import { TOOLS } from '../../core/pot/heat';
-import { LIDS } from '../../core/pot/surface';
+import { TOOLS, LIDS } from '../../core/pot/hands';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { Sheet } from '../../ui/Sheet';

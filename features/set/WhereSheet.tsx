@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { REST_PLACES, type RestPlace } from '../../core/set/cooling';
+import { REST_PLACES, type RestPlace } from '../../core/set/places';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
