@@ -1,5 +1,6 @@
 import { forecast } from '../model/forecast';
-import { coolInDish, hoursBelow, type CoolingPlan } from '../set/cooling';
+import { coolInDish, type CoolingPlan } from '../set/cooling';
+import { hoursBelow } from '../set/safety';
 import { frozenOf } from '../set/frozen';
 import { rowsOf, type Anchor } from './anchor';
 import { dishOf } from './dishes';

@@ -39,7 +39,8 @@ import { above, phi } from './normal';
 import type { Risk, RiskName } from './risks';
 import { SPREAD } from './spread';
 import { dishStartC, potSetup, runMethod, runPortion, type Run, type StepTold } from './run';
-import { coolInDish, freezesBelowC, hoursBelow, keepsRule, type CoolingPoint } from '../set/cooling';
+import { coolInDish, freezesBelowC, type CoolingPoint } from '../set/cooling';
+import { hoursBelow, keepsRule, SAFE_COOLING } from '../set/safety';
 import {
   ageingRate,
   bearsPa,
@@ -53,7 +54,6 @@ import {
 } from '../set/firmness';
 import { FROZEN, frozenOf, iceShare, type Frozen } from '../set/frozen';
 import { KEEPING, overnight, thawedPct, weepPct } from '../set/keeping';
-import { SAFE_COOLING } from '../set/safety';
 import { topLayerOf, type TopLayer } from './topLayer';
 import { seenNow, type Seen } from '../texture/kitchenTests';
 import { starchSdRel } from '../plan/measured';

@@ -11,7 +11,7 @@ import { bodyOf } from '../pot/paste';
 import { EGG } from '../pot/egg';
 import { BITE } from '../pot/grain';
 import { SCORCH } from '../pot/scorch';
-import { hoursBelow, keepsRule } from '../set/cooling';
+import { hoursBelow, keepsRule } from '../set/safety';
 import type { RestPlace } from '../set/places';
 import { standing, STANDS, type Standing } from '../set/firmness';
 import { boundsFor, SET_WORDS, STRIP, type SetWord } from '../texture/words';

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { COOLING, CoolingBody, coolInDish, freezesBelowC, hoursBelow, keepsRule, type Stay } from './cooling';
+import { COOLING, CoolingBody, coolInDish, freezesBelowC, type Stay } from './cooling';
+import { hoursBelow, keepsRule } from './safety';
 
 /** The analytic series, tabulated: block, then a row a Biot number, a column a Fourier number. */
 function tables(): { block: string; bi: number; fo: number; theta: number }[] {

@@ -2,7 +2,6 @@ import { clamp, table } from '../coefficients';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { AIR, evaporationKgPerM2S, latentJPerKg } from '../pot/air';
 import type { RestPlace } from './places';
-import { SAFE_COOLING_RULES, type CoolingRule } from './safety';
 
 /** Pudding as a solid that conducts, and the air around its dish. */
 export const COOLING = table('Cooling', {
@@ -305,34 +304,4 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
     }
   }
   return points;
-}
-
-/** Hours until the core is below `tempC`, or NaN if it is not within the points. */
-export function hoursBelow(points: readonly CoolingPoint[], tempC: number): number {
-  for (let i = 0; i < points.length; i++) {
-    const b = points[i]!;
-    if (b.coreC > tempC) continue;
-    const a = points[i - 1];
-    if (!a) return b.hours;
-    return a.hours + ((b.hours - a.hours) * (a.coreC - tempC)) / (a.coreC - b.coreC || 1);
-  }
-  return NaN;
-}
-
-/** Does it keep a cooling rule, and where not. */
-export function keepsRule(
-  points: readonly CoolingPoint[],
-  rule: CoolingRule,
-  roomForC = 0,
-): { safe: boolean; worstH: number } {
-  let safe = true;
-  let worstH = 0;
-  for (const { fromC, toC, withinH } of SAFE_COOLING_RULES[rule].limits) {
-    const from = (points[0]?.coreC ?? 0) <= fromC ? 0 : hoursBelow(points, fromC);
-    const to = hoursBelow(points, Math.max(toC, roomForC));
-    const took = to - from;
-    worstH = Math.max(worstH, took - withinH);
-    if (!(took <= withinH)) safe = false;
-  }
-  return { safe, worstH };
 }

@@ -1,4 +1,5 @@
 import { say, type Said } from '../say';
+import type { CoolingPoint } from './cooling';
 
 /**
  * Cooling rules: data, not law. They differ by country and change; local rules and licensed advice come first.
@@ -30,3 +31,33 @@ export function coolingRuleSaid(rule: CoolingRule): Said {
 
 /** The first limit of the usual rule, which the rooms show. */
 export const SAFE_COOLING = { ...SAFE_COOLING_RULES['two stages'].limits[0]!, thenC: 5, thenWithinH: 4 } as const;
+
+/** Hours until the core is below `tempC`, or NaN if it is not within the points. */
+export function hoursBelow(points: readonly CoolingPoint[], tempC: number): number {
+  for (let i = 0; i < points.length; i++) {
+    const b = points[i]!;
+    if (b.coreC > tempC) continue;
+    const a = points[i - 1];
+    if (!a) return b.hours;
+    return a.hours + ((b.hours - a.hours) * (a.coreC - tempC)) / (a.coreC - b.coreC || 1);
+  }
+  return NaN;
+}
+
+/** Does it keep a cooling rule, and where not. */
+export function keepsRule(
+  points: readonly CoolingPoint[],
+  rule: CoolingRule,
+  roomForC = 0,
+): { safe: boolean; worstH: number } {
+  let safe = true;
+  let worstH = 0;
+  for (const { fromC, toC, withinH } of SAFE_COOLING_RULES[rule].limits) {
+    const from = (points[0]?.coreC ?? 0) <= fromC ? 0 : hoursBelow(points, fromC);
+    const to = hoursBelow(points, Math.max(toC, roomForC));
+    const took = to - from;
+    worstH = Math.max(worstH, took - withinH);
+    if (!(took <= withinH)) safe = false;
+  }
+  return { safe, worstH };
+}

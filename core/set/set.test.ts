@@ -3,7 +3,8 @@ import { pantry } from '../testing';
 import { bodyOf, consistency, rawFraction, viscosityPaS } from '../pot/paste';
 import { STARCHES } from '../pot/starch';
 import { stripPlace, WEIGHT_N_PER_M3, wordAt } from '../texture/words';
-import { CoolingBody, COOLING, coolInDish, hoursBelow, type Stay } from './cooling';
+import { CoolingBody, COOLING, coolInDish, type Stay } from './cooling';
+import { hoursBelow } from './safety';
 import { ageFactor, fatFactor, gelModulusPa, slumpRel, standing, temperatureFactor, yieldPa } from './firmness';
 
 const still = { airC: 0, hW: 0 };
