@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import Clock from 'lucide-react-native/icons/clock';
 import { View } from 'react-native';
 import { Key } from '../../ui/Key';
@@ -77,7 +78,13 @@ export function DayFoot({ v }: Laid) {
           onGone={() => setUndo(undefined)}
         />
       ) : null}
-      <View className="min-h-[88px] flex-row flex-wrap gap-2 px-3 py-2 wide:px-6 flat:min-h-0 flat:py-0.5">
+      <View
+        className={clsx(
+          'flex-row flex-wrap gap-2 px-3 py-2 wide:px-6 flat:py-0.5',
+          // the key comes here
+          d.working && 'min-h-[88px] flat:min-h-0',
+        )}
+      >
         <NextKey v={v} />
         {table?.ok && !late && now > Date.parse(day.fromAt) && next && next.startMs < now + 12 * 60 * MINUTE ? (
           <Key label={t('dayRoom.imLate')} icon={Clock} onPress={planFromNow} />

@@ -82,7 +82,7 @@ export function useDay(asked: string | undefined, planId: string | undefined, no
     dishes,
     ask: ready ? ask : undefined,
     answer: dishes.length ? answer.data : undefined,
-    working: answer.isPlaceholderData || answer.isPending,
+    working: dishes.length > 0 && (answer.isPlaceholderData || answer.isPending),
     error: answer.error,
     draft,
     setDraft,
