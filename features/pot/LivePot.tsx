@@ -316,6 +316,8 @@ export function LivePot({ c }: { c: UsedCook }) {
   });
 
   const others = c.cooks.filter((o) => o.id !== cook.id && !o.batchId && stillOn(o, now));
+  /** the model has not said anything of a fire yet: what it will say has its room */
+  const coming = step.heat !== undefined && !v.live && !v.blind;
   const looking = { v, c, now, devices, away, onBack: clear, advice };
 
   return (
@@ -400,10 +402,10 @@ export function LivePot({ c }: { c: UsedCook }) {
         >
           <HobLine v={v} c={c} />
           {/* room for what the model has not said yet */}
-          <View className={clsx('gap-4', step.heat && !v.live && !v.blind && 'min-h-[178px]')}>
+          <View className={clsx('gap-4', coming && 'min-h-[92px]')}>
             <Panels v={v} c={c} now={now} />
           </View>
-          <View className={clsx('gap-4', !v.shown && 'min-h-[146px]')}>
+          <View className={clsx('gap-4', coming ? 'min-h-[216px]' : !v.shown && 'min-h-[146px]')}>
             <WideHeading v={v} />
           </View>
           <View>

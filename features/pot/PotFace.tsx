@@ -6,6 +6,9 @@ import type { PotView } from './usePotView';
 import { SELDOM_S } from './words';
 import { t } from '../../words';
 
+/** Stands where the minutes come, as wide as they are. */
+const NOT_YET = '–:––';
+
 /** The pot as seen from where the cook stands: the one thing now, its time, and the heat below it. */
 export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: () => void }) {
   const fmt = useFormat();
@@ -40,14 +43,16 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
         </Type>
       )}
       {/* on a line of its own: the two together reach into the spoon's way */}
-      {alarm || big || !v.between ? null : (
+      {alarm || big ? null : v.between ? (
         <Type kind="faceStrong" tone="quiet" className="text-center" testID="between">
           {t('potRoom.to3', { low: fmt.countdown(v.between.low), high: fmt.countdown(v.between.high) })}
         </Type>
-      )}
+      ) : v.waiting ? (
+        <Type kind="faceStrong">{'\u00a0'}</Type>
+      ) : null}
       {v.never || alarm || (due && step.ends !== 'time') ? null : (
         <Type kind={big ? 'huge' : 'number'} role="timer" testID="step-time">
-          {fmt.countdown(Math.abs(leftS))}
+          {v.waiting && leftS <= 1 ? NOT_YET : fmt.countdown(Math.abs(leftS))}
         </Type>
       )}
       <Pressable onLongPress={onHeld}>

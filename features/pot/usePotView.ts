@@ -53,7 +53,9 @@ export function usePotView(c: UsedCook, now: number) {
   // 8 pots in 10 of the twin get there between these
   const ahead = step.ends === 'cue' ? of?.twin.cueInS : undefined;
   // a cue that the model already sees stands a second ahead
-  const due = !never && leftS <= (step.ends === 'cue' ? 1 : 0);
+  // what is looked for is due when the model says so, not by the plan's minutes before its first answer
+  const waiting = step.ends === 'cue' && of === undefined && !blind && !state.paused;
+  const due = !never && !waiting && leftS <= (step.ends === 'cue' ? 1 : 0);
   const forgotten = ran > step.seconds + FORGOTTEN_S;
   const reading = live?.live.now;
   const pace = of?.pace;
@@ -74,6 +76,8 @@ export function usePotView(c: UsedCook, now: number) {
     ran,
     leftS,
     never,
+    /** the model has not answered for this step yet */
+    waiting,
     due,
     soon: step.ends !== 'done' && leftS <= SOON_S && leftS > 0,
     /** when something is to be called: the step soon, the step due, the next stir under a lid */
