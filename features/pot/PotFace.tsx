@@ -13,11 +13,19 @@ const NOT_YET = '–:––';
 export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: () => void }) {
   const fmt = useFormat();
   const { state, step, reading, pace, alarm, film, due, leftS, ran } = v;
+  /** the plan's minutes are over, and the model has not answered yet */
+  const unknown = v.waiting && leftS <= 1;
   const sure = alarm !== undefined && !alarm.asks;
   const heart = v.live?.live.twin.heartC;
   return (
     <PotEllipse
-      used={step.ends === 'cue' ? ran / Math.max(1, ran + Math.max(0, leftS || 0)) : ran / Math.max(1, step.seconds)}
+      used={
+        unknown
+          ? 0
+          : step.ends === 'cue'
+            ? ran / Math.max(1, ran + Math.max(0, leftS || 0))
+            : ran / Math.max(1, step.seconds)
+      }
       {...(pace && pace.everyS < SELDOM_S && !state.paused && !alarm ? { paceS: pace.everyS } : {})}
       swelling={(reading?.gelatinised ?? 0) * (reading?.swelling ?? 0)}
       film={film}
@@ -52,7 +60,7 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
       ) : null}
       {v.never || alarm || (due && step.ends !== 'time') ? null : (
         <Type kind={big ? 'huge' : 'number'} role="timer" testID="step-time">
-          {v.waiting && leftS <= 1 ? NOT_YET : fmt.countdown(Math.abs(leftS))}
+          {unknown ? NOT_YET : fmt.countdown(Math.abs(leftS))}
         </Type>
       )}
       <Pressable onLongPress={onHeld}>

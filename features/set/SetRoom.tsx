@@ -682,6 +682,7 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
         ) : null}
         <Curve v={v} />
         <TouchPanel
+          hot={told.coreAt(sinceH) > HOT_C}
           said={touchSays(v)}
           onTouch={(touch) => c.add({ kind: 'felt', touch })}
           onTemp={(value) => c.add({ kind: 'measured', what: 'dish', value })}

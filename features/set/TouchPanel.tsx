@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { TOUCHES, type Touch } from '../../core/cook/events';
 import { correctedC } from '../../core/kitchen/corrected';
 import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { useApp } from '../shared/App';
@@ -13,10 +14,13 @@ const DISH_C = { least: -25, most: 100 };
 
 /** What a finger, a knife or a thermometer says of the dish: each brings the forecast nearer. */
 export function TouchPanel({
+  hot,
   said,
   onTouch,
   onTemp,
 }: {
+  /** it burns a finger */
+  hot: boolean;
   /** what was told so far, and what it changed */
   said: string | undefined;
   onTouch: (touch: Touch) => void;
@@ -33,6 +37,7 @@ export function TouchPanel({
       <Type tone="quiet" role="status" testID="touch-says">
         {said ?? t('setRoom.whatYouFeelBrings')}
       </Type>
+      {hot ? <Notice text={t('setRoom.itBurnsAFinger')} /> : null}
       <View className="flex-row flex-wrap gap-2">
         {TOUCHES.map((touch) => (
           <Key key={touch} size="amount" once label={tell(TOUCHED[touch])} onPress={() => onTouch(touch)} />

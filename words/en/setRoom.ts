@@ -108,6 +108,8 @@ export const setRoom = {
     'Hot glass cracks in cold water and on a cold shelf: let it stand first, or set it on a cloth.',
   'setRoom.aHotDishWarms': 'A hot dish warms what stands beside it: give it a shelf of its own.',
   'setRoom.touchIt': 'Touch it',
+  'setRoom.itBurnsAFinger':
+    'Still hot: it sticks to skin and burns. Tilt it, nudge it, or use a thermometer; no finger yet.',
   'setRoom.whatYouFeelBrings': 'What you feel brings the forecast nearer.',
   'setRoom.touchChanged': 'By your touch: {{firm}}, {{pace}}.',
   'touchFirm.same': 'as firm as reckoned',
