@@ -99,6 +99,43 @@ test('a hand that is drawn over the pot stirs it, and a killed tab finds its pot
   await expect(page.getByText('hob 1', { exact: true })).toBeVisible();
 });
 
+for (const [how, prepare, workers] of [
+  ['in a worker', async () => undefined, 1],
+  [
+    'on the page, where a worker cannot',
+    (page: Page) =>
+      page.addInitScript('delete HTMLCanvasElement.prototype.transferControlToOffscreen') as Promise<unknown>,
+    0,
+  ],
+  ['on the page, where the worker does not come', (page: Page) => page.route(/painter-/, (r) => r.abort()), 0],
+] as const)
+  test(`the pot is drawn ${how}: the spoon in it goes round`, async ({ watched: page }) => {
+    await prepare(page);
+    await openAt(page, '/practice?do=slurry');
+    await expect(pot(page)).toBeVisible();
+    const painters = () => page.workers().filter((w) => w.url().includes('painter')).length;
+    await expect.poll(painters).toBe(workers);
+    /** how many colours are seen, and which picture it is */
+    const picture = () =>
+      page.evaluate(() => {
+        const from = document.querySelector<HTMLCanvasElement>('[data-testid=practice-pot] canvas')!;
+        const to = document.createElement('canvas');
+        to.width = to.height = 64;
+        const pen = to.getContext('2d')!;
+        pen.drawImage(from, 0, 0, 64, 64);
+        const { data } = pen.getImageData(0, 0, 64, 64);
+        const inks = new Set<number>();
+        for (let i = 0; i < data.length; i += 4)
+          if (data[i + 3]! > 250) inks.add((data[i]! << 16) | (data[i + 1]! << 8) | data[i + 2]!);
+        return { inks: inks.size, all: data.join() };
+      });
+    await expect.poll(async () => (await picture()).inks).toBeGreaterThan(20);
+    await page.getByTestId('stir').press('Enter');
+    await expect(page.getByTestId('stir')).toHaveAttribute('aria-pressed', 'true');
+    const before = (await picture()).all;
+    await expect.poll(async () => (await picture()).all).not.toBe(before);
+  });
+
 test('the practice pot is the kitchen of another tab’s Pot room', async ({ watched: page, context }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await openAt(page, '/practice?do=slurry');

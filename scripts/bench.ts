@@ -359,7 +359,8 @@ async function practiceFigures(page: Page, origin: string): Promise<string> {
   const busyS = async () =>
     (await cdp.send('Performance.getMetrics')).metrics.find((m) => m.name === 'TaskDuration')!.value;
   const before = await busyS();
-  const pictures = await page.evaluate(
+  const painter = page.workers().find((w) => w.url().includes('painter'))!;
+  const pictures = await painter.evaluate(
     (ms) =>
       new Promise<number>((ok) => {
         let n = 0;

@@ -1,76 +1,61 @@
 import { useEffect, useRef } from 'react';
 import type { Drawn } from '../../core/practice/hands';
-import type { Frame } from '../../core/practice/frame';
-import { between, drawPot, inksOf, POT_H, POT_W, type Inks } from './drawPot';
-
-/** Frames as they come: the picture is drawn between the last two, so that it moves evenly. */
-export type Frames = { a: Frame | undefined; b: Frame | undefined; atMs: number; everyMs: number };
+import { inksOf, POT_H, POT_W } from './drawPot';
+import type { Frames } from './frames';
+import { hirePainter } from './hirePainter';
+import type { Told } from './painter';
 
 /** Middle of the surface and its size, as shares of the canvas. */
 const SURFACE = { x: 195 / POT_W, y: 158 / POT_H, rx: 172 / POT_W, ry: 138 / POT_H };
 /** A hand is kept for so long, s. */
 const PATH_S = 10;
-/** Pictures a second where motion is unwanted: what changes is shown, nothing wanders. */
-const STILL_MS = 250;
+/** More pixels than this for each of the page's are not seen. */
+const FINEST = 2;
 
-/**
- * The pot, drawn as often as the screen shows pictures. A thumb on the surface is a spoon: its path is told as it goes, and
- * its end.
- */
+/** The pot, drawn by its painter. A thumb on the surface is a spoon: its path is told as it goes, and its end. */
 export function PotCanvas({
   frames,
   label,
   still,
   onHand,
 }: {
-  frames: { readonly current: Frames };
+  frames: Frames;
   label: string;
   /** no motion of its own */
   still: boolean;
   onHand: (path: readonly Drawn[] | undefined) => void;
 }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const hand = useRef<{ x: number; y: number } | undefined>(undefined);
+  const place = useRef<HTMLDivElement>(null);
+  const tell = useRef<(told: Told) => void>(() => undefined);
+  const hand = useRef(false);
   const path = useRef<Drawn[]>([]);
 
   useEffect(() => {
-    const element = canvas.current;
-    const pen = element?.getContext('2d');
-    if (!element || !pen) return undefined;
-    let inks: Inks = inksOf(element);
-    const watch = new MutationObserver(() => (inks = inksOf(element)));
-    watch.observe(document.documentElement, { attributes: true, attributeFilter: ['class'] });
+    const element = place.current!;
+    const painter = hirePainter(element);
+    tell.current = painter.tell;
+    const inks = () => painter.tell({ inks: inksOf(element) });
+    inks();
+    const theme = new MutationObserver(inks);
+    theme.observe(document.documentElement, { attributes: true, attributeFilter: ['class'] });
     const forced = matchMedia('(forced-colors: active)');
-    const anew = () => (inks = inksOf(element));
-    forced.addEventListener('change', anew);
-    let going = 0;
-    let last = 0;
-    const picture = (ms: number) => {
-      going = requestAnimationFrame(picture);
-      if (still && ms - last < STILL_MS) return;
-      last = ms;
-      const { a, b, atMs, everyMs } = frames.current;
-      if (!b) return;
-      const scale = Math.min(2, devicePixelRatio || 1);
-      const wide = Math.round(element.clientWidth * scale);
-      const high = Math.round((element.clientWidth * POT_H * scale) / POT_W);
-      if (element.width !== wide || element.height !== high) {
-        element.width = wide;
-        element.height = high;
-      }
-      pen.setTransform(wide / POT_W, 0, 0, wide / POT_W, 0, 0);
-      const f = a ? between(a, b, a.tS + ((b.tS - a.tS) * (ms - atMs)) / everyMs) : b;
-      drawPot(pen, f, inks, still ? 0 : ms / 1000, hand.current);
-    };
-    going = requestAnimationFrame(picture);
+    forced.addEventListener('change', inks);
+    const size = new ResizeObserver(() =>
+      painter.tell({ wide: Math.round(element.clientWidth * Math.min(FINEST, devicePixelRatio || 1)) }),
+    );
+    size.observe(element);
+    const stop = frames.listen(painter.tell);
     return () => {
-      cancelAnimationFrame(going);
-      watch.disconnect();
-      forced.removeEventListener('change', anew);
+      stop();
+      size.disconnect();
+      theme.disconnect();
+      forced.removeEventListener('change', inks);
+      painter.end();
     };
-  }, [frames, still]);
+  }, [frames]);
+  useEffect(() => tell.current({ still }), [still]);
 
-  const at = (e: React.PointerEvent<HTMLCanvasElement>): Drawn => {
+  const at = (e: React.PointerEvent<HTMLDivElement>): Drawn => {
     const box = e.currentTarget.getBoundingClientRect();
     return {
       x: ((e.clientX - box.left) / box.width - SURFACE.x) / SURFACE.rx,
@@ -78,34 +63,36 @@ export function PotCanvas({
       s: e.timeStamp / 1000,
     };
   };
-  const move = (e: React.PointerEvent<HTMLCanvasElement>) => {
+  const move = (e: React.PointerEvent<HTMLDivElement>) => {
     if (!hand.current) return;
     const p = at(e);
     const far = Math.hypot(p.x, p.y);
     const on = far > 1 ? { ...p, x: p.x / far, y: p.y / far } : p;
-    hand.current = on;
+    tell.current({ hand: on });
     path.current = [...path.current.filter((d) => d.s > on.s - PATH_S), on];
     onHand(path.current);
   };
   const end = () => {
     if (!hand.current) return;
-    hand.current = undefined;
+    hand.current = false;
+    tell.current({ hand: null });
     path.current = [];
     onHand(undefined);
   };
   return (
-    <canvas
-      ref={canvas}
+    <div
+      ref={place}
       role="img"
       aria-label={label}
       data-testid="practice-pot"
-      style={{ width: '100%', aspectRatio: `${POT_W} / ${POT_H}`, touchAction: 'none', display: 'block' }}
+      style={{ width: '100%', aspectRatio: `${POT_W} / ${POT_H}`, touchAction: 'none' }}
       onPointerDown={(e) => {
         const p = at(e);
         // beside the surface it is no stirring
         if (Math.hypot(p.x, p.y) > 1.05) return;
         e.currentTarget.setPointerCapture(e.pointerId);
-        hand.current = p;
+        hand.current = true;
+        tell.current({ hand: p });
         path.current = [p];
         onHand(path.current);
       }}

@@ -39,7 +39,8 @@ const place = (n: number, salt: number, within = 0.92) => {
   return { x: CX + SX * r * Math.cos(turn), y: CY + SY * r * Math.sin(turn), r };
 };
 
-type Pen = CanvasRenderingContext2D;
+/** A page's pen or a worker's. */
+export type Pen = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 function oval(c: Pen, x: number, y: number, rx: number, ry: number, fill?: string, stroke?: string, width = 2) {
   c.beginPath();

@@ -4,7 +4,7 @@ import type { Frame, TracePoint } from '../../core/practice/frame';
 import type { Judged } from '../../workers/practice';
 import { useKitchen } from '../shared/kitchen';
 import { keepOpen } from './kept';
-import type { Frames } from './PotCanvas';
+import { framesAsTheyCome } from './frames';
 
 export const SPEEDS = [1, 5, 20, 60] as const;
 export type Speed = (typeof SPEEDS)[number];
@@ -43,7 +43,7 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     () => `${start.exercise ?? start.plan.id} ${Math.round(performance.timeOrigin + performance.now())}`,
   );
   const clock = useRef({ tS: startS, atMs: 0, running: false, speed: 5 as number });
-  const frames = useRef<Frames>({ a: undefined, b: undefined, atMs: 0, everyMs: FRAME_MS });
+  const [frames] = useState(() => framesAsTheyCome(FRAME_MS));
   const latest = useRef(run);
   useEffect(() => {
     latest.current = run;
@@ -75,14 +75,8 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     ])
       .then(({ frame, trace: line }) => {
         const ms = performance.now();
-        const was = frames.current;
-        const back = was.b !== undefined && frame.tS < was.b.tS;
-        frames.current = {
-          a: back ? undefined : was.b,
-          b: frame,
-          atMs: ms,
-          everyMs: Math.min(1000, Math.max(FRAME_MS, ms - was.atMs)),
-        };
+        const back = frame.tS < (frames.last()?.tS ?? -Infinity);
+        frames.tell(frame, ms);
         if (line) {
           setTrace(line);
           setFarS((far) => Math.max(far, frame.tS));

@@ -1,0 +1,33 @@
+import type { Frame } from '../../core/practice/frame';
+
+/** For tests: a cold pot that nobody stirs. */
+export const CALM: Frame = {
+  tS: 10,
+  bulkC: 20,
+  filmC: 25,
+  panC: 30,
+  boilsC: 100.3,
+  setting: 3,
+  everyS: null,
+  tool: 'spoon',
+  lid: 'off',
+  on: 'ring',
+  boil: 0,
+  rim: 0,
+  foam: 0,
+  spiltRel: 0,
+  swelling: 0,
+  gelatinised: 0,
+  viscosityPaS: 0.002,
+  scorch: 0,
+  curd: 0,
+  lumps: 0,
+  skin: 0,
+  rawPer100G: 4,
+  bite: 1,
+  massG: 700,
+  levelRel: 0.2,
+  stillS: 0,
+  happened: {},
+  left: false,
+};
