@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import ical from 'node-ical';
-import { expect, NOON, openAt, test, BOTH_SIZES } from './kitchen';
+import { expect, NOON, openAt, test, BOTH_SIZES, tapIfThere } from './kitchen';
 import type { Page } from '@playwright/test';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
@@ -230,7 +230,8 @@ test('weighed out by hand and with the stand-in scale; what was poured is the pl
   await key(page, 'Tare').click();
   await expect(reading).toHaveText(/^-?[01] g$/);
   await key(page, 'Scale off').click();
-  while ((await page.getByTestId('weighed').count()) > 0) await page.getByTestId('weighed').click();
+  const weighed = page.getByTestId('weighed');
+  while (await weighed.count()) await tapIfThere(weighed);
   await page.getByTestId('start-pot').click();
   await expect(page).toHaveURL(/\/pot\?cook=/);
   // everything was weighed: the slurry is the first thing now, and the milk is what was poured

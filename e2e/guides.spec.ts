@@ -5,7 +5,7 @@ import { methodOf } from '../core/plan/family';
 import { familyPlan } from '../core/testing';
 import { DISHES } from '../core/testingDishes';
 import { cookedTo, kitchenOf } from './evenings';
-import { expect, openAt, test } from './kitchen';
+import { expect, openAt, tapIfThere, test } from './kitchen';
 
 /** What a step asks beside the spoon, each from a pot that was cooked as planned up to there. */
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
@@ -135,8 +135,7 @@ test.describe('guides', () => {
       const before = await notes();
       // all the heat there is, and nobody stirs: it is about to climb
       await page.getByTestId('hob-9').first().click();
-      const rests = key(page, 'The spoon rests');
-      if (await rests.count()) await rests.click();
+      await tapIfThere(key(page, 'The spoon rests'));
       for (let i = 0; i < 15 && (await notes()) === before; i++) {
         await page.clock.fastForward(6000);
         await page.waitForTimeout(400);

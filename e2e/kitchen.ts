@@ -1,4 +1,4 @@
-import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 
 /** Where the tests find the app. */
 export const PORT = Number(process.env['E2E_PORT'] ?? 4183);
@@ -69,10 +69,49 @@ export const amount = (page: Page, ingredient: string) => page.getByTestId(`amou
 export const more = (page: Page, ingredient: string) =>
   page.getByTestId(`amount-${ingredient}`).getByRole('button', { name: /^more/ });
 
+/** Taps it if it is there; what goes in that moment is not waited for. */
+export const tapIfThere = async (what: Locator) => {
+  if (await what.count()) await what.click({ timeout: 10_000 }).catch(() => undefined);
+};
+
+/** s that the face of the pot counts, read in one look; nothing where it counts none */
+export async function secondsLeft(page: Page): Promise<number | undefined> {
+  const [face] = await page.getByTestId('step-time').allInnerTexts();
+  const s = face?.split(':').reduce((sum, x) => 60 * sum + Number(x), 0);
+  return Number.isFinite(s) ? s : undefined;
+}
+
+/** Cooks the plan that is open as the model expects it, step by step, into the Set room. @returns the orders in their turn */
+export async function cookThrough(page: Page): Promise<string[]> {
+  const orders: string[] = [];
+  const poured = page.getByRole('button', { name: 'See it set' });
+  await page.getByTestId('cook').click();
+  await expect(page).toHaveURL(/\/pot\?cook=/);
+  const instruction = page.getByTestId('instruction').first();
+  for (let i = 0; i < 40; i++) {
+    await expect(instruction.or(poured)).toBeVisible();
+    if (await poured.isVisible()) break;
+    // the step itself: the face may say first what its ring wants
+    orders.push((await page.getByTestId('told').innerText()).split('.')[0]!);
+    await page.clock.fastForward(1000 * Math.max(20, Math.min(3600, (await secondsLeft(page)) ?? 30)));
+    await page.getByTestId('step-done').click();
+    await expect(
+      page
+        .getByText(new RegExp(`^step ${i + 2} of`))
+        .or(poured)
+        .first(),
+    ).toBeVisible();
+  }
+  await poured.click();
+  await expect(page).toHaveURL(/\/set/);
+  await expect(page.getByTestId('ready-at')).toBeVisible();
+  return orders;
+}
+
 /** The guided moments of turning out or cutting, where they are open. */
 export async function throughUnmoulding(page: Page) {
   const next = page.getByTestId('unmould-next');
   const done = page.getByTestId('unmould-done');
-  for (let i = 0; i < 6 && (await next.count()); i++) await next.click();
-  if (await done.count()) await done.click();
+  for (let i = 0; i < 6 && (await next.count()); i++) await tapIfThere(next);
+  await tapIfThere(done);
 }

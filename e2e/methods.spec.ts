@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { amount, expect, openPlan, test, throughUnmoulding } from './kitchen';
+import { amount, cookThrough, expect, openPlan, test, throughUnmoulding } from './kitchen';
 
 /** Methods of a cook's own: each is planned by thumb, cooked with the fast clock, set and written down. */
 
@@ -36,34 +36,6 @@ const steps = async (page: Page) => {
   await page.getByTestId('row-steps').click();
   return page.getByTestId('steps');
 };
-
-/** Cooks what is planned as the model expects it, step by step. @returns the orders in their turn */
-async function cookThrough(page: Page): Promise<string[]> {
-  const orders: string[] = [];
-  await page.getByTestId('cook').click();
-  await expect(page).toHaveURL(/\/pot\?cook=/);
-  const instruction = page.getByTestId('instruction').first();
-  for (let i = 0; i < 40; i++) {
-    await expect(instruction.or(key(page, 'See it set'))).toBeVisible();
-    if (await key(page, 'See it set').isVisible()) break;
-    // the step itself: the face may say first what its ring wants
-    orders.push((await page.getByTestId('told').innerText()).split('.')[0]!);
-    const time = page.getByTestId('step-time');
-    const [min = 0, s = 30] = ((await time.isVisible()) ? await time.innerText() : '0:30').split(':').map(Number);
-    await page.clock.fastForward(1000 * Math.max(20, Math.min(3600, 60 * (min || 0) + (s || 0))));
-    await page.getByTestId('step-done').click();
-    await expect(
-      page
-        .getByText(new RegExp(`^step ${i + 2} of`))
-        .or(key(page, 'See it set'))
-        .first(),
-    ).toBeVisible();
-  }
-  await key(page, 'See it set').click();
-  await expect(page).toHaveURL(/\/set/);
-  await expect(page.getByTestId('ready-at')).toBeVisible();
-  return orders;
-}
 
 async function writeDown(page: Page, name: RegExp) {
   const act = page.getByTestId('set-act');

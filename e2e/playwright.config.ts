@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { PORT } from './kitchen';
+import { BROWSER } from '../scripts/browser';
 
 const phone = { width: 390, height: 844 };
 const wide = { width: 1280, height: 800 };
@@ -21,7 +22,7 @@ export default defineConfig({
     timezoneId: 'Europe/Lisbon',
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: BROWSER,
       args: [
         '--headless',
         '--no-sandbox',

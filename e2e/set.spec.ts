@@ -1,24 +1,12 @@
 import type { Page } from '@playwright/test';
-import { BOTH_SIZES, expect, openAt, test } from './kitchen';
+import { BOTH_SIZES, cookThrough, expect, openPlan, test } from './kitchen';
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 
 /** A cook of a plan that was poured just now, kept as the rooms keep it. */
 async function pour(page: Page, planId: string) {
-  await openAt(page, `/plan?id=${planId}`);
-  await expect(page.getByTestId('word-serving')).toBeVisible();
-  await page.getByTestId('cook').click();
-  await expect(page).toHaveURL(/\/pot/);
-  for (let i = 0; i < 25 && !(await key(page, 'See it set').count()); i++) {
-    // each step takes as long as it says
-    const time = page.getByTestId('step-time').first();
-    const [min, sec] = (await time.count()) ? (await time.innerText()).split(':').map(Number) : [1, 0];
-    if (Number.isFinite(min) && Number.isFinite(sec)) await page.clock.fastForward((60 * min! + sec!) * 1000);
-    await page.getByTestId('step-done').click();
-    await page.waitForTimeout(150);
-  }
-  await key(page, 'See it set').click();
-  await expect(page.getByTestId('ready-at')).toBeVisible();
+  await openPlan(page, planId);
+  await cookThrough(page);
 }
 
 test(

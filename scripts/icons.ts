@@ -2,6 +2,7 @@
 import { readFileSync, mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
+import { BROWSER } from './browser';
 
 const root = path.join(__dirname, '..');
 const out = path.join(root, 'public/icons');
@@ -16,7 +17,7 @@ const masked = svg
 
 async function draw() {
   mkdirSync(out, { recursive: true });
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--headless', '--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: BROWSER, args: ['--headless', '--no-sandbox'] });
   for (const [name, picture, size] of [
     ['any-192', svg, 192],
     ['any-512', svg, 512],

@@ -1,6 +1,7 @@
 import { chromium, type Browser } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import path from 'node:path';
+import { BROWSER } from './browser';
 
 const WAIT_MS = 5000;
 
@@ -12,7 +13,7 @@ export async function withApp(root: string, port: number, work: (browser: Browse
     stdio: 'ignore',
   });
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: BROWSER,
     args: ['--headless', '--no-sandbox', '--disable-gpu'],
   });
   try {

@@ -37,7 +37,7 @@ async function check(name, command, args) {
 }
 
 function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return { ok: true };
+  if (existsSync('/usr/bin/chromium-headless-shell')) return { ok: true };
   console.log('Installing Chromium …');
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => {
@@ -45,7 +45,8 @@ function ensureChromium() {
     return run(command, rest, { quiet: true, env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
   };
   apt('update');
-  return apt('install', '-y', '--no-install-recommends', 'chromium');
+  const installed = apt('install', '-y', '--no-install-recommends', 'chromium-headless-shell');
+  return { ...installed, ok: installed.ok || existsSync('/usr/bin/chromium') };
 }
 
 async function build() {

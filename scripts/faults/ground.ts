@@ -3,6 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { BROWSER } from '../browser';
 
 /** beside this script's bundle */
 const SERVER = path.join(__dirname, 'server/main.js');
@@ -55,7 +56,7 @@ export async function ownBrowser(
 ): Promise<{ browser: Browser; context: BrowserContext; kill: () => Promise<void> }> {
   const port = ++debugPort;
   const child = spawn(
-    '/usr/bin/chromium',
+    BROWSER,
     [...FLAGS, `--remote-debugging-port=${port}`, `--user-data-dir=${profile}`, 'about:blank'],
     { stdio: 'ignore', detached: true },
   );
@@ -152,4 +153,4 @@ export const says = (page: Page, text: RegExp, limitMs = 5000): Promise<boolean>
     .then(() => true)
     .catch(() => false);
 
-export const launch = () => chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+export const launch = () => chromium.launch({ executablePath: BROWSER, args: FLAGS });
