@@ -359,15 +359,18 @@ export function PlanRoom() {
       right={
         <>
           <Evidence plan={saved} forecast={forecast} about={about} working={moving} />
-          <KnownPart plan={saved} onChange={stableChange} />
+          {/* what stands below the evidence waits for it */}
           {forecast ? (
-            <Key
-              label={t('planRoom.tryInPractice')}
-              icon={FlaskConical}
-              className="self-start"
-              onPress={() => router.push(`/practice?plan=${saved.id}` as '/plan')}
-              testID="try-practice"
-            />
+            <>
+              <KnownPart plan={saved} onChange={stableChange} />
+              <Key
+                label={t('planRoom.tryInPractice')}
+                icon={FlaskConical}
+                className="self-start"
+                onPress={() => router.push(`/practice?plan=${saved.id}` as '/plan')}
+                testID="try-practice"
+              />
+            </>
           ) : null}
         </>
       }
