@@ -1,9 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { amount, expect, openAt, openPlan, test } from './kitchen';
 
-// what could be lost must not be lost once
-test.describe.configure({ retries: 0 });
-
 test('settings are followed everywhere at once and kept', async ({ watched: page }) => {
   await openPlan(page);
   await expect(page.getByText('at serving, 8 °C')).toBeVisible();

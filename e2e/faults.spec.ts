@@ -1,8 +1,5 @@
 import { amount, expect, openAt, openPlan, test } from './kitchen';
 
-// what could be lost must not be lost once
-test.describe.configure({ retries: 0 });
-
 test('a model that is ended while cooking is noticed, said and begun again from the events', async ({
   watched: page,
 }) => {

@@ -13,8 +13,7 @@ export default defineConfig({
   fullyParallel: true,
   // a machine that is shared may stand still for half a minute: these find what hangs, not what is slow
   timeout: 240_000,
-  // one that fails is run once more and named at the end; where something kept could be lost, once is enough (faults, data)
-  retries: 1,
+  retries: 0,
   expect: { timeout: 60_000 },
   reporter: process.env['E2E_JSON'] ? [['line'], ['json', { outputFile: process.env['E2E_JSON'] }]] : 'line',
   use: {

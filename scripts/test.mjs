@@ -88,15 +88,6 @@ async function units(args = []) {
   });
 }
 
-/** Browser tests that failed once and passed then: told, so that they are looked at. */
-const twice = (suites) =>
-  suites.flatMap((suite) => [
-    ...(suite.specs ?? [])
-      .filter((s) => s.tests.some((t) => t.status === 'flaky'))
-      .map((s) => `${s.file} › ${s.title}`),
-    ...twice(suite.suites ?? []),
-  ]);
-
 async function browser(args = []) {
   const from = Date.now();
   const file = path.join(root, '.cache/e2e.json');
@@ -106,8 +97,7 @@ async function browser(args = []) {
     E2E_JSON: file,
   });
   if (!existsSync(file)) return told('browser tests', { ...r, ok: false }, from);
-  const { stats, suites } = JSON.parse(readFileSync(file, 'utf8'));
-  for (const title of twice(suites)) console.log(`twice  ${title}`);
+  const { stats } = JSON.parse(readFileSync(file, 'utf8'));
   const good = stats.expected + stats.flaky;
   // a run that could not even begin has failed too
   told(`browser tests (${good})`, r, from, { passed: good, failed: r.ok ? 0 : Math.max(1, stats.unexpected) });
