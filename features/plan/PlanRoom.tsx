@@ -366,7 +366,7 @@ export function PlanRoom() {
               <Key
                 label={t('planRoom.tryInPractice')}
                 icon={FlaskConical}
-                className="self-start"
+                className="mt-4 self-start"
                 onPress={() => router.push(`/practice?plan=${saved.id}` as '/plan')}
                 testID="try-practice"
               />

@@ -52,9 +52,9 @@ export function usePotView(c: UsedCook, now: number) {
     state.setting !== 0;
   // 8 pots in 10 of the twin get there between these
   const ahead = step.ends === 'cue' ? of?.twin.cueInS : undefined;
-  // a cue that the model already sees stands a second ahead
   // what is looked for is due when the model says so, not by the plan's minutes before its first answer
   const waiting = step.ends === 'cue' && of === undefined && !blind && !state.paused;
+  // a cue that the model already sees stands a second ahead
   const due = !never && !waiting && leftS <= (step.ends === 'cue' ? 1 : 0);
   const forgotten = ran > step.seconds + FORGOTTEN_S;
   const reading = live?.live.now;
