@@ -108,7 +108,7 @@ test('an amount typed in a tab that dies at once is there in the next', async ({
   await page.evaluate(
     () =>
       new Promise<void>((held) => {
-        void navigator.locks.request('ovalis plans/choir-2-vanilla', () => {
+        void navigator.locks.request('ovalis-choir kitchen', () => {
           held();
           return new Promise(() => undefined);
         });

@@ -1,7 +1,7 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { isNoted } from './journal';
-import { kitchenOver, type Kitchen } from './kitchen';
+import { kitchenOver, type KitchenStore } from './kitchen';
 import { inner, local, within } from './local';
+import { isNoted } from './log';
 import { keyIn, whichKitchen, type KitchenName } from './which';
 import type { KeyValue, News, Problem } from './records';
 
@@ -30,7 +30,10 @@ export const keepFirmly = () => void navigator.storage?.persist?.().catch(() => 
 /** A tab that has not written what it noted for this long has died, or its disk is full. */
 const DEAD_MS = 2000;
 
-const kitchens = new Map<KitchenName, Kitchen>();
+/** Who holds it writes into this kitchen, and nobody else in any tab. */
+const lockOf = (name: KitchenName): string => `${keyIn(name, 'ovalis')} kitchen`;
+
+const kitchens = new Map<KitchenName, KitchenStore>();
 const backings = new Map<KitchenName, KeyValue>();
 
 export function browserStore(name: KitchenName = openName()): KeyValue {
@@ -53,7 +56,7 @@ const breathe = () =>
     port2.postMessage(0);
   });
 
-export function browserKitchen(name: KitchenName = openName()): Kitchen {
+export function browserKitchen(name: KitchenName = openName()): KitchenStore {
   const open = kitchens.get(name);
   if (open) return open;
   const news = new BroadcastChannel(keyIn(name, 'ovalis'));
@@ -64,24 +67,25 @@ export function browserKitchen(name: KitchenName = openName()): Kitchen {
   const kitchen = kitchenOver({
     store: browserStore(name),
     atOnce: noted,
-    lock: async (what, work) =>
-      (await navigator.locks.request(`${keyIn(name, 'ovalis')} ${what}`, work)) as Awaited<ReturnType<typeof work>>,
+    tab: `${Date.now().toString(36)}-${crypto.randomUUID().slice(0, 8)}`,
+    lock: async (work) => (await navigator.locks.request(lockOf(name), work)) as Awaited<ReturnType<typeof work>>,
     report: problems.tell,
     changed: (what) => news.postMessage(what),
     breathe,
   });
   kitchens.set(name, kitchen);
-  const { settle } = kitchen;
   // what another tab noted it also writes, unless it died before
+  let soon: ReturnType<typeof setTimeout> | undefined;
+  const settleForTheDead = () => {
+    soon = undefined;
+    void kitchen
+      .settle()
+      .then(({ written }) => written.forEach(({ collection, id }) => changes.tell({ collection, id })))
+      .catch(() => undefined);
+  };
   addEventListener('storage', (e) => {
-    if (isNoted(name === 'own' ? e.key : (inner(e.key, `${name}/`) ?? null)) && e.newValue !== null)
-      setTimeout(
-        () =>
-          void settle()
-            .then((written) => written.forEach(({ collection, value }) => changes.tell({ collection, id: value.id })))
-            .catch(() => undefined),
-        DEAD_MS,
-      );
+    const key = name === 'own' ? e.key : (inner(e.key, `${name}/`) ?? null);
+    if (isNoted(key) && e.newValue !== null) soon ??= setTimeout(settleForTheDead, DEAD_MS);
   });
   return kitchen;
 }

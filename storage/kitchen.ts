@@ -1,4 +1,3 @@
-import type { z } from 'zod';
 import type { CookEvent } from '../core/cook/events';
 import { isOn } from '../core/cook/row';
 import {
@@ -12,11 +11,19 @@ import {
 } from '../core/formats/collections';
 import type { KitchenFile } from '../core/formats/kitchenFile';
 import type { Exchange } from '../core/formats/merge';
-import { keyOf, rowKeyOf, textsOf } from '../core/formats/record';
-import { rebase } from '../core/plan/rebase';
+import { keyOf, rowKeyOf, textsOf, type AnySpec } from '../core/formats/record';
+import {
+  applyOperation,
+  isApplied,
+  readApplied,
+  type Applied,
+  type NewOperation,
+  type Operation,
+} from '../core/records/operation';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
-import { journalOver } from './journal';
-import { bringBack, putAside, refusalOf, repository, type Repository, type Shell } from './records';
+import { APPLIED, applierOver, type Settled } from './apply';
+import { eventsChange, logOver } from './log';
+import { bringBack, NotSavedError, refusalOf, repository, type Repository, type Shell } from './records';
 
 const META = 'meta/opened';
 
@@ -26,36 +33,37 @@ type Repositories = { [N in CollectionName]: Repository<Collections[N], RowOf<N>
 /** What an exchange was made of is not as it was seen. */
 export class ChangedMeanwhileError extends Error {}
 
-/** A record that was written. */
-export type Written = { collection: string; value: { id: string } };
+/** What operations call the settings' one record. */
+export const SETTINGS_NAME = SETTINGS_SPEC.name;
+export const STORED_DEFAULTS: StoredSettings = { ...DEFAULT_SETTINGS, id: 'mine' };
 
-export type Kitchen = Repositories & {
-  settings: Repository<StoredSettings>;
+/**
+ * A kitchen: its records are read here, with what was noted and is not in them yet; everything is written by operations.
+ */
+export type KitchenStore = Repositories & {
   /** false until the first visit has been filled with the demo or the cook's own start */
   opened(): Promise<boolean>;
-  /** Notes a change of a record: it outlives the tab from this moment on. @returns forgets it: it is written */
-  noteChange<N extends CollectionName>(
-    collection: N,
-    base: Collections[N] | undefined,
-    value: Collections[N],
-    atMs: number,
-  ): () => void;
-  /** Notes that a record was taken out. @returns forgets it: it is out */
-  noteRemoved(collection: CollectionName, id: string, atMs: number): () => void;
-  noteSettings(base: Settings, value: Settings, atMs: number): () => void;
-  /** Notes events of a cook: they outlive the tab from this moment on, and are in its record after `settle`. */
-  note(cookId: string, events: readonly CookEvent[]): void;
-  /**
-   * Puts what was noted, here or by a tab that died, into the records: a write a cook, each event once.
-   * @returns the records as they were written
-   */
-  settle(): Promise<Written[]>;
+  /** Notes what a hand did: it outlives the tab from this moment on, and is in its record after `settle`. */
+  note(operation: NewOperation, atMs: number): Operation;
+  /** Notes events of a cook or a batch. */
+  noteEvents(collection: 'cooks' | 'batches', id: string, events: readonly CookEvent[], atMs: number): Operation;
+  /** Puts what was noted, here or by a tab that died, into the records, each operation once. Never throws for a full disk. */
+  settle(): Promise<Settled>;
+  /** A record that was read or written, with what was noted since and is not in it. */
+  shown(
+    collection: string,
+    id: string,
+    value: { id: string } | undefined,
+    applied: Applied,
+  ): { id: string } | undefined;
+  /** Records of which something waits to be written, by collection and id. */
+  waiting(): { collection: string; id: string }[];
   /** Puts records back that a later version wrote, now that they can be read. */
   bringBack(): Promise<boolean>;
   /** Every record of the kitchen as it is stored, by key. */
   texts(): Promise<Record<string, string>>;
   /**
-   * Writes all of these and takes those out, under one lock; the old stays until the new is written.
+   * Writes all of these and takes those out, under the one lock, after all that was noted before.
    * @param seen what the change was made of, by key @returns what brings the old back
    * @throws ChangedMeanwhileError when a record that it touches is not as it was seen
    */
@@ -67,65 +75,104 @@ export type Kitchen = Repositories & {
   readSettings(): Promise<Settings>;
 };
 
+/** Reads that find something applied meanwhile begin again; after so many they wait for the lock. */
+const READS = 3;
+
 /** All of a cook's data over one key-value store: a repository a collection, and what goes over all of them. */
-export function kitchenOver(shell: Shell): Kitchen {
-  const repos = Object.fromEntries(
-    COLLECTION_NAMES.map((name) => [name, repository(specOf(name), shell)]),
-  ) as unknown as Repositories;
-  const each = COLLECTION_NAMES.map((name) => repos[name] as unknown as Repository<{ id: string }>);
-  const { cooks } = repos;
-  const settings = repository(SETTINGS_SPEC, shell);
+export function kitchenOver(shell: Shell): KitchenStore {
+  const { store } = shell;
+  const log = logOver(shell.atOnce, shell.tab);
+  const specNamed = (name: string): AnySpec | undefined =>
+    name === SETTINGS_NAME
+      ? (SETTINGS_SPEC as unknown as AnySpec)
+      : COLLECTION_NAMES.filter((n) => n === name).map(specOf)[0];
+  const applier = applierOver(shell, log, specNamed);
 
-  const journal = journalOver(shell.atOnce);
+  const pendingOf = (collection: string) => log.lately().filter((o) => o.collection === collection);
 
-  const changeable = new Map<string, { repo: Repository<{ id: string }>; schema: z.ZodType<{ id: string }> }>([
-    ...COLLECTION_NAMES.map((name, i) => [name, { repo: each[i]!, schema: specOf(name).schema }] as const),
-    [settings.name, { repo: settings as unknown as Repository<{ id: string }>, schema: SETTINGS_SPEC.schema }],
-  ]);
-
-  /** Makes the changes good that a tab noted and did not write. @returns the records as they were written */
-  async function settleChanges(wanted: (collection: string) => boolean): Promise<Written[]> {
-    const { of, bad } = journal.changes();
-    const written: Written[] = [];
-    for (const { key, change } of of) {
-      if (!wanted(change.collection)) continue;
-      const { repo, schema } = changeable.get(change.collection) ?? {};
-      if (repo && change.removed) {
-        await repo.remove(change.value.id);
-        journal.clear([key]);
-        continue;
-      }
-      const read = schema?.safeParse(change.value);
-      if (!repo || !read?.success) {
-        bad.push({ key, text: JSON.stringify(change) });
-        continue;
-      }
-      const mine = read.data;
-      const value = await repo.update(mine.id, (now) =>
-        now ? rebase((change.base ?? now) as typeof mine, mine, now) : change.base ? undefined : mine,
-      );
-      if (value) written.push({ collection: change.collection, value });
-      journal.clear([key]);
+  /**
+   * Reads until nothing was applied in between, so that it is known which operations are in what was read.
+   * @returns what was read, and what was noted and is not in it
+   */
+  async function steadily<A>(collection: string, read: (held: boolean) => Promise<A>, held = false) {
+    const before = pendingOf(collection);
+    const settled = (value: A, applied: string | null) => {
+      const known = readApplied(applied);
+      const all = [...before, ...pendingOf(collection)].filter((o) => !isApplied(known, o));
+      return { value, pending: [...new Map(all.map((o) => [`${o.tab}/${o.n}`, o])).values()] };
+    };
+    for (let i = 0; i < READS; i++) {
+      const was = await store.getItem(APPLIED);
+      const value = await read(held);
+      if (held || (await store.getItem(APPLIED)) === was) return settled(value, was);
     }
-    for (const { key, text } of bad) await putAside(shell, key, text, undefined, () => journal.clear([key]));
-    return written;
+    return shell.lock(async () => settled(await read(true), await store.getItem(APPLIED)));
   }
 
-  const readSettings = async (): Promise<Settings> => {
-    await settleChanges((name) => name === settings.name).catch(() => undefined);
-    const stored = await settings.get('mine');
-    if (!stored) return DEFAULT_SETTINGS;
-    const { id: _id, ...rest } = stored;
-    return rest;
+  const byRecord = (pending: readonly Operation[]) => {
+    const out = new Map<string, Operation[]>();
+    for (const o of pending) out.set(o.record, [...(out.get(o.record) ?? []), o]);
+    return out;
   };
+
+  /** A repository that shows what was noted, too. */
+  function withNoted<T extends { id: string }, R extends { id: string }>(
+    inner: ReturnType<typeof repository<T, R>>,
+    rowOf: ((value: T) => R) | undefined,
+  ): Repository<T, R> {
+    const { name } = inner;
+    const get = async (id: string, held = false) => {
+      const { value, pending } = await steadily(name, (h) => inner.get(id, h), held);
+      return pending.filter((o) => o.record === id).reduce<T | undefined>(applyOperation, value);
+    };
+    return {
+      ...inner,
+      get,
+      async list(ids) {
+        const { value, pending } = await steadily(name, (held) => inner.list(ids, held));
+        if (!pending.length) return value;
+        const all = new Map(value.map((v) => [v.id, v]));
+        for (const [id, operations] of byRecord(pending)) {
+          if (ids && !ids.includes(id)) continue;
+          const next = operations.reduce<T | undefined>(applyOperation, all.get(id));
+          if (next) all.set(id, next);
+          else all.delete(id);
+        }
+        return [...all.values()];
+      },
+      async rows(held = false) {
+        const { value, pending } = await steadily(name, (h) => inner.rows(h), held);
+        if (!pending.length || !rowOf) return value;
+        const all = new Map(value.map((v) => [v.id, v]));
+        for (const id of byRecord(pending).keys()) {
+          const record = await get(id, held);
+          if (record) all.set(id, rowOf(record));
+          else all.delete(id);
+        }
+        return [...all.values()];
+      },
+    };
+  }
+
+  const repos = Object.fromEntries(
+    COLLECTION_NAMES.map((name) => {
+      const spec = specOf(name);
+      return [
+        name,
+        withNoted(repository(spec, shell), spec.row?.of as ((v: { id: string }) => { id: string }) | undefined),
+      ];
+    }),
+  ) as unknown as Repositories;
+  const settings = withNoted(repository<StoredSettings>(SETTINGS_SPEC, shell), undefined);
+  const { cooks } = repos;
 
   const isRecord = (key: string) => COLLECTION_NAMES.some((name) => key.startsWith(keyOf(name, '')));
   const isRow = (key: string) => COLLECTION_NAMES.some((name) => key.startsWith(rowKeyOf(name, '')));
-  const isSettings = (key: string) => key.startsWith(keyOf(settings.name, ''));
+  const isSettings = (key: string) => key.startsWith(keyOf(SETTINGS_NAME, ''));
 
-  async function potsOn(nowMs: number) {
-    const openedAt = await shell.store.getItem(META);
-    return openedAt === null ? [] : (await cooks.rows()).filter((row) => isOn(row, openedAt, nowMs));
+  async function potsOn(nowMs: number, held = false) {
+    const openedAt = await store.getItem(META);
+    return openedAt === null ? [] : (await cooks.rows(held)).filter((row) => isOn(row, openedAt, nowMs));
   }
 
   async function exchange(
@@ -133,27 +180,27 @@ export function kitchenOver(shell: Shell): Kitchen {
     nowMs: number,
     seen?: Readonly<Record<string, string>>,
   ): Promise<Exchange> {
-    const was = await shell.lock('replace all', async () => {
-      const on = replaces ? await potsOn(nowMs) : [];
+    const was = await shell.lock(async () => {
+      // what was noted belongs to what is there now
+      const { refused } = await applier.applyHeld();
+      await applier.finishHeld();
+      const on = replaces ? await potsOn(nowMs, true) : [];
       const stays = new Set(on.flatMap(({ id }) => [keyOf(cooks.name, id), rowKeyOf(cooks.name, id)]));
       const put = Object.fromEntries(Object.entries(entries).filter(([key]) => !stays.has(key)));
       const out = gone.filter((key) => !stays.has(key));
       const touched = [...new Set([...Object.keys(put), ...out])];
-      const before = touched.length ? await shell.store.getMany(touched) : {};
+      const before = touched.length ? await store.getMany(touched) : {};
       if (seen && touched.some((key) => isRecord(key) && (before[key] ?? undefined) !== seen[key]))
         throw new ChangedMeanwhileError('changed meanwhile');
       try {
-        if (Object.keys(put).length) await shell.store.setMany(put);
+        await applier.exchangeHeld(put, out);
       } catch (e) {
-        shell.report({ kind: 'not saved', key: 'everything', why: refusalOf(e) });
-        throw e;
+        const why = refusalOf(e);
+        shell.report({ kind: 'not saved', key: 'everything', why });
+        throw new NotSavedError(why.code);
       }
-      if (out.length) await shell.store.removeMany(out);
-      if (replaces) {
-        const onIds = new Set(on.map((row) => row.id));
-        journal.clear([...journal.pending().of].flatMap(([id, { keys }]) => (onIds.has(id) ? [] : keys)));
-        journal.clear(journal.changes().of.map((c) => c.key));
-      }
+      // what had no room in the old kitchen has nothing to do in another
+      if (replaces) log.forget(refused.filter((o) => !stays.has(keyOf(o.collection, o.record))));
       const there = touched.filter((key) => typeof before[key] === 'string');
       return {
         entries: Object.fromEntries(there.map((key) => [key, before[key]!])),
@@ -161,54 +208,37 @@ export function kitchenOver(shell: Shell): Kitchen {
         replaces,
       };
     });
-    for (const name of [...COLLECTION_NAMES, settings.name]) shell.changed({ collection: name });
+    for (const name of [...COLLECTION_NAMES, SETTINGS_NAME]) shell.changed({ collection: name });
     return was;
   }
 
   return {
     ...repos,
-    settings,
-    readSettings,
-    opened: async () => (await shell.store.getItem(META)) !== null,
-    note: journal.note,
-    noteChange: (collection, base, value, at) => journal.change({ collection, base, value: { ...value }, at }),
-    noteRemoved: (collection, id, at) => journal.change({ collection, value: { id }, removed: true, at }),
-    noteSettings: (base, value, at) =>
-      journal.change({
-        collection: settings.name,
-        base: { ...base, id: 'mine' },
-        value: { ...value, id: 'mine' },
-        at,
-      }),
-    async settle() {
-      const { of, bad } = journal.pending();
-      const written = await settleChanges(() => true);
-      for (const { key, text } of bad) await putAside(shell, key, text, undefined, () => journal.clear([key]));
-      for (const [cookId, { keys, events }] of of) {
-        let found = false;
-        const value = await cooks.update(cookId, (cook) => {
-          found = cook !== undefined;
-          const known = new Set(cook?.events.map((e) => e.id));
-          const fresh = events.filter((e) => !known.has(e.id));
-          return cook && fresh.length ? { ...cook, events: [...cook.events, ...fresh] } : undefined;
-        });
-        if (value) written.push({ collection: cooks.name, value });
-        // a cook whose own record a full disk refused: its events wait for it
-        if (found) journal.clear(keys);
-      }
-      return written;
+    opened: async () => (await store.getItem(META)) !== null,
+    note: log.note,
+    noteEvents: (collection, id, events, atMs) =>
+      log.note({ collection, record: id, act: { change: eventsChange(events) } }, atMs),
+    settle: applier.settle,
+    shown: (collection, id, value, applied) =>
+      pendingOf(collection)
+        .filter((o) => o.record === id && !isApplied(applied, o))
+        .reduce<{ id: string } | undefined>(applyOperation, value),
+    waiting: () => {
+      const all = log.all().operations.map((o) => [keyOf(o.collection, o.record), o] as const);
+      return [...new Map(all).values()].map((o) => ({ collection: o.collection, id: o.record }));
     },
-    bringBack: () =>
-      bringBack(shell, (name) =>
-        name === settings.name ? SETTINGS_SPEC : COLLECTION_NAMES.filter((n) => n === name).map(specOf)[0],
-      ),
+    async readSettings() {
+      const { id: _id, ...rest } = (await settings.get('mine')) ?? STORED_DEFAULTS;
+      return rest;
+    },
+    bringBack: () => bringBack(shell, specNamed),
     async texts() {
-      const keys = (await shell.store.getAllKeys()).filter((k) => isRecord(k) || isSettings(k));
-      const texts = keys.length ? await shell.store.getMany(keys) : {};
+      const keys = (await store.getAllKeys()).filter((k) => isRecord(k) || isSettings(k));
+      const texts = keys.length ? await store.getMany(keys) : {};
       return Object.fromEntries(keys.map((k) => [k, texts[k] ?? '']));
     },
     exchange,
-    potsOn,
+    potsOn: (nowMs) => potsOn(nowMs),
     async replaceAll(file, nowMs) {
       const entries: Record<string, string> = { [META]: file.exportedAt };
       for (const name of COLLECTION_NAMES)
@@ -218,7 +248,7 @@ export function kitchenOver(shell: Shell): Kitchen {
           Object.assign(entries, textsOf(specOf(name), value));
         }
       Object.assign(entries, textsOf(SETTINGS_SPEC, { ...file.settings, id: 'mine' }));
-      const gone = (await shell.store.getAllKeys()).filter((k) => (isRecord(k) || isRow(k)) && !(k in entries));
+      const gone = (await store.getAllKeys()).filter((k) => (isRecord(k) || isRow(k)) && !(k in entries));
       return exchange({ entries, gone, replaces: true }, nowMs);
     },
   };

@@ -1,4 +1,4 @@
-import type { AtOnce } from './journal';
+import type { AtOnce } from './log';
 
 /** localStorage where the browser gives one; otherwise a store that lasts as long as the tab. */
 function localOrMemory(): AtOnce {

@@ -1,4 +1,4 @@
-import type { AtOnce } from './journal';
+import type { AtOnce } from './log';
 import {
   keyOf,
   openRecord,
@@ -17,15 +17,13 @@ export type KeyValue = {
   getItem(key: string): Promise<string | null>;
   setItem(key: string, value: string): Promise<void>;
   removeItem(key: string): Promise<void>;
+  /** as they are at one moment */
   getMany(keys: string[]): Promise<Record<string, string | null>>;
   /** all of them or none */
   setMany(entries: Record<string, string>): Promise<void>;
   removeMany(keys: string[]): Promise<void>;
   getAllKeys(): Promise<string[]>;
 };
-
-/** Runs `work` while nobody else, in any tab, holds `name`. */
-type Lock = <T>(name: string, work: () => Promise<T>) => Promise<T>;
 
 export type Problem = { kind: 'set aside' | 'not saved'; key: string; why: Said };
 
@@ -36,7 +34,10 @@ export type Shell = {
   store: KeyValue;
   /** for what must be down before a tap returns */
   atOnce: AtOnce;
-  lock: Lock;
+  /** the name of this tab, told apart from every other, now and before */
+  tab: string;
+  /** Runs `work` while nobody else, in any tab, writes into this kitchen: its one lock. */
+  lock: <T>(work: () => Promise<T>) => Promise<T>;
   report(problem: Problem): void;
   changed(news: News): void;
   /** lets the page draw and answer, in the middle of long work */
@@ -60,84 +61,80 @@ export async function putAside(shell: Shell, key: string, text: string, why: unk
   await shell.store.setItem(to + key, text).then(takeOut, () => undefined);
 }
 
+/**
+ * Reads a validated, versioned collection. Nothing is written through it: that is what operations are for. A record that
+ * cannot be read is moved aside, reported, and never shown half.
+ * `held`: the kitchen's lock is held already.
+ */
 export type Repository<T, R = { id: string }> = {
   name: string;
   /** All of them, or those of these ids that there are. */
-  list(ids?: readonly string[]): Promise<T[]>;
-  get(id: string): Promise<T | undefined>;
-  put(value: T): Promise<void>;
-  /** Reads, changes and writes under the lock; `change` returning undefined leaves it alone. */
-  update(id: string, change: (now: T | undefined) => T | undefined): Promise<T | undefined>;
-  remove(id: string): Promise<void>;
+  list(ids?: readonly string[], held?: boolean): Promise<T[]>;
+  get(id: string, held?: boolean): Promise<T | undefined>;
   /** Moves a record out of the way as it is: it can be read and cannot be shown. */
   aside(id: string): Promise<void>;
   /** What a list needs of each record; none where the collection keeps no rows. */
-  rows(): Promise<R[]>;
+  rows(held?: boolean): Promise<R[]>;
 };
 
 /** Records, and rows, that are opened before the page may breathe. */
 const AT_A_TIME = 40;
 const ROWS_AT_A_TIME = 1000;
 
-/**
- * A validated, versioned collection. A record that cannot be read is moved aside, reported, and never shown half.
- * Writing past the quota throws {@link NotSavedError} after reporting it. A record and its row are written together.
- */
+/** Where a record and its row stand. */
+export const keysOf = (spec: AnySpec, id: string): string[] =>
+  spec.row ? [keyOf(spec.name, id), rowKeyOf(spec.name, id)] : [keyOf(spec.name, id)];
+
 export function repository<T extends { id: string }, R extends { id: string } = { id: string }>(
   spec: CollectionSpec<T, R>,
   shell: Shell,
 ): Repository<T, R> {
+  const { store } = shell;
   const key = (id: string) => keyOf(spec.name, id);
   const rowKey = (id: string) => rowKeyOf(spec.name, id);
   const { row } = spec;
-  const takeOut = (id: string) => shell.store.removeMany(row ? [key(id), rowKey(id)] : [key(id)]);
+  const takeOut = (id: string) => store.removeMany(keysOf(spec as unknown as AnySpec, id));
+  const hold = <A>(held: boolean, work: () => Promise<A>) => (held ? work() : shell.lock(work));
 
-  async function write(value: T): Promise<void> {
+  const opened = (text: string): { value: T; migrated: boolean } | undefined => {
     try {
-      await shell.store.setMany(textsOf(spec, value));
-    } catch (e) {
-      const why = refusalOf(e);
-      shell.report({ kind: 'not saved', key: key(value.id), why });
-      throw new NotSavedError(why.code);
+      return openRecord(spec, text);
+    } catch {
+      return undefined;
     }
-  }
+  };
 
-  /**
-   * @param held the record is locked: what is broken is set aside on the spot, else once it is ours
-   * @param keep what is old is written in its new shape
-   */
-  async function read(id: string, text: string | null, held = false, keep = true): Promise<T | undefined> {
-    if (text === null) return undefined;
-    try {
-      const { value, migrated } = openRecord(spec, text);
-      if (migrated && held && keep) await write(value);
-      if (held || !migrated) return value;
-    } catch (e) {
-      if (e instanceof NotSavedError) throw e;
-      if (held) {
+  /** Under the lock: writes what is old in its present shape, sets aside what is broken. */
+  async function mend(ids: readonly string[]): Promise<Map<string, T>> {
+    const texts = await store.getMany(ids.map(key));
+    const out = new Map<string, T>();
+    const entries: Record<string, string> = {};
+    for (const id of ids) {
+      const text = texts[key(id)];
+      if (text === null || text === undefined) continue;
+      try {
+        const { value, migrated } = openRecord(spec, text);
+        out.set(id, value);
+        if (migrated) Object.assign(entries, textsOf(spec, value));
+      } catch (e) {
         await putAside(shell, key(id), text, e, () => takeOut(id));
-        return undefined;
       }
     }
-    return shell.lock(key(id), async () => read(id, await shell.store.getItem(key(id)), true));
+    // a disk that is full leaves it as it was: it is read so again
+    if (Object.keys(entries).length) await store.setMany(entries).catch(() => undefined);
+    return out;
   }
 
-  const get = async (id: string, held = false, keep = true) => read(id, await shell.store.getItem(key(id)), held, keep);
-
-  /** In order, a few at a time: the page draws between. */
-  async function each<A, B>(list: readonly A[], atATime: number, work: (a: A) => Promise<B | undefined>): Promise<B[]> {
-    const out: B[] = [];
-    for (let i = 0; i < list.length; i += atATime) {
-      if (i) await shell.breathe();
-      const some = await Promise.all(list.slice(i, i + atATime).map(work));
-      out.push(...some.filter((v): v is Awaited<NonNullable<typeof v>> => v !== undefined));
-    }
-    return out;
+  async function get(id: string, held = false): Promise<T | undefined> {
+    const text = await store.getItem(key(id));
+    if (text === null) return undefined;
+    const read = opened(text);
+    return read && !read.migrated ? read.value : (await hold(held, () => mend([id]))).get(id);
   }
 
   const ids = async () => {
     const at = key('');
-    return (await shell.store.getAllKeys()).filter((k) => k.startsWith(at)).map((k) => k.slice(at.length));
+    return (await store.getAllKeys()).filter((k) => k.startsWith(at)).map((k) => k.slice(at.length));
   };
 
   const readRow = (text: string | null | undefined): R | undefined => {
@@ -149,58 +146,62 @@ export function repository<T extends { id: string }, R extends { id: string } = 
     }
   };
 
-  /** A row that is not there, or is of another version, is made of its record. */
-  async function rows(): Promise<R[]> {
+  /** Rows that are not there, or of another version, are made of their records. */
+  async function rows(held = false): Promise<R[]> {
     if (!row) return [];
     const all = await ids();
-    const kept = all.length ? await shell.store.getMany(all.map(rowKey)) : {};
-    return each(all, ROWS_AT_A_TIME, async (id) => {
+    const kept = all.length ? await store.getMany(all.map(rowKey)) : {};
+    const out = new Map<string, R>();
+    const missing: string[] = [];
+    for (const [i, id] of all.entries()) {
+      if (i && i % ROWS_AT_A_TIME === 0) await shell.breathe();
       const there = readRow(kept[rowKey(id)]);
-      if (there) return there;
-      return shell.lock(key(id), async () => {
-        const value = await get(id, true);
-        if (!value) return undefined;
-        const made = row.of(value);
+      if (there) out.set(id, there);
+      else missing.push(id);
+    }
+    for (let i = 0; i < missing.length; i += AT_A_TIME) {
+      if (i) await shell.breathe();
+      await hold(held, async () => {
+        const values = await mend(missing.slice(i, i + AT_A_TIME));
+        const made = [...values].map(([id, value]) => [id, row.of(value)] as const);
+        for (const [id, of] of made) out.set(id, of);
         // a disk that is full leaves the record, and the row is made again next time
-        await shell.store.setItem(rowKey(id), sealedRow(row, made)).catch(() => undefined);
-        return made;
+        await store
+          .setMany(Object.fromEntries(made.map(([id, of]) => [rowKey(id), sealedRow(row, of)])))
+          .catch(() => undefined);
       });
-    });
+    }
+    return all.flatMap((id) => out.get(id) ?? []);
   }
 
   return {
     name: spec.name,
     rows,
-    get: (id) => get(id),
-    async list(wanted) {
+    get,
+    async list(wanted, held = false) {
       const all = wanted ?? (await ids());
       if (!all.length) return [];
-      const kept = await shell.store.getMany(all.map(key));
-      return each(all, AT_A_TIME, (id) => read(id, kept[key(id)] ?? null));
-    },
-    async put(value) {
-      await shell.lock(key(value.id), () => write(value));
-      shell.changed({ collection: spec.name, id: value.id });
-    },
-    async update(id, change) {
-      const next = await shell.lock(key(id), async () => {
-        const value = change(await get(id, true, false));
-        if (value !== undefined) await write(value);
-        return value;
-      });
-      if (next) shell.changed({ collection: spec.name, id });
-      return next;
+      const kept = await store.getMany(all.map(key));
+      const out = new Map<string, T>();
+      const unfit: string[] = [];
+      for (const [i, id] of all.entries()) {
+        // in order, a few at a time: the page draws between
+        if (i && i % AT_A_TIME === 0) await shell.breathe();
+        const text = kept[key(id)];
+        if (text === null || text === undefined) continue;
+        const read = opened(text);
+        if (read && !read.migrated) out.set(id, read.value);
+        else unfit.push(id);
+      }
+      if (unfit.length) for (const [id, value] of await hold(held, () => mend(unfit))) out.set(id, value);
+      return all.flatMap((id) => out.get(id) ?? []);
     },
     async aside(id) {
-      await shell.lock(key(id), async () => {
-        const text = await shell.store.getItem(key(id));
+      await shell.lock(async () => {
+        const text = await store.getItem(key(id));
         if (text !== null)
           await putAside(shell, key(id), text, new Unreadable(say('record.notShown')), () => takeOut(id));
       });
-      shell.changed({ collection: spec.name, id });
-    },
-    async remove(id) {
-      await shell.lock(key(id), () => takeOut(id));
       shell.changed({ collection: spec.name, id });
     },
   };
@@ -229,7 +230,7 @@ export async function bringBack(shell: Shell, known: (name: string) => AnySpec |
   for (const [key, text] of Object.entries(await movedTo(store, NEWER))) {
     const spec = known(key.slice(0, key.indexOf('/')));
     if (!spec || !canRead(spec, text)) continue;
-    await shell.lock(key, async () => {
+    await shell.lock(async () => {
       if ((await store.getItem(key)) !== null) return;
       await store.setItem(key, text);
       await store.removeItem(NEWER + key);

@@ -1,4 +1,39 @@
+import type { AtOnce } from './log';
 import type { KeyValue, News, Problem, Shell } from './records';
+
+/** Locks by their name: who asks for one that is held waits for it, and for no other. */
+export function namedLocks() {
+  const tails = new Map<string, Promise<unknown>>();
+  const asked: string[] = [];
+  const request = <T>(name: string, work: () => Promise<T>): Promise<T> => {
+    asked.push(name);
+    const run = (tails.get(name) ?? Promise.resolve()).then(work);
+    tails.set(
+      name,
+      run.catch(() => undefined),
+    );
+    return run;
+  };
+  return { request, asked };
+}
+
+/** Small notes as localStorage keeps them, over a map that others may share. */
+export const notesOver = (map: Map<string, string>, isFull: () => boolean = () => false): AtOnce => ({
+  get length() {
+    return map.size;
+  },
+  key: (i) => [...map.keys()][i] ?? null,
+  getItem: (k) => map.get(k) ?? null,
+  setItem: (k, v) => {
+    if (isFull()) throw new Error('the disk is full');
+    map.set(k, v);
+  },
+  removeItem: (k) => void map.delete(k),
+});
+
+let tabs = 0;
+/** A tab of its own over the same store. */
+export const tabOf = (shell: Shell, other: Partial<Shell> = {}): Shell => ({ ...shell, tab: `tab${++tabs}`, ...other });
 
 /** A store in memory that can be full, with a lock that queues. */
 export function memory() {
@@ -20,32 +55,18 @@ export function memory() {
     removeMany: async (ks) => ks.forEach((k) => map.delete(k)),
     getAllKeys: async () => [...map.keys()],
   };
-  let tail: Promise<unknown> = Promise.resolve();
   const problems: Problem[] = [];
   const changed: News[] = [];
   const atOnce = new Map<string, string>();
+  const locks = namedLocks();
   const shell: Shell = {
     store,
-    atOnce: {
-      get length() {
-        return atOnce.size;
-      },
-      key: (i) => [...atOnce.keys()][i] ?? null,
-      getItem: (k) => atOnce.get(k) ?? null,
-      setItem: (k, v) => {
-        if (full) throw new Error('the disk is full');
-        atOnce.set(k, v);
-      },
-      removeItem: (k) => void atOnce.delete(k),
-    },
-    lock: (_name, work) => {
-      const run = tail.then(work);
-      tail = run.catch(() => undefined);
-      return run;
-    },
+    atOnce: notesOver(atOnce, () => full),
+    tab: `tab${++tabs}`,
+    lock: (work) => locks.request('ovalis kitchen', work),
     report: (p) => problems.push(p),
     changed: (c) => changed.push(c),
     breathe: () => Promise.resolve(),
   };
-  return { map, atOnce, store, shell, problems, changed, fill: (on: boolean) => (full = on) };
+  return { map, atOnce, store, shell, locks, problems, changed, fill: (on: boolean) => (full = on) };
 }

@@ -17,7 +17,8 @@ type StepperProps = {
   step: number;
   min?: number;
   max?: number;
-  onChange: (value: number) => void;
+  /** `by` where it was stepped and not typed: what is meant is so much more or less */
+  onChange: (value: number, by?: number) => void;
   onName?: () => void;
   /** background class of the little square that the push bar uses too */
   swatch?: string;
@@ -92,8 +93,9 @@ export function Stepper({
     setTyped(undefined);
     const exact = u.per === 1 ? 10 : 100;
     const next = Math.max(min, Math.min(max, Math.round(v * exact) / exact));
+    const by = next - (sent.current ?? value);
     sent.current = next;
-    onChange(next);
+    onChange(next, by);
   };
   const toMetric = (v: number) => (u.per === 1 ? v : Math.max(min, Math.min(max, v * u.per)));
   const toStep = (direction: 1 | -1) => {

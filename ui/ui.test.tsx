@@ -17,12 +17,16 @@ describe('Stepper', () => {
     const onChange = show(72);
     fireEvent.press(screen.getByLabelText('more sugar'));
     fireEvent.press(screen.getByLabelText('less sugar'));
-    expect(onChange.mock.calls).toEqual([[75], [70]]);
+    // how much more it is, from what was set last
+    expect(onChange.mock.calls).toEqual([
+      [75, 3],
+      [70, -5],
+    ]);
   });
   it('stops at its ends', () => {
     const onChange = show(100);
     fireEvent.press(screen.getByLabelText('more sugar'));
-    expect(onChange).toHaveBeenLastCalledWith(100);
+    expect(onChange).toHaveBeenLastCalledWith(100, 0);
   });
   it('takes a typed number with comma or point', () => {
     const onChange = show(72);

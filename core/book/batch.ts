@@ -46,7 +46,7 @@ const PromiseSchema = z.object({
   /** at the fire to the first bubble */
   bubbleMin: z.number().min(0).max(100_000).optional(),
 });
-type BatchPromise = z.infer<typeof PromiseSchema>;
+export type BatchPromise = z.infer<typeof PromiseSchema>;
 
 /** What was found. Everything may be left open. */
 export const FoundSchema = z.object({
@@ -79,7 +79,8 @@ export const BatchSchema = z.object({
   at: MomentSchema,
   plan: PlanSchema,
   events: z.array(CookEventSchema).max(5000),
-  promise: PromiseSchema,
+  /** owed while the model has not answered: a batch is written down before its tap returns */
+  promise: PromiseSchema.optional(),
   found: FoundSchema,
 });
 export type Batch = z.infer<typeof BatchSchema>;

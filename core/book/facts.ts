@@ -6,9 +6,10 @@ import { FLAWS, type Flaw } from './batch';
 import { asPromised } from './known';
 import type { BatchRow } from './row';
 
-/** How far what came out lies from what was promised, in steps of the strip; undefined while no word was written down. */
+/** How far what came out lies from what was promised, in steps of the strip; undefined while no word was
+ * written down, or the promise is owed. */
 export const missSteps = (b: BatchRow): number | undefined =>
-  b.found.wordServing ? stripMiddle(b.found.wordServing) - b.promise.servingPlace : undefined;
+  b.found.wordServing && b.promise ? stripMiddle(b.found.wordServing) - b.promise.servingPlace : undefined;
 
 /** Within half a step of what was promised, or the very word that was wanted. */
 export function keptPromise(b: BatchRow): boolean {

@@ -6,7 +6,8 @@ import type { BatchRow } from './row';
 /** What is known of a kitchen, apart from how it is learnt: light enough for the rooms. */
 
 /** It came out as the word that was promised. */
-export const asPromised = (row: BatchRow): boolean => row.found.wordServing === wordAt(row.promise.servingPlace);
+export const asPromised = ({ found, promise }: BatchRow): boolean =>
+  promise !== undefined && found.wordServing === wordAt(promise.servingPlace);
 
 type Dish = Pick<BatchRow, 'family' | 'thickeners' | 'milkId'>;
 

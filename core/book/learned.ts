@@ -33,9 +33,10 @@ export const LEARNS = table('What batches teach', {
   rounds: [25, '1', 'A', 'of expectation and mean: further ones move nothing'],
 });
 
-/** ln of the firmness factor lies between these, as the word or the outline has it; undefined while nothing was written. */
+/** ln of the firmness factor lies between these, as the word or the outline has it; undefined while nothing was written, or promised. */
 export function saidLn(row: BatchRow): { low: number; high: number } | undefined {
   const { wordServing, stressPa } = row.found;
+  if (!row.promise) return undefined;
   const bounds = boundsFor(row.serve.style, row.promise.depthMm / 1000);
   const promisedLn = Math.log(yieldAtPlace(row.promise.servingPlace, bounds) / row.factor);
   if (stressPa !== undefined) {

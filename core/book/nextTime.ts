@@ -71,7 +71,9 @@ export function nextTime(batch: Batch, learnt: Learnt): NextTime {
 
   const { flaws, wordServing } = batch.found;
   const softer =
-    wordServing !== undefined && SET_WORDS.indexOf(wordServing) < SET_WORDS.indexOf(wordAt(batch.promise.servingPlace));
+    wordServing !== undefined &&
+    batch.promise !== undefined &&
+    SET_WORDS.indexOf(wordServing) < SET_WORDS.indexOf(wordAt(batch.promise.servingPlace));
   const sweetness = flaws.includes('too sweet') ? 'too much' : (batch.found.sweetness ?? 'right');
   const sweet = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'sweet');
   if (sweet && sweetness !== 'right') {

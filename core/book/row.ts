@@ -3,14 +3,15 @@ import { foldCook } from '../cook/fold';
 import { changesOf, stepsOf } from '../cook/steps';
 import type { Plan } from '../plan/plan';
 import { lookUp, mainLiquid } from '../plan/stages';
-import type { Batch } from './batch';
+import type { Batch, BatchPromise } from './batch';
 
 /** What the Book's list, its search and what is learnt need of a batch: everything but its plan and its events. */
 export type BatchRow = Pick<Batch, 'id' | 'at' | 'found'> &
   Pick<Plan, 'name' | 'family' | 'starchMeasure'> & {
     serve: Pick<Plan['serve'], 'style' | 'word'>;
     factor: number;
-    promise: Pick<Batch['promise'], 'servingPlace' | 'depthMm'>;
+    /** owed while the model has not answered */
+    promise?: Pick<BatchPromise, 'servingPlace' | 'depthMm'>;
     items: string[];
     /** g of each of `items` */
     grams: number[];
@@ -32,7 +33,7 @@ const LEAST_MIN = 0.5;
 /** How soon it bubbled; nothing where the cook paused, turned the ring, or did not say when. */
 function ringOf(batch: Batch): BatchRow['ring'] {
   const { plan, promise } = batch;
-  if (promise.bubbleMin === undefined || !batch.events.length) return undefined;
+  if (promise?.bubbleMin === undefined || !batch.events.length) return undefined;
   const events = countingEvents(batch);
   const until = events.findIndex((e) => e.kind === 'observed' && e.what === 'first bubble');
   if (until < 0 || events.slice(0, until).some((e) => e.kind === 'paused' || e.kind === 'hobSet')) return undefined;
@@ -78,7 +79,7 @@ export function rowOfBatch(batch: Batch): BatchRow {
     serve: { style: plan.serve.style, word: plan.serve.word },
     starchMeasure: plan.starchMeasure,
     factor: plan.firmness.factor,
-    promise: { servingPlace: promise.servingPlace, depthMm: promise.depthMm },
+    ...(promise ? { promise: { servingPlace: promise.servingPlace, depthMm: promise.depthMm } } : {}),
     items: plan.items.map((i) => i.ingredientId),
     grams: plan.items.map((i) => i.grams),
     planId: plan.id,

@@ -62,6 +62,6 @@ describe.each([
       found: { flaws: [], note: '', wordServing: live.forecast.serving.word },
     });
     expect(batch.events).toHaveLength(end.cook.events.length);
-    expect(batch.promise.starchG).toBeGreaterThan(0);
+    expect(batch.promise!.starchG).toBeGreaterThan(0);
   });
 });

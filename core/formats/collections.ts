@@ -32,12 +32,13 @@ const row = <S extends z.ZodType<{ id: string }>>(
  * What a kitchen keeps, a row each. Version 2 of plans and ingredients knows every thickener, version 3 of plans side pots
  * and rules, version 4 what a step is for, version 5 portions; version 4 of cooks and batches what was read off, version 5 corrections, lid,
  * spoon, ladles, devices and rescues, version 6 steps by their role, version 7 plans of version 5,
- * version 8 where the dish stands, what it says to a touch, and more of what was found; version 2 of packs a price.
+ * version 8 where the dish stands, what it says to a touch, and more of what was found, version 9 of batches a promise that is
+ * still owed; version 2 of packs a price.
  */
 export const COLLECTIONS = {
   plans: row(PlanSchema, 5, migratePlan, TROUBLES.plans),
   cooks: row(CookSchema, 8, migrateCook, TROUBLES.cooks),
-  batches: row(BatchSchema, 8, migrateCook, TROUBLES.batches),
+  batches: row(BatchSchema, 9, migrateCook, TROUBLES.batches),
   ingredients: row(IngredientSchema, 2, migrateIngredient),
   packs: row(PackSchema, 2),
   vessels: row(VesselSchema),
@@ -57,7 +58,7 @@ type Listed<T, R> = RowSpec<T, R> & {
 
 /** Collections that grow long: what their lists need is kept beside each record. */
 export const ROWS = {
-  batches: { version: 2, of: rowOfBatch } as Listed<Batch, BatchRow>,
+  batches: { version: 3, of: rowOfBatch } as Listed<Batch, BatchRow>,
   cooks: { version: 1, of: rowOfCook, near: nearCook } as Listed<Cook, CookRow>,
 } as const;
 export type RowName = keyof typeof ROWS;

@@ -53,10 +53,14 @@ export const writeBook = (batches: readonly Batch[]): string =>
       b.plan.family,
       figure(b.plan.people),
       figure(thickenerG(b.plan)),
-      figure(b.promise.depthMm),
-      figure(b.promise.minutes),
-      wordAt(b.promise.hotPlace),
-      wordAt(b.promise.servingPlace),
+      ...(b.promise
+        ? [
+            figure(b.promise.depthMm),
+            figure(b.promise.minutes),
+            wordAt(b.promise.hotPlace),
+            wordAt(b.promise.servingPlace),
+          ]
+        : ['', '', '', '']),
       b.found.wordHot ?? '',
       b.found.wordServing ?? '',
       b.found.sweetness ?? '',

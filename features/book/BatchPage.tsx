@@ -27,6 +27,7 @@ import { useMounted } from '../shared/useNow';
 import { Legend } from './Legend';
 import { PhotoField } from './PhotoField';
 import { rememberRemoved } from './removed';
+import { useOwedPromise } from './useOwedPromise';
 import { useNextTime } from './useNextTime';
 import { adviceSays, missSays, firmnessSays } from './words';
 import { learn, t } from '../../words';
@@ -49,6 +50,7 @@ export function BatchPage() {
   const mounted = useMounted();
   const batch = mounted ? one.value : undefined;
   const next = useNextTime(batch);
+  useOwedPromise(batch?.id);
   const back = <Key label={t('bookRoom.book')} icon={ArrowLeft} stacked onPress={() => router.push('/book')} />;
   if (!batch) {
     return (
@@ -61,6 +63,8 @@ export function BatchPage() {
       </Room>
     );
   }
+  const { promise } = batch;
+  const promised = promise && t(`word.${wordAt(promise.servingPlace)}`);
   const change = (part: Partial<Found>) => keep(batch, { ...batch, found: { ...batch.found, ...part } });
   const takeUp = () => {
     if (!next.data) return;
@@ -87,22 +91,23 @@ export function BatchPage() {
       <View className="gap-4 px-4 py-3 wide:px-6">
         <View className="max-w-[560px] gap-1">
           <SetStrip
-            promised={batch.promise.servingPlace}
-            low={batch.promise.low}
-            high={batch.promise.high}
+            {...(promise ? { promised: promise.servingPlace, low: promise.low, high: promise.high } : {})}
             {...(batch.found.wordServing ? { found: stripMiddle(batch.found.wordServing) } : {})}
             labels
-            label={t('bookRoom.promisedCameOut', {
-              servingPlace: t(`word.${wordAt(batch.promise.servingPlace)}`),
-              down: batch.found.wordServing ?? t('bookRoom.notWrittenDown'),
-            })}
+            label={
+              promised
+                ? t('bookRoom.promisedCameOut', {
+                    servingPlace: promised,
+                    down: batch.found.wordServing ?? t('bookRoom.notWrittenDown'),
+                  })
+                : t('bookRoom.promiseComes')
+            }
           />
           <Legend />
           <Type kind="title">
-            {t('bookRoom.promised', {
-              servingPlace: t(`word.${wordAt(batch.promise.servingPlace)}`),
-              batch: missSays(rowOfBatch(batch)),
-            })}
+            {promised
+              ? t('bookRoom.promised', { servingPlace: promised, batch: missSays(rowOfBatch(batch)) })
+              : t('bookRoom.promiseComes')}
           </Type>
         </View>
         {next.data ? (

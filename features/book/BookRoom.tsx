@@ -1,17 +1,20 @@
 import { clsx } from 'clsx';
+import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useInView } from 'react-intersection-observer';
 import { factsOf, lookedFor, SORTS, wordsFound, type Filter, type Sort } from '../../core/book/facts';
-import { promiseOf, type Batch } from '../../core/book/batch';
+import type { Batch } from '../../core/book/batch';
 import { thinned } from '../../core/book/thin';
 import type { BatchRow } from '../../core/book/row';
 import type { Cook } from '../../core/cook/events';
 import type { CookRow } from '../../core/cook/row';
 import { stripMiddle, wordAt } from '../../core/texture/words';
 import { keepFirmly } from '../../storage/browser';
-import { useCollection, useEdit, useOne, useRows, useSave } from '../shared/stored';
+import { asShown } from '../shared/cache';
+import { useAtHand, useCollection, useEdit, useOne, useRows, useSave } from '../shared/stored';
+import { useOwedPromise } from './useOwedPromise';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -49,7 +52,9 @@ const AT_A_TIME = 24;
 const told = (b: BatchRow) =>
   b.found.wordServing
     ? missSays(b)
-    : t('bookRoom.promised2', { servingPlace: t(`word.${wordAt(b.promise.servingPlace)}`) });
+    : b.promise
+      ? t('bookRoom.promised2', { servingPlace: t(`word.${wordAt(b.promise.servingPlace)}`) })
+      : '';
 
 /** The book: advice first, because that is why one opens it; then each batch, promised against what came out. */
 export function BookRoom() {
@@ -72,6 +77,7 @@ export function BookRoom() {
   }, []);
   const [drawn, setDrawn] = useState(AT_A_TIME);
   const [end] = useInView({ rootMargin: '600px', onChange: (seen) => seen && setDrawn((n) => n + AT_A_TIME) });
+  useOwedPromise(stored.data?.find((b) => !b.promise)?.id);
   const all = mounted ? (stored.data ?? []).toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at)) : [];
   const words = text.trim().toLowerCase().split(/\s+/);
   const shown = lookedFor(all, { ...filter, words }, sort);
@@ -234,9 +240,13 @@ export function BookRoom() {
                 <View className="flex-row items-center gap-4">
                   <View className="w-[200px]">
                     <SetStrip
-                      promised={b.promise.servingPlace}
+                      {...(b.promise ? { promised: b.promise.servingPlace } : {})}
                       {...(b.found.wordServing ? { found: stripMiddle(b.found.wordServing) } : {})}
-                      label={t('bookRoom.promisedOf5', { servingPlace: b.promise.servingPlace.toFixed(1) })}
+                      label={
+                        b.promise
+                          ? t('bookRoom.promisedOf5', { servingPlace: b.promise.servingPlace.toFixed(1) })
+                          : t('bookRoom.promiseComes')
+                      }
                     />
                   </View>
                   <View className="min-w-0 flex-1">
@@ -360,44 +370,46 @@ function WriteSheet({
   onClose: () => void;
   onMade: (batchId: string, cookId?: string) => void;
 }) {
-  const { ask, clock, store } = useKitchen();
+  const { clock } = useKitchen();
   const { fmt } = useApp();
+  const client = useQueryClient();
   const plans = useCollection('plans');
   const cooks = useRows('cooks');
   const saveBatch = useSave('batches');
   const editCook = useEdit('cooks');
   const poured = (cooks.data ?? [])
     .filter((c) => c.batchId === undefined && c.pouredAt !== undefined)
-    .toSorted((x, y) => Date.parse(y.pouredAt!) - Date.parse(x.pouredAt!));
-  const write = async (plan: Batch['plan'], at: number, cook?: Cook) => {
+    .toSorted((x, y) => Date.parse(y.pouredAt!) - Date.parse(x.pouredAt!))
+    .slice(0, MOST_POURED);
+  // what is tapped is whole: its batch is down before the tap returns
+  const ready = useAtHand('cooks', open ? poured.map((c) => c.id) : []);
+  const write = (plan: Batch['plan'], at: number, cook?: Cook) => {
     const id = newId('batch');
     keepFirmly();
-    const forecast = await ask('forecast', [plan]);
     saveBatch.mutate({
       id,
       ...(cook ? { cookId: cook.id } : {}),
       at: new Date(at).toISOString(),
       plan,
       events: thinned(cook?.events ?? []),
-      promise: promiseOf(forecast, plan),
       found: { flaws: [], note: '' },
     });
     if (cook) editCook.mutate({ id: cook.id, edit: (now) => now && { ...now, batchId: id } });
     onMade(id, cook?.id);
   };
   /** The whole of a cook, which the list knows by its row only. */
-  const writeCook = async (row: CookRow) => {
-    const cook = await store().cooks.get(row.id);
-    if (cook) await write(cook.plan, Date.parse(row.pouredAt!), cook);
+  const writeCook = (row: CookRow) => {
+    const cook = asShown<Cook>(client, 'cooks', row.id);
+    if (cook) write(cook.plan, Date.parse(row.pouredAt!), cook);
   };
   return (
     <Sheet open={open} title={t('bookRoom.writeDownABatch')} onClose={onClose}>
-      {poured.length ? (
+      {poured.length && ready ? (
         <>
           <Type kind="title" level={3}>
             {t('bookRoom.poured')}
           </Type>
-          {poured.slice(0, MOST_POURED).map((c) => (
+          {poured.map((c) => (
             <Row
               key={c.id}
               title={c.name}
@@ -405,7 +417,7 @@ function WriteSheet({
                 pouredMs: fmt.weekday(Date.parse(c.pouredAt!)),
                 pouredMs2: fmt.time(Date.parse(c.pouredAt!)),
               })}
-              onPress={() => void writeCook(c)}
+              onPress={() => writeCook(c)}
             />
           ))}
         </>
@@ -418,7 +430,7 @@ function WriteSheet({
           key={p.id}
           title={p.name}
           sub={t('bookRoom.people2', { people: p.people })}
-          onPress={() => void write(p, clock())}
+          onPress={() => write(p, clock())}
         />
       ))}
     </Sheet>

@@ -84,7 +84,7 @@ export function DaySheets({ v }: Laid) {
         open={kitchen}
         onClose={() => setKitchen(false)}
         day={day}
-        onChange={(nextDay) => d.change(nextDay)}
+        onChange={(nextDay, by) => d.change(nextDay, by === undefined ? 'set' : 'added')}
       />
       {d.ask ? (
         <ChangesSheet

@@ -16,7 +16,7 @@ export function KitchenSheet({
   open: boolean;
   onClose: () => void;
   day: Day;
-  onChange: (next: Day) => void;
+  onChange: (next: Day, by?: number) => void;
 }) {
   return (
     <Sheet open={open} title={t('dayRoom.theKitchen')} onClose={onClose}>
@@ -27,7 +27,7 @@ export function KitchenSheet({
         step={1}
         min={1}
         max={4}
-        onChange={(hands) => onChange({ ...day, hands: Math.round(hands) })}
+        onChange={(hands, by) => onChange({ ...day, hands: Math.round(hands) }, by)}
       />
       <Stepper
         name={t('dayRoom.rings')}
@@ -36,7 +36,7 @@ export function KitchenSheet({
         step={1}
         min={1}
         max={8}
-        onChange={(rings) => onChange({ ...day, rings: Math.round(rings) })}
+        onChange={(rings, by) => onChange({ ...day, rings: Math.round(rings) }, by)}
       />
       <Stepper
         name={t('dayRoom.ovens')}
@@ -45,7 +45,7 @@ export function KitchenSheet({
         step={1}
         min={0}
         max={3}
-        onChange={(ovens) => onChange({ ...day, ovens: Math.round(ovens) })}
+        onChange={(ovens, by) => onChange({ ...day, ovens: Math.round(ovens) }, by)}
       />
       <Stepper
         name={t('dayRoom.freeFridgeShelves')}
@@ -55,7 +55,7 @@ export function KitchenSheet({
         step={0.5}
         min={0}
         max={8}
-        onChange={(shelves) => onChange({ ...day, shelves: Math.round(shelves * 2) / 2 })}
+        onChange={(shelves, by) => onChange({ ...day, shelves: Math.round(shelves * 2) / 2 }, by)}
       />
       <MomentField
         label={t('dayRoom.inTheKitchenFrom')}

@@ -4,7 +4,7 @@ import { parseISO } from 'date-fns/parseISO';
 import { setHours } from 'date-fns/setHours';
 import { useState } from 'react';
 import { newDay, type Day } from '../../core/day/record';
-import { rebase } from '../../core/plan/rebase';
+import { rebase, type Numbers } from '../../core/records/change';
 import type { Plan } from '../../core/plan/plan';
 import { useCollection, useEdit, useSettings } from '../shared/stored';
 import { useAsk } from '../shared/useAsk';
@@ -87,9 +87,10 @@ export function useDay(asked: string | undefined, planId: string | undefined, no
     draft,
     setDraft,
     /** what was made of the day as it is shown */
-    change: (next: Day) =>
-      save.mutate({ id: next.id, edit: (now) => (now && stored ? rebase(stored, next, now) : next) }),
+    change: (next: Day, numbers: Numbers = 'set') =>
+      stored && save.mutate({ id: next.id, from: stored, edit: (now) => rebase(stored, next, now ?? stored), numbers }),
     /** from what the day is at that moment: quick thumbs count twice */
-    edit: (make: (now: Day) => Day) => stored && save.mutate({ id: stored.id, edit: (now) => make(now ?? stored) }),
+    edit: (make: (now: Day) => Day) =>
+      stored && save.mutate({ id: stored.id, from: stored, edit: (now) => make(now ?? stored) }),
   };
 }

@@ -4,6 +4,8 @@ import { View } from 'react-native';
 import { refreshCarveOuts, scale, usualStage, withGrams, withHave } from '../../core/plan/amounts';
 import { atStages, lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
+import type { Numbers } from '../../core/records/change';
+import type { PlanChange } from './planChange';
 import type { Difference } from '../../core/advice/differences';
 import { spoonEffect } from '../../core/plan/measured';
 import type { Ingredient } from '../../core/pantry/ingredient';
@@ -90,6 +92,8 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
   return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : t('planRoom.level2', { spoons });
 }
 
+const gramsOf = (plan: Plan, id: string) => plan.items.find((i) => i.ingredientId === id)?.grams ?? 0;
+
 /** Something came in for something else: what it did to the set, and the way back to it. */
 type Swapped = { says: string; costs: Difference[]; back?: Plan };
 
@@ -105,7 +109,7 @@ export function Bench({
   endMassG: number;
   holdSweet: boolean;
   onHoldSweet: () => void;
-  onChange: (next: Plan, touchedId?: string) => void;
+  onChange: (next: PlanChange, touchedId?: string, numbers?: Numbers) => void;
 }) {
   const { ask } = useKitchen();
   const fmt = useFormat();
@@ -179,9 +183,10 @@ export function Bench({
   const held = (id: string) => plan.carveOuts.find((c) => c.taste && c.ingredientId === id)?.grams;
   const close = () => setSheet(undefined);
   const back = useTakeBack();
-  const setGrams = useStable((id: string, grams: number) => {
+  const setGrams = useStable((id: string, grams: number, by?: number) => {
     setSwapped(undefined);
-    onChange(withGrams(plan, id, grams), id);
+    if (by === undefined) onChange((now) => withGrams(now, id, grams), id);
+    else onChange((now) => withGrams(now, id, Math.max(0, gramsOf(now, id) + by)), id, 'added');
   });
   const pick = useStable((id: string) => setPicking({ replace: id }));
 
@@ -322,7 +327,7 @@ const BenchRow = memo(function BenchRow({
   ingredient: Ingredient;
   grams: number;
   sub: string;
-  onGrams: (id: string, grams: number) => void;
+  onGrams: (id: string, grams: number, by?: number) => void;
   onName: (id: string) => void;
 }) {
   const fmt = useFormat();
@@ -336,7 +341,7 @@ const BenchRow = memo(function BenchRow({
         value={grams}
         unit="g"
         step={stepFor(ingredient, grams)}
-        onChange={(g) => onGrams(ingredient.id, g)}
+        onChange={(g, by) => onGrams(ingredient.id, g, by)}
         onName={() => onName(ingredient.id)}
         picture={ingredient.group === 'thickener' && grams > 0 ? <Spoons tbsp={s.tbsp} tsp={s.tsp} /> : null}
         sub={sub}

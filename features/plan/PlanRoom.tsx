@@ -11,12 +11,14 @@ import { lookUp } from '../../core/plan/stages';
 import { beginsSitting, outlived, type PastPlan } from '../../core/plan/history';
 import { followSteps } from '../../core/plan/methodList';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
+import { rebase, type Numbers } from '../../core/records/change';
+import type { PlanChange } from './planChange';
 import type { Plan, PlanItem } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
 import { errorSays } from '../shared/errorSays';
-import { useCollection, useEdit, useRebased, useRemove, useSave, useSettings } from '../shared/stored';
+import { useCollection, useEdit, useRemove, useSave, useSettings } from '../shared/stored';
 import { Key } from '../../ui/Key';
 import { later } from '../../ui/later';
 import { Empty, Notice } from '../../ui/Notice';
@@ -100,12 +102,12 @@ function useDraggedPlan(saved: Plan | undefined) {
 /** Keeps a plan; the state before the first change of a sitting stays, so that it can be brought back. */
 function useKeep(saved: Plan | undefined) {
   const { clock } = useKitchen();
-  const keep = useRebased('plans');
+  const keep = useEdit('plans');
   const past = useCollection('history');
   const savePast = useSave('history');
   const removePast = useRemove('history');
-  return (next: Plan) => {
-    if (!saved) return;
+  return (make: (now: Plan) => Plan, numbers?: Numbers): Plan | undefined => {
+    if (!saved) return undefined;
     const history = past.data ?? [];
     const now = clock();
     if (past.data && beginsSitting(history, saved.id, now)) {
@@ -113,7 +115,9 @@ function useKeep(saved: Plan | undefined) {
       savePast.mutate(was);
       for (const old of outlived([...history, was], saved.id)) removePast.mutate(old.id);
     }
-    keep(saved, next);
+    let made: Plan | undefined;
+    keep.mutate({ id: saved.id, edit: (now) => (made = now && make(now)), ...(numbers ? { numbers } : {}) });
+    return made;
   };
 }
 
@@ -296,14 +300,17 @@ export function PlanRoom() {
   }, [saved, setWhere]);
 
   /** Saves a change. What is held follows: the sugar for the sweetness, another thickener for the set. */
-  const change = (changed: Plan, touchedId?: string) => {
+  const change = (changed: PlanChange, touchedId?: string, numbers?: Numbers) => {
     if (!saved) return;
     thumb.drop();
-    const sweetTouched = touchedId === 'all' || touchedId === mainSweet(changed);
-    // steps of the cook's own follow what is chosen elsewhere
-    const followed = followSteps(saved, changed);
-    const next = holdSweet && !sweetTouched ? holdSweetness(saved, followed) : followed;
-    keep(next);
+    const next = keep((now) => {
+      const made = typeof changed === 'function' ? changed(now) : rebase(saved, changed, now);
+      const sweetTouched = touchedId === 'all' || touchedId === mainSweet(made);
+      // steps of the cook's own follow what is chosen elsewhere
+      const followed = followSteps(now, made);
+      return holdSweet && !sweetTouched ? holdSweetness(now, followed) : followed;
+    }, numbers);
+    if (!next) return;
     // a change of all amounts keeps the set by itself, unless an answer for the old ones is still to come
     if (held === undefined || (touchedId === 'all' && !hands.busy())) return;
     const free = thickenersOf(next).find((id) => id !== touchedId);

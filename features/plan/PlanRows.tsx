@@ -4,6 +4,7 @@ import type { Forecast } from '../../core/model/forecast';
 import { forPeople, forPortion, haveOf, PORTION_G, withGrainWay } from '../../core/plan/amounts';
 import { methodOf } from '../../core/plan/family';
 import { type Plan } from '../../core/plan/plan';
+import type { Numbers } from '../../core/records/change';
 import { SET_WORDS } from '../../core/texture/words';
 import { COOLING_RULES, coolingRuleSaid } from '../../core/set/safety';
 import { Choices } from '../../ui/Choices';
@@ -19,6 +20,7 @@ import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useFormat, useTell } from '../shared/App';
 import { Have } from './Have';
+import type { PlanChange } from './planChange';
 import { TempStepper } from './TempStepper';
 import type { useAbout } from './useAbout';
 import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, wordSays } from './words';
@@ -58,7 +60,7 @@ type Props = {
   about: ReturnType<typeof useAbout>['about'];
   /** the forecast shown is not of this plan yet */
   working: boolean;
-  onChange: (next: Plan) => void;
+  onChange: (next: PlanChange, touchedId?: string, numbers?: Numbers) => void;
 };
 
 /** Stands where a figure comes, as wide as it: nothing moves when it is there. */
@@ -260,7 +262,15 @@ function PartForm({
             step={1}
             min={1}
             max={60}
-            onChange={(people) => onChange(forPeople(plan, Math.round(people), lossRel))}
+            onChange={(people, by) =>
+              by === undefined
+                ? onChange(forPeople(plan, Math.round(people), lossRel))
+                : onChange(
+                    (now) => forPeople(now, Math.max(1, now.people + Math.round(by)), lossRel),
+                    undefined,
+                    'added',
+                  )
+            }
           />
           <Stepper
             name={t('planRoom.portion')}
@@ -269,7 +279,15 @@ function PartForm({
             step={5}
             min={PORTION_G.least}
             max={PORTION_G.most}
-            onChange={(portionG) => onChange(forPortion(plan, portionG, lossRel))}
+            onChange={(portionG, by) =>
+              by === undefined
+                ? onChange(forPortion(plan, portionG, lossRel))
+                : onChange(
+                    (now) => forPortion(now, Math.max(PORTION_G.least, now.portionG + by), lossRel),
+                    undefined,
+                    'added',
+                  )
+            }
           />
           <Type tone="quiet">
             {haveOf(plan) ? t('planRoom.theAmountsStay') : t('planRoom.everyAmountFollowsSteamCounted')}

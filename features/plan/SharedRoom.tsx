@@ -24,7 +24,7 @@ learn(card);
 export function SharedRoom() {
   const { fmt } = useApp();
   const tell = useTell();
-  const { which } = useKitchen();
+  const { which, clock } = useKitchen();
   const router = useRouter();
   const mounted = useMounted();
   const save = useSave('plans');
@@ -42,7 +42,9 @@ export function SharedRoom() {
     const plan = { ...read.value, id: newId('plan') };
     if (which() === 'choir') {
       await openOther('own', async () => {
-        await browserKitchen('own').plans.put(plan);
+        const own = browserKitchen('own');
+        own.note({ collection: 'plans', record: plan.id, act: { put: plan } }, clock());
+        await own.settle();
         return `/plan?id=${plan.id}`;
       });
       return;

@@ -73,7 +73,7 @@ function usePrep(all: readonly Plan[], plan: Plan, now: number) {
 
   /** From what is ticked at that moment: quick thumbs count twice. */
   const edit = (change: (now: Prep) => Prep) =>
-    stored.mutate({ id: plan.id, edit: (now) => change(now ?? emptyPrep(plan.id)) });
+    stored.mutate({ id: plan.id, from: emptyPrep(plan.id), edit: (now) => now && change(now) });
   const tick = (item: PrepItem) => {
     const at = nowIso();
     const without = (now: Prep) => now.ticks.filter((t) => t.item !== item.id);

@@ -3,7 +3,7 @@ import { servedKitchen } from '../../devices/kitchen';
 import { call, say } from '../../devices/signals';
 import { onSound, signal, soundAsleep, wakeAtTouch } from '../../devices/sound';
 import { browserKitchen } from '../../storage/browser';
-import type { Kitchen } from '../../storage/kitchen';
+import type { KitchenStore } from '../../storage/kitchen';
 import { whichKitchen, type KitchenName } from '../../storage/which';
 import { ask, askChances, modelHealth } from '../../workers/client';
 
@@ -14,7 +14,7 @@ export const BROWSER = {
   modelHealth,
   /** the kitchen that is open; none before the cook has chosen */
   which: (): KitchenName | undefined => whichKitchen(location.pathname),
-  store: (): Kitchen => browserKitchen(),
+  store: (): KitchenStore => browserKitchen(),
   /** ms since 1970 */
   clock: (): number => Date.now(),
   sound: { call, say, signal, wakeAtTouch, asleep: soundAsleep, on: onSound },

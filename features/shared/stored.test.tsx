@@ -3,12 +3,16 @@ import { act, configure, renderHook, waitFor } from '@testing-library/react-nati
 import { randomLcg } from 'd3-random';
 import type { ReactNode } from 'react';
 import type { CookEvent } from '../../core/cook/events';
+import { changeBetween } from '../../core/records/change';
+import type { RecordAct } from '../../core/records/operation';
+import type { Plan } from '../../core/plan/plan';
+import { eventsChange } from '../../storage/log';
 import { choirSupper } from '../../core/demo/choirSupper';
 import { changes } from '../../storage/browser';
 import { within } from './testingKitchen';
 import { useCollection, useCookEvents, useEdit, useKitchenOpen, useRemove, useExchange, useSave } from './stored';
-import { kitchenOver, type Kitchen } from '../../storage/kitchen';
-import { memory } from '../../storage/testingStore';
+import { kitchenOver, type KitchenStore } from '../../storage/kitchen';
+import { memory, namedLocks, tabOf } from '../../storage/testingStore';
 
 jest.mock('@react-native-async-storage/async-storage', () => ({ createAsyncStorage: jest.fn() }));
 
@@ -36,17 +40,10 @@ async function rooms(seed: number) {
       },
     ]),
   ) as typeof m.store;
-  // each record has its own lock, as in a browser
-  const tails = new Map<string, Promise<unknown>>();
-  const lock = <T,>(name: string, work: () => Promise<T>) => {
-    const run = (tails.get(name) ?? Promise.resolve()).then(work);
-    tails.set(
-      name,
-      run.catch(() => undefined),
-    );
-    return run;
-  };
-  const kitchen: Kitchen = kitchenOver({ ...m.shell, store, lock });
+  const locks = namedLocks();
+  const shell = { ...m.shell, store, lock: <T,>(work: () => Promise<T>) => locks.request('ovalis kitchen', work) };
+  const kitchen: KitchenStore = kitchenOver(shell);
+  const other: KitchenStore = kitchenOver(tabOf(shell));
   const Kitchen = within({ store: () => kitchen });
   const client = new QueryClient({
     defaultOptions: {
@@ -87,53 +84,87 @@ async function rooms(seed: number) {
   await waitFor(() => expect(shown.length).toBeGreaterThan(0));
   const settled = () =>
     waitFor(() => {
-      expect(client.isMutating()).toBe(0);
+      expect(kitchen.waiting()).toEqual([]);
       expect(client.isFetching()).toBe(0);
     });
   const close = () => {
     unmount();
     client.clear();
   };
-  return { kitchen, result, shown, random, slow, settled, close };
+  /** In another tab, which tells of it. */
+  const elsewhere = async (collection: 'plans' | 'cooks', id: string, act: RecordAct) => {
+    other.note({ collection, record: id, act }, Date.UTC(2026, 11, 11, 12));
+    const { written } = await other.settle();
+    for (const w of written) changes.tell({ collection: w.collection, id: w.id });
+  };
+  return { kitchen, result, shown, random, slow, settled, elsewhere, close };
 }
 
 describe('what is shown', () => {
   it.each(Array.from({ length: 25 }, (_, i) => i / 25))(
     'has every tap from then on, whatever else is read and written (order %s)',
     async (seed) => {
-      const { kitchen, result, shown, random, slow, settled, close } = await rooms(seed);
+      const { kitchen, result, shown, random, slow, settled, elsewhere, close } = await rooms(seed);
+      let steps = 0;
+      const theirs: Promise<void>[] = [];
       const ids = Array.from({ length: 8 }, (_, n) => `n${n}`);
       for (const [n, id] of ids.entries()) {
         act(() => {
           if (n === 3) result.current.begin.mutate({ ...cook, id: 'c-new' });
           result.current.append(n < 3 ? cook.id : 'c-new', [noted(id)]);
           if (random() < 0.5) result.current.save.mutate({ ...planA, people: 10 + n });
-          if (random() < 0.5)
-            result.current.edit.mutate({ id: planB.id, edit: (p) => ({ ...p!, people: p!.people + 1 }) });
+          if (random() < 0.5) {
+            steps += 1;
+            const edit = (p: Plan | undefined) => ({ ...p!, people: p!.people + 1 });
+            result.current.edit.mutate({ id: planB.id, edit, numbers: 'added' });
+          }
           if (random() < 0.3) changes.tell({ collection: 'cooks', id: cook.id });
         });
+        if (random() < 0.4) {
+          steps += 1;
+          const change = changeBetween(planB, { ...planB, people: planB.people + 1 }, 'added')!;
+          theirs.push(elsewhere('plans', planB.id, { change }));
+        }
+        if (random() < 0.3) theirs.push(elsewhere('cooks', cook.id, { change: eventsChange([noted(`their ${id}`)]) }));
         for (let i = Math.floor(random() * 6); i > 0; i--) await act(slow);
       }
+      await act(() => Promise.all(theirs));
       await settled();
+      const lists = async () => [
+        (await kitchen.cooks.list()).flatMap((c) => c.events.map((e) => e.id)).sort(),
+        (await kitchen.plans.list()).map((p) => `${p.id} ${p.people}`).sort(),
+      ];
+      // what was heard of is read by and by
+      const stored = await lists();
+      await waitFor(() => expect([shown.at(-1)!.events.toSorted(), shown.at(-1)!.plans.toSorted()]).toEqual(stored));
       for (const id of ids) {
         const seen = shown.map((s) => s.events.filter((e) => e === id).length);
         expect([...new Set(seen.slice(seen.findIndex((n) => n > 0)))]).toEqual([1]);
       }
-      expect((await kitchen.cooks.list()).flatMap((c) => c.events.map((e) => e.id)).sort()).toEqual(
+      expect(stored[0]!.filter((id) => !id.startsWith('their ')).sort()).toEqual(
         [cook.events[0]!.id, cook.events[0]!.id, ...ids].sort(),
       );
-      expect(shown.at(-1)!.plans.sort()).toEqual((await kitchen.plans.list()).map((p) => `${p.id} ${p.people}`).sort());
+      // every step counts once, here and there, and none that was seen is taken back for a moment
+      const people = shown.map((s) =>
+        Number(
+          s.plans
+            .find((p) => p.startsWith(planB.id))!
+            .split(' ')
+            .at(-1),
+        ),
+      );
+      expect(people).toEqual(people.toSorted((a, b) => a - b));
+      expect(people.at(-1)).toBe(planB.people + steps);
       close();
     },
   );
 
   it('what was taken away does not come back, and what another tab did comes', async () => {
-    const { kitchen, result, shown, settled, close } = await rooms(0.3);
+    const { result, shown, settled, elsewhere, close } = await rooms(0.3);
     await act(async () => result.current.remove.mutate(planB.id));
     await settled();
     expect(shown.at(-1)!.plans).toEqual([`${planA.id} ${planA.people}`]);
-    await kitchen.plans.put({ ...planA, people: 31 });
-    await act(async () => changes.tell({ collection: 'plans', id: planA.id }));
+    await act(() => elsewhere('plans', planA.id, { put: { ...planA, people: 31 } as Plan }));
     await waitFor(() => expect(shown.at(-1)!.plans).toEqual([`${planA.id} 31`]));
     close();
   });

@@ -1,11 +1,7 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { Cook, CookEvent } from '../../core/cook/events';
+import type { CookEvent } from '../../core/cook/events';
 import { emptyKitchen, type KitchenFile } from '../../core/formats/kitchenFile';
-import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
-import { rebase } from '../../core/plan/rebase';
-import { browserStore, changes, problems } from '../../storage/browser';
-import { everKept, nowKept } from '../../storage/which';
 import {
   COLLECTION_NAMES,
   hasRows,
@@ -16,15 +12,24 @@ import {
   type Rows,
 } from '../../core/formats/collections';
 import { kitchenText, type Exchange, type ImportWay } from '../../core/formats/merge';
-import { ChangedMeanwhileError, type Kitchen, type Written } from '../../storage/kitchen';
-import { setAside, type News, type Problem, type Repository } from '../../storage/records';
+import { applyChange, changeBetween, type Numbers } from '../../core/records/change';
+import { applyOperation, type Operation, type RecordAct } from '../../core/records/operation';
+import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
+import { browserStore, changes, problems } from '../../storage/browser';
+import { ChangedMeanwhileError, SETTINGS_NAME, STORED_DEFAULTS, type KitchenStore } from '../../storage/kitchen';
+import { eventsChange } from '../../storage/log';
+import { NotSavedError, setAside, type News, type Problem, type Repository } from '../../storage/records';
+import { everKept, nowKept } from '../../storage/which';
+import { asShown, isCollection, reading, rowOf, show, showFar } from './cache';
 import { useKitchen, type AroundRooms } from './kitchen';
 import { supperOffsetMin } from './wallClock';
 
 type Name = CollectionName;
+type Any = { id: string };
+type Store = () => KitchenStore;
 
-type RowOf<N> = N extends RowName ? Rows[N] : { id: string };
-const repo = <N extends Name>(store: () => Kitchen, name: N) =>
+type RowOf<N> = N extends RowName ? Rows[N] : Any;
+const repo = <N extends Name>(store: Store, name: N) =>
   store()[name] as unknown as Repository<Collections[N], RowOf<N>>;
 
 const FIRST_VISIT = 'ovalis first visit';
@@ -39,8 +44,8 @@ const opening = ({ ask, clock, store, which }: AroundRooms) => ({
     if (!name) return false;
     const kitchen = store();
     if (await kitchen.opened()) {
-      // what a tab noted that died before it was written; a disk that is full is reported and tried again later
-      await kitchen.settle().catch(() => undefined);
+      // what a tab noted that died before it was written; what has no room is reported and tried again later
+      await kitchen.settle();
       nowKept(name);
       return true;
     }
@@ -59,30 +64,6 @@ const opening = ({ ask, clock, store, which }: AroundRooms) => ({
   staleTime: Infinity,
   retry: (failures: number, e: Error) => !(e instanceof KitchenLost) && failures < 1,
 });
-
-/** What is kept only in this tab, because the store refused it: by collection and id. Shown, exported, tried again. */
-const UNSAVED = new WeakMap<QueryClient, Map<Name, Map<string, { id: string }>>>();
-function unsavedOf(client: QueryClient, name: Name) {
-  const all = UNSAVED.get(client) ?? new Map<Name, Map<string, { id: string }>>();
-  UNSAVED.set(client, all);
-  const mine = all.get(name) ?? new Map<string, { id: string }>();
-  all.set(name, mine);
-  return mine;
-}
-
-/** Keeps in mind what the store refused of a record. */
-function refused(client: QueryClient, name: Name, id: string) {
-  const value = client.getQueryData<{ id: string }[]>([name])?.find((v) => v.id === id);
-  if (value) unsavedOf(client, name).set(id, value);
-}
-
-/** What the store has, with what it refused in its place. */
-function withUnsaved<N extends Name>(client: QueryClient, name: N, list: Collections[N][]): Collections[N][] {
-  const mine = unsavedOf(client, name) as unknown as Map<string, Collections[N]>;
-  if (!mine.size) return list;
-  const there = list.map((v) => mine.get(v.id) ?? v);
-  return [...there, ...[...mine.values()].filter((v) => !list.some((o) => o.id === v.id))];
-}
 
 /** Opens the kitchen that was chosen, the choir's filled with its supper, and keeps the cache in step with all tabs. */
 export function useKitchenOpen() {
@@ -135,19 +116,24 @@ export function useCollection<N extends Name>(name: N) {
   const opened = useQuery({ ...opening(kitchen), enabled: false });
   return useQuery({
     queryKey: [name],
-    queryFn: async () => {
-      await whenWritten(client);
-      const ids = hasRows(name) ? await idsAtHand(client, store, name, clock()) : undefined;
-      return withUnsaved(client, name, await repo(store, name).list(ids));
-    },
+    queryFn: () =>
+      reading<Collections[N]>(
+        client,
+        name,
+        async () => {
+          const ids = hasRows(name) ? await idsAtHand(client, store, name, clock()) : undefined;
+          return repo(store, name).list(ids);
+        },
+        (value) => value as Collections[N],
+      ),
     enabled: opened.data === true,
     staleTime: Infinity,
   });
 }
 
-async function idsAtHand(client: QueryClient, store: () => Kitchen, name: RowName, nowMs: number): Promise<string[]> {
-  const asked = client.getQueryData<{ id: string }[]>([name])?.map((v) => v.id) ?? [];
-  const { near } = ROWS[name] as { near?: (row: { id: string }, nowMs: number) => boolean };
+async function idsAtHand(client: QueryClient, store: Store, name: RowName, nowMs: number): Promise<string[]> {
+  const asked = client.getQueryData<Any[]>([name])?.map((v) => v.id) ?? [];
+  const { near } = ROWS[name] as { near?: (row: Any, nowMs: number) => boolean };
   if (!near) return asked;
   const rows = await client.ensureQueryData(rowsOf(client, store, name));
   return [...new Set([...asked, ...rows.filter((row) => near(row, nowMs)).map((row) => row.id)])];
@@ -163,9 +149,9 @@ export function useOne<N extends RowName>(name: N, id: string | undefined) {
     queryKey: ['one', name, id],
     queryFn: async () => {
       const value = await repo(store, name).get(id!);
-      if (value) place(client, name, value, 'unless there');
+      if (value) showFar(client, name, value);
       // not there any more, or it could not be read and was set aside: no list has it either
-      else takeOut(client, name, id!);
+      else show(client, name, id!, undefined);
       return value !== undefined;
     },
     enabled: near.isSuccess && id !== undefined && !there,
@@ -173,15 +159,32 @@ export function useOne<N extends RowName>(name: N, id: string | undefined) {
   return { value: there, loaded: near.isSuccess && (id === undefined || there !== undefined || far.isFetched) };
 }
 
-const rowsOf = <N extends RowName>(client: QueryClient, store: () => Kitchen, name: N) => ({
+/** Reads records that are not at hand, so that a tap finds them there. @returns whether they are */
+export function useAtHand(name: RowName, ids: readonly string[]): boolean {
+  const client = useQueryClient();
+  const { store } = useKitchen();
+  const near = useCollection(name);
+  const missing = ids.filter((id) => !(near.data as Any[] | undefined)?.some((v) => v.id === id));
+  const read = useQuery({
+    queryKey: ['at hand', name, missing],
+    queryFn: async () => {
+      for (const value of await repo(store, name).list(missing)) showFar(client, name, value);
+      return true;
+    },
+    enabled: near.isSuccess && missing.length > 0,
+  });
+  return near.isSuccess && (missing.length === 0 || read.isFetched);
+}
+
+const rowsOf = <N extends RowName>(client: QueryClient, store: Store, name: N) => ({
   queryKey: ['rows', name],
-  queryFn: async () => {
-    await whenWritten(client);
-    const rows = (await repo(store, name).rows()) as Rows[N][];
-    const of = ROWS[name].of as (v: unknown) => Rows[N];
-    const unsaved = [...unsavedOf(client, name).values()].map(of);
-    return [...rows.filter((r) => !unsaved.some((u) => u.id === r.id)), ...unsaved];
-  },
+  queryFn: () =>
+    reading<Rows[N]>(
+      client,
+      name,
+      async () => (await repo(store, name).rows()) as unknown as Rows[N][],
+      (value) => rowOf(name)(value) as unknown as Rows[N],
+    ),
   staleTime: Infinity,
 });
 
@@ -193,148 +196,55 @@ export function useRows<N extends RowName>(name: N) {
   return useQuery({ ...rowsOf(client, kitchen.store, name), enabled: opened.data === true });
 }
 
-/** Waits until no write of our own is under way: what is shown has it already, the store does not. */
-const whenWritten = (client: QueryClient) =>
-  new Promise<void>((done) => {
-    const look = () => {
-      if (client.isMutating()) return;
-      stop();
-      done();
-    };
-    const stop = client.getMutationCache().subscribe(look);
-    look();
-  });
-
-const listsOf = (name: Name) => [[name], ...(hasRows(name) ? [['rows', name]] : [])];
-
-/** Stops reads that started before this change, so that they cannot bring the old state back. */
-const holdReads = (client: QueryClient, name: Name) =>
-  Promise.all(listsOf(name).map((queryKey) => client.cancelQueries({ queryKey, exact: true })));
-
-/** Reads a list anew. A first read still under way may have begun before the write: it is stopped, not joined. */
+/** Reads a list anew. A read still under way may have begun before the change: it is stopped, not joined. */
 const readAgain = (client: QueryClient, queryKey: readonly string[]) =>
   void client.cancelQueries({ queryKey, exact: true }).then(() => client.invalidateQueries({ queryKey, exact: true }));
 
-const withIn = <T extends { id: string }>(old: T[] | undefined, value: T, unlessThere = false): T[] | undefined => {
-  const there = old?.some((v) => v.id === value.id);
-  if (!old || (there && unlessThere)) return old;
-  return there ? old.map((v) => (v.id === value.id ? value : v)) : [...old, value];
-};
-const without = <T extends { id: string }>(old: T[] | undefined, id: string) => old?.filter((v) => v.id !== id);
+const latestRead = new WeakMap<QueryClient, Map<string, number>>();
 
-/** Shows a record as it is now, in its list and in the list of rows. */
-function place(client: QueryClient, name: Name, value: { id: string }, how?: 'unless there') {
-  client.setQueryData<{ id: string }[]>([name], (old) => withIn(old, value, how !== undefined));
-  if (hasRows(name) && !how)
-    client.setQueryData<{ id: string }[]>(
-      ['rows', name],
-      (old) => old && withIn(old, (ROWS[name].of as (v: unknown) => { id: string })(value)),
-    );
-}
-function takeOut(client: QueryClient, name: Name, id: string) {
-  for (const key of listsOf(name)) client.setQueryData<{ id: string }[]>(key, (old) => without(old, id));
-}
-
-/** Lists that were read never, or whose read was stopped by a change, are read now. */
-function readWhatIsMissing(client: QueryClient, name: Name) {
-  for (const key of listsOf(name))
-    if (client.getQueryState(key) && client.getQueryData(key) === undefined) readAgain(client, key);
-}
-
-/** Shows a record as the store has it. */
-async function readOne(client: QueryClient, store: () => Kitchen, name: Name, id: string) {
-  await whenWritten(client);
+/** Shows a record as the store has it; of two reads of one record the later one counts. */
+async function readOne(client: QueryClient, store: Store, name: Name, id: string) {
+  const reads = latestRead.get(client) ?? new Map<string, number>();
+  latestRead.set(client, reads);
+  const key = `${name}/${id}`;
+  const mine = (reads.get(key) ?? 0) + 1;
+  reads.set(key, mine);
   const value = await repo(store, name).get(id);
-  // a change that was made meanwhile reads it again when it is written
-  if (busyWith(client, name, id)) return;
-  if (value) place(client, name, value);
-  else takeOut(client, name, id);
+  if (reads.get(key) !== mine) return;
+  reads.delete(key);
+  show(client, name, id, value);
 }
-
-const isCollection = (name: string): name is Name => (COLLECTION_NAMES as string[]).includes(name);
 
 /** Another tab has changed something. */
-async function heard(client: QueryClient, store: () => Kitchen, { collection, id }: News) {
-  if (!isCollection(collection) || id === undefined) {
-    readAgain(client, [collection]);
-    if (isCollection(collection) && hasRows(collection)) readAgain(client, ['rows', collection]);
+async function heard(client: QueryClient, store: Store, { collection, id }: News) {
+  if (isCollection(collection) && id !== undefined) {
+    await readOne(client, store, collection, id);
     return;
   }
-  // a list that is being read may have passed this record already
-  for (const key of listsOf(collection)) if (client.isFetching({ queryKey: key, exact: true })) readAgain(client, key);
-  await readOne(client, store, collection, id);
+  readAgain(client, [collection]);
+  if (isCollection(collection) && hasRows(collection)) readAgain(client, ['rows', collection]);
 }
 
-/** Writes of this tab that are under way, by record, and what the last of them made of it. */
-type UnderWay = { writes: number; latest?: { id: string } };
-const BUSY = new WeakMap<QueryClient, Map<string, UnderWay>>();
-function busyOf(client: QueryClient) {
-  const all = BUSY.get(client) ?? new Map<string, UnderWay>();
-  BUSY.set(client, all);
-  return all;
-}
-const busyWith = (client: QueryClient, name: Name, id: string) => busyOf(client).has(`${name}/${id}`);
+const settingsOf = ({ id: _id, ...rest }: Any & Settings): Settings => rest;
 
-/** A record as the thumb has it at this moment: drawn or not. */
-const asItIs = <N extends Name>(client: QueryClient, name: N, id: string): Collections[N] | undefined =>
-  (busyOf(client).get(`${name}/${id}`)?.latest as Collections[N] | undefined) ??
-  client.getQueryData<Collections[N][]>([name])?.find((v) => v.id === id);
-
-/** Shows what a change made of a record before the tap returns: the next tap is made on it. */
-function makeOf(client: QueryClient, name: Name, value: { id: string }) {
-  const way = busyOf(client).get(`${name}/${value.id}`);
-  if (way) way.latest = value;
-  place(client, name, value);
-}
-
-/** A read that was stopped has put the old state back: what the last change made is shown again. */
-function showLatest(client: QueryClient, name: Name, id: string) {
-  const latest = busyOf(client).get(`${name}/${id}`)?.latest;
-  if (latest) place(client, name, latest);
-}
-
-/**
- * Does a write of a record; when it was the last one under way, shows what the store has now: what another tab put into
- * it is in that too.
- */
-async function writing(
-  client: QueryClient,
-  store: () => Kitchen,
-  name: Name,
-  id: string,
-  work: () => Promise<Written[]>,
-): Promise<Written[]> {
-  const all = busyOf(client);
-  const key = `${name}/${id}`;
-  const way = all.get(key) ?? { writes: 0 };
-  all.set(key, way);
-  way.writes += 1;
-  let written: Written[] | undefined;
-  try {
-    return (written = await work());
-  } finally {
-    way.writes -= 1;
-    const mine = written?.find((w) => w.collection === name && w.value.id === id)?.value;
-    if (way.writes === 0) {
-      all.delete(key);
-      if (mine) place(client, name, mine);
-      else if (written) void readOne(client, store, name, id);
-    }
-    for (const { collection, value } of written ?? [])
-      if (value !== mine && isCollection(collection)) void readOne(client, store, collection, value.id);
-    readWhatIsMissing(client, name);
+/** What was noted is put into the records; what came of it is shown. @throws NotSavedError when there is no room for `noted` */
+async function settle(client: QueryClient, store: Store, noted?: Operation) {
+  const { written, refused, applied } = await store().settle();
+  for (const { collection, id, value } of written) {
+    const now = store().shown(collection, id, value, applied);
+    if (isCollection(collection)) show(client, collection, id, now);
+    else if (now) client.setQueryData(['settings'], settingsOf(now as Any & Settings));
   }
+  if (noted && refused.some((o) => o.tab === noted.tab && o.n === noted.n)) throw new NotSavedError('not saved');
 }
 
-/** A write went through: what it was refused before is over, and what else waits for room is tried again. */
-function saved(client: QueryClient, store: () => Kitchen, name: Name, id: string) {
-  const mine = unsavedOf(client, name);
-  mine.delete(id);
-  for (const [other, value] of mine)
-    void repo(store, name)
-      .put(value as never)
-      .then(() => mine.get(other) === value && mine.delete(other))
-      .catch(() => undefined);
+/** Notes what a hand did, shows it, and writes it. Down before it returns; the answer comes when it is in its record. */
+function doIt(client: QueryClient, { store, clock }: AroundRooms, name: Name, record: string, act: RecordAct) {
+  const noted = store().note({ collection: name, record, act }, clock());
+  const now = asShown(client, name, record);
+  // a change of what is not at hand is shown when it is written
+  if (now || !('change' in act)) show(client, name, record, applyOperation(now, noted));
+  return settle(client, store, noted);
 }
 
 /**
@@ -348,10 +258,18 @@ export function useEverything() {
     const kept = await store()
       .texts()
       .catch(() => undefined);
-    const shown = COLLECTION_NAMES.map((name) => [
-      name,
-      kept ? [...unsavedOf(client, name).values()] : (client.getQueryData([name]) ?? []),
-    ]);
+    const shown = await Promise.all(
+      COLLECTION_NAMES.map(async (name) => {
+        if (!kept) return [name, client.getQueryData([name]) ?? []] as const;
+        const waiting = store()
+          .waiting()
+          .filter((w) => w.collection === name);
+        const values = await Promise.all(
+          waiting.map(async ({ id }) => asShown(client, name, id) ?? (await repo(store, name).get(id))),
+        );
+        return [name, values.filter((v) => v !== undefined)] as const;
+      }),
+    );
     const settings = client.getQueryData<Settings>(['settings']) ?? (await store().readSettings());
     const all = [kept ?? {}, Object.fromEntries(shown), settings, exportedAt] as Parameters<typeof kitchenText>;
     // a model that does not come back keeps nobody's kitchen from them
@@ -359,60 +277,52 @@ export function useEverything() {
   };
 }
 
-type EditOf<T> = { id: string; edit: (now: T | undefined) => T | undefined };
+type EditOf<T> = {
+  id: string;
+  /** answers nothing where all stays as it is */
+  edit: (now: T | undefined) => T | undefined;
+  /** what it is made of where there is none yet */
+  from?: T;
+  /** how a number that changes is meant */
+  numbers?: Numbers;
+};
 
 /**
  * Changes a record from what it is at that moment, down before the tap returns, in the cache at once and in storage under
- * the lock: two quick taps, or two tabs, both count. An edit that answers nothing leaves all as it is.
+ * the lock: two quick taps, or two tabs, both count.
  */
 export function useEdit<N extends Name>(name: N) {
-  const { store, clock } = useKitchen();
+  const around = useKitchen();
   const client = useQueryClient();
   type T = Collections[N];
-  const { mutateAsync, ...rest } = useMutation({
-    mutationFn: ({ id, edit }: EditOf<T>) => repo(store, name).update(id, edit),
-    onMutate: async ({ id }) => {
-      await holdReads(client, name);
-      showLatest(client, name, id);
-    },
-    onSuccess: (_, { id }) => saved(client, store, name, id),
-    onError: (_, { id }) => refused(client, name, id),
-    scope: { id: `save ${name}` },
-  });
-  const edit = (change: EditOf<T>) =>
-    writing(client, store, name, change.id, async () => {
-      const base = asItIs(client, name, change.id);
-      const made = change.edit(base);
-      // noted before the tap returns; forgotten when it is written, kept for the next tab when this one dies
-      const written = made && store().noteChange(name, base, made, clock());
-      if (made) makeOf(client, name, made);
-      const value = await mutateAsync(change);
-      written?.();
-      return value ? [{ collection: name, value }] : [];
-    });
-  return {
-    ...rest,
-    mutateAsync: edit as (change: EditOf<T>) => Promise<unknown>,
-    mutate: (change: EditOf<T>) => void edit(change).catch(() => undefined),
+  const mutateAsync = async ({ id, edit, from, numbers }: EditOf<T>) => {
+    const there = asShown<T>(client, name, id);
+    const base = there ?? from;
+    const made = edit(base);
+    if (made === undefined) return;
+    const change = base && changeBetween(base, made, numbers);
+    if (!base) await doIt(client, around, name, id, { put: made });
+    else if (change) await doIt(client, around, name, id, { change, ...(from ? { from } : {}) });
   };
+  return { mutateAsync, mutate: (change: EditOf<T>) => void mutateAsync(change).catch(() => undefined) };
 }
 
 /** Puts a new value in place. What changes a record that is there already is an edit, or a rebased one. */
 export function useSave<N extends Name>(name: N) {
-  const { mutate, mutateAsync, ...rest } = useEdit(name);
-  const put = (value: Collections[N]) => ({ id: value.id, edit: () => value });
-  return {
-    ...rest,
-    mutate: (value: Collections[N]) => mutate(put(value)),
-    mutateAsync: (value: Collections[N]) => mutateAsync(put(value)),
-  };
+  const around = useKitchen();
+  const client = useQueryClient();
+  const mutateAsync = (value: Collections[N]) => doIt(client, around, name, value.id, { put: value });
+  return { mutateAsync, mutate: (value: Collections[N]) => void mutateAsync(value).catch(() => undefined) };
 }
 
 /** Puts in place what was made of `base`: what has changed elsewhere since stays changed. */
 export function useRebased<N extends Name>(name: N) {
-  const { mutate } = useEdit(name);
-  return (base: Collections[N], mine: Collections[N]) =>
-    mutate({ id: mine.id, edit: (now) => now && rebase(base, mine, now) });
+  const around = useKitchen();
+  const client = useQueryClient();
+  return (base: Collections[N], mine: Collections[N]) => {
+    const change = changeBetween(base, mine);
+    if (change) void doIt(client, around, name, mine.id, { change }).catch(() => undefined);
+  };
 }
 
 /** Moves one record out of the way as it is. */
@@ -421,56 +331,25 @@ export function useSetOneAside() {
   const client = useQueryClient();
   return async (name: Name, id: string) => {
     await repo(store, name).aside(id);
-    takeOut(client, name, id);
+    show(client, name, id, undefined);
     void client.invalidateQueries({ queryKey: ['set aside'] });
   };
 }
 
-export function useRemove<N extends Name>(name: N) {
-  const { store, clock } = useKitchen();
+export function useRemove(name: Name) {
+  const around = useKitchen();
   const client = useQueryClient();
-  const { mutateAsync, ...rest } = useMutation({
-    mutationFn: (id: string) => repo(store, name).remove(id),
-    onMutate: async (id) => {
-      await holdReads(client, name);
-      takeOut(client, name, id);
-    },
-    onSuccess: (_, id) => saved(client, store, name, id),
-    onSettled: () => readWhatIsMissing(client, name),
-    scope: { id: `save ${name}` },
-  });
   return {
-    ...rest,
-    mutate: (id: string) => {
-      const out = store().noteRemoved(name, id, clock());
-      void mutateAsync(id).then(out, () => undefined);
-    },
+    mutate: (id: string) => void doIt(client, around, name, id, { removed: true }).catch(() => undefined),
   };
 }
 
-/**
- * Appends to a cook's list of events: noted before the tap returns, seen at once, written under the lock, so that neither
- * two tabs nor a killed one lose anything.
- */
+/** Appends to a cook's list of events. */
 export function useCookEvents() {
-  const { store } = useKitchen();
+  const around = useKitchen();
   const client = useQueryClient();
-  const { mutateAsync } = useMutation({
-    mutationFn: (_: { cookId: string }) => store().settle(),
-    onMutate: async ({ cookId }) => {
-      await holdReads(client, 'cooks');
-      showLatest(client, 'cooks', cookId);
-    },
-    scope: { id: 'save cooks' },
-  });
-  return (cookId: string, events: CookEvent[]) => {
-    store().note(cookId, events);
-    void writing(client, store, 'cooks', cookId, () => {
-      const cook = asItIs(client, 'cooks', cookId);
-      if (cook) makeOf(client, 'cooks', { ...cook, events: [...cook.events, ...events] } as Cook);
-      return mutateAsync({ cookId });
-    }).catch(() => undefined);
-  };
+  return (cookId: string, events: readonly CookEvent[]) =>
+    void doIt(client, around, 'cooks', cookId, { change: eventsChange(events) }).catch(() => undefined);
 }
 
 /** A part of the settings, or what makes it of what they are at that moment. */
@@ -484,21 +363,18 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
     queryFn: () => store().readSettings(),
     staleTime: Infinity,
   });
-  const save = useMutation({
-    mutationFn: (part: Partial<Settings>) =>
-      store().settings.update('mine', (now) => ({ ...DEFAULT_SETTINGS, ...now, ...part, id: 'mine' })),
-    scope: { id: 'save settings' },
-  });
   return {
     settings: query.data,
     change: (next) => {
       const now = client.getQueryData<Settings>(['settings']);
       if (!now) return;
-      const part = typeof next === 'function' ? next(now) : next;
-      const made = { ...now, ...part };
-      const written = store().noteSettings(now, made, clock());
-      client.setQueryData(['settings'], made);
-      void save.mutateAsync(part).then(written, () => undefined);
+      const made = { ...now, ...(typeof next === 'function' ? next(now) : next) };
+      const change = changeBetween(now, made);
+      if (!change) return;
+      const act = { change, from: STORED_DEFAULTS };
+      const noted = store().note({ collection: SETTINGS_NAME, record: 'mine', act }, clock());
+      client.setQueryData(['settings'], applyChange(now, change));
+      void settle(client, store, noted).catch(() => undefined);
     },
   };
 }
@@ -507,22 +383,15 @@ export function useSettings(): { settings: Settings | undefined; change: (next: 
 export function useExchange() {
   const { store, clock } = useKitchen();
   const client = useQueryClient();
-  type What = { what: KitchenFile | Exchange; seen?: Record<string, string> | undefined };
-  const { mutateAsync } = useMutation({
+  return async (what: KitchenFile | Exchange, seen?: Record<string, string>): Promise<Exchange> => {
     // after the first visit has been filled, or in its place: never under it
-    mutationFn: ({ what, seen }: What): Promise<Exchange> =>
-      navigator.locks.request(FIRST_VISIT, async () => {
-        // what was noted belongs to what is there now
-        await store().settle();
-        return 'entries' in what ? store().exchange(what, clock(), seen) : store().replaceAll(what, clock());
-      }) as Promise<Exchange>,
-    onSuccess: () => {
-      for (const name of COLLECTION_NAMES) unsavedOf(client, name).clear();
-      // not awaited: the reads wait for this to be over
-      void client.invalidateQueries();
-    },
-  });
-  return (what: KitchenFile | Exchange, seen?: Record<string, string>) => mutateAsync({ what, seen });
+    const was = (await navigator.locks.request(FIRST_VISIT, () =>
+      'entries' in what ? store().exchange(what, clock(), seen) : store().replaceAll(what, clock()),
+    )) as Exchange;
+    // not awaited: whoever asked need not wait for the lists
+    void client.invalidateQueries();
+    return was;
+  };
 }
 
 /** Times that an import is weighed again because something was noted meanwhile. */

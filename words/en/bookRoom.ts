@@ -8,6 +8,7 @@ export const bookRoom = {
   'bookRoom.batch': 'Batch',
   'bookRoom.notWrittenDown': 'not written down',
   'bookRoom.promisedCameOut': 'Promised {{servingPlace}}, came out {{down}}',
+  'bookRoom.promiseComes': 'The forecast for this batch is being worked out',
   'bookRoom.promised': 'Promised {{servingPlace}}: {{batch}}',
   'bookRoom.nextTime': 'Next time',
   'bookRoom.asPromisedChangeNothing': 'As promised: change nothing',
