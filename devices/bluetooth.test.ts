@@ -71,6 +71,27 @@ describe('a thermometer by Bluetooth', () => {
     expect(heard).toHaveLength(3);
     jest.useRealTimers();
   });
+  it('that is stopped while it is being connected is let go again, and tells nothing', async () => {
+    const f = fake();
+    let arrive: () => void = () => undefined;
+    const arrived = new Promise<void>((ok) => (arrive = ok));
+    const connect = f.device.gatt.connect;
+    f.device.gatt.connect = async () => {
+      await arrived;
+      return connect();
+    };
+    let connected = true;
+    f.device.gatt.disconnect = () => void (connected = false);
+    const heard: DeviceReading[] = [];
+    const stop = (await bluetoothKitchen(f.bluetooth, 'probe', () => 7)).listen((r) => heard.push(r));
+    await settle();
+    stop();
+    connected = true;
+    arrive();
+    await settle();
+    f.send(temperature(0, 725, -1));
+    expect([connected, heard]).toEqual([false, []]);
+  });
   it('is offered only where the browser has it', () => {
     expect(bluetoothOf({})).toBeUndefined();
     expect(bluetoothOf({ bluetooth: fake().bluetooth })).toBeDefined();

@@ -74,9 +74,14 @@ export async function bluetoothKitchen(
       const connect = async () => {
         try {
           const gatt = await device.gatt!.connect();
-          from = await (await gatt.getPrimaryService(service)).getCharacteristic(characteristic);
+          // nobody listens any more: what has come about meanwhile is let go again
+          if (!on) return gatt.disconnect();
+          const found = await (await gatt.getPrimaryService(service)).getCharacteristic(characteristic);
+          if (!on) return gatt.disconnect();
+          from = found;
           from.addEventListener('characteristicvaluechanged', heard);
           await from.startNotifications();
+          if (!on) gatt.disconnect();
         } catch {
           again();
         }

@@ -59,7 +59,11 @@ function wordIn(phrase: string): Word | undefined {
   return best?.word;
 }
 
-/** Listens until the returned function is called; starts again when the browser stops by itself. */
+/** ms before it listens again: at once where it only stopped, longer each time that it could not hear at all. */
+const AGAIN_MS = 250;
+const MOST_AGAIN_MS = 60_000;
+
+/** Listens until the returned function is called; starts again, after a pause, when the browser stops by itself. */
 export function listen(onWord: (word: Word) => void, onRefused: () => void): () => void {
   const Make = recognition();
   if (!Make) {
@@ -67,11 +71,14 @@ export function listen(onWord: (word: Word) => void, onRefused: () => void): () 
     return () => undefined;
   }
   let on = true;
+  let failures = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
   const r = new Make();
   r.continuous = true;
   r.interimResults = false;
   r.lang = 'en';
   r.addEventListener('result', ({ results, resultIndex }) => {
+    failures = 0;
     const word = wordIn(results[resultIndex]?.[0]?.transcript ?? '');
     if (word) onWord(word);
   });
@@ -79,14 +86,23 @@ export function listen(onWord: (word: Word) => void, onRefused: () => void): () 
     if (['not-allowed', 'service-not-allowed', 'audio-capture'].includes(error)) {
       on = false;
       onRefused();
+    } else if (error !== 'no-speech') failures += 1;
+  });
+  const start = () => {
+    try {
+      r.start();
+    } catch {
+      // it has begun already
     }
-  });
+  };
   r.addEventListener('end', () => {
-    if (on) r.start();
+    clearTimeout(timer);
+    if (on) timer = setTimeout(start, Math.min(MOST_AGAIN_MS, AGAIN_MS * 2 ** failures));
   });
-  r.start();
+  start();
   return () => {
     on = false;
+    clearTimeout(timer);
     r.stop();
   };
 }

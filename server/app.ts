@@ -20,9 +20,9 @@ export function inlineScriptHashes(html: string): string[] {
 /**
  * Serves the export in `dist`: pages without trailing slashes, history fallback, compression, headers.
  * Nothing but this origin is allowed, see README.
- * @param workerFile the thread of the stand-in kitchens
+ * @param workerFile the thread of the stand-in kitchens @param potLimitMs see `kitchens`
  */
-export function ovalisServer(dist: string, workerFile: string): Express {
+export function ovalisServer(dist: string, workerFile: string, potLimitMs?: number): Express {
   const pages = readdirSync(dist).filter((f) => f.endsWith('.html'));
   const hashes = [...new Set(pages.flatMap((f) => inlineScriptHashes(readFileSync(path.join(dist, f), 'utf8'))))];
   const app = express();
@@ -55,7 +55,7 @@ export function ovalisServer(dist: string, workerFile: string): Express {
   app.get('/healthz', (_req, res) => {
     res.json({ ok: true });
   });
-  app.use('/kitchens', kitchens(workerFile));
+  app.use('/kitchens', kitchens(workerFile, Date.now, potLimitMs));
   const hashed = /^\/(_expo\/static|assets)\//;
   app.use((req, res, next) => {
     // a page's own name: no slash behind it, and no ending where somebody looks at it; a store for later takes the file

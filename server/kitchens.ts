@@ -36,12 +36,20 @@ const only =
     res.status(405).json({ error: `should be ${method}` });
   };
 
-/** @param now the server's clock, ms @param workerFile the thread of the pots, as JavaScript */
-export function kitchens(workerFile: string, now: () => number = Date.now): Router {
+/**
+ * @param workerFile the thread of the pots, as JavaScript @param now the server's clock, ms
+ * @param limitMs a pot that takes longer to reckon is given up, and its listeners are told
+ */
+export function kitchens(workerFile: string, now: () => number = Date.now, limitMs?: number): Router {
   const kept = new Map<string, Kept>();
   const streams = new Map<Response, string>();
-  const thread = potThread(workerFile, () =>
-    [...kept.values()].map(({ cook, faults }) => ({ ask: 'put' as const, cook, faults })),
+  const thread = potThread(
+    workerFile,
+    (id) => {
+      const k = kept.get(id);
+      return k && { ask: 'put', cook: k.cook, faults: k.faults };
+    },
+    limitMs,
   );
   const forget = (id: string) => {
     kept.delete(id);
@@ -122,7 +130,7 @@ export function kitchens(workerFile: string, now: () => number = Date.now): Rout
         // a pot that has become too long to reckon is given up; a busy moment passes
         if (!(e instanceof Busy)) {
           forget(id);
-          res.end();
+          res.end(`event: gone\ndata: ${JSON.stringify({ error: (e as Error).message })}\n\n`);
         }
       } finally {
         asking = false;

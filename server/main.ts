@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { ovalisServer } from './app';
+import { listenerOf } from './listener';
 
 const port = Number(process.env['PORT'] ?? 4173);
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
@@ -8,19 +9,11 @@ if (!Number.isInteger(port) || port < 1 || port > 65535) {
 }
 /** Loopback, unless the one who starts it says otherwise. */
 const host = process.env['HOST'] || '127.0.0.1';
-const server = ovalisServer(path.resolve(__dirname, '../../dist'), path.join(__dirname, 'pot.worker.js')).listen(
-  port,
-  host,
-  (error?: Error) => {
-    if (error) return;
-    console.log(`Ovalis is at http://${host === '127.0.0.1' ? 'localhost' : host}:${port}`);
-  },
+const app = ovalisServer(path.resolve(__dirname, '../../dist'), path.join(__dirname, 'pot.worker.js'));
+const server = listenerOf(app, (what) => console.warn(what));
+server.listen(port, host, () =>
+  console.log(`Ovalis is at http://${host === '127.0.0.1' ? 'localhost' : host}:${port}`),
 );
-// who sends slowly, or only sits there, is let go
-server.requestTimeout = 15_000;
-server.headersTimeout = 10_000;
-server.keepAliveTimeout = 5_000;
-server.maxConnections = 300;
 server.on('error', (e: NodeJS.ErrnoException) => {
   console.error(
     e.code === 'EADDRINUSE'

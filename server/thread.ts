@@ -10,29 +10,49 @@ export class TooLong extends Error {}
 export class Busy extends Error {}
 
 type PotThread = { ask(q: PotQuestion): Promise<PotAnswer>; close(): Promise<unknown> };
+/** One thread, and the pots that were put into it. */
+type Running = { worker: Worker; knows: Set<string> };
+
+const idOf = (q: PotQuestion): string => (q.ask === 'put' ? q.cook.id : q.id);
 
 /**
- * Asks the thread of the pots, one question at a time. A question over its time ends the thread; the next one begins a
- * new one, and `begun` puts into it what it has to know.
- * @param begun questions that a new thread is asked first, without the one that ended the last
+ * Asks the thread of the pots, one question at a time. A question over its time ends the thread; the next one begins a new
+ * one. A pot is put into a thread when it is first asked for there: one that takes too long holds up nobody else.
+ * @param recall the question that puts a pot, for a thread that does not know it
  */
-export function potThread(file: string, begun: () => PotQuestion[], limitMs = LIMIT_MS): PotThread {
-  let worker: Worker | undefined;
+export function potThread(
+  file: string,
+  recall: (id: string) => PotQuestion | undefined,
+  limitMs = LIMIT_MS,
+): PotThread {
+  let running: Running | undefined;
   let n = 0;
   let waiting = 0;
   let tail: Promise<unknown> = Promise.resolve();
 
-  const once = (thread: Worker, q: PotQuestion) =>
+  function begin(): Running {
+    const worker = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: 256 } });
+    worker.unref();
+    const begun = { worker, knows: new Set<string>() };
+    // one that ends while nobody asks is not asked again
+    const ended = () => {
+      if (running === begun) running = undefined;
+    };
+    worker.on('error', ended).on('exit', ended);
+    return begun;
+  }
+
+  const once = ({ worker }: Running, q: PotQuestion) =>
     new Promise<PotAnswer>((ok, wrong) => {
       const mine = ++n;
       const end = () => {
         clearTimeout(timer);
-        thread.off('message', heard).off('error', died).off('exit', died);
+        worker.off('message', heard).off('error', died).off('exit', died);
       };
       const lose = (e: Error) => {
         end();
-        if (worker === thread) worker = undefined;
-        void thread.terminate();
+        if (running?.worker === worker) running = undefined;
+        void worker.terminate();
         wrong(e);
       };
       const died = () => lose(new TooLong('the thread of the pots ended'));
@@ -43,24 +63,29 @@ export function potThread(file: string, begun: () => PotQuestion[], limitMs = LI
         else wrong(new RangeError(m.error));
       };
       const timer = setTimeout(() => lose(new TooLong('the pot takes too long to reckon')), limitMs);
-      thread.on('message', heard).on('error', died).on('exit', died);
-      thread.postMessage({ n: mine, q });
+      worker.on('message', heard).on('error', died).on('exit', died);
+      worker.postMessage({ n: mine, q });
     });
 
-  async function ready(): Promise<Worker> {
-    if (worker) return worker;
-    const thread = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: 256 } });
-    thread.unref();
-    worker = thread;
-    for (const q of begun()) await once(thread, q).catch(() => undefined);
-    return thread;
+  async function answer(q: PotQuestion): Promise<PotAnswer> {
+    const thread = (running ??= begin());
+    const id = idOf(q);
+    if (q.ask === 'read' && !thread.knows.has(id)) {
+      const put = recall(id);
+      if (put) await once(thread, put);
+      thread.knows.add(id);
+    }
+    const answered = await once(thread, q);
+    if (q.ask === 'drop') thread.knows.delete(id);
+    else thread.knows.add(id);
+    return answered;
   }
 
   return {
     async ask(q) {
       if (waiting >= MOST_WAITING) throw new Busy('too many pots at once');
       waiting += 1;
-      const run = tail.then(async () => once(await ready(), q));
+      const run = tail.then(() => answer(q));
       tail = run.catch(() => undefined);
       try {
         return await run;
@@ -68,6 +93,6 @@ export function potThread(file: string, begun: () => PotQuestion[], limitMs = LI
         waiting -= 1;
       }
     },
-    close: async () => worker?.terminate(),
+    close: async () => running?.worker.terminate(),
   };
 }

@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { overseer, WorkerGone, type Hired } from './overseer';
 
 /** Workers that answer, hang or die as told. */
@@ -86,5 +88,25 @@ describe('a worker that is watched', () => {
     const s = stage('answers');
     await expect(s.o.use(() => Promise.reject(new RangeError('no liquid')))).rejects.toThrow('no liquid');
     expect([s.hired(), s.o.health()]).toEqual([1, 'well']);
+  });
+  it('keeps none of its answers: after many of them there is no more in memory than after a few', async () => {
+    setFlagsFromString('--expose_gc');
+    const gc = runInNewContext('gc') as () => void;
+    const o = overseer(
+      () => ({
+        hand: (n: number) => Promise.resolve(new Array(2000).fill(n)),
+        died: new Promise(() => undefined),
+        end: () => undefined,
+      }),
+      (hand) => hand(0),
+    );
+    const heapMb = async (answers: number) => {
+      for (let n = 0; n < answers; n++) await o.use((hand) => hand(n));
+      gc();
+      return process.memoryUsage().heapUsed / 1e6;
+    };
+    const few = await heapMb(200);
+    // 16 kB each: 64 MB, were they kept
+    expect((await heapMb(4000)) - few).toBeLessThan(4);
   });
 });

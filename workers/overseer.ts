@@ -29,7 +29,9 @@ export function overseer<T>(
   greet: (hand: T) => Promise<unknown>,
   sleep = (ms: number) => new Promise((ok) => setTimeout(ok, ms)),
 ) {
-  let hired: Hired<T> | undefined;
+  /** One at work, and what waits for its answers: told once when it is gone, and let go of when it has answered. */
+  type Working = Hired<T> & { waiting: Set<(why: string) => void> };
+  let hired: Working | undefined;
   let deaths = 0;
   let health: Health = 'well';
   const listeners = new Set<() => void>();
@@ -39,13 +41,16 @@ export function overseer<T>(
     listeners.forEach((l) => l());
   };
 
-  let coming: Promise<Hired<T>> | undefined;
-  const ready = (): Promise<Hired<T>> =>
+  let coming: Promise<Working> | undefined;
+  const ready = (): Promise<Working> =>
     (coming ??= (async () => {
       if (deaths) await sleep(RESTS_MS[Math.min(deaths, RESTS_MS.length) - 1]!);
-      const mine = hire();
+      const mine: Working = { ...hire(), waiting: new Set() };
       hired = mine;
-      void mine.died.then(() => {
+      void mine.died.then((why) => {
+        // one that broke and still runs is no use to anybody
+        if (mine.waiting.size) mine.end();
+        for (const lose of [...mine.waiting]) lose(why);
         if (hired !== mine) return;
         hired = undefined;
         coming = undefined;
@@ -58,22 +63,27 @@ export function overseer<T>(
 
   async function once<R>(work: (hand: T) => Promise<R>, limitMs: number): Promise<R> {
     const mine = await ready();
+    let lose: ((why: string) => void) | undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const late = new Promise<string>((ok) => {
-      timer = setTimeout(() => ok('no answer in time'), limitMs);
-    });
-    const gone = Promise.race([late, mine.died]).then((why) => {
-      mine.end();
-      throw new WorkerGone(why);
-    });
-    gone.catch(() => undefined);
     try {
-      const answer = await Promise.race([work(mine.hand), gone]);
+      const answer = await new Promise<R>((ok, wrong) => {
+        const mineToLose = (why: string) => {
+          mine.waiting.delete(mineToLose);
+          wrong(new WorkerGone(why));
+        };
+        mine.waiting.add((lose = mineToLose));
+        timer = setTimeout(() => {
+          mineToLose('no answer in time');
+          mine.end();
+        }, limitMs);
+        work(mine.hand).then(ok, wrong);
+      });
       deaths = 0;
       is('well');
       return answer;
     } finally {
       clearTimeout(timer);
+      if (lose) mine.waiting.delete(lose);
     }
   }
 

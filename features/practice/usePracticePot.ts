@@ -111,21 +111,26 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     document.addEventListener('visibilitychange', hide);
     return () => document.removeEventListener('visibilitychange', hide);
   }, [setClock, seenElsewhere]);
-  useEffect(() => {
-    // a pot that nobody has touched is none to come back to
-    if (run.acts.length > run.given) keepOpen(run, Math.floor(nowS()));
-  }, [run, running, nowS]);
 
   const play = (on: boolean) => {
     setClock({ running: on });
     setRunning(on);
+    redo((r) => r);
+  };
+  /** Changes the run, and keeps it before the tap returns. */
+  const redo = (make: (r: Run) => Run) => {
+    const next = make(latest.current);
+    latest.current = next;
+    // a pot that nobody has touched is none to come back to
+    if (next.acts.length > next.given) keepOpen(next, Math.floor(nowS()));
+    setRun(next);
   };
   const act = (...acts: NewAct[]) => {
     const atS = Math.max(start.fromS, Math.round(nowS()));
     setJudged(undefined);
     setActedS(atS);
     if (!keepsRest) setFarS(atS);
-    setRun((r) => ({
+    redo((r) => ({
       ...r,
       acts: inOrder([
         ...r.acts.filter((a, i) => i < r.given || keepsRest || a.atS <= atS),
@@ -141,22 +146,22 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     setJudged(undefined);
     setActedS(to);
     if (keepsRest) {
-      setRun((r) => ({ ...r }));
+      redo((r) => ({ ...r }));
       return;
     }
     setFarS(to);
-    setRun((r) => ({ ...r, acts: r.acts.filter((a, i) => i < r.given || a.atS < to) }));
+    redo((r) => ({ ...r, acts: r.acts.filter((a, i) => i < r.given || a.atS < to) }));
   };
   /** Looks at another second without doing anything. */
   const lookAt = (tS: number) => {
     setActedS(start.fromS);
     setClock({ tS: Math.max(start.fromS, Math.round(tS)), running: false });
     setRunning(false);
-    setRun((r) => ({ ...r }));
+    redo((r) => ({ ...r }));
   };
   const judge = async (endS: number, of: Run) => {
     play(false);
-    setRun(of);
+    redo(() => of);
     setJudging(true);
     try {
       setJudged(await ask('practiceJudge', [of, endS]));
@@ -203,17 +208,17 @@ export function usePracticePot(start: Run, startS: number, seenElsewhere: boolea
     /** time passes at once: for what only cools */
     pass: (seconds: number) => {
       setClock({ tS: nowS() + seconds });
-      setRun((r) => ({ ...r }));
+      redo((r) => ({ ...r }));
     },
     /** the same evening with one act another way, where it stands */
-    redo: setRun,
+    redo: (run: Run) => redo(() => run),
     again: (other: Run) => {
       setClock({ tS: other.fromS, running: false });
       setRunning(false);
       setJudged(undefined);
       setFarS(Math.max(other.fromS, leftS(other)));
       setActedS(other.fromS);
-      setRun(other);
+      redo(() => other);
     },
   };
 }

@@ -12,7 +12,7 @@ import {
   type Rows,
 } from '../../core/formats/collections';
 import { kitchenText, type Exchange, type ImportWay } from '../../core/formats/merge';
-import { applyChange, changeBetween, type Numbers } from '../../core/records/change';
+import { applyChange, changeBetween, type Change, type Numbers } from '../../core/records/change';
 import { applyOperation, type Operation, type RecordAct } from '../../core/records/operation';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { browserStore, changes, problems } from '../../storage/browser';
@@ -277,6 +277,8 @@ export function useEverything() {
   };
 }
 
+const NO_CHANGE: Change = { fields: {} };
+
 type EditOf<T> = {
   id: string;
   /** answers nothing where all stays as it is */
@@ -300,9 +302,11 @@ export function useEdit<N extends Name>(name: N) {
     const base = there ?? from;
     const made = edit(base);
     if (made === undefined) return;
-    const change = base && changeBetween(base, made, numbers);
-    if (!base) await doIt(client, around, name, id, { put: made });
-    else if (change) await doIt(client, around, name, id, { change, ...(from ? { from } : {}) });
+    if (!base) return doIt(client, around, name, id, { put: made });
+    const change = changeBetween(base, made, numbers);
+    // one that is not there yet comes, though it is as it would be anyway
+    if (change || !there)
+      await doIt(client, around, name, id, { change: change ?? NO_CHANGE, ...(from ? { from } : {}) });
   };
   return { mutateAsync, mutate: (change: EditOf<T>) => void mutateAsync(change).catch(() => undefined) };
 }
