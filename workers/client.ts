@@ -4,7 +4,7 @@ import type { Chances } from '../core/model/chances';
 import type { Plan } from '../core/plan/plan';
 import type { ModelApi } from './api';
 import { dealOut } from './deal';
-import { overseer, type Hired } from './overseer';
+import { LIMIT_MS, overseer, type Hired } from './overseer';
 
 /** the same kitchens every time, so that two amounts are compared in the same weather */
 const SEED = 0.42;
@@ -44,6 +44,13 @@ const model = overseer(hire, greet);
 /** How the model is, for the rooms to say. */
 export const modelHealth = { now: model.health, listen: model.listen };
 
+/** What may take long for what somebody wrote: in a worker of its own, which ends when nobody waits for the answer any more. */
+const READS: readonly (keyof ModelApi)[] = ['read', 'weighImport'];
+const reader = overseer(hire, greet);
+/** ms without a question after which its memory is given back */
+const READER_RESTS_MS = 60_000;
+let readerRests: ReturnType<typeof setTimeout> | undefined;
+
 let tail: Promise<unknown> = Promise.resolve();
 
 /**
@@ -51,12 +58,19 @@ let tail: Promise<unknown> = Promise.resolve();
  * is asked. Call after mount only. @throws WorkerGone when the model has died and does not come back
  */
 export function ask<K extends keyof ModelApi>(name: K, args: Args<K>, signal?: AbortSignal): Promise<Answer<K>> {
+  const answer = (hand: Remote<ModelApi>) => {
+    const api = hand as unknown as { [N in keyof ModelApi]: (...a: Args<N>) => Promise<Answer<N>> };
+    return api[name](...args);
+  };
+  if (READS.includes(name)) {
+    clearTimeout(readerRests);
+    return reader.use(answer, LIMIT_MS, signal).finally(() => {
+      readerRests = setTimeout(reader.rest, READER_RESTS_MS);
+    });
+  }
   const run = tail.then(() => {
     signal?.throwIfAborted();
-    return model.use((hand) => {
-      const api = hand as unknown as { [N in keyof ModelApi]: (...a: Args<N>) => Promise<Answer<N>> };
-      return api[name](...args);
-    });
+    return model.use(answer);
   });
   tail = run.catch(() => undefined);
   return run;

@@ -89,6 +89,23 @@ describe('a worker that is watched', () => {
     await expect(s.o.use(() => Promise.reject(new RangeError('no liquid')))).rejects.toThrow('no liquid');
     expect([s.hired(), s.o.health()]).toEqual([1, 'well']);
   });
+  it('that works for nobody any more is ended, without a death; who else waits is answered by the next', async () => {
+    const s = stage('hangs', 'answers');
+    const over = new AbortController();
+    const asked = s.o.use((h) => h(), 10_000, over.signal);
+    const beside = s.o.use((h) => h(), 10_000);
+    await new Promise((ok) => setTimeout(ok, 5));
+    over.abort(new Error('the cook went on'));
+    await expect(asked).rejects.toThrow('the cook went on');
+    expect(await beside).toBe(2);
+    expect([s.hired(), s.o.health(), s.said]).toEqual([2, 'well', []]);
+  });
+  it('that rests is ended, and another one hired for the next question', async () => {
+    const s = stage('answers');
+    expect(await s.o.use((h) => h())).toBe(1);
+    s.o.rest();
+    expect([await s.o.use((h) => h()), s.ended(), s.o.health()]).toEqual([2, 1, 'well']);
+  });
   it('keeps none of its answers: after many of them there is no more in memory than after a few', async () => {
     setFlagsFromString('--expose_gc');
     const gc = runInNewContext('gc') as () => void;

@@ -61,8 +61,19 @@ export function overseer<T>(
       return mine;
     })());
 
-  async function once<R>(work: (hand: T) => Promise<R>, limitMs: number): Promise<R> {
+  /** Ends one without a death: what else waits for it is asked again of the next. */
+  function dismiss(mine: Working) {
+    if (hired === mine) {
+      hired = undefined;
+      coming = undefined;
+    }
+    mine.end();
+  }
+
+  async function once<R>(work: (hand: T) => Promise<R>, limitMs: number, signal?: AbortSignal): Promise<R> {
     const mine = await ready();
+    signal?.throwIfAborted();
+    let stop: (() => void) | undefined;
     let lose: ((why: string) => void) | undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
     try {
@@ -76,6 +87,12 @@ export function overseer<T>(
           mineToLose('no answer in time');
           mine.end();
         }, limitMs);
+        stop = () => {
+          mine.waiting.delete(mineToLose);
+          wrong(signal!.reason as Error);
+          dismiss(mine);
+        };
+        signal?.addEventListener('abort', stop, { once: true });
         work(mine.hand).then(ok, wrong);
       });
       deaths = 0;
@@ -84,17 +101,23 @@ export function overseer<T>(
     } finally {
       clearTimeout(timer);
       if (lose) mine.waiting.delete(lose);
+      if (stop) signal?.removeEventListener('abort', stop);
     }
   }
 
   return {
-    async use<R>(work: (hand: T) => Promise<R>, limitMs = LIMIT_MS): Promise<R> {
+    /** @param signal ends the work under way, and its worker with it: the next question hires another */
+    async use<R>(work: (hand: T) => Promise<R>, limitMs = LIMIT_MS, signal?: AbortSignal): Promise<R> {
       try {
-        return await once(work, limitMs);
+        return await once(work, limitMs, signal);
       } catch (e) {
         if (!(e instanceof WorkerGone) || health === 'gone') throw e;
-        return once(work, limitMs);
+        return once(work, limitMs, signal);
       }
+    },
+    /** Lets one go that nobody waits for. */
+    rest() {
+      if (hired && hired.waiting.size === 0) dismiss(hired);
     },
     health: () => health,
     listen: (l: () => void) => {

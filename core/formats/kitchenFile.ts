@@ -15,6 +15,8 @@ import { say } from '../say';
 import { COLLECTION_NAMES, COLLECTIONS, type CollectionName } from './collections';
 import { issuesOf, parseText, type FormatIssue } from './issues';
 
+/** faults of a file that are named one by one */
+const MOST_LEFT = 200;
 /** records of one kind */
 const MOST = 50_000;
 
@@ -92,6 +94,7 @@ export function readKitchenFile(text: string): KitchenRead {
   if (!head.success) return { ok: false, issues: issuesOf(head.error) };
   const file = parsed.value as Record<string, unknown>;
   const left: FormatIssue[] = [];
+  let more = 0;
   const value: Record<string, unknown> = { ...head.data };
   for (const kind of COLLECTION_NAMES) {
     const list = z.array(z.unknown()).max(MOST).safeParse(file[kind]);
@@ -106,13 +109,16 @@ export function readKitchenFile(text: string): KitchenRead {
           : troublesOf(kind, record.data)
         : issuesOf(record.error);
       if (!record.success || troubles.length) {
-        left.push(...troubles.map((t) => ({ ...t, path: `${at}.${t.path}` })));
+        // nobody reads a thousand of them: the rest is counted
+        if (left.length < MOST_LEFT) left.push(...troubles.map((t) => ({ ...t, path: `${at}.${t.path}` })));
+        else more += 1;
         return [];
       }
       seen.add(record.data.id);
       return [record.data];
     });
   }
+  if (more) left.push({ path: '(whole file)', message: say('issue.moreRecords', { count: more }) });
   return { ok: true, value: value as KitchenFile, left };
 }
 

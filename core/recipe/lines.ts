@@ -4,6 +4,7 @@ import type { Which } from '../pantry/whichOne';
 import type { EggSize } from '../units/eggs';
 import type { SpoonSystem } from '../units/measures';
 import { gramsOf, readAmount, readNumber, type Amount } from './amount';
+import { LINE_READ } from './limits';
 import { nameOf } from './names';
 import { SECTION } from './text';
 import { say, type Said } from '../say';
@@ -116,13 +117,16 @@ const blank = (text: string, top: boolean): Line => ({
   again: false,
 });
 
+/** Letters within which a name that stands first comes to its end. */
+const NAME_LETTERS = 80;
+
 /** An amount somewhere in a line whose name comes first: "Sugar: 60 g", "milk – half a litre". */
 function trailing(text: string, system: SpoonSystem): { amount: Amount; name: string } | undefined {
   const m =
     /^([a-zé][a-zé' ()%.\d-]*?)\s*(?::|-|–|—|,|\.{2,}|\s)\s*((?:about |approx\.? |a |an |pinch|half|one|two|three|four|\d|[½¼¾]).*)$/i.exec(
       text,
     );
-  for (let at = m ? m[1]!.length : text.length; m && at < text.length; at++) {
+  for (let at = m ? m[1]!.length : text.length; m && at < Math.min(text.length, NAME_LETTERS); at++) {
     if (!/[\s:–—,.-]/.test(text[at - 1] ?? ' ') && at !== m[1]!.length) continue;
     const rest = text.slice(at).replace(/^[\s:–—,.-]+/, '');
     const amount = readAmount(rest, system);
@@ -138,7 +142,8 @@ export function readLines(list: readonly string[], pantry: Pantry, o: ReadOption
   let top = false;
   let part: Part | undefined;
   let last: Amount | undefined;
-  for (const raw of list) {
+  for (const whole of list) {
+    const raw = whole.slice(0, LINE_READ);
     if (raw.startsWith(SECTION)) {
       top = TOPS.test(raw);
       part = top ? partOf(raw) : undefined;

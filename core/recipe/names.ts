@@ -252,8 +252,20 @@ export function nameOf(text: string): Named | undefined {
 
 type Match = { id: string; length: number; weight: number; at: number };
 
+/** What was looked up lately: a line is asked for its name several times over, and a list says the same often. */
+const lookedUp = new Map<string, Match | undefined>();
+const MOST_LOOKED_UP = 500;
+
 /** The longest name in a text; of two as long, the one that says more. */
 function matchIn(part: string): Match | undefined {
+  if (lookedUp.has(part)) return lookedUp.get(part);
+  if (lookedUp.size >= MOST_LOOKED_UP) lookedUp.clear();
+  const found = bestIn(part);
+  lookedUp.set(part, found);
+  return found;
+}
+
+function bestIn(part: string): Match | undefined {
   let best: Match | undefined;
   for (const r of RULES) {
     const m = r.alias.exec(part);

@@ -2,7 +2,7 @@ import { marked, type Token, type Tokens } from 'marked';
 import { parse as parseDuration } from 'tinyduration';
 import { z } from 'zod';
 import { readNumber } from './amount';
-import { LIMITS } from './limits';
+import { BLOCK_LINES, LIMITS } from './limits';
 import { nameOf } from './names';
 import { say, type Said } from '../say';
 
@@ -301,12 +301,12 @@ function fromLines(
     }
     first = false;
     const looksListed =
+      body.length < 140 &&
+      !/[.!?]\s+[A-Z]/.test(body) &&
       (AMOUNT_HEAD.test(body) ||
         (splitList(body).length > 1 && !VERB.test(body)) ||
         (AMOUNT_TAIL.test(body) && body.length < 80) ||
-        (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body))) &&
-      body.length < 140 &&
-      !/[.!?]\s+[A-Z]/.test(body);
+        (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body)));
     // a name alone among the lines of the list: "nutmeg", "cinnamon stick"
     const bareName: boolean =
       wasListed &&
@@ -389,9 +389,24 @@ function bounded(r: TextResult): TextResult {
     return { ok: false, why: tooMuch(say('recipe.linesOfIngredients', { length: ingredients.length })) };
   if (method.length > LIMITS.sentences)
     return { ok: false, why: tooMuch(say('recipe.sentencesOfMethod', { length: method.length })) };
-  if (ingredients.some((l) => l.length > LIMITS.lineLetters))
+  if ([...ingredients, ...method].some((l) => l.length > LIMITS.lineLetters))
     return { ok: false, why: tooMuch(say('recipe.oneIngredientLineWithoutAn')) };
   return r;
+}
+
+/** The source in pieces that are no longer than a block may be; a recipe of a usual length is one piece. */
+function blocksOf(source: string): string[] {
+  const out: string[][] = [[]];
+  let dense = 0;
+  for (const line of source.split('\n')) {
+    dense = line.trim() === '' ? 0 : dense + 1;
+    if (dense > BLOCK_LINES) {
+      out.push([]);
+      dense = 1;
+    }
+    out.at(-1)!.push(line);
+  }
+  return out.map((lines) => lines.join('\n'));
 }
 
 /** Lines with what Markdown says of them. */
@@ -419,7 +434,7 @@ function markdownLines(source: string): { text: string; listed: boolean; ordered
       else if (t.type !== 'space' && t.type !== 'hr') push((t as { raw: string }).raw.replace(/\n+$/, ''));
     }
   };
-  walk(marked.lexer(source), 0);
+  for (const block of blocksOf(source)) walk(marked.lexer(block), 0);
   return out;
 }
 

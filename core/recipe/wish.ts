@@ -117,13 +117,26 @@ const AMOUNT =
 /** A day further off than this is no day of a supper. */
 const FURTHEST_DAYS = 366;
 
+/** Words and figures that can name a day: without one nobody looks for it. */
+const DAY_WORDS =
+  /\b(?:today|tonight|tomorrow|day|days|week|weeks|weekend|month|next|(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?|jan\w*|feb\w*|mar(?:ch)?|apr\w*|may|june?|july?|aug\w*|sept?\w*|oct\w*|nov\w*|dec\w*|\d{1,2}(?:st|nd|rd|th)|\d{1,4}[./-]\d{1,2})\b/gi;
+/** Such words that are looked at, and letters around each. */
+const MOST_DAYS = 4;
+const AROUND = 30;
+/** Amounts of one wish that are read: more is no wish. */
+const MOST_AMOUNTS = 8;
+
 /** The first day that is named, today or later, and the words that name it. @param today as 2026-12-11, by the cook's clock */
 function dayIn(text: string, today: string): { inDays: number; said: string; at: number } | undefined {
   const from = new Date(`${today}T12:00`);
-  for (const { start, text: said, index } of parseDates(text, from, { forwardDate: true })) {
-    if (!start.isCertain('day') && !start.isCertain('weekday')) continue;
-    const inDays = differenceInCalendarDays(start.date(), from);
-    if (inDays >= 0 && inDays <= FURTHEST_DAYS) return { inDays, said, at: index };
+  for (const { 0: word, index: wordAt } of [...text.matchAll(DAY_WORDS)].slice(0, MOST_DAYS)) {
+    const begins = Math.max(0, wordAt - AROUND);
+    const around = text.slice(begins, wordAt + word.length + AROUND);
+    for (const { start, text: said, index } of parseDates(around, from, { forwardDate: true })) {
+      if (!start.isCertain('day') && !start.isCertain('weekday')) continue;
+      const inDays = differenceInCalendarDays(start.date(), from);
+      if (inDays >= 0 && inDays <= FURTHEST_DAYS) return { inDays, said, at: begins + index };
+    }
   }
   return undefined;
 }
@@ -146,7 +159,7 @@ export function readWish(text: string, pantry: Pantry, today: string): Wish {
     unknown: [],
     unheard: [],
   };
-  for (const m of t.matchAll(AMOUNT)) {
+  for (const m of [...t.matchAll(AMOUNT)].slice(0, MOST_AMOUNTS)) {
     const line = readLines([m[0]], pantry, { system: 'metric', eggSize: 'eu M' })[0];
     if (!line?.ingredientId || line.grams === undefined || line.state === 'open') continue;
     if (ruleAgainst(pantry.get(line.ingredientId)!, wish.rules) !== undefined) continue;

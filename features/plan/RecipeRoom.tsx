@@ -11,6 +11,7 @@ import type { Reading } from '../../core/recipe/read';
 import { PANTRY, pantryWith } from '../../core/pantry/pantry';
 import { aimPlace } from '../../core/texture/words';
 import { useCollection, useSave } from '../shared/stored';
+import { useLatestSignal } from '../shared/useLatestSignal';
 import { colour } from '../../ui/colours';
 import { Field } from '../../ui/Field';
 import { FileKey } from '../../ui/FileKey';
@@ -103,15 +104,16 @@ export function RecipeRoom() {
     packs: (packs.data ?? []).map(({ ingredientId, grams }) => ({ ingredientId, grams })),
   };
   const mine = own.data ?? NO_OWN;
+  const latest = useLatestSignal();
   const read = useMutation({
-    mutationFn: (written: string) => ask('read', [written, mine, options]),
+    mutationFn: (written: string) => ask('read', [written, mine, options], latest()),
     onSuccess: (r) => {
       setAccepted([]);
       setReading(r.ok ? r.reading : undefined);
       setPeople(r.ok ? r.reading.people : undefined);
       setWrong(r.ok ? '' : tell(r.why));
     },
-    onError: (e) => setWrong(t('planRoom.itCouldNotBeRead', { message: e.message })),
+    onError: (e) => e.name !== 'AbortError' && setWrong(t('planRoom.itCouldNotBeRead', { message: e.message })),
   });
   const open = async (f: File) => {
     const written = f.size > MOST_BYTES ? undefined : await readTextFile(f);

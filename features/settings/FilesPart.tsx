@@ -19,6 +19,7 @@ import { useKitchen } from '../shared/kitchen';
 import { MOST_BYTES, readTextFile } from '../shared/readTextFile';
 import { saveFile, sinceExport, useLastExported, useSaveKitchen } from '../shared/saveFile';
 import { useExchange, useImport, useRows, useSetAside } from '../shared/stored';
+import { useLatestSignal } from '../shared/useLatestSignal';
 import { useTakeBack } from '../shared/useTakeBack';
 import { useOtherKitchen } from '../shared/useOtherKitchen';
 import { supperOffsetMin } from '../shared/wallClock';
@@ -52,8 +53,10 @@ export function FilesPart({ settings }: { settings: Settings }) {
   const [said, setSaid] = useState('');
 
   // what was asked last: an answer to something else comes too late
+  const latest = useLatestSignal();
   const asked = useRef<{ file: Chosen; way: ImportWay } | undefined>(undefined);
   const close = () => {
+    latest();
     asked.current = undefined;
     setChosen(undefined);
   };
@@ -61,7 +64,7 @@ export function FilesPart({ settings }: { settings: Settings }) {
     const mine = { file, way: next };
     asked.current = mine;
     setWay(next);
-    const found = await incoming.weigh(file.text, next).catch(() => undefined);
+    const found = await incoming.weigh(file.text, next, latest()).catch(() => undefined);
     if (asked.current !== mine) return;
     if (found?.ok) {
       setAnswer(found);

@@ -405,12 +405,12 @@ const WEIGHINGS = 4;
 export function useImport() {
   const { ask, store } = useKitchen();
   const exchange = useExchange();
-  const weigh = async (text: string, way: ImportWay) => {
+  const weigh = async (text: string, way: ImportWay, signal?: AbortSignal) => {
     const seen = await store().texts();
-    return { answer: await ask('weighImport', [text, seen, way]), seen };
+    return { answer: await ask('weighImport', [text, seen, way], signal), seen };
   };
   return {
-    weigh: async (text: string, way: ImportWay) => (await weigh(text, way)).answer,
+    weigh: async (text: string, way: ImportWay, signal?: AbortSignal) => (await weigh(text, way, signal)).answer,
     take: async (text: string, way: ImportWay): Promise<Exchange | undefined> => {
       for (let i = 1; ; i++) {
         const { answer, seen } = await weigh(text, way);

@@ -52,6 +52,8 @@ export const issues = {
   'issue.noLiquidInPot': 'hold no liquid at the start; there should be a milk or water above 0 g with stage "pot"',
   'issue.tooLarge': 'is larger than {{millions, whole}} million letters',
   'issue.notJson': 'is not JSON: should be a file that Ovalis wrote, as it was written',
+  'issue.moreRecords_one': '{{count}} more record is wrong and stays out',
+  'issue.moreRecords_other': '{{count}} more records are wrong and stay out',
   'issue.twice': '"{{id}}" is there twice: the first one counts',
   'issue.tooLong.oven': 'ask for {{hours, whole}} h in the oven in all; the model reckons at most {{most, whole}} h',
   'issue.tooLong.hob': 'ask for {{hours, whole}} h on the hob in all; the model reckons at most {{most, whole}} h',
