@@ -96,6 +96,16 @@ describe('what batches teach', () => {
     expect(learnt.rings['gas 1800']!.factor).toBeLessThan(1.3);
     expect(Math.abs(firmnessOf(learnt, kind).factor - 1)).toBeLessThan(0.06);
   });
+  it('what a measurement cannot be is not learnt: a hurried run, a ring of 450 %, a fridge that is a freezer', () => {
+    const sooner = (soonerLn: number) => ({ ...row('mounds'), ring: { key: 'gas 1800', soonerLn, believedLn: 0 } });
+    expect(learnKitchen([sooner(Math.log(4.5))]).rings).toEqual({});
+    expect(learnKitchen([sooner(-1)]).rings).toEqual({});
+    const sane = learnKitchen([sooner(0.25)]).rings['gas 1800']!;
+    expect(learnKitchen([sooner(0.25), sooner(3)]).rings['gas 1800']).toEqual(sane);
+    const cools = (fasterLn: number) => ({ ...row('mounds'), cools: { fasterLn, believedLn: 0 } });
+    expect(learnKitchen([cools(1)]).fridge).toBeUndefined();
+    expect(learnKitchen([cools(0.2)]).fridge).toBeDefined();
+  });
 });
 
 /** As the model says; or off by so much, which nobody knows: up to three times the spread that is believed. */

@@ -30,6 +30,15 @@ export const LEARNS = table('What batches teach', {
     'C',
     'ln pace of the fridge over that of the dish: its depth and the room slow it too; fitted to cups and a deep dish',
   ],
+  ringLeast: [
+    0.5,
+    '1',
+    'C',
+    'of what is written on it a ring gives at least this; less was something else, such as a lid or a pan too small',
+  ],
+  ringMost: [1.5, '1', 'C', 'and at most this; more was milk warm already, or a bubble tapped too early'],
+  fridgeLeast: [0.3, '1', 'C', 'pace of a fridge at least; slower was a dish that stood elsewhere'],
+  fridgeMost: [3, '1', 'C', 'and at most; faster was a freezer'],
   rounds: [25, '1', 'A', 'of expectation and mean: further ones move nothing'],
 });
 
@@ -150,9 +159,14 @@ export function learnKitchen(rows: readonly BatchRow[]): Learnt {
   };
 }
 
+/** What a measurement cannot be is none: it is not learnt. @param ln of a factor */
+const canBe = (ln: number, least: number, most: number): boolean => ln >= Math.log(least) && ln <= Math.log(most);
+
 /** The fridge by thermometers in dishes that cooled in it. */
 function learnFridge(rows: readonly BatchRow[]): Pick<Learnt, 'fridge'> {
-  const lns = rows.flatMap(({ cools }) => (cools ? [LEARNS.paceToFridge * cools.fasterLn + cools.believedLn] : []));
+  const lns = rows
+    .flatMap(({ cools }) => (cools ? [LEARNS.paceToFridge * cools.fasterLn + cools.believedLn] : []))
+    .filter((ln) => canBe(ln, LEARNS.fridgeLeast, LEARNS.fridgeMost));
   return lns.length ? { fridge: meanOf(lns, LEARNS.fridgeLn, LEARNS.paceToFridge * LEARNS.coolsLn) } : {};
 }
 
@@ -166,7 +180,9 @@ function meanOf(lns: readonly number[], priorLn: number, noiseLn: number): Facto
 /** Rings by how soon milk bubbled on them, against what was promised. */
 function learnRings(rows: readonly BatchRow[]): Learnt['rings'] {
   const of = new Map<string, number[]>();
-  for (const { ring } of rows)
-    if (ring) of.set(ring.key, [...(of.get(ring.key) ?? []), ring.soonerLn + ring.believedLn]);
+  for (const { ring } of rows) {
+    if (!ring || !canBe(ring.soonerLn + ring.believedLn, LEARNS.ringLeast, LEARNS.ringMost)) continue;
+    of.set(ring.key, [...(of.get(ring.key) ?? []), ring.soonerLn + ring.believedLn]);
+  }
   return Object.fromEntries([...of].map(([key, lns]) => [key, meanOf(lns, LEARNS.ringLn, LEARNS.minutesLn)]));
 }

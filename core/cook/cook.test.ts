@@ -121,6 +121,24 @@ describe('the live pot', () => {
     const later = livePot(c, steps, T0 + (780 + warm) * 1000).now.bulkC;
     expect(later).toBeLessThan(soon - 3);
   });
+  it('keeps its minutes while it is paused: its forecast is that of the pot that is gone on with now', () => {
+    const thick = 160 + warm + steps[3]!.seconds;
+    const c = upTo(warm, done('thicken', thick), ev('paused', thick + 20));
+    const left = steps[4]!.seconds - 20;
+    const places = [25, 145].map((s) => {
+      const paused = livePot(c, steps, T0 + (thick + s) * 1000);
+      const on = { ...c, events: [...c.events, ev('resumed', thick + s)] };
+      const resumed = livePot(on, steps, T0 + (thick + s + 1) * 1000);
+      // none of its minutes is used up, and nothing jumps when the ring is lit again
+      expect(paused.cueInS).toBeCloseTo(left, 0);
+      expect(Math.abs(resumed.cueInS - left)).toBeLessThan(2);
+      expect(Math.abs(resumed.forecast.serving.place - paused.forecast.serving.place)).toBeLessThan(0.03);
+      return paused.forecast.serving.place;
+    });
+    // only that the pot has cooled meanwhile costs a little
+    expect(places[0]! - places[1]!).toBeLessThan(0.4);
+    expect(places[1]!).toBeLessThanOrEqual(places[0]!);
+  });
   it('never gets there with the hob off', () => {
     const c = upTo(warm, ev('hobSet', 161 + warm, { setting: 0 }));
     expect(livePot(c, steps, T0 + (170 + warm) * 1000).cueInS).toBeNaN();

@@ -17,7 +17,7 @@ import { runPhase, sampler, TURN_UP, type Phase } from '../pot/program';
 import { additionOf, phaseOf, runOff, startPot } from '../model/run';
 import { NO_HABITS, withHabits, type Habits } from '../twin/twin';
 import { countingEvents } from './counting';
-import { foldCook, freshCook, noteEvent } from './fold';
+import { foldCook, freshCook, noteEvent, stepSeconds } from './fold';
 import type { Added, Cook, CookEvent } from './events';
 import type { Step, StepId } from './steps';
 
@@ -219,7 +219,8 @@ export function cookAhead(cook: Cook, steps: readonly Step[], nowMs: number, on:
     if (here && state.setting !== undefined) phase = { ...withoutWatts(phase), setting: state.setting };
     if (here && state.lid !== undefined) phase.lid = state.lid;
     if (phase.until.kind === 'seconds') {
-      const ranS = here ? (nowMs - state.stepStartedMs) / 1000 : 0;
+      // a paused pot uses up none of its minutes
+      const ranS = here ? stepSeconds(state, nowMs) : 0;
       phase.until = { kind: 'seconds', seconds: Math.max(0, phase.until.seconds - ranS) };
     }
     // down to a share of what the stretch began with, not of what is there now
