@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { BatchSchema, type Batch } from '../book/batch';
 import { migrateCook } from '../cook/migrate';
-import { TROUBLES } from './computable';
+import { DRY, TROUBLES } from './computable';
 import { parseJson, type Parsed } from './issues';
 
 export const BATCH_FORMAT = 'ovalis-batch';
@@ -24,8 +24,10 @@ export function readBatchFile(text: string): Parsed<Batch> {
     return { ...rest, batch: batch !== null && typeof batch === 'object' ? migrateCook(batch) : batch };
   });
   if (!parsed.ok) return parsed;
-  const issues = TROUBLES.batches(parsed.value.batch).map((i) => ({ ...i, path: `batch.${i.path}` }));
-  return issues.length ? { ok: false, issues } : { ok: true, value: parsed.value.batch };
+  const { batch } = parsed.value;
+  const troubles = TROUBLES.batches(batch);
+  const issues = (troubles.length ? troubles : DRY.batches(batch)).map((i) => ({ ...i, path: `batch.${i.path}` }));
+  return issues.length ? { ok: false, issues } : { ok: true, value: batch };
 }
 
 export const batchJsonSchema = (): unknown => ({

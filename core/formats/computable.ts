@@ -3,7 +3,7 @@ import { stepsOf, changesOf } from '../cook/steps';
 import { foldCook } from '../cook/fold';
 import type { Cook } from '../cook/events';
 import type { PastPlan } from '../plan/history';
-import { pantryOf, wholeMixture } from '../plan/stages';
+import { atStages, mixtureOfPortions, pantryOf, wholeMixture } from '../plan/stages';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { tooLong } from '../plan/tooLong';
@@ -25,6 +25,18 @@ export const longSteps = (plan: Plan, prefix = ''): FormatIssue[] =>
     path: `${prefix}steps`,
     message: say(`issue.tooLong.${kind}`, { hours, most }),
   }));
+
+/** g of water that a pot needs to be cooked at all */
+const LEAST_WATER_G = 5;
+
+/**
+ * A pot that begins with nothing liquid in it. A plan of one's own may be so while it is being made, and rooms say it; what
+ * comes in from outside has to be cookable.
+ */
+export const dryPot = (plan: Plan, prefix = ''): FormatIssue[] =>
+  mixtureOfPortions(atStages(plan).pot).waterG <= LEAST_WATER_G
+    ? [{ path: `${prefix}items`, message: say('issue.noLiquidInPot') }]
+    : [];
 
 /** Portions that together take more than there is in the pot. */
 export const sharesOf = (plan: Plan, prefix = ''): FormatIssue[] => {
@@ -75,6 +87,12 @@ export function troublesOfCook(cook: Pick<Cook, 'id' | 'plan' | 'events'>): Form
     ? named
     : works('events', () => void foldCook(cook, stepsOf(cook.plan, { phases: [] }, changesOf(cook))));
 }
+
+/** What is looked for in a record that comes out of a file, beside its {@link TROUBLES}: what was cooked can be cooked. */
+export const DRY = {
+  cooks: (c: Cook) => dryPot(c.plan, 'plan.'),
+  batches: (b: Batch) => dryPot(b.plan, 'plan.'),
+} as const;
 
 /** By the collection that a record is in; collections without a row name nothing. */
 export const TROUBLES = {

@@ -13,6 +13,7 @@ import { DaySchema } from '../day/record';
 import { PrepSchema } from '../prep/weigh';
 import { say } from '../say';
 import { COLLECTION_NAMES, COLLECTIONS, type CollectionName } from './collections';
+import { DRY } from './computable';
 import { issuesOf, parseText, type FormatIssue } from './issues';
 
 /** faults of a file that are named one by one */
@@ -122,8 +123,11 @@ export function readKitchenFile(text: string): KitchenRead {
   return { ok: true, value: value as KitchenFile, left };
 }
 
-const troublesOf = (kind: CollectionName, record: unknown): FormatIssue[] =>
-  (COLLECTIONS[kind].troubles as ((r: unknown) => FormatIssue[]) | undefined)?.(record) ?? [];
+type Look = (record: unknown) => FormatIssue[];
+function troublesOf(kind: CollectionName, record: unknown): FormatIssue[] {
+  const found = (COLLECTIONS[kind].troubles as Look | undefined)?.(record) ?? [];
+  return found.length ? found : ((DRY as Partial<Record<CollectionName, Look>>)[kind]?.(record) ?? []);
+}
 
 export const kitchenJsonSchema = (): unknown => ({
   $id: 'ovalis-kitchen-8.schema.json',

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { atStages, lookUp, mixtureOfPortions, UnknownIngredientError } from '../plan/stages';
+import { lookUp, UnknownIngredientError } from '../plan/stages';
 import { notAdded } from '../plan/family';
 import { migratePlan, PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { say } from '../say';
-import { longSteps, sharesOf } from './computable';
+import { dryPot, longSteps, sharesOf } from './computable';
 import { parseJson, type FormatIssue, type Parsed } from './issues';
 
 /** Reads a plan file of this or an earlier version: shape by the schema, then what the schema cannot see. Never throws. */
@@ -14,9 +14,6 @@ export function readPlanFile(text: string): Parsed<Plan> {
   const issues = checkPlan(parsed.value);
   return issues.length ? { ok: false, issues } : parsed;
 }
-
-/** g of water in a pot below which nothing is cooked, in any kitchen that differs a little from the plan's. */
-const LEAST_WATER_G = 5;
 
 /** What a schema cannot see: that every ingredient is known, that something is liquid, that nothing is forgotten. */
 export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
@@ -63,11 +60,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
     });
   }
   issues.push(...longSteps(plan, prefix), ...sharesOf(plan, prefix));
-  if (!issues.length && mixtureOfPortions(atStages(plan).pot).waterG <= LEAST_WATER_G)
-    issues.push({
-      path: `${prefix}items`,
-      message: say('issue.noLiquidInPot'),
-    });
+  if (!issues.length) issues.push(...dryPot(plan, prefix));
   return issues;
 }
 

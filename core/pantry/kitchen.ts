@@ -43,10 +43,13 @@ export const FormSchema = z.discriminatedUnion('shape', [
 ]);
 export type Form = z.infer<typeof FormSchema>;
 
+/** Equal dishes of one pudding. */
+export const MOST_DISHES = 60;
+
 /** What it is poured into. `count` equal dishes; plan area follows from volume and height. */
 export const DishSchema = z.object({
   kind: z.enum(['mould', 'cup', 'bowl', 'tray']),
-  count: z.int().min(1).max(60),
+  count: z.int().min(1).max(MOST_DISHES),
   capacityMl: z.number().min(30).max(8000),
   heightMm: z.number().min(10).max(250),
   wall: z.enum(['glass', 'ceramic', 'metal', 'plastic', 'clay', 'wet clay']),

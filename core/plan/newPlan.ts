@@ -1,4 +1,4 @@
-import { PANS, HOBS, DISHES } from '../pantry/kitchen';
+import { PANS, HOBS, DISHES, MOST_DISHES } from '../pantry/kitchen';
 import type { Base, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
@@ -112,7 +112,10 @@ const FILLED = 0.95;
 export const dishesFor = ({ capacityMl }: { capacityMl: number }, people: number, portionG: number): number =>
   capacityMl > ONE_FOR_ALL_ML
     ? 1
-    : Math.max(people, Math.ceil((people * portionG) / PUDDING_G_PER_ML / (FILLED * capacityMl)));
+    : Math.min(
+        MOST_DISHES,
+        Math.max(people, Math.ceil((people * portionG) / PUDDING_G_PER_ML / (FILLED * capacityMl))),
+      );
 
 /** Egg that sets coconut as firm as dairy: its fat does a part (C). */
 const EGG_IN_COCONUT = 0.87;

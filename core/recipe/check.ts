@@ -5,8 +5,8 @@ import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
 import type { Pantry } from '../pantry/pantry';
 import { planOf, type PlanMeta, type Reading } from './read';
+import { NoLiquidError } from '../pot/pot';
 import { type Said } from '../say';
-
 import { findings, type Finding } from './findings';
 
 /** A recipe held against the model: what it will be as written, what is missing or risky in it, and what would mend it. */
@@ -58,7 +58,7 @@ export function writtenPlan(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | 
 
 /**
  * The check-up of a recipe, with the mends that were accepted made.
- * @returns undefined when nothing in it is liquid
+ * @returns undefined when nothing in it is liquid, or what is does not go into the pot
  */
 export function checkUp(
   r: Reading,
@@ -66,6 +66,15 @@ export function checkUp(
   meta: PlanMeta,
   accepted: readonly string[] = [],
 ): CheckUp | undefined {
+  try {
+    return checked(r, pantry, meta, accepted);
+  } catch (e) {
+    if (e instanceof NoLiquidError) return undefined;
+    throw e;
+  }
+}
+
+function checked(r: Reading, pantry: Pantry, meta: PlanMeta, accepted: readonly string[]): CheckUp | undefined {
   const written = writtenPlan(r, pantry, meta);
   if (!written) return undefined;
   let plan = wishOf(written, forecast(written).serving.word);

@@ -2,7 +2,7 @@ import { refreshCarveOuts, usualStage } from '../plan/amounts';
 import { newPlan } from '../plan/newPlan';
 import type { Choices, Family, Plan, PlanItem, Stage } from '../plan/plan';
 import type { Dish, Pan } from '../pantry/kitchen';
-import { PANS } from '../pantry/kitchen';
+import { MOST_DISHES, PANS } from '../pantry/kitchen';
 import { methodOf } from '../plan/family';
 import type { Fruit, SidePot } from '../plan/sidePot';
 import type { Pantry } from '../pantry/pantry';
@@ -441,6 +441,7 @@ function panOf(f: Facts, usual: Pan): Pan {
 /** Ovals up to which a fire is low. */
 const LOW = 4;
 const TIN_MM = 45;
+const atMost = (dishes: number) => Math.max(1, Math.min(MOST_DISHES, dishes));
 function dishOf(f: Facts, usual: Dish, people: number, totalG: number): Dish {
   if (f.dish) {
     const form =
@@ -458,12 +459,12 @@ function dishOf(f: Facts, usual: Dish, people: number, totalG: number): Dish {
     return {
       ...usual,
       kind: 'mould',
-      count: f.moulds.count,
+      count: Math.max(1, Math.min(MOST_DISHES, f.moulds.count)),
       capacityMl: Math.max(30, f.moulds.ml),
       heightMm: 55,
       wall: 'metal',
     };
   if (usual.capacityMl > 600)
-    return { ...usual, count: Math.max(1, Math.ceil(totalG / usual.capacityMl / PUDDING_G_PER_ML)) };
-  return { ...usual, count: Math.max(people, Math.min(60, Math.ceil(totalG / (usual.capacityMl * 0.95)))) };
+    return { ...usual, count: atMost(Math.ceil(totalG / usual.capacityMl / PUDDING_G_PER_ML)) };
+  return { ...usual, count: atMost(Math.max(people, Math.ceil(totalG / (usual.capacityMl * 0.95)))) };
 }

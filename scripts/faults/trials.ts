@@ -8,6 +8,9 @@ import { readIncoming, tableOf } from '../../core/formats/incoming';
 import { writeKitchenFile } from '../../core/formats/kitchenFile';
 import { writePlanFile } from '../../core/formats/planFile';
 import { writeBatchFile } from '../../core/formats/batchFile';
+import { pantryWith } from '../../core/pantry/pantry';
+import { hostileText } from '../../core/recipe/fixtures/hostile';
+import { readRecipe } from '../../core/recipe/read';
 import { CHANGES } from './changes';
 import {
   holds,
@@ -42,7 +45,7 @@ const renderer: Trial = {
     for (const change of CHANGES) {
       const { context, page: first } = await kitchen(browser);
       await first.close();
-      for (let n = 0; n < times(38); n++) {
+      for (let n = 0; n < times(16); n++) {
         const page = await tabAt(context, change.at);
         await change.ready(page);
         const before = await records(page);
@@ -110,6 +113,17 @@ const browserKilled: Trial = {
     }),
 };
 
+/** Kinds that are tried beside each other; the others go the same way as one of these. */
+const IN_PAIRS = [
+  'a tap in the pot',
+  'an amount typed',
+  'an amount stepped',
+  'a note, letter by letter',
+  'a flaw of a batch',
+  'a setting',
+  'a tick in Prep',
+];
+
 /** Pauses that were noted in any pot, and their ends. */
 const tapsIn = (all: object) => JSON.stringify(all).split(/"kind":"(?:paused|resumed)"/).length;
 
@@ -119,11 +133,13 @@ const twoTabs: Trial = {
   run: async ({ browser }) => {
     const out = none();
     const lost: Record<string, number> = {};
-    const kinds = CHANGES.filter((c) => c.name !== 'a plan deleted');
+    const kinds = CHANGES.filter((c) => IN_PAIRS.includes(c.name));
     for (const a of kinds)
       for (const b of kinds) {
         // one thing set to two values by two hands can only be one of them
         if (a === b && a.name !== 'a tap in the pot') continue;
+        // a step counts on what was typed, and what is typed is that figure
+        if ([a, b].every((c) => c.name.startsWith('an amount'))) continue;
         const { context, page: first } = await kitchen(browser);
         await first.close();
         const [one, two] = [await context.newPage(), await context.newPage()];
@@ -181,6 +197,169 @@ const oneNote: Trial = {
       await context.close();
     }
     return out;
+  },
+};
+
+/** The same amount is stepped in two tabs at nearly the same moment: both count, once each. */
+const stepsTogether: Trial = {
+  name: 'the same amount stepped in two tabs within 30 ms',
+  run: async ({ browser }) => {
+    const out = none();
+    const { context, page: first } = await kitchen(browser);
+    await first.close();
+    const tabs = [await context.newPage(), await context.newPage()];
+    for (const t of tabs) {
+      await t.goto('/plan?id=choir-2-vanilla');
+      await t.locator('[data-testid=amount-sugar] input').waitFor({ timeout: WAIT_MS });
+    }
+    const grams = async () => {
+      const all = (await records(tabs[0]!)) as unknown as Record<
+        string,
+        { data: { items: { ingredientId: string; grams: number }[] } }
+      >;
+      return all['plans/choir-2-vanilla']!.data.items.find((i) => i.ingredientId === 'sugar')!.grams;
+    };
+    const random = randomLcg(0.37);
+    const press = (t: (typeof tabs)[number], more: boolean, afterMs: number) =>
+      t.evaluate(
+        async ([which, ms]) => {
+          await new Promise((ok) => setTimeout(ok, ms as number));
+          document.querySelector<HTMLElement>(`[data-testid=amount-sugar] [aria-label^=${which}]`)!.click();
+        },
+        [more ? 'more' : 'less', afterMs],
+      );
+    // to a round figure, from which every step is a whole one
+    await press(tabs[0]!, true, 0);
+    await wait(600);
+    let at = await grams();
+    let stepG: number | undefined;
+    for (let n = 0; n < times(100); n++) {
+      const more = n % 2 === 0;
+      await Promise.all(tabs.map((t) => press(t, more, random() * 30)));
+      out.tried += 1;
+      stepG ??= 5;
+      const wanted = at + (more ? 2 : -2) * stepG;
+      if (!(await holds(async () => Math.abs((await grams()) - wanted) < 0.01, 2000))) out.lost += 1;
+      // and both show it
+      const shown = () =>
+        Promise.all(tabs.map((t) => t.locator('[data-testid=amount-sugar] input').inputValue().then(Number)));
+      if (!(await holds(async () => (await shown()).every((g) => Math.abs(g - wanted) < 0.01), 2000))) out.unsaid += 1;
+      at = await grams();
+    }
+    await context.close();
+    return out;
+  },
+};
+
+/** A note is typed in one tab while another one cooks: every letter that is shown is kept. */
+const noteBesidePot: Trial = {
+  name: 'letters of a note typed in one tab while another tab cooks',
+  run: async ({ browser }) => {
+    const out = none();
+    const words =
+      'The lower row by the door came out softer than the upper one, and whoever sat there asked for more of it again.';
+    for (let n = 0; n < times(4); n++) {
+      const { context, page: first } = await kitchen(browser);
+      await first.close();
+      const [desk, stove] = [await context.newPage(), await context.newPage()];
+      await desk.goto('/batch?id=b-coconut-1');
+      await stove.goto('/pot?cook=c-vanilla');
+      await desk.locator('textarea').waitFor({ timeout: WAIT_MS });
+      await CHANGES[0]!.ready(stove);
+      let cooking = true;
+      const cooks = (async () => {
+        while (cooking) {
+          await CHANGES[0]!.make(stove, 0);
+          await wait(120);
+        }
+      })();
+      await desk.locator('textarea').fill('');
+      await desk.locator('textarea').pressSequentially(words, { delay: 15 + 25 * n });
+      cooking = false;
+      await cooks;
+      out.tried += words.length;
+      const noted = async () => {
+        const all = (await records(desk)) as unknown as Record<string, { data: { found: { note: string } } }>;
+        return all['batches/b-coconut-1']!.data.found.note;
+      };
+      if (!(await holds(async () => (await noted()) === words))) {
+        const there = await noted();
+        out.lost += [...words].filter((c, i) => there[i] !== c).length;
+      }
+      if ((await desk.locator('textarea').inputValue()) !== words) out.unsaid += 1;
+      await context.close();
+    }
+    return out;
+  },
+};
+
+/** Minutes that pages are left at work, and those after which their memory has to be flat. */
+const MINUTES = Number(process.env['MINUTES'] ?? 20) * SHARE;
+const SETTLED = MINUTES / 4;
+
+/** The practice pot that is played and the live pot: what they hold in memory does not grow. */
+const memory: Trial = {
+  name: 'memory of a practice pot and a live pot',
+  run: async ({ browser }) => {
+    const out = none();
+    const notes: string[] = [];
+    const pages = await Promise.all(
+      [
+        ['practice', '/practice?do=slurry'],
+        ['live', '/pot?cook=c-vanilla'],
+      ].map(async ([name, at]) => {
+        const { context, page } = await kitchen(browser);
+        await page.goto(at!);
+        if (name === 'practice') await page.getByTestId('play').click({ timeout: WAIT_MS });
+        else await CHANGES[0]!.ready(page);
+        const session = await context.newCDPSession(page);
+        return { name: name!, context, session, mb: [] as number[] };
+      }),
+    );
+    const looks = 9;
+    for (let look = 0; look < looks; look++) {
+      await wait((look ? (MINUTES - SETTLED) / (looks - 1) : SETTLED) * 60_000);
+      for (const { session, mb } of pages) {
+        await session.send('HeapProfiler.collectGarbage');
+        const { usedSize } = await session.send('Runtime.getHeapUsage');
+        mb.push(usedSize / 1e6);
+      }
+    }
+    for (const { name, context, mb } of pages) {
+      out.tried += 1;
+      // a line through what was seen, in MB an hour
+      const [x, mean] = [mb.map((_, i) => i - (looks - 1) / 2), mb.reduce((s, v) => s + v, 0) / looks];
+      const slope = x.reduce((s, d, i) => s + d * (mb[i]! - mean), 0) / x.reduce((s, d) => s + d * d, 0);
+      const perHour = (slope * (looks - 1) * 60) / (MINUTES - SETTLED);
+      if (perHour > 3) out.lost += 1;
+      notes.push(`${name} ${mb[0]!.toFixed(1)} to ${mb.at(-1)!.toFixed(1)} MB, ${perHour.toFixed(1)} MB an hour`);
+      await context.close();
+    }
+    return { ...out, note: notes.join('; ') };
+  },
+};
+
+/** Texts that are made to take long are read, or refused, within a second. */
+const texts: Trial = {
+  name: 'hostile texts of 50 kB, read as a recipe',
+  run: async () => {
+    const out = none();
+    let slowest = 0;
+    const pantry = pantryWith();
+    for (let n = 0; n < times(10_000); n++) {
+      const text = hostileText(n, 50_000, 0.41);
+      const fromMs = performance.now();
+      out.tried += 1;
+      try {
+        readRecipe(text, pantry, { system: 'metric', eggSize: 'eu M' });
+      } catch {
+        out.blank += 1;
+      }
+      const ms = performance.now() - fromMs;
+      if (ms > 1000) out.lost += 1;
+      slowest = Math.max(slowest, ms);
+    }
+    return { ...out, note: `slowest ${Math.round(slowest)} ms` };
   },
 };
 
@@ -557,7 +736,9 @@ export const TRIALS: readonly Trial[] = [
   renderer,
   browserKilled,
   twoTabs,
+  stepsTogether,
   oneNote,
+  noteBesidePot,
   clock,
   full,
   database,
@@ -565,7 +746,9 @@ export const TRIALS: readonly Trial[] = [
   model,
   served,
   files,
+  texts,
   thumbs,
+  memory,
 ];
 export const asRow = (name: string, o: Outcome) =>
   `| ${name} | ${o.tried} | ${o.lost} | ${o.blank} | ${o.unsaid} | ${o.note ?? ''} |`;
