@@ -1,3 +1,5 @@
+import { CHANGES } from '../scripts/faults/changes';
+import { records, tabAt } from '../scripts/faults/ground';
 import { amount, expect, openAt, openPlan, test } from './kitchen';
 
 test('a model that is ended while cooking is noticed, said and begun again from the events', async ({
@@ -197,4 +199,44 @@ test('no page breaks its own policy, and an address with an ending goes to its o
     expect(errors).toEqual([]);
     expect(await page.evaluate(() => (window as unknown as { broke?: string }).broke)).toBeUndefined();
   }
+});
+
+test('a batch that is made, its first word, an act in the practice pot: there, though the tab dies at once', async ({
+  page: first,
+  context,
+}) => {
+  await openPlan(first);
+  await first.close();
+  for (const name of ['a batch made', 'the first word of a batch', 'an act in the practice pot']) {
+    const change = CHANGES.find((c) => c.name === name)!;
+    const page = await context.newPage();
+    await page.goto(change.at);
+    await change.ready(page);
+    const before = await records(page);
+    await change.make(page, 0);
+    const cdp = await context.newCDPSession(page);
+    const crashed = page.waitForEvent('crash');
+    void cdp.send('Page.crash').catch(() => undefined);
+    await crashed;
+    await page.close();
+    const next = await tabAt(context, '/plan');
+    await expect.poll(async () => change.kept(await records(next), 0, before), { message: name }).toBe(true);
+    await next.close();
+  }
+});
+
+test('one amount stepped in two tabs at once counts twice, and both show it', async ({ page, context }) => {
+  await openPlan(page);
+  const other = await context.newPage();
+  await openPlan(other);
+  const sugar = amount(page, 'sugar');
+  await page.getByTestId('amount-sugar').getByRole('button', { name: /^more/ }).click();
+  const from = Number(await sugar.inputValue());
+  await expect(amount(other, 'sugar')).toHaveValue(String(from));
+  await Promise.all(
+    [page, other].map((tab) =>
+      tab.evaluate(() => document.querySelector<HTMLElement>('[data-testid=amount-sugar] [aria-label^=more]')!.click()),
+    ),
+  );
+  for (const tab of [page, other]) await expect(amount(tab, 'sugar')).toHaveValue(String(from + 10));
 });

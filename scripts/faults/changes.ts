@@ -242,14 +242,14 @@ export const CHANGES: readonly Change[] = [
   },
   {
     name: 'calls of a day',
-    at: '/day?date=2026-12-11',
-    ready: seen('[role=checkbox][aria-label="Call me in time"]'),
+    at: '/day',
+    ready: (page) => page.getByRole('checkbox', { name: 'Call me in time' }).waitFor({ timeout: WAIT_MS }),
     make: (page) => press(page, '[role=checkbox]', 'Call me in time'),
     kept: (all, _n, before) => changed(all, before, 'days'),
   },
   {
     name: 'what is in the house',
-    at: '/shopping?date=2026-12-11',
+    at: '/shopping',
     ready: seen('[data-testid^=buy-]'),
     make: (page) => press(page, '[data-testid^=buy-]'),
     kept: (all, _n, before) => changed(all, before, 'days'),
@@ -258,7 +258,7 @@ export const CHANGES: readonly Change[] = [
     name: 'an act in the practice pot',
     at: '/practice?do=slurry',
     ready: seen('[data-testid=stir]'),
-    make: (page) => press(page, '[data-testid=stir]'),
+    make: (page) => press(page, '[role=button]', 'Ring up by one'),
     kept: (all, _n, before) => acts(all) === acts(before) + 1 || (acts(all) > 0 && acts(before) === 0),
   },
 ];

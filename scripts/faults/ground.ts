@@ -7,7 +7,7 @@ import { BROWSER } from '../browser';
 
 /** beside this script's bundle */
 const SERVER = path.join(__dirname, 'server/main.js');
-const PORT = 4196;
+const PORT = Number(process.env['PORT'] ?? 4196);
 /** a port for each browser: one that is killed may hold its own for a moment */
 let debugPort = 4300;
 export const ORIGIN = `http://localhost:${PORT}`;

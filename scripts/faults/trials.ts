@@ -47,7 +47,9 @@ const renderer: Trial = {
       await first.close();
       for (let n = 0; n < times(16); n++) {
         const page = await tabAt(context, change.at);
-        await change.ready(page);
+        await change.ready(page).catch((e: Error) => {
+          throw new Error(`${change.name}: ${e.message}`);
+        });
         const before = await records(page);
         await change.make(page, n);
         await wait(DELAYS[n % DELAYS.length]!);
