@@ -1,5 +1,6 @@
 import type { Express } from 'express';
 import { createServer, STATUS_CODES, type Server } from 'node:http';
+import type { Socket } from 'node:net';
 
 /** How long a client may take, ms, and how many there may be at once. */
 export type Limits = {
@@ -32,7 +33,9 @@ export function listenerOf(app: Express, tell: (what: string) => void, limits: L
   server.maxConnections = limits.connections;
   server.on('clientError', (e: NodeJS.ErrnoException, socket) => {
     const status = e.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? 408 : e.code === 'HPE_HEADER_OVERFLOW' ? 431 : 400;
-    if (status === 408) tell('a client took too long to send its request and was let go');
+    // a browser opens connections that it may never use: those are let go without a word
+    if (status === 408 && (socket as Socket).bytesRead > 0)
+      tell('a client took too long to send its request and was let go');
     if (socket.writable && e.code !== 'ECONNRESET')
       socket.end(`HTTP/1.1 ${status} ${STATUS_CODES[status]}\r\nConnection: close\r\n\r\n`);
     else socket.destroy();

@@ -1,4 +1,4 @@
-import { openRecord, keyOf, textsOf, type AnySpec } from '../core/formats/record';
+import { openRecord, keyOf, rawOf, textsOf, type AnySpec } from '../core/formats/record';
 import {
   applyOperation,
   isApplied,
@@ -25,10 +25,8 @@ type Any = { id: string };
 /** A record with what is to be done to it. */
 type Due = { spec: AnySpec; id: string; operations: Operation[] };
 
-const isFit = (spec: AnySpec, value: Any): boolean => {
-  const parsed = spec.schema.safeParse(value);
-  return parsed.success && (spec.troubles?.(parsed.data) ?? []).length === 0;
-};
+/** By its shape: what two hands made of one record may have none. What it names was looked at when it came in. */
+const isFit = (spec: AnySpec, value: Any): boolean => spec.schema.safeParse(value).success;
 
 /** Folded one on the other; one that would leave what no room can read is left out and told. */
 function fold(spec: AnySpec, was: Any | undefined, operations: readonly Operation[]) {
@@ -66,14 +64,20 @@ export function applierOver(shell: Shell, log: OperationLog, specNamed: (name: s
     return [...groups.values()];
   }
 
-  /** A record as it is stored; one that is broken is set aside and counts as not there. */
-  async function valueOf({ spec, id }: Due, text: string | null | undefined): Promise<Any | undefined> {
-    if (text === null || text === undefined) return undefined;
+  /** What a record becomes; one that is broken as it is stored is set aside first and counts as not there. */
+  async function folded({ spec, id, operations }: Due, text: string | null | undefined) {
+    if (text === null || text === undefined) return fold(spec, undefined, operations);
+    const raw = rawOf(spec, text);
+    if (raw) {
+      // what comes out is checked in any case: what went in need not be checked as well
+      const all = fold(spec, raw, operations);
+      if (!all.unfit.length) return all;
+    }
     try {
-      return openRecord(spec, text).value;
+      return fold(spec, openRecord(spec, text).value, operations);
     } catch (e) {
       await putAside(shell, keyOf(spec.name, id), text, e, () => store.removeMany(keysOf(spec, id)));
-      return undefined;
+      return fold(spec, undefined, operations);
     }
   }
 
@@ -100,7 +104,7 @@ export function applierOver(shell: Shell, log: OperationLog, specNamed: (name: s
     const texts = groups.length ? await store.getMany(groups.map((g) => keyOf(g.spec.name, g.id))) : {};
     const made: { due: Due; value: Any | undefined }[] = [];
     for (const g of groups) {
-      const { value, unfit } = fold(g.spec, await valueOf(g, texts[keyOf(g.spec.name, g.id)]), g.operations);
+      const { value, unfit } = await folded(g, texts[keyOf(g.spec.name, g.id)]);
       for (const o of unfit)
         await putAside(shell, `operation/${o.tab}/${o.n}`, JSON.stringify(o), undefined, () => undefined);
       made.push({ due: g, value });

@@ -1,4 +1,3 @@
-import type { CookEvent } from '../core/cook/events';
 import { isOn } from '../core/cook/row';
 import {
   COLLECTION_NAMES,
@@ -22,7 +21,7 @@ import {
 } from '../core/records/operation';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
 import { APPLIED, applierOver, type Settled } from './apply';
-import { eventsChange, logOver } from './log';
+import { logOver } from './log';
 import { bringBack, NotSavedError, refusalOf, repository, type Repository, type Shell } from './records';
 
 const META = 'meta/opened';
@@ -45,8 +44,6 @@ export type KitchenStore = Repositories & {
   opened(): Promise<boolean>;
   /** Notes what a hand did: it outlives the tab from this moment on, and is in its record after `settle`. */
   note(operation: NewOperation, atMs: number): Operation;
-  /** Notes events of a cook or a batch. */
-  noteEvents(collection: 'cooks' | 'batches', id: string, events: readonly CookEvent[], atMs: number): Operation;
   /** Puts what was noted, here or by a tab that died, into the records, each operation once. Never throws for a full disk. */
   settle(): Promise<Settled>;
   /** A record that was read or written, with what was noted since and is not in it. */
@@ -216,8 +213,6 @@ export function kitchenOver(shell: Shell): KitchenStore {
     ...repos,
     opened: async () => (await store.getItem(META)) !== null,
     note: log.note,
-    noteEvents: (collection, id, events, atMs) =>
-      log.note({ collection, record: id, act: { change: eventsChange(events) } }, atMs),
     settle: applier.settle,
     shown: (collection, id, value, applied) =>
       pendingOf(collection)

@@ -12,7 +12,7 @@ import type { Pack } from '../core/units/packs';
 import { ChangedMeanwhileError, kitchenOver, type KitchenStore } from './kitchen';
 import type { AtOnce } from './log';
 import type { KeyValue } from './records';
-import { notesOver } from './testingStore';
+import { notesOver, tap } from './testingStore';
 
 /**
  * Two and three tabs of one browser, in any order: what a hand meant is in the records once, whatever is delayed, dies or is
@@ -218,7 +218,7 @@ const letter = command('letter', async (meant, world, tab) => {
 const event = command('event', (meant, world, tab) => {
   const id = `e${world.made++}`;
   const events: CookEvent[] = [{ kind: 'noted', id, at: new Date(NOW).toISOString(), text: id }];
-  tab.kitchen.noteEvents('cooks', COOK.id, events, NOW);
+  tap(tab.kitchen, COOK.id, events, NOW);
   meant.events.add(id);
   settle(world, tab);
 });

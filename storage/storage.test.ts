@@ -8,7 +8,7 @@ import type { CollectionName } from '../core/formats/collections';
 import { textsOf } from '../core/formats/record';
 import { ChangedMeanwhileError, kitchenOver, SETTINGS_NAME, STORED_DEFAULTS, type KitchenStore } from './kitchen';
 import { repository, setAside } from './records';
-import { memory, tabOf } from './testingStore';
+import { memory, tabOf, tap } from './testingStore';
 
 const AT = Date.UTC(2026, 11, 11, 12);
 type Any = { id: string };
@@ -193,8 +193,8 @@ describe('the kitchen', () => {
     await k.replaceAll(demo, NOW);
     const [cook] = demo.cooks;
     expect(await k.potsOn(NOW)).toEqual([]);
-    const tap = { kind: 'noted', id: 'tap', at: new Date(NOW + 60_000).toISOString(), text: 'on it' } as const;
-    k.noteEvents('cooks', cook!.id, [tap], NOW);
+    const onIt = { kind: 'noted', id: 'tap', at: new Date(NOW + 60_000).toISOString(), text: 'on it' } as const;
+    tap(k, cook!.id, [onIt], NOW);
     await k.settle();
     expect((await k.potsOn(NOW + 120_000)).map((r) => r.id)).toEqual([cook!.id]);
     const back = await k.replaceAll(emptyKitchen(demo.settings, demo.exportedAt), NOW + 120_000);
@@ -223,14 +223,14 @@ describe('the kitchen', () => {
     await one.replaceAll({ ...demo, cooks: [{ ...demo.cooks[0]!, events: [] }] }, NOW);
     const event = (id: string): CookEvent => ({ kind: 'noted', id, at: demo.exportedAt, text: id });
     const id = demo.cooks[0]!.id;
-    const tap = (tab: typeof one, e: string) => {
-      tab.noteEvents('cooks', id, [event(e)], NOW);
+    const note = (tab: typeof one, e: string) => {
+      tap(tab, id, [event(e)], NOW);
       return tab.settle();
     };
     await Promise.all([
-      ...Array.from({ length: 20 }, (_, i) => tap(one, `a${i}`)),
-      ...Array.from({ length: 20 }, (_, i) => tap(two, `b${i}`)),
-      tap(one, 'a0'),
+      ...Array.from({ length: 20 }, (_, i) => note(one, `a${i}`)),
+      ...Array.from({ length: 20 }, (_, i) => note(two, `b${i}`)),
+      note(one, 'a0'),
     ]);
     expect((await one.cooks.get(id))!.events).toHaveLength(40);
     expect(m.atOnce.size).toBe(0);
@@ -243,7 +243,7 @@ describe('the kitchen', () => {
     put(k, 'cooks', cook);
     await k.settle();
     m.fill(true);
-    k.noteEvents('cooks', cook.id, [{ kind: 'noted', id: 'n', at: demo.exportedAt, text: 'too pale' }], NOW);
+    tap(k, cook.id, [{ kind: 'noted', id: 'n', at: demo.exportedAt, text: 'too pale' }], NOW);
     expect((await k.settle()).refused).toHaveLength(1);
     const ids = [cook.events[0]!.id, 'n'];
     expect((await k.cooks.get(cook.id))!.events.map((e) => e.id)).toEqual(ids);
@@ -323,10 +323,10 @@ describe('the kitchen', () => {
     const m = memory();
     const k = kitchenOver(m.shell);
     const event = { kind: 'noted', id: 'n', at: demo.exportedAt, text: '' } as const;
-    k.noteEvents('cooks', 'gone', [event], NOW);
+    tap(k, 'gone', [event], NOW);
     await k.settle();
     expect(await k.cooks.list()).toEqual([]);
-    k.noteEvents('cooks', demo.cooks[0]!.id, [event], NOW);
+    tap(k, demo.cooks[0]!.id, [event], NOW);
     await k.replaceAll(demo, NOW);
     await k.settle();
     expect(await k.cooks.get(demo.cooks[0]!.id)).toEqual(demo.cooks[0]);

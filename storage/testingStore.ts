@@ -1,4 +1,6 @@
-import type { AtOnce } from './log';
+import type { CookEvent } from '../core/cook/events';
+import type { KitchenStore } from './kitchen';
+import { eventsChange, type AtOnce } from './log';
 import type { KeyValue, News, Problem, Shell } from './records';
 
 /** Locks by their name: who asks for one that is held waits for it, and for no other. */
@@ -70,3 +72,7 @@ export function memory() {
   };
   return { map, atOnce, store, shell, locks, problems, changed, fill: (on: boolean) => (full = on) };
 }
+
+/** Events of a cook, as a tap notes them. */
+export const tap = (k: KitchenStore, cookId: string, events: readonly CookEvent[], atMs = 0) =>
+  k.note({ collection: 'cooks', record: cookId, act: { change: eventsChange(events) } }, atMs);

@@ -2,7 +2,7 @@ import type { CookEvent } from '../cook/events';
 import type { Settings } from '../settings';
 import { COLLECTION_NAMES, SETTINGS_SPEC, specOf, type CollectionName, type Collections } from './collections';
 import { writeKitchenFile } from './kitchenFile';
-import { keyOf, openRecord, rowKeyOf, textsOf, type AnySpec } from './record';
+import { keyOf, openRecord, rawOf, rowKeyOf, textsOf, type AnySpec } from './record';
 
 /** Texts to write and keys to take out, in one. */
 export type Exchange = {
@@ -38,11 +38,10 @@ export type Weighed = {
 
 type Any = { id: string };
 
-/** A record as it is stored, of this version: unchecked, for who writes it out or only wants its name. */
-function rawOf(spec: AnySpec, text: string): Any | undefined {
+/** A record as it is stored, brought to this version where it is older; nothing where it cannot be read. */
+function anyOf(spec: AnySpec, text: string): Any | undefined {
   try {
-    const { v, data } = JSON.parse(text) as { v: unknown; data: Any };
-    return v === spec.version ? data : openRecord(spec, text).value;
+    return rawOf(spec, text) ?? openRecord(spec, text).value;
   } catch {
     return undefined;
   }
@@ -54,7 +53,7 @@ export function recordsOf(name: CollectionName, texts: Readonly<Record<string, s
   const spec = specOf(name);
   const found = new Map<string, Any>();
   for (const [key, text] of Object.entries(texts)) {
-    const value = key.startsWith(at) ? rawOf(spec, text) : undefined;
+    const value = key.startsWith(at) ? anyOf(spec, text) : undefined;
     if (value) found.set(value.id, value);
   }
   return found;
@@ -132,7 +131,7 @@ export function weighImport(
         so.same += 1;
         continue;
       }
-      const mine = here === undefined ? undefined : rawOf(spec, here);
+      const mine = here === undefined ? undefined : anyOf(spec, here);
       const next = mine ? both(mine, theirs, way) : theirs;
       const put = next === theirs ? asTheirs : textsOf(spec, next);
       if (put[key] === here) {
@@ -147,7 +146,7 @@ export function weighImport(
         const id =
           key.startsWith(keyOf(collection, '')) && !named.has(key) ? key.slice(collection.length + 1) : undefined;
         if (id === undefined) continue;
-        so.goes.push(called(rawOf(spec, text) ?? { id }));
+        so.goes.push(called(anyOf(spec, text) ?? { id }));
         gone.push(key, ...(spec.row ? [rowKeyOf(collection, id)] : []));
       }
     return so;

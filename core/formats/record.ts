@@ -53,6 +53,16 @@ export const textsOf = <T extends { id: string }, R>(spec: CollectionSpec<T, R>,
   ...(spec.row ? { [rowKeyOf(spec.name, value.id)]: sealedRow(spec.row, spec.row.of(value)) } : {}),
 });
 
+/** A record as it is stored, where it is of this version: unchecked, for who checks what becomes of it or only wants its name. */
+export function rawOf<T>(spec: CollectionSpec<T>, text: string): T | undefined {
+  try {
+    const { v, data } = JSON.parse(text) as { v: unknown; data: T };
+    return v === spec.version ? data : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /** Text of a stored record to its value, migrated and checked. @throws Unreadable with the reason, SyntaxError of a torn one */
 export function openRecord<T>(spec: CollectionSpec<T>, text: string): { value: T; migrated: boolean } {
   const record = JSON.parse(text) as { v?: unknown; data?: unknown };
