@@ -145,5 +145,8 @@ test('frozen sticks: into the freezer, through by the hour, pulled', async ({ wa
   await expect(page.getByTestId('freezer')).toContainText('then pull');
   await page.clock.fastForward('14:00:00');
   await expect(page.getByTestId('freezer')).toContainText('Frozen through');
+  // what is eaten frozen is not warmed again
+  await expect(page.getByTestId('keep')).toBeVisible();
+  await expect(page.getByText('Warmed again')).toHaveCount(0);
   await writeDown(page, /frozen cream/i);
 });

@@ -1,8 +1,10 @@
 import { DISHES } from '../pantry/kitchen';
 import { forecast } from '../model/forecast';
 import type { Plan } from '../plan/plan';
+import { restedIn } from '../plan/methodList';
 import { testPlan } from '../testing';
-import { coolInTime } from './coolInTime';
+import { breaksCoolingRule } from '../set/safety';
+import { coolInTime, coolNow } from './coolInTime';
 
 const inBowl = (plan: Plan): Plan => {
   const { name: _name, ...bowl } = DISHES.find((d) => d.kind === 'bowl')!;
@@ -33,6 +35,24 @@ describe('a plan that cools too slowly', () => {
           rest: { ...deep.rest, roomMin: 0 },
         }).cool.safe,
       ).toBe(false);
+  });
+  it('that never gets cold in its hours is helped all the same; what it saves is not known, and not said', () => {
+    // it stands in a kitchen in summer
+    const stays = [{ where: 'room' as const, minutes: 720 }];
+    const summer = restedIn({ ...deep, room: { ...deep.room, tempC: 30 } }, stays, 12);
+    expect(forecast(summer).cool.below21H).toBeNaN();
+    const ways = coolNow(summer, [{ where: 'room', minutes: 30 }], 12);
+    expect(ways.length).toBeGreaterThan(0);
+    for (const w of ways) expect(w.savesH).toBeUndefined();
+    expect(coolInTime(summer)?.savesH).toBeUndefined();
+    expect(coolNow(deep, [], 12).every((w) => Number.isFinite(w.below21H) && w.savesH! > 0)).toBe(true);
+  });
+  it('and is eaten warm is not asked for any rule', () => {
+    const warm = { ...deep, serve: { ...deep.serve, tempC: 62 } };
+    expect(breaksCoolingRule(forecast(deep).cool)).toBe(true);
+    expect(breaksCoolingRule(forecast(warm).cool)).toBe(false);
+    expect(coolInTime(warm)).toBeUndefined();
+    expect(forecast(warm).cautions.map((c) => c.id)).not.toContain('cooling');
   });
   it('needs nothing where it is cooled in time', () => {
     expect(coolInTime(testPlan())).toBeUndefined();

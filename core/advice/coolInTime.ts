@@ -4,9 +4,15 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { restedIn } from '../plan/methodList';
 import type { Plan } from '../plan/plan';
 import type { RestPlace } from '../set/places';
+import { breaksCoolingRule } from '../set/safety';
 
 /** A way to keep the cooling rule: what is done, the plan with it, and the hours from 57 to 21 degC that it saves. */
-type CoolWay = { kind: 'ice bath' | 'straight to the cold' | 'smaller dishes'; plan: Plan; savesH: number };
+type CoolWay = {
+  kind: 'ice bath' | 'straight to the cold' | 'smaller dishes';
+  plan: Plan;
+  /** not known where it never gets cold as it is */
+  savesH: number | undefined;
+};
 
 const [SMALL_MOULDS, CUPS] = DISHES as readonly [(typeof DISHES)[number], (typeof DISHES)[number]];
 /** How far a dish is filled. */
@@ -14,11 +20,23 @@ const FILLED = 0.95;
 
 /** What can still be done to a dish that stands: each with the hours from 57 to 21 degC that it saves. */
 export const COOL_NOW = ['fridge now', 'cold water', 'ice bath', 'split in two', 'shallow tray'] as const;
-export type CoolNow = { kind: (typeof COOL_NOW)[number]; below21H: number; savesH: number; safe: boolean };
+export type CoolNow = {
+  kind: (typeof COOL_NOW)[number];
+  below21H: number;
+  /** not known where it never gets cold as it is */
+  savesH: number | undefined;
+  safe: boolean;
+};
+
+/** h between two times that it gets cold; nothing where the first never comes. */
+const savedH = (wasH: number, isH: number): number | undefined =>
+  Number.isFinite(wasH) ? Math.max(0, wasH - isH) : undefined;
 
 /** A layer this deep cools in time in any fridge, mm (B). */
 const SHALLOW_MM = 25;
 const BATH_MIN = 30;
+/** Less than two minutes is nothing that helps, h. */
+const LEAST_SAVED_H = 1 / 30;
 
 /**
  * What helps a dish that will not be cold in time, the most first.
@@ -46,10 +64,10 @@ export function coolNow(plan: Plan, stood: readonly { where: RestPlace; minutes:
   };
   return COOL_NOW.map((kind) => {
     const { below21H, safe, ordinary } = forecast(tries[kind]).cool;
-    return { kind, below21H, savesH: cool.below21H - below21H, safe: safe || ordinary };
+    return { kind, below21H, savesH: savedH(cool.below21H, below21H), safe: safe || ordinary };
   })
-    .filter((w) => w.savesH > 1 / 30)
-    .sort((a, b) => b.savesH - a.savesH);
+    .filter((w) => Number.isFinite(w.below21H) && (w.savesH ?? Infinity) > LEAST_SAVED_H)
+    .sort((a, b) => a.below21H - b.below21H);
 }
 
 /**
@@ -58,7 +76,7 @@ export function coolNow(plan: Plan, stood: readonly { where: RestPlace; minutes:
  */
 export function coolInTime(plan: Plan): CoolWay | undefined {
   const { cool: now, endMassG } = forecast(plan);
-  if (now.safe || now.ordinary) return undefined;
+  if (!breaksCoolingRule(now)) return undefined;
   // whatever else is done, it does not stand in the room first
   const cooling = (kind: 'straight to the cold' | 'ice bath', dish = plan.dish): Plan => ({
     ...plan,
@@ -77,7 +95,7 @@ export function coolInTime(plan: Plan): CoolWay | undefined {
   ];
   for (const way of ways) {
     const { cool } = forecast(way.plan);
-    if (cool.safe) return { ...way, savesH: Math.max(0, now.below21H - cool.below21H) };
+    if (cool.safe) return { ...way, savesH: savedH(now.below21H, cool.below21H) };
   }
   return undefined;
 }

@@ -8,7 +8,7 @@ import type { PrepItem } from '../prep/items';
 import { prepOf } from '../prep/prep';
 import { fridgeCm2 } from '../prep/vessels';
 import { say, type Said } from '../say';
-import { coolingRuleSaid } from '../set/safety';
+import { breaksCoolingRule, coolingRuleSaid } from '../set/safety';
 import type { Machine } from '../settings';
 import { sideOf } from '../sides/sides';
 import type { SidePot } from '../plan/sidePot';
@@ -426,7 +426,7 @@ function waitOfDish(plan: Plan, f: Forecast, warm: boolean): DishWork['wait'] {
 function cautionsOf(plan: Plan, f: Forecast, warm: boolean): Said[] {
   const dish = plan.name;
   return [
-    ...(!warm && !f.cool.safe && !f.cool.ordinary
+    ...(!warm && breaksCoolingRule(f.cool)
       ? [say('dayCaution.slow', { dish, rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') })]
       : []),
     ...(!warm && plan.rest.roomMin > DAY.roomMax ? [say('dayCaution.room', { dish, roomMin: plan.rest.roomMin })] : []),

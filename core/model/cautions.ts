@@ -7,7 +7,7 @@ import { sugarFraction } from '../pot/paste';
 import { RAW_TASTE } from '../pot/pot';
 import { SCORCH } from '../pot/scorch';
 import { say, type Figure, type Said } from '../say';
-import { coolingRuleSaid } from '../set/safety';
+import { breaksCoolingRule, coolingRuleSaid } from '../set/safety';
 import type { PhaseEnd } from '../pot/program';
 import type { EggReport } from './judgeRisks';
 import type { Risk, RiskName } from './risks';
@@ -65,7 +65,7 @@ type Judged = {
   scorch: number;
   rawPer100G: number;
   standing: { stands: boolean };
-  cool: { safe: boolean; ordinary: boolean };
+  cool: Parameters<typeof breaksCoolingRule>[0];
   keeping: { days: number };
   frozen?: unknown;
   bake?: unknown;
@@ -111,9 +111,7 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   if (f.risks.split.chance > WORTH_SAYING.split) warn('split');
   if (sugarFraction(m) > 0.35) warn('sugar');
   if (plan.serve.style === 'turned out' && !f.frozen && !f.standing.stands) warn('stand');
-  // what is eaten warm is not cooled
-  if (plan.serve.tempC < WARM_C && !f.cool.safe && !f.cool.ordinary)
-    warn('cooling', { rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') });
+  if (breaksCoolingRule(f.cool)) warn('cooling', { rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') });
   if (plan.rest.hours > f.keeping.days * 24) warn('keep', { count: f.keeping.days });
   if (base === 'nut' || base === 'oat' || base === 'soy') warn('thin-milk');
   if (base === 'coconut' && plan.serve.tempC > COCONUT_SOFT_C) warn('coconut', { softC: COCONUT_SOFT_C });
@@ -128,7 +126,5 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   return out;
 }
 
-/** degC from which a dish is served warm */
-const WARM_C = 40;
 /** degC from which coconut fat no longer holds (B) */
 const COCONUT_SOFT_C = 20;

@@ -40,7 +40,7 @@ import type { Risk, RiskName } from './risks';
 import { SPREAD } from './spread';
 import { dishStartC, potSetup, runMethod, runPortion, type Run, type StepTold } from './run';
 import { coolInDish, freezesBelowC, type CoolingPoint } from '../set/cooling';
-import { hoursBelow, keepsRule, SAFE_COOLING } from '../set/safety';
+import { EATEN_WARM_C, hoursBelow, keepsRule, SAFE_COOLING } from '../set/safety';
 import {
   ageingRate,
   bearsPa,
@@ -123,8 +123,11 @@ export type Forecast = {
   frozen?: Frozen;
   /** hours after which a thin layer is set to the touch, though warm in the middle; NaN if never */
   touchH: number;
-  /** `ordinary`: covered cups, soon in the cold, a little over the rule: shown, not nagged about */
-  cool: { below57H: number; below21H: number; below5H: number; safe: boolean; ordinary: boolean };
+  /**
+   * h; NaN where it does not get so cold. `ordinary`: covered cups, soon in the cold, a little over the rule: shown, not nagged
+   * about. `asked`: the rule is asked of it at all; what is eaten warm is not cooled.
+   */
+  cool: { below57H: number; below21H: number; below5H: number; safe: boolean; ordinary: boolean; asked: boolean };
   allergens: Allergen[];
   cautions: Caution[];
 };
@@ -643,6 +646,7 @@ export function forecastFrom(
       below21H: below(SAFE_COOLING.toC),
       below5H: below(Math.max(SAFE_COOLING.thenC, lastC + 1.5)),
       safe: rule.safe,
+      asked: plan.serve.tempC < EATEN_WARM_C,
       ordinary:
         rule.worstH <= ORDINARY.overH &&
         plan.rest.covered &&

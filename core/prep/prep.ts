@@ -8,7 +8,7 @@ import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
 import { GRAINS } from '../pot/grain';
-import { FRUIT_ROWS } from '../sides/fruit';
+import { FRUIT_ROWS, leavesHardBits } from '../sides/fruit';
 import { sideOf } from '../sides/sides';
 import { EGG_SIZES } from '../units/eggs';
 import { panFit } from '../vessels/fit';
@@ -275,7 +275,7 @@ function evenCans({ all }: Prepping): PrepItem[] {
   return items;
 }
 
-/** Peeled and stoned. */
+/** Made ready as each fruit needs it. */
 function fruit({ plan }: Prepping): PrepItem[] {
   const items: PrepItem[] = [];
   const put = (item: PrepItem) => items.push(item);
@@ -286,9 +286,9 @@ function fruit({ plan }: Prepping): PrepItem[] {
       put({
         id: `peel-${s.id}`,
         group: 'fruit',
-        title: say('prep.peelAndStone', { boughtG: s.boughtG, fruit: s.fruit }),
+        title: say(`prep.fruit.${f.ready}`, { boughtG: s.boughtG, fruit: s.fruit }),
         how: say('prep.aboutAreLeftToEat', { left, edible: f.edible * 100 }),
-        caution: say('prep.countStonesAndPipsOut'),
+        ...(leavesHardBits(f) ? { caution: say('prep.countStonesAndPipsOut') } : {}),
         handsMin: Math.max(2, (PREP.peelMinPer100 * s.boughtG) / 100),
         before: 'serve',
       });

@@ -29,6 +29,13 @@ export function coolingRuleSaid(rule: CoolingRule): Said {
   return say(`coolingRule.${rule}`, { fromC: first!.fromC, toC: first!.toC, thenC: then?.toC });
 }
 
+/** degC from which a dish is eaten warm */
+export const EATEN_WARM_C = 40;
+
+/** A dish that is cooled and takes longer than its rule allows, by more than an ordinary covered cup may. */
+export const breaksCoolingRule = (cool: { safe: boolean; ordinary: boolean; asked: boolean }): boolean =>
+  cool.asked && !cool.safe && !cool.ordinary;
+
 /** The first limit of the usual rule, which the rooms show. */
 export const SAFE_COOLING = { ...SAFE_COOLING_RULES['two stages'].limits[0]!, thenC: 5, thenWithinH: 4 } as const;
 

@@ -2,9 +2,10 @@ import { PlanSchema, type Plan } from '../plan/plan';
 import { allAllergens, portionOf } from '../advice/portions';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { pantry, testPlan } from '../testing';
-import { FRUIT_ROWS, sugarFor } from './fruit';
+import { FRUIT_ROWS, leavesHardBits, sugarFor } from './fruit';
 import { FRUITS, SIDE_KINDS, type SidePot } from '../plan/sidePot';
 import { SIDE, sideOf, startSide } from './sides';
+import { prepOf } from '../prep/prep';
 import { english } from '../../words/english';
 
 const plan = testPlan();
@@ -44,6 +45,17 @@ describe('side pots', () => {
     expect(sugarFor(FRUIT_ROWS.pear)).toBe(0);
     const c = side({ id: 's', kind: 'compote', fruit: 'mango', boughtG: 1000 });
     expect(c.uses[0]).toMatchObject({ grams: 660, boughtG: 1000 });
+  });
+  it('fruit is made ready as it needs it: rhubarb has no stones, and only what has some is counted out', () => {
+    const of = (fruit: (typeof FRUITS)[number]) => {
+      const compote: SidePot = { id: 's', kind: 'compote', fruit, boughtG: 500 };
+      const peel = prepOf({ ...plan, sides: [compote] }).find((i) => i.id === 'peel-s')!;
+      return [english(side(compote).does[0]!), english(peel.title), peel.caution ? english(peel.caution) : ''].join(
+        ' / ',
+      );
+    };
+    expect(of('rhubarb')).toMatch(/^Trim, and pull off the strings: 500 g .* \/ Trim and string 500 g rhubarb \/ $/);
+    for (const fruit of FRUITS) expect(/stone|pips/i.test(of(fruit))).toBe(leavesHardBits(FRUIT_ROWS[fruit]));
   });
   it('a purée counts the edible yield, and what stays in the sieve', () => {
     const p = side({ id: 's', kind: 'purée', fruit: 'raspberry', boughtG: 500 });

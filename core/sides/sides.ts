@@ -116,7 +116,7 @@ export function sideOf(side: SidePot, plan: Plan): SideAnswer {
           { name: say('sides.figure.sourness'), value: say('sides.value.acid', { x: f.acidPct }) },
         ],
         does: [
-          say('sides.peelAndStoneBoughtLeave', { boughtG: side.boughtG, edibleG }),
+          say(`sides.ready.${f.ready}`, { boughtG: side.boughtG, edibleG }),
           say('sides.waterLidOnLow', {
             enough: sugarG > 0 ? say('sides.sugar', { sugarG }) : say('sides.noSugarItIsSweet'),
             waterG,
@@ -196,10 +196,7 @@ export function sideOf(side: SidePot, plan: Plan): SideAnswer {
           { name: say('sides.figure.afterPeeling'), value: say('sides.value.grams', { x: edibleG }) },
           { name: say('sides.figure.sourness'), value: say('sides.value.acid', { x: f.acidPct }) },
         ],
-        does: [
-          say('sides.peelAndStoneBoughtLeave', { boughtG: side.boughtG, edibleG }),
-          say('sides.blendAndPressThroughA'),
-        ],
+        does: [say(`sides.ready.${f.ready}`, { boughtG: side.boughtG, edibleG }), say('sides.blendAndPressThroughA')],
         notice: f.acidPct > 0.8 ? say('sides.sourIntoTheCooledPudding') : say('sides.offTheHeatWhenThe'),
       };
     }

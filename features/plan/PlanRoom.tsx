@@ -9,6 +9,7 @@ import type { Forecast, Point } from '../../core/model/forecast';
 import { withGrams } from '../../core/plan/amounts';
 import { lookUp } from '../../core/plan/stages';
 import { beginsSitting, outlived, type PastPlan } from '../../core/plan/history';
+import { breaksCoolingRule } from '../../core/set/safety';
 import { followSteps } from '../../core/plan/methodList';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
 import { rebase, type Numbers } from '../../core/records/change';
@@ -161,7 +162,7 @@ function CoolsTooSlowly({
   onChange: (next: Plan) => void;
 }) {
   const { fmt } = useApp();
-  const slow = forecast !== undefined && !working && !forecast.cool.safe && !forecast.cool.ordinary;
+  const slow = forecast !== undefined && !working && breaksCoolingRule(forecast.cool);
   const { data: way } = useAsk('coolInTime', [plan], { enabled: slow });
   if (!slow) return null;
   return (
@@ -172,7 +173,11 @@ function CoolsTooSlowly({
       {way ? (
         <Key
           size="line"
-          label={t(`coolWay.${way.kind}`, { saves: fmt.hours(way.savesH) })}
+          label={
+            way.savesH === undefined
+              ? t(`coolWayAlone.${way.kind}`)
+              : t(`coolWay.${way.kind}`, { saves: fmt.hours(way.savesH) })
+          }
           onPress={() => onChange(way.plan)}
         />
       ) : null}

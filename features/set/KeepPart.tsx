@@ -46,12 +46,15 @@ export function KeepPart({
       {f.keeping.weepPctAt3Days >= 0.1 ? (
         <Row title={t('keep.weeps')} sub={t('keep.pourOff')} value={`${f.keeping.weepPctAt3Days.toFixed(1)} %`} />
       ) : null}
-      <Row
-        title={t('keep.warmed')}
-        sub={t('keep.warmedSub')}
-        value={t('keep.perPortion', { grams: fmt.grams(Math.round(plan.portionG * REHEAT_SHARE)) })}
-      />
-      {loosen.data ? (
+      {/* what is eaten frozen is not warmed, and nothing is stirred into it */}
+      {f.frozen ? null : (
+        <Row
+          title={t('keep.warmed')}
+          sub={t('keep.warmedSub')}
+          value={t('keep.perPortion', { grams: fmt.grams(Math.round(plan.portionG * REHEAT_SHARE)) })}
+        />
+      )}
+      {loosen.data && !f.frozen ? (
         <Row
           title={t('keep.tooStiff')}
           sub={t('keep.stirredIn', { name: milk!.name })}

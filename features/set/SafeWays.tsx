@@ -21,7 +21,8 @@ export function SafeWays({
         {t('setRoom.willNotBeCold')}
       </Type>
       {ways.map((w) => {
-        const says = t('setRoom.saves', { way: t(`coolNow.${w.kind}`), saves: fmt.hours(w.savesH) });
+        const way = t(`coolNow.${w.kind}`);
+        const says = w.savesH === undefined ? way : t('setRoom.saves', { way, saves: fmt.hours(w.savesH) });
         const where =
           w.kind === 'ice bath' || w.kind === 'cold water' ? w.kind : w.kind === 'fridge now' ? 'fridge' : undefined;
         return (

@@ -54,8 +54,10 @@ const renderer: Trial = {
         await change.make(page, n);
         await wait(DELAYS[n % DELAYS.length]!);
         const cdp = await context.newCDPSession(page);
+        // listened for first: it comes at once
+        const crashed = page.waitForEvent('crash', { timeout: WAIT_MS }).catch(() => undefined);
         void cdp.send('Page.crash').catch(() => undefined);
-        await page.waitForEvent('crash', { timeout: WAIT_MS }).catch(() => undefined);
+        await crashed;
         await page.close().catch(() => undefined);
         const next = await tabAt(context, '/plan');
         out.tried += 1;

@@ -43,7 +43,12 @@ export const prep = {
   'prep.emptyTheWholeCanInto':
     'Empty the whole can into a bowl, cream and water, and whisk until no lump is left. Then weigh.',
   'prep.itRunsOffTheWhisk': 'It runs off the whisk in one thickness.',
-  'prep.peelAndStone': 'Peel and stone {{boughtG, grams}} {{fruit}}',
+  'prep.fruit.core': 'Peel and core {{boughtG, grams}} {{fruit}}',
+  'prep.fruit.stone': 'Stone {{boughtG, grams}} {{fruit}}',
+  'prep.fruit.pips': 'Peel, and take the pips out of, {{boughtG, grams}} {{fruit}}',
+  'prep.fruit.hull': 'Hull {{boughtG, grams}} {{fruit}}',
+  'prep.fruit.trim': 'Trim and string {{boughtG, grams}} {{fruit}}',
+  'prep.fruit.pick': 'Pick over {{boughtG, grams}} {{fruit}}',
   'prep.aboutAreLeftToEat':
     'About {{left, grams}} are left to eat, {{edible, whole}} in 100. Weigh what is in the bowl: the sugar goes by that.',
   'prep.countStonesAndPipsOut': 'Count stones and pips out: a forgotten one breaks teeth.',
