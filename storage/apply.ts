@@ -1,6 +1,6 @@
 import { openRecord, keyOf, rawOf, textsOf, type AnySpec } from '../core/formats/record';
 import {
-  applyOperation,
+  shownAfter,
   isApplied,
   readApplied,
   withApplied,
@@ -26,17 +26,18 @@ type Any = { id: string };
 type Due = { spec: AnySpec; id: string; operations: Operation[] };
 
 /** By its shape: what two hands made of one record may have none. What it names was looked at when it came in. */
-const isFit = (spec: AnySpec, value: Any): boolean => spec.schema.safeParse(value).success;
+const isFit = (spec: AnySpec, id: string, value: Any): boolean =>
+  value.id === id && spec.schema.safeParse(value).success;
 
 /** Folded one on the other; one that would leave what no room can read is left out and told. */
-function fold(spec: AnySpec, was: Any | undefined, operations: readonly Operation[]) {
-  const all = operations.reduce<Any | undefined>(applyOperation, was);
-  if (!all || isFit(spec, all)) return { value: all, unfit: [] };
+function fold({ spec, id, operations }: Due, was: Any | undefined) {
+  const all = operations.reduce<Any | undefined>(shownAfter, was);
+  if (!all || isFit(spec, id, all)) return { value: all, unfit: [] };
   const unfit: Operation[] = [];
   let value = was;
   for (const o of operations) {
-    const next = applyOperation(value, o);
-    if (next && !isFit(spec, next)) unfit.push(o);
+    const next = shownAfter(value, o);
+    if (next && !isFit(spec, id, next)) unfit.push(o);
     else value = next;
   }
   return { value, unfit };
@@ -65,19 +66,20 @@ export function applierOver(shell: Shell, log: OperationLog, specNamed: (name: s
   }
 
   /** What a record becomes; one that is broken as it is stored is set aside first and counts as not there. */
-  async function folded({ spec, id, operations }: Due, text: string | null | undefined) {
-    if (text === null || text === undefined) return fold(spec, undefined, operations);
+  async function folded(due: Due, text: string | null | undefined) {
+    const { spec, id } = due;
+    if (text === null || text === undefined) return fold(due, undefined);
     const raw = rawOf(spec, text);
     if (raw) {
       // what comes out is checked in any case: what went in need not be checked as well
-      const all = fold(spec, raw, operations);
+      const all = fold(due, raw);
       if (!all.unfit.length) return all;
     }
     try {
-      return fold(spec, openRecord(spec, text).value, operations);
+      return fold(due, openRecord(spec, text).value);
     } catch (e) {
       await putAside(shell, keyOf(spec.name, id), text, e, () => store.removeMany(keysOf(spec, id)));
-      return fold(spec, undefined, operations);
+      return fold(due, undefined);
     }
   }
 

@@ -12,7 +12,7 @@ import type { KitchenFile } from '../core/formats/kitchenFile';
 import type { Exchange } from '../core/formats/merge';
 import { keyOf, rowKeyOf, textsOf, type AnySpec } from '../core/formats/record';
 import {
-  applyOperation,
+  shownAfter,
   isApplied,
   readApplied,
   type Applied,
@@ -120,7 +120,7 @@ export function kitchenOver(shell: Shell): KitchenStore {
     const { name } = inner;
     const get = async (id: string, held = false) => {
       const { value, pending } = await steadily(name, (h) => inner.get(id, h), held);
-      return pending.filter((o) => o.record === id).reduce<T | undefined>(applyOperation, value);
+      return pending.filter((o) => o.record === id).reduce<T | undefined>(shownAfter, value);
     };
     return {
       ...inner,
@@ -131,7 +131,7 @@ export function kitchenOver(shell: Shell): KitchenStore {
         const all = new Map(value.map((v) => [v.id, v]));
         for (const [id, operations] of byRecord(pending)) {
           if (ids && !ids.includes(id)) continue;
-          const next = operations.reduce<T | undefined>(applyOperation, all.get(id));
+          const next = operations.reduce<T | undefined>(shownAfter, all.get(id));
           if (next) all.set(id, next);
           else all.delete(id);
         }
@@ -217,7 +217,7 @@ export function kitchenOver(shell: Shell): KitchenStore {
     shown: (collection, id, value, applied) =>
       pendingOf(collection)
         .filter((o) => o.record === id && !isApplied(applied, o))
-        .reduce<{ id: string } | undefined>(applyOperation, value),
+        .reduce<{ id: string } | undefined>(shownAfter, value),
     waiting: () => {
       const all = log.all().operations.map((o) => [keyOf(o.collection, o.record), o] as const);
       return [...new Map(all).values()].map((o) => ({ collection: o.collection, id: o.record }));

@@ -291,6 +291,11 @@ describe('the kitchen', () => {
     expect(await k.plans.get(demo.plans[0]!.id)).toEqual({ ...demo.plans[0]!, name: 'Other' });
     expect(Object.values(await setAside(m.store)).join()).toContain('many');
     expect(m.problems).toHaveLength(1);
+    // one that is called otherwise than its record writes over no other
+    k.note({ collection: 'plans', record: 'another', act: { put: demo.plans[0]! } }, NOW);
+    await k.settle();
+    expect(await k.plans.list()).toHaveLength(1);
+    expect(m.problems).toHaveLength(2);
   });
 
   it('an exchange that was cut off in the middle is finished by the next', async () => {

@@ -69,6 +69,15 @@ export function withApplied(applied: Applied, operations: readonly Operation[]):
   return Object.fromEntries(tabs.slice(0, MOST_TABS));
 }
 
+/** The same for who shows it: what cannot be made on a record leaves it as it is. */
+export function shownAfter<T extends { id: string }>(now: T | undefined, operation: Pick<Operation, 'act'>) {
+  try {
+    return applyOperation(now, operation);
+  } catch {
+    return now;
+  }
+}
+
 /**
  * A record after an operation.
  * @param now the record before it; undefined where there is none

@@ -45,7 +45,7 @@ const opening = ({ ask, clock, store, which }: AroundRooms) => ({
     const kitchen = store();
     if (await kitchen.opened()) {
       // what a tab noted that died before it was written; what has no room is reported and tried again later
-      await kitchen.settle();
+      await kitchen.settle().catch(() => undefined);
       nowKept(name);
       return true;
     }
