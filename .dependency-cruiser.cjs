@@ -12,6 +12,7 @@ const ROOMS = [
   'say',
   'moment',
   'settings',
+  'records',
   'units',
   'pantry',
   'matter',
