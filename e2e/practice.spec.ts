@@ -14,7 +14,8 @@ const LOOK_MS = 300;
 /** The pot is on until its middle is this hot, or for so many ms of the page. */
 async function cook(page: Page, most: { untilC?: number; ms?: number }) {
   const now = await page.evaluate(() => Date.now());
-  await page.clock.pauseAt(now + 100);
+  // far enough ahead that a machine that stands still has not passed it
+  await page.clock.pauseAt(now + 2000);
   await page.getByTestId('play').click();
   const { untilC = Infinity, ms = 60_000 } = most;
   let hot = false;
