@@ -78,6 +78,9 @@ const harmed = (harm: Harm, pot: Pot): boolean =>
       ? pot.scorch >= SCORCH.film
       : pot.foamMax >= FOAM.over;
 
+/** A ring that is off, or that the pan has left, calls nobody for what burns or climbs. Egg goes on setting. */
+const isOut = (c: Controls): boolean => c.lifted === true || (c.watts === undefined && c.setting === 0);
+
 /** Share of the pots that are no worse than what is told of foam. */
 const WORSE = 0.8;
 const middle = (xs: number[]): number => quantile(xs, 0.5);
@@ -127,7 +130,8 @@ export function marginsOf(pots: readonly { pot: Pot; setup: PotSetup }[], contro
     const curdC = harm === 'curdle' ? middle(paths.map((x) => curdlesAtC(x.pot, x.setup))) : NaN;
     const inS = middle(times);
     const hearts = paths.map((x) => x.pot.bulkC);
-    const state = unavoidable >= MARGIN.alarm ? 'alarm' : come >= MARGIN.near ? 'near' : 'clear';
+    const silent = harm !== 'curdle' && isOut(controls);
+    const state = silent ? 'clear' : unavoidable >= MARGIN.alarm ? 'alarm' : come >= MARGIN.near ? 'near' : 'clear';
     return {
       harm,
       used,

@@ -1,7 +1,18 @@
 import { atStages, type StagedPortion } from '../plan/stages';
 import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
-import { grillsOnly, HEAT_ROLES, type AddStep, type BakeStep, type HeatRole, type HeatStep } from '../plan/method';
+import {
+  BESIDE_STAGES,
+  grillsOnly,
+  HEAT_ROLES,
+  STAGES,
+  standsStill,
+  type AddStep,
+  type BakeStep,
+  type HeatRole,
+  type HeatStep,
+  type Stage,
+} from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
 import { waterBoilsC } from '../pot/air';
@@ -27,6 +38,17 @@ export type StepRole = (typeof STEP_ROLES)[number];
 /** Steps that tell of what went in elsewhere. */
 const TELLS: ReadonlySet<StepRole> = new Set<StepRole>(['taste', 'taste again', 'count out']);
 
+/**
+ * What goes in together. It is in the pot from the start, joins by an operation of the method, or goes into the dish
+ * under or on top of the pudding.
+ */
+export type Put = {
+  into: 'pot' | 'under' | 'top';
+  portions: readonly StagedPortion[];
+  /** how it joins a pot that is on its way; undefined where it starts in the pot or goes into the dish */
+  add?: AddStep;
+};
+
 /** Tells a step from the others of its cook: its own id, or its role, numbered when there are two. */
 export type StepId = string;
 
@@ -46,6 +68,8 @@ export type Step = {
   stirEveryS?: number;
   tempC?: number;
   portions: readonly StagedPortion[];
+  /** what goes in at this step, in order, each thing of the plan at exactly one of them */
+  puts: readonly Put[];
   /** what the fire that follows a correction is for: not of the plan */
   fix?: true;
   /** what goes into the pot at its start, and the fire that follows */
@@ -132,7 +156,9 @@ export function changesOf(cook: Pick<Cook, 'events'>): StepChanges {
 /** What comes out again before it thickens. */
 export const comesOut = (plan: Plan): StagedPortion[] => {
   const stages = atStages(plan);
-  return [...stages.pot, ...stages.grain, ...stages.slurry, ...stages.bowl].filter((p) => p.ingredient.comesOut);
+  return STAGES.filter((s) => s !== 'fold in' && !BESIDE_STAGES.includes(s))
+    .flatMap((s) => stages[s])
+    .filter((p) => p.ingredient.comesOut);
 };
 
 /** What was held back to be added by tasting. */
@@ -168,6 +194,7 @@ export function stepsOf(
     ends,
     seconds,
     portions,
+    puts: [],
     adds: [],
     watch: [],
   });
@@ -180,10 +207,26 @@ export function stepsOf(
     (p) => p.ingredient.group === 'fruit',
   );
   const places = placesOf(plan);
+  const method = methodOf(plan);
+  const untasted = (stage: Stage) => stages[stage].filter((p) => !p.taste);
+  const isTold = (put: Put) => put.portions.length > 0;
+  let atStart: Put[] = [{ into: 'pot', portions: untasted('pot') }];
   let adds: AddStep[] = [];
+  /** what goes in at the step that comes now; nothing is told twice */
+  const joining = (): Put[] => {
+    const puts: Put[] = [...atStart, ...adds.map((add): Put => ({ into: 'pot', portions: untasted(add.stage), add }))];
+    atStart = [];
+    return puts.filter(isTold);
+  };
+  // what is strewn on when no operation of the method puts it there: with the last of the work
+  const lastAt = method.findLastIndex((s) => s.do === 'pour' || s.do === 'bake');
+  const strewn = (i: number): Put[] =>
+    i === lastAt && !method.some((s) => s.do === 'top')
+      ? [{ into: 'top' as const, portions: stages.top }].filter(isTold)
+      : [];
+  const flat = (puts: readonly Put[]) => puts.flatMap((p) => p.portions);
   let phase = 0;
-  for (const [i, step] of methodOf(plan).entries()) {
-    const portions = adds.flatMap((a) => stages[a.stage]).filter((p) => !p.taste);
+  for (const [i, step] of method.entries()) {
     // before it thickens: taste while it can still be mended; and count out what must not stay
     if (i === places.thickens && held.length)
       steps.push({ ...by('taste', 'done', TASTE_S, held), setting: 1, stirEveryS: 20 });
@@ -198,9 +241,11 @@ export function stepsOf(
         break;
       case 'heat': {
         const took = forecast.phases[phase++];
-        const off = step.role === 'off the heat';
+        // a moment off the ring ends when the hands are done; a long stand by the clock
+        const off = step.role === 'off the heat' && !(step.stirEveryS !== null && standsStill(step));
         const timed = step.until.reach === 'time';
         const cue = cueOf(step);
+        const puts = joining();
         steps.push({
           ...called(step.role, step),
           ends: off ? 'done' : timed ? 'time' : 'cue',
@@ -211,13 +256,14 @@ export function stepsOf(
                 ? Math.round(took.endS - took.startS)
                 : 0,
           setting: step.setting,
-          ...(step.stirEveryS === null ? {} : { stirEveryS: step.stirEveryS }),
+          ...(standsStill(step) ? {} : { stirEveryS: step.stirEveryS! }),
           ...(step.until.reach === 'temperature'
             ? { tempC: step.until.tempC }
             : step.until.reach === 'bubble'
               ? { tempC: waterBoilsC(plan.room.altitudeM) - 6 }
               : {}),
-          portions: step.role === 'warm' ? stages.pot : portions,
+          portions: flat(puts),
+          puts,
           adds,
           heat: step,
           ...(cue ? { cue } : {}),
@@ -226,34 +272,43 @@ export function stepsOf(
         adds = [];
         break;
       }
-      case 'pour':
-        if (adds.some((a) => stages[a.stage].some((p) => p.ingredient.egg?.yolk === 0)))
-          steps.push(
-            by(
-              'whip',
-              'done',
-              WHIP_S,
-              portions.filter((p) => p.ingredient.egg?.yolk === 0),
-            ),
-          );
+      case 'pour': {
+        const whites = adds.flatMap((a) => stages[a.stage]).filter((p) => p.ingredient.egg?.yolk === 0);
+        if (whites.length) steps.push(by('whip', 'done', WHIP_S, whites));
         if (held.length && fruit) steps.push(by('taste again', 'done', TASTE_S, held));
-        steps.push({ ...by('pour', 'done', 90, [...portions, ...stages.under]), adds, watch: ['lumps'] });
+        const under: Put[] = [{ into: 'under' as const, portions: stages.under }].filter(isTold);
+        const puts = [...joining(), ...under, ...strewn(i)];
+        steps.push({ ...by('pour', 'done', 90, flat(puts)), puts, adds, watch: ['lumps'] });
         adds = [];
         break;
-      case 'top':
-        steps.push({ ...called('top', step), ends: 'done', seconds: TOP_S, portions: stages.top, adds: [], watch: [] });
+      }
+      case 'top': {
+        const puts: Put[] = [{ into: 'top' as const, portions: stages.top }].filter(isTold);
+        steps.push({
+          ...called('top', step),
+          ends: 'done',
+          seconds: TOP_S,
+          portions: stages.top,
+          puts,
+          adds: [],
+          watch: [],
+        });
         break;
-      case 'bake':
+      }
+      case 'bake': {
+        const puts = strewn(i);
         steps.push({
           ...called(grillsOnly(step) ? 'grill' : 'bake', step),
           ends: 'time',
           seconds: Math.round((forecast.told?.[i]?.minutes ?? 0) * 60),
-          portions: [],
+          portions: flat(puts),
+          puts,
           adds: [],
           watch: [],
           bake: step,
         });
         break;
+      }
       case 'rest':
         break;
     }
@@ -274,8 +329,9 @@ export function stepsOf(
           ends: h.until.reach === 'time' ? 'time' : 'cue',
           seconds: h.until.reach === 'time' ? Math.round(h.until.minutes * 60) : FIX_S,
           setting: h.setting,
-          ...(h.stirEveryS === null ? {} : { stirEveryS: h.stirEveryS }),
+          ...(standsStill(h) ? {} : { stirEveryS: h.stirEveryS! }),
           portions: [],
+          puts: [],
           adds: [],
           heat: h,
           ...(cue ? { cue } : {}),

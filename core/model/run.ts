@@ -3,7 +3,15 @@ import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture'
 import { atStages, mainLiquid, mixtureOfPortions, ownShare } from '../plan/stages';
 import { placesOf } from '../plan/countOut';
 import { FRIDGE_C, methodOf } from '../plan/family';
-import { offTheHob, type AddStep, type HeatStep, type MethodStep, type Stage } from '../plan/method';
+import {
+  offTheHob,
+  OFF_THE_RING,
+  standsStill,
+  type AddStep,
+  type HeatStep,
+  type MethodStep,
+  type Stage,
+} from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from '../pot/egg';
@@ -58,15 +66,12 @@ const untilOf = (u: HeatStep['until']): Until => {
   }
 };
 
-/** What is done with the pan in the hand or on the table. */
-const OFF_THE_RING: readonly HeatStep['role'][] = ['heat off', 'off the heat', 'cool'];
-
 export const phaseOf = (s: HeatStep): Phase => ({
   role: s.role,
   ...(s.name ? { name: s.name } : {}),
   setting: s.setting,
   ...(s.watts === undefined ? {} : { watts: s.watts }),
-  stirEveryS: s.stirEveryS ?? Infinity,
+  stirEveryS: standsStill(s) ? Infinity : s.stirEveryS!,
   tool: s.tool,
   lid: s.lid,
   wrapped: s.wrapped,

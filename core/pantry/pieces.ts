@@ -1,4 +1,4 @@
-type Piece = 'stick' | 'pod' | 'clove' | 'star' | 'leaf' | 'strip' | 'slice';
+type Piece = 'stick' | 'pod' | 'clove' | 'star' | 'leaf' | 'strip' | 'slice' | 'whole';
 
 /** What a kitchen counts and does not weigh: one of it, g (C: they differ by half). */
 export const PIECES: Readonly<Record<string, { grams: number; piece: Piece }>> = {
@@ -12,6 +12,12 @@ export const PIECES: Readonly<Record<string, { grams: number; piece: Piece }>> =
   lemon_peel: { grams: 2, piece: 'strip' },
   orange_peel: { grams: 2, piece: 'strip' },
   ginger: { grams: 5, piece: 'slice' },
+  fruit_apple: { grams: 150, piece: 'whole' },
+  fruit_pear: { grams: 160, piece: 'whole' },
+  fruit_plum: { grams: 45, piece: 'whole' },
+  fruit_apricot: { grams: 45, piece: 'whole' },
+  fruit_mango: { grams: 300, piece: 'whole' },
+  fruit_orange: { grams: 180, piece: 'whole' },
 };
 
 /** How many of it these grams are, to the half; undefined for what is weighed. */

@@ -38,10 +38,17 @@ export const placesOf = oncePerPlan((plan: Plan): Places => {
   const heatedBefore = (i: number) => method.slice(0, i).some((s) => s.do === 'heat');
   const first = method.findIndex((s, i) => thickens(s, heatedBefore(i), stages, kernels));
   if (!all.some((p) => p.ingredient.comesOut)) return { thickens: first, countOut: -1 };
-  if (!kernels) return { thickens: first, countOut: first };
+  const pour = method.findIndex((s) => s.do === 'pour');
   const binds = method.findIndex(
     (s) => s.do === 'add' && (s.stage === 'slurry' || s.stage === 'bowl') && stages[s.stage].length > 0,
   );
-  const pour = method.findIndex((s) => s.do === 'pour');
-  return { thickens: first, countOut: binds >= 0 ? binds : pour >= 0 ? pour : first };
+  const usual = !kernels ? first : binds >= 0 ? binds : pour >= 0 ? pour : first;
+  // what goes in is drawn by the next heat, and comes out behind it
+  const lastIn = method.findLastIndex(
+    (s) => s.do === 'add' && s.stage !== 'fold in' && stages[s.stage].some((p) => p.ingredient.comesOut),
+  );
+  const drawnBy = method.findIndex((s, i) => i > lastIn && s.do === 'heat');
+  if (usual > drawnBy) return { thickens: first, countOut: usual };
+  const next = method.findIndex((s, i) => i > drawnBy && (s.do === 'pour' || s.do === 'heat' || s.do === 'add'));
+  return { thickens: first, countOut: next };
 });

@@ -108,6 +108,19 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
 export type MethodStep = z.infer<typeof MethodStepSchema>;
 export type HeatStep = z.infer<typeof HeatStepSchema>;
 export type AddStep = Extract<MethodStep, { do: 'add' }>;
+/** Roles in which the pan has left the ring. */
+export const OFF_THE_RING: readonly HeatRole[] = ['heat off', 'off the heat', 'cool'];
+/** min off the ring from which nobody stirs all the while (C). */
+const STANDS_FROM_MIN = 5;
+/** The spoon rests: it is asked for, or the pan stands off the ring for so long that nobody would stir all the while. */
+export const standsStill = (s: HeatStep): boolean =>
+  s.stirEveryS === null ||
+  (OFF_THE_RING.includes(s.role) &&
+    s.stirEveryS < STIRRED_NOW_AND_THEN_S &&
+    s.until.reach === 'time' &&
+    s.until.minutes >= STANDS_FROM_MIN);
+/** s between two stirs from which they are called for one by one, not kept up (C) */
+const STIRRED_NOW_AND_THEN_S = 60;
 /** The grill alone: colour, once it is baked. */
 export const grillsOnly = (s: BakeStep): boolean => s.until.reach === 'time' && s.until.minutes === 0 && s.grillMin > 0;
 export type BakeStep = Extract<MethodStep, { do: 'bake' }>;

@@ -9,9 +9,8 @@ import type { PlanChange } from './planChange';
 import type { Difference } from '../../core/advice/differences';
 import { spoonEffect } from '../../core/plan/measured';
 import type { Ingredient } from '../../core/pantry/ingredient';
-import { PIECES, piecesOf } from '../../core/pantry/pieces';
+import { PIECES } from '../../core/pantry/pieces';
 import { spoonRatio } from '../../core/settings';
-import { eggGrams } from '../../core/units/eggs';
 import { packsFor } from '../../core/units/packs';
 import { FILL, ML_PER } from '../../core/units/measures';
 import { useTakeBack } from '../shared/useTakeBack';
@@ -24,11 +23,12 @@ import { Spoons } from '../../ui/Spoons';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useFormat, useTell } from '../shared/App';
-import { quarters, type Formatter } from '../../words/format';
+import type { Formatter } from '../../words/format';
 import { useStable } from '../shared/useStable';
 import { CostList } from './CostList';
 import { Have } from './Have';
 import { t } from '../../words';
+import { measureOf } from '../../words/measure';
 import { z } from 'zod';
 import { FormField } from '../shared/FormField';
 import { useFigure } from '../shared/useFigure';
@@ -77,19 +77,7 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
         : '';
     return t('planRoom.level', { spoons: fmt.spoons(s), effect, rounded });
   }
-  if (i.egg) {
-    const part = i.egg.white === 0 ? 'yolk' : i.egg.yolk === 0 ? 'white' : 'whole';
-    const count = Math.round((grams / eggGrams(1, 'eu M', part)) * 2) / 2;
-    return t('planRoom.ofSizeM', {
-      countOf: count,
-      countOf2: t(`eggPart.${part}`, { count }),
-    });
-  }
-  const pieces = piecesOf(i.id, grams);
-  if (pieces) return t(`pieces.${pieces.piece}`, { count: pieces.count, value: quarters(pieces.count) });
-  const cups = i.group === 'milk' || (i.group === 'sweet' && grams > 90);
-  const spoons = fmt.spoons(fmt.inSpoons(grams, i.densityGPerMl, { cups }));
-  return i.group === 'milk' ? `${fmt.ml(grams / i.densityGPerMl)}, ${spoons}` : t('planRoom.level2', { spoons });
+  return measureOf(i, grams, fmt);
 }
 
 const gramsOf = (plan: Plan, id: string) => plan.items.find((i) => i.ingredientId === id)?.grams ?? 0;

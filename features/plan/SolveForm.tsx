@@ -81,7 +81,7 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
               <View className="shrink items-end">
                 <Type kind="amount">{fmt.grams(a.grams)}</Type>
                 <Type kind="small" tone="quiet">
-                  {t('planRoom.level2', { spoons: fmt.spoons(a.spoons) })}
+                  {t('measure.level', { spoons: fmt.spoons(a.spoons) })}
                 </Type>
               </View>
             </View>

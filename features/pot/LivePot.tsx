@@ -17,13 +17,14 @@ import { Type } from '../../ui/Type';
 import { useReducedMotion } from '../../ui/useMotion';
 import { useApp } from '../shared/App';
 import { useSilent } from '../shared/useSilent';
-import { SEEN } from '../shared/eventWords';
+import { SEEN } from '../../words/seen';
 import { chanceWords } from '../../words/format';
 import { RescueKey } from '../shared/RescueKey';
 import { useAwake } from '../shared/useAwake';
 import { useNow, useWakeAt } from '../shared/useNow';
 import { useWays } from '../shared/useWays';
 import { Ahead } from './Ahead';
+import { GoesIn } from './GoesIn';
 import { GuidePanel } from './GuidePanel';
 import { Margins } from './Margins';
 import { MendPanel } from './MendPanel';
@@ -42,7 +43,8 @@ import { useAway, type Away } from './useAway';
 import { useDevices, type Devices } from './useDevices';
 import { useHandsFree } from './useHandsFree';
 import { usePotView, type PotView, type UsedCook } from './usePotView';
-import { callOf, restSays, ringSays, SEEN_ADVICE, spokenLine, stepNext, stepWords } from './words';
+import { spokenLine, stepNext, stepWords } from '../../words/potSteps';
+import { callOf, restSays, ringSays, SEEN_ADVICE } from './words';
 import { WeighList } from './WeighList';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
@@ -122,10 +124,12 @@ function Look({
         advice={advice}
         onAdd={c.add}
       />
-      <Type className="border-t-hair border-line py-1.5">
-        <Type kind="strong">{t('potRoom.lookListen')}</Type>
-        {words.cue}
-      </Type>
+      {words.cue ? (
+        <Type className="border-t-hair border-line py-1.5">
+          <Type kind="strong">{t('potRoom.lookListen')}</Type>
+          {words.cue}
+        </Type>
+      ) : null}
       {(settings?.devices === 'stand-in' || settings?.devices === 'practice') && devices.sees.length ? (
         <Type kind="small" tone="quiet" testID="eye">
           {t('potRoom.theStandInPot', {
@@ -376,6 +380,7 @@ export function LivePot({ c }: { c: UsedCook }) {
             )}
             {big ? null : (
               <View className="mx-auto w-full max-w-[640px] gap-1.5 px-4 wide:hidden">
+                <GoesIn step={step} />
                 <HobLine v={v} c={c} />
                 <Panels v={v} c={c} now={now} />
                 <Heading v={v} />
@@ -400,6 +405,7 @@ export function LivePot({ c }: { c: UsedCook }) {
           {...({ tabIndex: 0 } as object)}
           className={`hidden w-[360px] gap-4 overflow-y-auto border-ink px-5 py-4 wide:flex flat:hidden ${left ? 'border-r-rim' : 'border-l-rim'}`}
         >
+          <GoesIn step={step} />
           <HobLine v={v} c={c} />
           {/* room for what the model has not said yet */}
           <View className={clsx('gap-4', coming && 'min-h-[92px]')}>

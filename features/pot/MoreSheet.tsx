@@ -11,7 +11,7 @@ import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
-import { SEEN } from '../shared/eventWords';
+import { SEEN } from '../../words/seen';
 import type { useCook } from '../shared/useCook';
 import { CallsForm } from './CallsForm';
 import { EventLog } from './EventLog';

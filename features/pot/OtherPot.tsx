@@ -10,7 +10,8 @@ import { useCook } from '../shared/useCook';
 import type { Ways } from '../../devices/signals';
 import { useAlarm } from './useCalls';
 import { useLive } from './useLive';
-import { callOf, stepNext } from './words';
+import { stepNext } from '../../words/potSteps';
+import { callOf } from './words';
 import { t } from '../../words';
 
 /** Another pot that is on: its step and what is left of it, its alarm too; a tap goes there. */

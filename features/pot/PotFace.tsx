@@ -3,7 +3,7 @@ import { PotEllipse } from '../../ui/PotEllipse';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { PotView } from './usePotView';
-import { SELDOM_S } from './words';
+import { SELDOM_S } from '../../words/potSteps';
 import { t } from '../../words';
 
 /** Stands where the minutes come, as wide as they are. */

@@ -9,7 +9,7 @@ import { View } from 'react-native';
 import type { Observation } from '../../core/cook/events';
 import { Key } from '../../ui/Key';
 import { useFormat } from '../shared/App';
-import { SEEN } from '../shared/eventWords';
+import { SEEN } from '../../words/seen';
 import type { PotView, UsedCook } from './usePotView';
 import { HARM } from './words';
 import { t } from '../../words';

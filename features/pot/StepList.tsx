@@ -4,7 +4,7 @@ import type { Step } from '../../core/cook/steps';
 import type { Plan } from '../../core/plan/plan';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
-import { stepWords } from './words';
+import { stepWords } from '../../words/potSteps';
 
 /** The order of the work: done, now, to come. */
 export function StepList({ steps, state, plan }: { steps: readonly Step[]; state: CookState; plan: Plan }) {

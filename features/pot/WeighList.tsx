@@ -7,6 +7,7 @@ import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { t, named } from '../../words';
+import { measureOf } from '../../words/measure';
 
 /** What to weigh, a wet thumb's key each; weighed ones fill with ink. */
 export function WeighList({
@@ -36,9 +37,7 @@ export function WeighList({
       {list.map((p) => {
         const item = p.key;
         const done = weighed.includes(item);
-        const spoons = fmt.spoons(
-          fmt.inSpoons(p.grams, p.ingredient.densityGPerMl, { cups: p.ingredient.group === 'milk' }),
-        );
+        const spoons = measureOf(p.ingredient, p.grams, fmt);
         const tone = done ? 'field' : 'ink';
         return (
           <Pressable

@@ -7,7 +7,8 @@ import { useApp } from '../shared/App';
 import type { useCook } from '../shared/useCook';
 import { useModelHealth } from '../shared/useModelHealth';
 import { useLive } from './useLive';
-import { callOf, paceSays, stepNext, stepWords } from './words';
+import { stepNext, stepWords } from '../../words/potSteps';
+import { callOf, paceSays } from './words';
 import { t } from '../../words';
 
 /** A step that has run this much longer than expected was most likely interrupted. */
@@ -123,7 +124,7 @@ export function usePotView(c: UsedCook, now: number) {
       ? callOf(alarm).act
       : pace && step.heat && (ran > ADDS_S || !step.adds.length)
         ? paceSays(pace)
-        : words.manner,
+        : words.brief,
     /** nothing is known of the pot: the clock alone counts */
     blind,
     until: state.paused

@@ -3,10 +3,10 @@ import { FAMILIES, type Plan } from '../../core/plan/plan';
 import { SCHOOLS } from '../../core/advice/schools';
 import { DEFAULT_SETTINGS } from '../../core/settings';
 import { familyPlan } from '../../core/testing';
-import { SEEN } from '../shared/eventWords';
+import { SEEN } from '../../words/seen';
 import { formatter } from '../../words/format';
 import { t } from '../../words';
-import { spokenLine, stepNext, stepWords } from './words';
+import { spokenLine, stepNext, stepWords } from '../../words/potSteps';
 
 const fmt = formatter(DEFAULT_SETTINGS);
 const at = { phases: [] };

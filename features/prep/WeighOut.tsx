@@ -14,6 +14,7 @@ import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
 import { useForecast } from '../shared/useForecast';
+import { measureOf } from '../../words/measure';
 import { t, named } from '../../words';
 
 /** Off by less than this it is as planned: the scale trembles so much, g and share. */
@@ -103,7 +104,7 @@ export function WeighOut({
           {fmt.grams(w.grams)}
         </Type>
         <Spoons tbsp={spoons.tbsp} tsp={spoons.tsp} />
-        <Type tone="quiet">{`${fmt.spoons(spoons)}${w.carved ? t('prepRoom.keptBackFromTheRest') : w.taste ? t('prepRoom.heldBackToTaste') : ''}`}</Type>
+        <Type tone="quiet">{`${measureOf(w.ingredient, w.grams, fmt)}${w.carved ? t('prepRoom.keptBackFromTheRest') : w.taste ? t('prepRoom.heldBackToTaste') : ''}`}</Type>
       </View>
       <Type className="text-center">
         {before.length === 0

@@ -2,33 +2,8 @@ import type { CookEvent, Measure, Observation, Touch } from '../../core/cook/eve
 import type { Step } from '../../core/cook/steps';
 import type { Formatter } from '../../words/format';
 import { t } from '../../words';
+import { SEEN } from '../../words/seen';
 import { say, type Said } from '../../core/say';
-
-/** What happened to a pot, as a cook reads it in the Pot and in the Book. */
-export const SEEN: Record<Observation, Said> = {
-  steams: say('shared.itSteams'),
-  'rim bubbles': say('shared.bubblesAtTheRim'),
-  'edges thicken': say('shared.edgesThicken'),
-  'first bubble': say('shared.firstBubble'),
-  'coats the spoon': say('shared.coatsTheSpoon'),
-  'no free milk': say('shared.noMilkBehindTheStroke'),
-  'drags the whisk': say('shared.dragsAtTheWhisk'),
-  'goes quiet': say('shared.theHissGoesQuiet'),
-  plops: say('shared.slowPlops'),
-  'no bubble yet': say('shared.noBubbleYet'),
-  'still thin': say('shared.stillThin'),
-  'tastes raw': say('shared.tastesRaw'),
-  'tastes cooked': say('shared.tastesCooked'),
-  'grain hard': say('shared.grainStillHard'),
-  'grain soft': say('shared.grainSoftThrough'),
-  'at the mark': say('shared.downAtTheMark'),
-  'bowl warm': say('shared.bowlFeelsWarm'),
-  lumps: say('shared.lumps'),
-  'too thick': say('shared.tooThick'),
-  'too thin': say('shared.tooThin'),
-  'smells toasted': say('shared.smellsToasted'),
-  climbs: say('shared.itClimbs'),
-};
 
 export const TOUCHED: Record<Touch, Said> = {
   'warm underneath': say('touch.warmUnderneath'),

@@ -23,8 +23,6 @@ export const planRoom = {
   'planRoom.still': 'Still {{word}}',
   'planRoom.theDayAfterLooks': '{{slice}} the day after. Looks {{look}}. {{milkName}}',
   'planRoom.level': '{{spoons}}, level: {{effect}}{{rounded}}',
-  'planRoom.ofSizeM': '{{countOf}} {{countOf2}} of size M',
-  'planRoom.level2': '{{spoons}}, level',
   'planRoom.leftOver': ', {{leftOverG}} left over',
   'planRoom.atTheSameSet': ', at the same set',
   'planRoom.for': '{{toName}} for {{fromName}}{{set}}:',
