@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { ReadingFileSchema } from '../core/formats/readingFile';
+import { StepsFileSchema } from '../core/formats/stepsFile';
 import { FURTHER } from '../core/recipe/fixtures/further';
 import { asPlanned, runOf } from '../core/practice/asPlanned';
 import { testPlan } from '../core/testing';
@@ -49,6 +50,20 @@ describe('ovalis read', () => {
     expect(read.notUnderstood.map((a) => a.text)).toEqual(['1 tin moonbeam essence']);
     const none = ovalis(['read', '-'], '');
     expect([none.status, none.stderr]).toEqual([1, expect.stringMatching(/nothing in it/)]);
+  });
+});
+
+describe('ovalis steps', () => {
+  it('prints what the pot tells of a plan, and of a recipe', () => {
+    const ofPlan = StepsFileSchema.parse(JSON.parse(ovalis(['steps', '-'], JSON.stringify(testPlan())).stdout));
+    expect(ofPlan.acts.map((a) => a.role)).toEqual(expect.arrayContaining(['weigh', 'slurry', 'warm', 'pour', 'rest']));
+    const text = 'Cups\n500 ml milk\n40 g cornstarch\n50 g sugar\n\nBoil it all, stirring. Chill 3 hours.';
+    const ofRecipe = StepsFileSchema.parse(JSON.parse(ovalis(['steps', '-'], text).stdout));
+    expect(ofRecipe.acts.flatMap((a) => a.things.map((x) => x.ingredientId))).toContain('cornstarch');
+  });
+  it('says what is no plan', () => {
+    const r = ovalis(['steps', '-'], '{"format":"ovalis-plan"}');
+    expect([r.status, r.stderr]).toEqual([1, expect.stringMatching(/This is not a plan/)]);
   });
 });
 

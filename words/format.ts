@@ -103,7 +103,8 @@ export function formatter(s: Settings) {
       toSpoons(g, densityGPerMl * (more?.cups ? 1 : spoonRatio(s.measured)), s.spoons, more),
     spoons: (c: Pick<SpoonCount, 'cups' | 'tbsp' | 'tsp'>) =>
       [
-        c.cups ? t('format.cups', { count: c.cups, cups: quarters(c.cups) }) : '',
+        // half a cup is one of its kind
+        c.cups ? t('format.cups', { count: Math.max(1, c.cups), cups: quarters(c.cups) }) : '',
         c.tbsp ? t('format.tbsp', { tbsp: c.tbsp }) : '',
         c.tsp ? t('format.tsp', { tsp: quarters(c.tsp) }) : '',
       ]

@@ -124,6 +124,16 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
         until: t('potRoom.about2'),
       };
     case 'thicken':
+      // nothing in it thickens yet: it is only brought to the bubble
+      if (step.thickens === false && step.cue === 'first bubble')
+        return {
+          title: t('potRoom.bringItToTheBubble'),
+          how: (goes) => then(goes, stirs || t('potRoom.alongTheFloor', { every })),
+          cue: t('potRoom.smallBubblesAtTheRim'),
+          why: t('potRoom.itWarmsWhileTheRest'),
+          done: t('potRoom.firstBubble'),
+          until: t('potRoom.toTheFirstBubble'),
+        };
       return {
         title: custard ? t('potRoom.stirNeverBoil') : t('potRoom.sweepTheBottom'),
         how: (goes) => then(goes, stirs || (goes ? t('potRoom.slowEightsOnly') : t('potRoom.slowEights', { every }))),
@@ -328,7 +338,7 @@ export function ovenSays(bake: Baking, fmt: Formatter): string {
     bake.covered ? t('potRoom.coverTheDish') : '',
     until.reach === 'carries' ? t('potRoom.untilItCarries') : '',
     bake.grillMin > 0 ? t('potRoom.thenGrillFor', { minutes: fmt.hours(bake.grillMin / 60) }) : '',
-    t('potRoom.middleOfTheOvenDry'),
+    t(bake.bath === 'none' ? 'potRoom.middleOfTheOven' : 'potRoom.middleOfTheOvenDry'),
   ]
     .filter(Boolean)
     .join(', ');

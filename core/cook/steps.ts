@@ -16,6 +16,7 @@ import {
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
 import { waterBoilsC } from '../pot/air';
+import { GRAINS } from '../pot/grain';
 import { countingEvents } from './counting';
 import type { Cook, Observation } from './events';
 
@@ -56,6 +57,8 @@ export type StepId = string;
 export type Step = {
   id: StepId;
   role: StepRole;
+  /** index of the operation of the method that it tells; undefined where it is done before */
+  at?: number;
   /** the cook's own word for it */
   name?: string;
   /** how it ends: when the cook says so, when a cue shows, or when the time is up */
@@ -70,6 +73,8 @@ export type Step = {
   portions: readonly StagedPortion[];
   /** what goes in at this step, in order, each thing of the plan at exactly one of them */
   puts: readonly Put[];
+  /** what thickens at the bubble is in the pot by then: starch, meal or egg; whole grains take longer */
+  thickens?: boolean;
   /** what the fire that follows a correction is for: not of the plan */
   fix?: true;
   /** what goes into the pot at its start, and the fire that follows */
@@ -225,14 +230,18 @@ export function stepsOf(
       ? [{ into: 'top' as const, portions: stages.top }].filter(isTold)
       : [];
   const flat = (puts: readonly Put[]) => puts.flatMap((p) => p.portions);
+  const bindsSoon = ({ ingredient: { thickener, egg } }: StagedPortion) =>
+    egg !== undefined || (thickener !== undefined && GRAINS[thickener].form !== 'kernel');
+  let thickens = false;
   let phase = 0;
   for (const [i, step] of method.entries()) {
     // before it thickens: taste while it can still be mended; and count out what must not stay
     if (i === places.thickens && held.length)
-      steps.push({ ...by('taste', 'done', TASTE_S, held), setting: 1, stirEveryS: 20 });
+      steps.push({ ...by('taste', 'done', TASTE_S, held), at: i, setting: 1, stirEveryS: 20 });
     if (i === places.countOut && out.length)
       steps.push({
         ...by('count out', 'done', 30, out),
+        at: i,
         ...(step.do === 'pour' ? {} : { setting: 1, stirEveryS: 20 }),
       });
     switch (step.do) {
@@ -246,8 +255,10 @@ export function stepsOf(
         const timed = step.until.reach === 'time';
         const cue = cueOf(step);
         const puts = joining();
+        thickens ||= flat(puts).some(bindsSoon);
         steps.push({
           ...called(step.role, step),
+          at: i,
           ends: off ? 'done' : timed ? 'time' : 'cue',
           seconds:
             step.until.reach === 'time'
@@ -264,6 +275,7 @@ export function stepsOf(
               : {}),
           portions: flat(puts),
           puts,
+          thickens,
           adds,
           heat: step,
           ...(cue ? { cue } : {}),
@@ -274,11 +286,11 @@ export function stepsOf(
       }
       case 'pour': {
         const whites = adds.flatMap((a) => stages[a.stage]).filter((p) => p.ingredient.egg?.yolk === 0);
-        if (whites.length) steps.push(by('whip', 'done', WHIP_S, whites));
-        if (held.length && fruit) steps.push(by('taste again', 'done', TASTE_S, held));
+        if (whites.length) steps.push({ ...by('whip', 'done', WHIP_S, whites), at: i });
+        if (held.length && fruit) steps.push({ ...by('taste again', 'done', TASTE_S, held), at: i });
         const under: Put[] = [{ into: 'under' as const, portions: stages.under }].filter(isTold);
         const puts = [...joining(), ...under, ...strewn(i)];
-        steps.push({ ...by('pour', 'done', 90, flat(puts)), puts, adds, watch: ['lumps'] });
+        steps.push({ ...by('pour', 'done', 90, flat(puts)), at: i, puts, adds, watch: ['lumps'] });
         adds = [];
         break;
       }
@@ -286,6 +298,7 @@ export function stepsOf(
         const puts: Put[] = [{ into: 'top' as const, portions: stages.top }].filter(isTold);
         steps.push({
           ...called('top', step),
+          at: i,
           ends: 'done',
           seconds: TOP_S,
           portions: stages.top,
@@ -299,6 +312,7 @@ export function stepsOf(
         const puts = strewn(i);
         steps.push({
           ...called(grillsOnly(step) ? 'grill' : 'bake', step),
+          at: i,
           ends: 'time',
           seconds: Math.round((forecast.told?.[i]?.minutes ?? 0) * 60),
           portions: flat(puts),

@@ -1,0 +1,120 @@
+import { stepsOf, type Step } from '../core/cook/steps';
+import { stepsHead, type StepsFile } from '../core/formats/stepsFile';
+import type { Forecast } from '../core/model/forecast';
+import { methodOf } from '../core/plan/family';
+import type { RestStep } from '../core/plan/method';
+import type { Plan } from '../core/plan/plan';
+import { lookUp, type StagedPortion } from '../core/plan/stages';
+import { t } from './book';
+import type { Formatter } from './format';
+import { measureOf } from './measure';
+import { stepWords } from './potSteps';
+
+type Act = StepsFile['acts'][number];
+type Thing = Act['things'][number];
+
+/** Rounded, so that a file reads well: 0.1 of a minute and of a gram. */
+const tenth = (x: number): number => Math.round(x * 10) / 10;
+
+const thingOf = (p: StagedPortion, fmt: Formatter, more: Pick<Thing, 'into'> & Partial<Thing>): Thing => ({
+  ingredientId: p.ingredient.id,
+  name: p.ingredient.name,
+  grams: tenth(p.grams),
+  measure: measureOf(p.ingredient, p.grams, fmt),
+  ...more,
+});
+
+function actOf(step: Step, plan: Plan, f: Forecast, fmt: Formatter): Act {
+  const w = stepWords(step, plan, fmt, f.depthMm);
+  const things = step.puts.length
+    ? step.puts.flatMap(({ into, portions, add }) =>
+        portions.map((p) => thingOf(p, fmt, { into, ...(add ? { how: add.how } : {}) })),
+      )
+    : step.portions.map((p) => thingOf(p, fmt, { into: 'beside' }));
+  const { bake } = step;
+  const tempC = step.tempC ?? (bake?.until.reach === 'centre' ? bake.until.tempC : undefined);
+  return {
+    id: step.id,
+    role: step.role,
+    says: [w.manner ? `${w.title}: ${w.manner}.` : `${w.title}.`, w.cue].filter(Boolean).join(' '),
+    things,
+    ends: step.ends,
+    ...(w.cue ? { sign: w.cue } : {}),
+    minutes: tenth(step.seconds / 60),
+    ...(tempC === undefined ? {} : { tempC }),
+    ...(step.setting === undefined ? {} : { ring: step.setting }),
+    ...(step.stirEveryS === undefined ? {} : { stirEveryS: step.stirEveryS }),
+    ...(step.heat ? { lid: step.heat.lid } : {}),
+    ...(bake
+      ? {
+          oven: {
+            tempC: bake.ovenC,
+            fan: bake.fan,
+            from: bake.from,
+            bath: bake.bath,
+            covered: bake.covered,
+            grillMin: bake.grillMin,
+          },
+        }
+      : {}),
+  };
+}
+
+function restOf(rest: RestStep, n: number, fmt: Formatter): Act {
+  return {
+    id: n > 1 ? `rest ${rest.where} ${n}` : `rest ${rest.where}`,
+    role: 'rest',
+    says: t(rest.covered ? 'potRoom.restCovered' : 'potRoom.restOpen', {
+      hours: fmt.hours(rest.minutes / 60),
+      place: t(`place.${rest.where}`),
+    }),
+    things: [],
+    ends: 'time',
+    minutes: tenth(rest.minutes),
+    ...(rest.tempC === undefined ? {} : { tempC: rest.tempC }),
+    where: rest.where,
+  };
+}
+
+function serveOf(plan: Plan, fmt: Formatter): Act {
+  const { loosen, style, tempC, word } = plan.serve;
+  const ingredient = loosen ? lookUp(plan, loosen.ingredientId) : undefined;
+  const at = { temp: fmt.temp(tempC), style: t(`style.${style}`), word: t(`word.${word}`) };
+  const grams = loosen?.grams ?? 0;
+  return {
+    id: 'serve',
+    role: 'serve',
+    says:
+      ingredient && grams > 0
+        ? t('potRoom.serveLoosened', { ...at, grams: fmt.grams(grams), name: ingredient.name })
+        : t('potRoom.serveAt', at),
+    things:
+      ingredient && grams > 0
+        ? [thingOf({ ingredient, grams, carved: false }, fmt, { into: 'top', how: 'stirred in' })]
+        : [],
+    ends: 'done',
+    minutes: 0,
+    tempC,
+  };
+}
+
+/**
+ * What the pot tells of a plan, from the weighing to the table, as `ovalis-steps` has it.
+ * @throws UnknownIngredientError
+ */
+export function stepsFile(plan: Plan, f: Forecast, fmt: Formatter): StepsFile {
+  const told = stepsOf(plan, f);
+  const acts: Act[] = [];
+  let next = 0;
+  let rests = 0;
+  const upTo = (at: number) => {
+    while (next < told.length && (told[next]!.at ?? -1) < at) acts.push(actOf(told[next++]!, plan, f, fmt));
+  };
+  for (const [i, op] of methodOf(plan).entries()) {
+    if (op.do !== 'rest' || op.minutes <= 0) continue;
+    upTo(i);
+    acts.push(restOf(op, ++rests, fmt));
+  }
+  upTo(Infinity);
+  return { ...stepsHead, plan: { id: plan.id, name: plan.name }, acts: [...acts, serveOf(plan, fmt)] };
+}
