@@ -216,7 +216,12 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
     case 'simmer':
     case 'simmer in milk':
       return {
-        title: step.heat?.lid === 'on' ? t('potRoom.lidOnLowestHeat') : t('potRoom.simmer'),
+        title:
+          step.heat?.lid !== 'on'
+            ? t('potRoom.simmer')
+            : (step.setting ?? 0) <= LOWEST
+              ? t('potRoom.lidOnLowestHeat')
+              : t('potRoom.lidOnGently'),
         how: (goes) =>
           then(
             goes,
@@ -292,6 +297,8 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
 
 /** A stir so seldom is called for; between two the spoon rests. */
 export const SELDOM_S = 60;
+/** Hob ovals that a cook calls the lowest heat. */
+const LOWEST = 2;
 /** s off the ring from which it is standing, and not the moment before the pouring. */
 const STANDS_S = 180;
 

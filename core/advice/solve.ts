@@ -32,7 +32,7 @@ type SolvedAmount = {
 };
 export type Solution =
   | { ok: true; plan: Plan; amounts: SolvedAmount[]; stressPa: number; spoonStressRatio: number; endMassG: number }
-  | { ok: false; plan: Plan; why: Said };
+  | NoAnswer;
 
 /** ln stress may be this far from its aim. */
 const CLOSE_LN = 0.004;
@@ -47,7 +47,9 @@ const hotStress = (plan: Plan): number => {
   return Math.max(1e-6, yieldAtPlace(hot.place, SPOONED));
 };
 
-type Inner = { ok: true; plan: Plan; stressPa: number; endMassG: number } | { ok: false; plan: Plan; why: Said };
+/** Why there is no answer, and the plan that comes nearest to what was asked, where one was tried. */
+type NoAnswer = { ok: false; plan: Plan; why: Said; nearest?: Plan };
+type Inner = { ok: true; plan: Plan; stressPa: number; endMassG: number } | NoAnswer;
 
 /** ln of the stress over what it should be. */
 type Miss = (p: Plan, stress: number, depthM: number) => number;
@@ -90,9 +92,10 @@ function solveFactor(plan: Plan, free: readonly Required<Free>[], aimAt: Miss, w
     // an end that was not tried yet is tried before the middle is halved
     x = inside ? newton : !sawHigh ? hi : !sawLow ? lo : (lo + hi) / 2;
     const next = at(x);
-    if (!sawHigh && x === hi && next.error < -CLOSE_LN) return { ok: false, plan, why: tooSoft(plan, free) };
+    if (!sawHigh && x === hi && next.error < -CLOSE_LN)
+      return { ok: false, plan, why: tooSoft(plan, free), nearest: next.next };
     if (!sawLow && x === lo && next.error > CLOSE_LN)
-      return word === 'drinks' ? done(next) : { ok: false, plan, why: tooFirm(plan, free) };
+      return word === 'drinks' ? done(next) : { ok: false, plan, why: tooFirm(plan, free), nearest: next.next };
     best = next;
   }
   return done(best);
@@ -234,7 +237,7 @@ export function swapThickener(
   plan: Plan,
   fromId: string,
   toId: string,
-): { ok: true; plan: Plan; grams: number; perGram: number } | { ok: false; plan: Plan; why: Said } {
+): { ok: true; plan: Plan; grams: number; perGram: number } | NoAnswer {
   const from = plan.items.find((i) => i.ingredientId === fromId);
   if (!from) return { ok: false, plan, why: say('solve.isNotInThePlan', { ingredientId: fromId }) };
   const { stress } = servingStress(plan);

@@ -182,7 +182,9 @@ function replaceItem(plan: Plan, fromId: string, toId: string, factor: number): 
   });
 }
 
-export type Swapped = { ok: true; plan: Plan; asIs: Plan; held: boolean } | { ok: false; plan: Plan; why: Said };
+/** `held`: the set is as before. Where no amount does that, `plan` is the nearest that was found, and `why` says so. */
+export type Swapped =
+  { ok: true; plan: Plan; asIs: Plan; held: boolean; why?: Said } | { ok: false; plan: Plan; why: Said };
 
 /** One ingredient for another at equal set and sweetness, where amounts can bring that about. */
 export function swapIngredient(plan: Plan, fromId: string, c: Candidate): Swapped {
@@ -193,7 +195,8 @@ export function swapIngredient(plan: Plan, fromId: string, c: Candidate): Swappe
   const asIs = replaceItem(plan, fromId, c.toId, c.factor);
   if (from.group === 'thickener' && to.group === 'thickener') {
     const s = swapThickener(plan, fromId, c.toId);
-    return s.ok ? { ok: true, plan: tidy(s.plan), asIs, held: true } : { ok: false, plan, why: s.why };
+    if (s.ok) return { ok: true, plan: tidy(s.plan), asIs, held: true };
+    return { ok: true, plan: tidy(s.nearest ?? asIs), asIs, held: false, why: s.why };
   }
   return { ok: true, asIs, ...bringBack(plan, asIs) };
 }

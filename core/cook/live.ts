@@ -35,7 +35,7 @@ export type LivePot = {
   forecast: Forecast;
 };
 
-/** s that the forecast looks ahead in a step that does not end by itself */
+/** s that the forecast looks ahead in a step that does not end by itself, when the ring is off */
 const HORIZON_S = 2400;
 /** s of one step beyond which a forgotten cook tells nothing more */
 const FORGOTTEN_S = 4 * 3600;
@@ -215,8 +215,10 @@ export function cookAhead(cook: Cook, steps: readonly Step[], nowMs: number, on:
     if (state.stage !== 'cooking' || !step.heat) continue;
     if (!begun.has(step.id)) pot = withAdds(pot, step, plan, setup, taste);
     const here = step.id === present?.id;
-    let phase: Phase = { ...phaseOf(step.heat), limitS: HORIZON_S };
+    let phase: Phase = phaseOf(step.heat);
     if (here && state.setting !== undefined) phase = { ...withoutWatts(phase), setting: state.setting };
+    // a long reduction is waited for as the plan waits for it; nothing comes on a ring that is off
+    phase.limitS = phase.setting > 0 ? Math.max(HORIZON_S, phase.limitS) : HORIZON_S;
     if (here && state.lid !== undefined) phase.lid = state.lid;
     if (phase.until.kind === 'seconds') {
       // a paused pot uses up none of its minutes

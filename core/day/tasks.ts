@@ -187,7 +187,7 @@ function workBefore({ steps, put, relations, prep, baked, id }: WorkBook, lit: s
     'weigh',
     'weigh',
     say('tasks.weigh'),
-    say('tasks.everythingInGramsTheSlurry'),
+    steps.some((s) => s.role === 'slurry') ? say('tasks.everythingInGramsTheSlurry') : say('tasks.everythingInGrams'),
     steps.filter((s) => s.role === 'weigh' || s.role === 'slurry').reduce((m, s) => m + s.seconds / 60, 0),
     { hands: DAY.handsBusy },
     { step: 'weigh' },

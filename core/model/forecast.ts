@@ -118,6 +118,8 @@ export type Forecast = {
   readyH: number;
   /** hours to serving temperature; to frozen through (NaN if never) */
   servingTempH: number;
+  /** degC that the middle of the dish has when it is served; the wish is the plan's */
+  atTableC: number;
   frozenH: number;
   /** what is served frozen: its ice, and when it pulls */
   frozen?: Frozen;
@@ -635,6 +637,7 @@ export function forecastFrom(
     readyH: plan.choices.cooling === 'freezer' && touchH < (ready?.hours ?? Infinity) ? touchH : (ready?.hours ?? NaN),
     touchH,
     servingTempH: below(plan.serve.tempC),
+    atTableC: cooling.findLast((p) => p.hours <= plan.rest.hours + 1e-6)?.coreC ?? dishStartC(run, plan.room.tempC),
     frozenH,
     ...(plan.serve.tempC < freezesBelowC(sugarFraction(m))
       ? {

@@ -117,6 +117,13 @@ function finish(plan: Plan, ctx: ReturnType<typeof context>, baked: MethodStep[]
 
 /** Where it stands from the pouring to the table, as the plan's choices have it. */
 export function restsOf(plan: Plan): RestStep[] {
+  const rests = placesOf(plan);
+  // a rest of no minutes is none; one stays, so that there is a place where it waits
+  const real = rests.filter((r) => r.minutes > 0);
+  return real.length ? real : rests.slice(0, 1);
+}
+
+function placesOf(plan: Plan): RestStep[] {
   const { roomMin, fridgeC, covered, hours } = plan.rest;
   const all = hours * 60;
   const rest = (where: RestStep['where'], minutes: number, tempC?: number): RestStep => ({

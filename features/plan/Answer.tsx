@@ -1,5 +1,6 @@
 import { clsx } from 'clsx';
 import { View } from 'react-native';
+import { isStillWarm } from '../../core/model/cautions';
 import type { Forecast, Point } from '../../core/model/forecast';
 import { mainLiquid } from '../../core/plan/stages';
 import { type Plan } from '../../core/plan/plan';
@@ -94,7 +95,11 @@ export function Answer({
     <View className="gap-1 px-3 pb-3 pt-2 wide:px-6">
       <View className="flex-row flex-wrap items-end justify-between gap-x-4" aria-live="polite">
         <View>
-          <Type tone="quiet">{t('planRoom.atServing', { tempC: fmt.temp(plan.serve.tempC) })}</Type>
+          <Type tone="quiet">
+            {isStillWarm(plan, forecast.atTableC)
+              ? t('planRoom.atServingStill', { tempC: fmt.temp(forecast.atTableC) })
+              : t('planRoom.atServing', { tempC: fmt.temp(plan.serve.tempC) })}
+          </Type>
           <Type kind="answer" testID="word-serving" className={stale || (working && !point) ? 'opacity-60' : ''}>
             {t(`word.${word}`)}
           </Type>

@@ -129,6 +129,7 @@ function Stand({
           <Type kind="strong">
             {`${fmt.grams(grams ?? 0)} ${to.name}${data.held ? t('planRoom.theRestMovedSoThat') : ''}`}
           </Type>
+          {data.why ? <Notice harm={false} text={tell(data.why)} /> : null}
           <CostList costs={data.costs} />
           {contains.length ? <Notice text={t('planRoom.contains', { contains: named('allergen', contains) })} /> : null}
           <Key

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { alarmOf } from '../../core/cook/alarm';
+import { doneAtMs } from '../../core/cook/done';
 import { stepSeconds, stirDueS } from '../../core/cook/fold';
 import type { Harm, Margin } from '../../core/cook/margins';
 import { SCORCH } from '../../core/pot/scorch';
@@ -98,9 +99,15 @@ export function usePotView(c: UsedCook, now: number) {
       ahead && !due && !never && !state.paused
         ? { low: Math.max(0, ahead.low - passed), high: Math.max(0, ahead.high - passed) }
         : undefined,
-    /** when it is poured, middle of the twin's pots */
-    doneMs:
-      live && of?.twin.doneInS && !state.paused && !forgotten ? live.atMs + of.twin.doneInS.mean * 1000 : undefined,
+    /** when the work is over */
+    doneMs: forgotten
+      ? undefined
+      : doneAtMs(
+          c.steps,
+          state,
+          now,
+          live && of?.twin.doneInS ? { atMs: live.atMs, doneInS: of.twin.doneInS.mean } : undefined,
+        ),
     forgotten,
     setting: state.setting ?? step.setting ?? 0,
     shown: live?.live.forecast ?? c.forecast,

@@ -77,6 +77,8 @@ export const model = {
   'caution.cooling':
     'The middle cools too slowly for the usual rule ({{rule}}). Pour it shallower, into smaller dishes, or leave less time in the room. Local food-safety rules come first.',
   'caution.keep_one': 'Keeps about a day in the fridge, covered and dated.',
+  'caution.still-warm':
+    'By then its middle is still at {{nowC, temp}}, not {{wantedC, temp}}: give it longer, a shallower dish, or eat it warm.',
   'caution.keep_other': 'Keeps about {{count}} days in the fridge, covered and dated.',
   'caution.thin-milk': 'This milk sets softer than dairy. Chill a spoonful on a plate before you pour.',
   'caution.coconut': 'Coconut fat is soft above {{softC, temp}}: serve it straight from the fridge.',

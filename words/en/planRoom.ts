@@ -11,6 +11,7 @@ export const planRoom = {
   'planRoom.standsSettlesMm': 'stands, settles {{depthMm}}',
   'planRoom.slumps': 'slumps {{slumpRel}} %',
   'planRoom.theKnifeComesOutClean': 'the knife comes out clean',
+  'planRoom.atServingStill': 'at serving, still {{tempC}}',
   'planRoom.atServing': 'at serving, {{tempC}}',
   'planRoom.hotInThePot': 'hot in the pot',
   'planRoom.wanted': 'wanted: {{wantedNow}}',

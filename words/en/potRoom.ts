@@ -335,6 +335,7 @@ export const potRoom = {
   'potRoom.paleNoStreakOfWhite': 'Pale, no streak of white.',
   'potRoom.sugarAndABeatingSpread': 'Sugar and a beating spread the yolk before it meets heat.',
   'potRoom.beaten': 'Beaten',
+  'potRoom.lidOnGently': 'Lid on, a bare simmer',
   'potRoom.lidOnLowestHeat': 'Lid on, lowest heat',
   'potRoom.simmer': 'Simmer',
   'potRoom.stirEvery': 'stir every {{stirEveryS}}',

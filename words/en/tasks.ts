@@ -1,5 +1,6 @@
 /** tasks. */
 export const tasks = {
+  'tasks.everythingInGrams': 'everything in grams',
   'tasks.everythingInGramsTheSlurry': 'everything in grams, the slurry whisked',
   'tasks.paleNoStreakOfWhite': 'pale, no streak of white',
   'tasks.shortThingsSeePrep': '{{length}} short things, see Prep',
