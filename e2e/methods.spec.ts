@@ -20,7 +20,7 @@ async function wish(page: Page, words: string) {
 /** One thing more in the pot, going in when it should. */
 async function put(page: Page, name: string, id: string, when: string) {
   await key(page, 'Add').first().click();
-  await page.getByLabel('Its name').fill(name);
+  await page.getByLabel('What goes in').fill(name);
   await key(page, new RegExp(`^${name},`))
     .first()
     .click();

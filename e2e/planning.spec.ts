@@ -328,12 +328,12 @@ test('duplicated, compared, looked back at, put away and brought back', async ({
 test('a bare name is asked about, with how to tell them apart', async ({ watched: page }) => {
   await openPlan(page);
   await key(page, 'Add').click();
-  await page.getByLabel('Its name').fill('rice');
+  await page.getByLabel('What goes in').fill('rice');
   await expect(page.getByTestId('which')).toHaveText(/Which rice is it\?.*chalky middle/);
   await key(page, /^short and round/).click();
   await expect(page.getByTestId('amount-rice_short')).toBeVisible();
   await key(page, 'Add').click();
-  await page.getByLabel('Its name').fill('moonbeam');
+  await page.getByLabel('What goes in').fill('moonbeam');
   await expect(page.getByText(/Nothing of that name here/)).toBeVisible();
 });
 

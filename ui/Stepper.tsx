@@ -19,6 +19,10 @@ type StepperProps = {
   max?: number;
   /** `by` where it was stepped and not typed: what is meant is so much more or less */
   onChange: (value: number, by?: number) => void;
+  /** an amount in words, "2 heaped tbsp", in the unit of `value`; undefined where it is none */
+  spoken?: (text: string) => number | undefined;
+  /** it was said in these words, and comes to so much */
+  onSpoken?: (text: string, value: number) => void;
   onName?: () => void;
   /** background class of the little square that the push bar uses too */
   swatch?: string;
@@ -73,6 +77,8 @@ export function Stepper({
   min = 0,
   max = 20000,
   onChange,
+  spoken,
+  onSpoken,
   onName,
   swatch,
   testID,
@@ -88,7 +94,12 @@ export function Stepper({
   useEffect(() => {
     sent.current = undefined;
   }, [value]);
-  const bad = typed !== undefined && !valid(typed, least, most);
+  const said = (text: string): number | undefined => {
+    const v = spoken?.(text);
+    return v !== undefined && v >= min && v <= max ? v : undefined;
+  };
+  const inWords = typed !== undefined && said(typed) !== undefined;
+  const bad = typed !== undefined && !inWords && !valid(typed, least, most);
   const set = (v: number) => {
     setTyped(undefined);
     const exact = u.per === 1 ? 10 : 100;
@@ -134,12 +145,15 @@ export function Stepper({
               <TextInput
                 aria-label={u.name ? `${name}, ${u.name}` : name}
                 aria-invalid={bad}
-                inputMode="decimal"
+                inputMode={spoken ? 'text' : 'decimal'}
+                autoCapitalize="none"
                 value={shown}
                 selectTextOnFocus
                 onChangeText={(text) => {
                   setTyped(text);
-                  if (valid(text, least, most)) onChange(toMetric(Number(text.replace(',', '.'))));
+                  const words = said(text);
+                  if (words !== undefined) onSpoken?.(text.trim(), words);
+                  else if (valid(text, least, most)) onChange(toMetric(Number(text.replace(',', '.'))));
                 }}
                 onBlur={() => {
                   if (!bad) setTyped(undefined);
@@ -147,9 +161,10 @@ export function Stepper({
                 onSubmitEditing={() => {
                   if (!bad) setTyped(undefined);
                 }}
-                className="w-[88px] rounded-[8px] py-1 text-right font-title text-amount font-bold text-ink"
+                className={`${typed !== undefined && /[a-z]/i.test(typed) ? 'w-[150px]' : 'w-[88px]'} rounded-[8px] py-1 text-right font-title text-amount font-bold text-ink`}
               />
-              <Type kind="title"> {u.name}</Type>
+              {/* words bring their own unit */}
+              <Type kind="title"> {inWords ? '' : u.name}</Type>
             </View>
           </View>
           {picture}

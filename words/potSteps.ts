@@ -250,6 +250,15 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
         done: t('potRoom.stiff'),
         until: t('potRoom.about2'),
       };
+    case 'say':
+      return {
+        title: own(step.name!),
+        how: () => (step.ends === 'time' ? fmt.hours(step.seconds / 3600) : ''),
+        cue: '',
+        why: t('potRoom.theMethodAsksForIt'),
+        done: t('potRoom.done2'),
+        until: step.ends === 'time' ? t('potRoom.toGo') : t('potRoom.about2'),
+      };
     case 'top':
       return {
         title: t('potRoom.theLayerOn'),

@@ -2,7 +2,7 @@ import { stepsOf, type Step } from '../core/cook/steps';
 import { stepsHead, type StepsFile } from '../core/formats/stepsFile';
 import type { Forecast } from '../core/model/forecast';
 import { methodOf } from '../core/plan/family';
-import type { RestStep } from '../core/plan/method';
+import type { RestStep, SayStep } from '../core/plan/method';
 import type { Plan } from '../core/plan/plan';
 import { lookUp, type StagedPortion } from '../core/plan/stages';
 import { t } from './book';
@@ -76,18 +76,33 @@ function restOf(rest: RestStep, n: number, fmt: Formatter): Act {
   };
 }
 
+const sayOf = (op: SayStep, i: number): Act => ({
+  id: op.id ?? `say ${i}`,
+  role: 'say',
+  says: `${op.words.charAt(0).toUpperCase()}${op.words.slice(1)}.`,
+  things: [],
+  ends: op.minutes === undefined ? 'done' : 'time',
+  minutes: tenth(op.minutes ?? 0),
+});
+
 function serveOf(plan: Plan, fmt: Formatter): Act {
   const { loosen, style, tempC, word } = plan.serve;
   const ingredient = loosen ? lookUp(plan, loosen.ingredientId) : undefined;
-  const at = { temp: fmt.temp(tempC), style: t(`style.${style}`), word: t(`word.${word}`) };
+  const [temp, how, wanted] = [fmt.temp(tempC), t(`style.${style}`), t(`word.${word}`)];
   const grams = loosen?.grams ?? 0;
   return {
     id: 'serve',
     role: 'serve',
     says:
       ingredient && grams > 0
-        ? t('potRoom.serveLoosened', { ...at, grams: fmt.grams(grams), name: ingredient.name })
-        : t('potRoom.serveAt', at),
+        ? t('potRoom.serveLoosened', {
+            temp,
+            style: how,
+            word: wanted,
+            grams: fmt.grams(grams),
+            name: ingredient.name,
+          })
+        : t('potRoom.serveAt', { temp, style: how, word: wanted }),
     things:
       ingredient && grams > 0
         ? [thingOf({ ingredient, grams, carved: false }, fmt, { into: 'top', how: 'stirred in' })]
@@ -111,6 +126,7 @@ export function stepsFile(plan: Plan, f: Forecast, fmt: Formatter): StepsFile {
     while (next < told.length && (told[next]!.at ?? -1) < at) acts.push(actOf(told[next++]!, plan, f, fmt));
   };
   for (const [i, op] of methodOf(plan).entries()) {
+    if (op.do === 'say' && rests > 0) acts.push(sayOf(op, i));
     if (op.do !== 'rest' || op.minutes <= 0) continue;
     upTo(i);
     acts.push(restOf(op, ++rests, fmt));

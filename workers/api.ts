@@ -31,6 +31,8 @@ import { readIncoming, tableOf, weighRead, type ImportAnswer, type IncomingRead 
 import type { KitchenFile } from '../core/formats/kitchenFile';
 import { kitchenText, type ImportWay } from '../core/formats/merge';
 import { isTable } from '../core/formats/tables';
+import { LIMITS } from '../core/recipe/limits';
+import { readTyped } from '../core/recipe/spoken';
 import { readWish } from '../core/recipe/wish';
 import { pantryWith } from '../core/pantry/pantry';
 import { checkUp } from '../core/recipe/check';
@@ -90,6 +92,9 @@ export const modelApi = {
     const answer = solve(plan, ask, system);
     return { answer, help: answer.ok ? [] : whatWouldHelp(plan, ask) };
   },
+  /** A list of what goes in, as it was typed. */
+  typedLines: (text: string, rules: Plan['rules'], own: Plan['own'], system: SpoonSystem) =>
+    readTyped(text.slice(0, LIMITS.lineLetters * 2), { rules }, pantryWith(own), { system, eggSize: 'eu M' }),
   wish: (text: string, today: string) => readWish(text, pantryWith(), today),
   /** The schools that fit, and the side each is on now. */
   schools: (plan: Plan) =>

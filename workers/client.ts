@@ -45,7 +45,7 @@ const model = overseer(hire, greet);
 export const modelHealth = { now: model.health, listen: model.listen };
 
 /** What may take long for what somebody wrote: in a worker of its own, which ends when nobody waits for the answer any more. */
-const READS: readonly (keyof ModelApi)[] = ['read', 'weighImport'];
+const READS: readonly (keyof ModelApi)[] = ['read', 'weighImport', 'typedLines'];
 const reader = overseer(hire, greet);
 /** ms without a question after which its memory is given back */
 const READER_RESTS_MS = 60_000;

@@ -164,7 +164,8 @@ export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: 
 }
 
 /** The pot has left its pan. */
-export const inTheOven = (step: Step): boolean => step.role === 'bake' || step.role === 'grill' || step.role === 'top';
+export const inTheOven = (step: Step): boolean =>
+  step.inDish === true || step.role === 'bake' || step.role === 'grill' || step.role === 'top';
 
 function replayPot(cook: Cook, plan: Plan, steps: readonly Step[], setup: PotSetup, nowMs: number, sampleS: number) {
   let pot: Pot = startPot(plan, setup);

@@ -29,6 +29,7 @@ export const STEP_ROLES = [
   'taste again',
   'count out',
   ...HEAT_ROLES,
+  'say',
   'whip',
   'pour',
   'top',
@@ -81,6 +82,8 @@ export type Step = {
   adds: AddStep[];
   heat?: HeatStep;
   bake?: BakeStep;
+  /** the pot is empty by then: it is done to the dish */
+  inDish?: true;
   /** what ends it, and what else may be seen */
   cue?: Observation;
   watch: Observation[];
@@ -89,6 +92,8 @@ export type Step = {
 /** A pair of hands weighs one thing in about this long. */
 const WEIGH_S = 35;
 const TASTE_S = 60;
+/** min that an act of the cook's own takes where nothing is said */
+const SAID_MIN = 0.5;
 /** to whip whites by machine, and to pour a layer over the back of a spoon */
 const WHIP_S = 180;
 const TOP_S = 60;
@@ -320,6 +325,30 @@ export function stepsOf(
           adds: [],
           watch: [],
           bake: step,
+        });
+        break;
+      }
+      case 'say': {
+        // once the dish stands, the words are said in its own room
+        if (method.slice(0, i).some((s) => s.do === 'rest' && s.minutes > 0)) break;
+        const before = steps.at(-1);
+        const poured = method.slice(0, i).some((s) => s.do === 'pour');
+        steps.push({
+          ...called('say', { id: step.id, name: step.words }),
+          at: i,
+          ends: step.minutes === undefined ? 'done' : 'time',
+          seconds: Math.round((step.minutes ?? SAID_MIN) * 60),
+          // the ring and the spoon stay as they were
+          ...(poured
+            ? { inDish: true as const }
+            : {
+                ...(before?.setting === undefined ? {} : { setting: before.setting }),
+                ...(before?.stirEveryS === undefined ? {} : { stirEveryS: before.stirEveryS }),
+              }),
+          portions: [],
+          puts: [],
+          adds: [],
+          watch: [],
         });
         break;
       }

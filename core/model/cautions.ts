@@ -73,11 +73,30 @@ type Judged = {
   bake?: unknown;
 };
 
+/** Said of a recipe that is taken as it is, too: what hurts somebody, what spoils, what runs over. */
+const SAFETY: ReadonlySet<CautionId> = new Set<CautionId>([
+  'egg-ok',
+  'egg',
+  'pan',
+  'boil-over',
+  'dish',
+  'burnt-dry',
+  'cooling',
+  'keep',
+  'whole-spice',
+  'alcohol',
+  'substitute',
+  'oven',
+  'choke',
+  'hot',
+]);
+
 /** The cautions of a forecast, in the order in which they matter. */
 export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   const out: Caution[] = [];
-  const warn = (id: CautionId, figures: Record<string, Figure> = {}) =>
-    void out.push({ id, says: say(`caution.${id}`, figures) });
+  const warn = (id: CautionId, figures: Record<string, Figure> = {}) => {
+    if (!plan.asItIs || SAFETY.has(id)) out.push({ id, says: say(`caution.${id}`, figures) });
+  };
   const m = wholeMixture(plan);
   const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);
   const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));

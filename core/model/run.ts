@@ -354,6 +354,9 @@ function runSteps(
         tells(once.minutes, { tempC: once.centreC, browning: once.browning, reached: once.reached });
         break;
       }
+      case 'say':
+        tells(step.minutes ?? 0);
+        break;
       case 'rest':
         if (step.minutes > 0)
           stays.push({

@@ -96,6 +96,13 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     ...named,
     ...BakingSchema.shape,
   }),
+  /** the cook's own words, with a timer where there are minutes; it changes nothing in the pot */
+  z.object({
+    do: z.literal('say'),
+    ...named,
+    words: z.string().trim().min(1).max(120),
+    minutes: minutes.optional(),
+  }),
   z.object({
     do: z.literal('rest'),
     ...named,
@@ -131,6 +138,7 @@ export type BakeStep = Extract<MethodStep, { do: 'bake' }>;
 export function offTheHob(method: readonly MethodStep[]): MethodStep[] {
   const pour = method.findIndex((m) => m.do === 'pour');
   if (pour < 0) return method.slice(method.findLastIndex((m) => m.do === 'heat' || m.do === 'add') + 1);
-  return method.slice(method.slice(0, pour).findLastIndex((m) => m.do !== 'add') + 1);
+  return method.slice(method.slice(0, pour).findLastIndex((m) => m.do !== 'add' && m.do !== 'say') + 1);
 }
+export type SayStep = Extract<MethodStep, { do: 'say' }>;
 export type RestStep = Extract<MethodStep, { do: 'rest' }>;

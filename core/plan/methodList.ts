@@ -22,6 +22,7 @@ export const STEP_KINDS = [
   'reduce',
   'add',
   'fold in',
+  'say',
   'stand',
   'pour',
   'top',
@@ -56,6 +57,7 @@ export function kindOf(step: MethodStep): StepKind {
       }
     case 'pour':
     case 'top':
+    case 'say':
       return step.do;
     case 'bake':
       return grillsOnly(step) ? 'grill' : 'bake';
@@ -158,6 +160,9 @@ const addsTo = (plan: Plan, stage: Stage): AddStep => ({
   ...(stage === 'bowl' ? { ladleG: 60 } : {}),
 });
 
+/** What stands in an act of the cook's own until it is written. */
+const OWN_WORDS = '…';
+
 /** A new step of a kind, as it usually goes in this plan. */
 export function newStep(plan: Plan, kind: StepKind): MethodStep {
   const { heatSetting, simmerSetting, stirEveryS } = plan.method;
@@ -192,6 +197,8 @@ export function newStep(plan: Plan, kind: StepKind): MethodStep {
       return { do: 'pour' };
     case 'top':
       return { do: 'top', tempC: plan.room.tempC };
+    case 'say':
+      return { do: 'say', words: OWN_WORDS };
     case 'bake':
       return { ...bake, from: 'hot', covered: false, grillMin: 0, until: { reach: 'colour' } };
     case 'grill':

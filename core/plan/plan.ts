@@ -37,6 +37,8 @@ const PlanItemSchema = z.object({
   /** the whole amount, before anything is carved out of it */
   grams,
   stage: z.enum(STAGES),
+  /** the amount in the words in which it was typed, and the grams that they came to */
+  written: z.object({ text: z.string().trim().min(1).max(40), grams }).optional(),
 });
 export type PlanItem = z.infer<typeof PlanItemSchema>;
 
@@ -165,6 +167,8 @@ export const PlanSchema = z.object({
   own: z.array(IngredientSchema).max(20),
   /** what the cook's own batches taught: the set is this many times the model's, known to this relative spread */
   firmness: z.object({ factor: z.number().min(0.2).max(5), sdLn: z.number().min(0.02).max(1) }),
+  /** taken as it is: what comes out is what is wanted, and nothing is corrected unasked */
+  asItIs: z.boolean().optional(),
   archived: z.boolean().optional(),
 });
 export type Plan = z.infer<typeof PlanSchema>;

@@ -17,6 +17,12 @@ const OTHER_ML: Readonly<Record<string, number>> = {
   glass: 200,
   mug: 300,
   'rice cup': 180,
+  katori: 150,
+  tumbler: 250,
+  teacup: 150,
+  wineglass: 120,
+  bowl: 300,
+  gill: 130,
   cl: 10,
   dl: 100,
 };
@@ -62,6 +68,12 @@ const UNIT_WORDS: Readonly<Record<string, string>> = Object.fromEntries(
     drop: 'drop drops',
     glass: 'glass glasses',
     mug: 'mug mugs',
+    katori: 'katori katoris vati vatis',
+    tumbler: 'tumbler tumblers tumblerful',
+    teacup: 'teacup teacups',
+    wineglass: 'wineglass wineglasses wineglassful',
+    bowl: 'bowl bowls bowlful',
+    gill: 'gill gills',
     can: 'can cans tin tins',
     packet: 'packet packets pack packs sachet sachets envelope envelopes bag bags',
     box: 'box boxes carton cartons bottle bottles jar jars',
@@ -297,6 +309,14 @@ export function readAmount(line: string, system: SpoonSystem): Amount | undefine
   const u = readUnit(s);
   if (u) {
     eat(u.took);
+    // "a tumbler and a half"
+    const more = /^and\s+(?:an?\s+)?(half|quarter|third)\b/i.exec(s);
+    if (more) {
+      const part = WORD_NUMBERS[more[1]!.toLowerCase()]!;
+      low += part;
+      high += part;
+      eat(more[0].length);
+    }
     qualify();
   } else if (each) eat(0);
   let also: Amount['also'];

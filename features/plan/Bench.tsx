@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { refreshCarveOuts, scale, usualStage, withGrams, withHave } from '../../core/plan/amounts';
 import { atStages, lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
+import { spokenGrams, writtenFor } from '../../core/recipe/spoken';
 import type { Numbers } from '../../core/records/change';
 import type { PlanChange } from './planChange';
 import type { Difference } from '../../core/advice/differences';
@@ -79,6 +80,12 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
   }
   return measureOf(i, grams, fmt);
 }
+
+/** The amount in the words in which it was typed. */
+const wordsOf = (item: Plan['items'][number]): string => {
+  const text = writtenFor(item);
+  return text ? t('planRoom.asYouWroteIt', { text }) : '';
+};
 
 const gramsOf = (plan: Plan, id: string) => plan.items.find((i) => i.ingredientId === id)?.grams ?? 0;
 
@@ -176,6 +183,18 @@ export function Bench({
     if (by === undefined) onChange((now) => withGrams(now, id, grams), id);
     else onChange((now) => withGrams(now, id, Math.max(0, gramsOf(now, id) + by)), id, 'added');
   });
+  const setSpoken = useStable((id: string, text: string, grams: number) => {
+    setSwapped(undefined);
+    onChange((now) => {
+      const next = withGrams(now, id, grams);
+      return {
+        ...next,
+        items: next.items.map((i) =>
+          i.ingredientId === id ? { ...i, written: { text: text.slice(0, 40), grams } } : i,
+        ),
+      };
+    }, id);
+  });
   const pick = useStable((id: string) => setPicking({ replace: id }));
 
   return (
@@ -189,6 +208,7 @@ export function Bench({
             ingredient={ingredient}
             grams={item.grams}
             sub={[
+              wordsOf(item),
               spoonLine(ingredient, item.grams, plan, fmt),
               back ? t('planRoom.ofItKeptBackCold', { back: fmt.grams(back) }) : '',
               toTaste ? t('planRoom.ofItHeldBackTo', { toTaste: fmt.grams(toTaste) }) : '',
@@ -197,6 +217,7 @@ export function Bench({
               .filter(Boolean)
               .join('; ')}
             onGrams={setGrams}
+            onSpoken={setSpoken}
             onName={pick}
           />
         );
@@ -280,6 +301,10 @@ export function Bench({
           plan={plan}
           onClose={() => setPicking(undefined)}
           onChoose={choose}
+          onTyped={(next) => {
+            onChange(next, 'all');
+            setPicking(undefined);
+          }}
           onWhen={(next) => onChange(next, picking?.replace)}
           onRemove={
             picking?.replace && removable(picking.replace)
@@ -310,12 +335,14 @@ const BenchRow = memo(function BenchRow({
   grams,
   sub,
   onGrams,
+  onSpoken,
   onName,
 }: {
   ingredient: Ingredient;
   grams: number;
   sub: string;
   onGrams: (id: string, grams: number, by?: number) => void;
+  onSpoken: (id: string, text: string, grams: number) => void;
   onName: (id: string) => void;
 }) {
   const fmt = useFormat();
@@ -330,6 +357,8 @@ const BenchRow = memo(function BenchRow({
         unit="g"
         step={stepFor(ingredient, grams)}
         onChange={(g, by) => onGrams(ingredient.id, g, by)}
+        spoken={(text) => spokenGrams(text, ingredient, { system: fmt.settings.spoons, eggSize: 'eu M' })}
+        onSpoken={(text, g) => onSpoken(ingredient.id, text, g)}
         onName={() => onName(ingredient.id)}
         picture={ingredient.group === 'thickener' && grams > 0 ? <Spoons tbsp={s.tbsp} tsp={s.tsp} /> : null}
         sub={sub}

@@ -18,6 +18,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { OwnForm } from './OwnForm';
 import { WhenForm } from './WhenForm';
+import { isList, TypedList } from './TypedList';
 import { RULE_SAYS } from './words';
 import { t, named } from '../../words';
 import { useFormat, useTell } from '../shared/App';
@@ -30,6 +31,8 @@ type Props = {
   plan: Plan;
   onClose: () => void;
   onChoose: (i: Ingredient) => void;
+  /** a typed list is in */
+  onTyped: (next: Plan) => void;
   /** the plan with this one going in elsewhere */
   onWhen: (next: Plan) => void;
   onRemove?: () => void;
@@ -51,7 +54,7 @@ const against = (i: Ingredient, plan: Plan): string | undefined => {
 };
 
 /** Which milk, which sugar, what else: the pantry, the cook's own, and two ways to add to it. */
-export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onWhen, onRemove }: Props) {
+export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onTyped, onWhen, onRemove }: Props) {
   const tell = useTell();
   const own = useCollection('ingredients');
   const save = useSave('ingredients');
@@ -60,6 +63,7 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onWh
   const used = new Set(plan.items.map((i) => i.ingredientId));
   const [name, setName] = useState('');
   const sought = name.trim().toLowerCase();
+  const listed = !replacing && isList(name);
   const which = sought ? whichIs(sought) : undefined;
   const pantry = pantryWith([...(own.data ?? []), ...plan.own]);
   const all = [...pantry.values()].filter(
@@ -92,12 +96,24 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onWh
             <Key label={t('planRoom.takeOut', { replacingName: replacing?.name })} kind="harm" onPress={onRemove} />
           ) : null}
           <Field
-            label={t('planRoom.itsName')}
+            label={replacing ? t('planRoom.itsName') : t('planRoom.whatGoesIn')}
             value={name}
             onChangeText={setName}
-            placeholder={t('planRoom.riceCornflourCoconut')}
+            {...(replacing
+              ? { placeholder: t('planRoom.riceCornflourCoconut') }
+              : { placeholder: t('planRoom.aNameOrAList'), multiline: true, numberOfLines: 3 })}
           />
-          {which ? (
+          {listed ? (
+            <TypedList
+              text={name}
+              plan={{ ...plan, own: [...new Map([...(own.data ?? []), ...plan.own].map((i) => [i.id, i])).values()] }}
+              onTake={(next) => {
+                setName('');
+                onTyped({ ...next, own: next.own.filter((i) => next.items.some((x) => x.ingredientId === i.id)) });
+              }}
+            />
+          ) : null}
+          {which && !listed ? (
             <View className="gap-2 rounded-key bg-plate p-3" testID="which">
               <Type kind="strong">{tell(which.question)}</Type>
               {which.options.map((o) => {
@@ -114,19 +130,23 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onWh
               })}
             </View>
           ) : null}
-          {all.length === 0 && !which ? <Notice harm={false} text={t('planRoom.nothingOfThatNameHere')} /> : null}
-          {all.map((i) => (
-            <Row
-              key={i.id}
-              title={i.name}
-              sub={against(i, plan) ?? about(i)}
-              {...(against(i, plan) ? {} : { onPress: () => pick(i) })}
-            />
-          ))}
-          {!replacing || replacing.group === 'milk' ? (
-            <Key label={t('planRoom.homeMadeNutOrCoconut')} onPress={() => setMaking('nut milk')} />
-          ) : null}
-          <Key label={t('planRoom.myOwnFromItsLabel')} onPress={() => setMaking('own')} />
+          {listed ? null : (
+            <>
+              {all.length === 0 && !which ? <Notice harm={false} text={t('planRoom.nothingOfThatNameHere')} /> : null}
+              {all.map((i) => (
+                <Row
+                  key={i.id}
+                  title={i.name}
+                  sub={against(i, plan) ?? about(i)}
+                  {...(against(i, plan) ? {} : { onPress: () => pick(i) })}
+                />
+              ))}
+              {!replacing || replacing.group === 'milk' ? (
+                <Key label={t('planRoom.homeMadeNutOrCoconut')} onPress={() => setMaking('nut milk')} />
+              ) : null}
+              <Key label={t('planRoom.myOwnFromItsLabel')} onPress={() => setMaking('own')} />
+            </>
+          )}
         </>
       )}
     </Sheet>

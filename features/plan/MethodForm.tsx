@@ -64,8 +64,10 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
     back.offer(text, () => onChange(plan));
     onChange(next);
   };
+  const stands = list.findIndex((s) => s.id === openId);
   const put = (kind: StepKind) => {
-    const { plan: next, id } = insertStep(plan, kind);
+    // where the cook stands: behind the step that is open
+    const { plan: next, id } = insertStep(plan, kind, stands < 0 ? undefined : stands + 1);
     onChange(next);
     setAdding(false);
     setOpenId(id);
@@ -137,7 +139,7 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
       ) : (
         <View className="flex-row flex-wrap gap-2">
           <Key
-            label={t('steps.addAStep')}
+            label={stands < 0 ? t('steps.addAStep') : t('steps.addBehind', { step: stepTitle(list[stands]!) })}
             icon={Plus}
             size="amount"
             disabled={list.length >= MOST}

@@ -10,12 +10,13 @@ import { withGrams } from '../../core/plan/amounts';
 import { lookUp } from '../../core/plan/stages';
 import { beginsSitting, outlived, type PastPlan } from '../../core/plan/history';
 import { breaksCoolingRule } from '../../core/set/safety';
+import { correctedAgain, takenAsItIs } from '../../core/plan/asItIs';
 import { followSteps } from '../../core/plan/methodList';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
 import { rebase, type Numbers } from '../../core/records/change';
 import type { PlanChange } from './planChange';
 import type { Plan, PlanItem } from '../../core/plan/plan';
-import { boundsFor, yieldAtPlace } from '../../core/texture/words';
+import { boundsFor, yieldAtPlace, type SetWord } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
 import { errorSays } from '../shared/errorSays';
@@ -252,6 +253,38 @@ function PlanFoot({
   );
 }
 
+/** A proven recipe is taken as it comes out; corrections come when they are asked for. */
+function AsItIs({
+  plan,
+  comesOut,
+  settled,
+  onChange,
+}: {
+  plan: Plan;
+  comesOut: SetWord;
+  settled: boolean;
+  onChange: (changed: PlanChange, touchedId?: string) => void;
+}) {
+  if (!plan.asItIs && comesOut === plan.serve.word) return null;
+  return (
+    <View className="flex-row flex-wrap items-center gap-2 px-3 pb-2 wide:px-6" testID="as-it-is">
+      <Type kind="small" tone="quiet" className="shrink">
+        {plan.asItIs ? t('planRoom.takenAsItIs') : t('planRoom.isItMeantSo')}
+      </Type>
+      {plan.asItIs ? (
+        <Key label={t('planRoom.correctIt')} size="line" onPress={() => onChange(correctedAgain, 'all')} />
+      ) : (
+        <Key
+          label={t('planRoom.asItIs')}
+          size="line"
+          disabled={!settled}
+          onPress={() => onChange((now) => takenAsItIs(now, comesOut), 'all')}
+        />
+      )}
+    </View>
+  );
+}
+
 /** The plan room: a wish on one side, amounts that will set on the other. */
 export function PlanRoom() {
   const { ask, which } = useKitchen();
@@ -392,7 +425,7 @@ export function PlanRoom() {
           plan={plan}
           starch={starch}
           held={held !== undefined}
-          target={off ? target : undefined}
+          target={off && !saved.asItIs ? target : undefined}
           onHold={holdNow}
           onMeet={(grams) => {
             setHold(undefined);
@@ -415,6 +448,9 @@ export function PlanRoom() {
           if (left) change(left, starch?.ingredientId);
         }}
       />
+      {forecast ? (
+        <AsItIs plan={saved} comesOut={forecast.serving.word} settled={!moving} onChange={stableChange} />
+      ) : null}
       {about?.breaks.length ? (
         <View className="px-3 wide:px-6" testID="breaks">
           {about.breaks.map((b) => (
@@ -426,7 +462,7 @@ export function PlanRoom() {
         </View>
       ) : null}
       {error ? <Notice text={t('planRoom.noForecast', { message: tell(errorSays(error)) })} /> : null}
-      {solved.data && !solved.data.ok && !solved.isPlaceholderData ? (
+      {solved.data && !solved.data.ok && !solved.isPlaceholderData && !saved.asItIs ? (
         <View className="px-3 wide:px-6">
           <Notice text={tell(solved.data.why)} />
         </View>

@@ -4,6 +4,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { takenAsItIs } from '../../core/plan/asItIs';
 import type { CheckItem } from '../../core/recipe/check';
 import type { Line } from '../../core/recipe/lines';
 import { limit } from '../../core/model/limits';
@@ -182,6 +183,15 @@ export function RecipeRoom() {
               disabled={!check.data || check.isPlaceholderData}
               onPress={() => check.data && keep(check.data.plan)}
             />
+            {check.data ? (
+              <Key
+                size="amount"
+                label={t('planRoom.asItIs')}
+                spoken={t('planRoom.planItAsItIs')}
+                disabled={check.isPlaceholderData}
+                onPress={() => keep(takenAsItIs(check.data!.plan, check.data!.forecast.serving.word))}
+              />
+            ) : null}
           </View>
         ) : undefined
       }

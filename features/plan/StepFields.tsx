@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { USUAL_BATH } from '../../core/plan/family';
 import type { NamedStep } from '../../core/plan/methodList';
@@ -9,6 +10,7 @@ import {
   type HeatStep,
   type MethodStep,
   type RestStep,
+  type SayStep,
 } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import { atStages } from '../../core/plan/stages';
@@ -17,6 +19,7 @@ import { TOOLS, LIDS } from '../../core/pot/hands';
 import { STARCH_ENTRIES } from '../../core/pot/lumps';
 import { REST_PLACES } from '../../core/set/places';
 import { Choices } from '../../ui/Choices';
+import { Field } from '../../ui/Field';
 import { HobOvals } from '../../ui/HobOvals';
 import { Notice } from '../../ui/Notice';
 import { Stepper } from '../../ui/Stepper';
@@ -59,9 +62,51 @@ export function StepFields({
           onChange={(tempC) => onChange({ ...step, tempC })}
         />
       );
+    case 'say':
+      return <SayFields step={step} onChange={onChange} />;
     case 'pour':
       return null;
   }
+}
+
+/** The cook's own words, and a timer for them. */
+function SayFields({ step, onChange }: { step: SayStep & { id: string }; onChange: Change }) {
+  const [words, setWords] = useState(step.words);
+  const { minutes, ...untimed } = step;
+  return (
+    <>
+      <Field
+        label={t('stepField.words')}
+        value={words}
+        maxLength={120}
+        onChangeText={(text) => {
+          setWords(text);
+          if (text.trim()) onChange({ ...step, words: text.trim() });
+        }}
+        error={words.trim() ? undefined : t('stepField.wordsNeeded')}
+      />
+      <Choices
+        label={t('stepField.timer')}
+        value={minutes !== undefined}
+        options={[
+          { value: false, label: t('stepField.noTimer') },
+          { value: true, label: t('stepField.withTimer') },
+        ]}
+        onChoose={(timed) => onChange(timed ? { ...untimed, minutes: minutes ?? 1 } : untimed)}
+      />
+      {minutes === undefined ? null : (
+        <Stepper
+          name={t('stepField.howLong')}
+          value={minutes}
+          unit="min"
+          step={1}
+          min={0}
+          max={600}
+          onChange={(m) => onChange({ ...step, minutes: m })}
+        />
+      )}
+    </>
+  );
 }
 
 const REACHES = ['time', 'temperature', 'bubble', 'share', 'grain', 'thickness'] as const;

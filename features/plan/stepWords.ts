@@ -10,7 +10,8 @@ import { t } from '../../words';
 
 /** Steps of the list in a cook's words: what each is, how it goes, and what it comes to. */
 
-export const stepTitle = (s: NamedStep): string => ('name' in s && s.name ? s.name : t(`stepKind.${kindOf(s)}`));
+export const stepTitle = (s: NamedStep): string =>
+  s.do === 'say' ? s.words : 'name' in s && s.name ? s.name : t(`stepKind.${kindOf(s)}`);
 
 const untilSays = (until: HeatStep['until'], fmt: Formatter): string => {
   switch (until.reach) {
@@ -78,6 +79,8 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
       ]
         .filter(Boolean)
         .join(', ');
+    case 'say':
+      return s.minutes === undefined ? t('stepLine.ownWords') : t('stepLine.until.minutes', { minutes: s.minutes });
     case 'rest':
       return [
         t('stepLine.hours', { hours: fmt.hours(s.minutes / 60) }),

@@ -172,6 +172,7 @@ function Panels({ v, c, now }: { v: PotView; c: UsedCook; now: number }) {
         step={step.id}
         asked={
           v.of !== undefined &&
+          !cook.plan.asItIs &&
           step.heat !== undefined &&
           !state.paused &&
           !alarm &&

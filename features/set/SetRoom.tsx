@@ -34,6 +34,7 @@ import { useMounted, useNow } from '../shared/useNow';
 import { useAsk } from '../shared/useAsk';
 import { AllDishes } from './AllDishes';
 import { FromWhen } from './FromWhen';
+import { LaterPart } from './LaterPart';
 import { KeepPart } from './KeepPart';
 import { MouldSection } from './MouldSection';
 import { PourPanel } from './PourPanel';
@@ -691,6 +692,7 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
           <Type kind="strong">{plan.rest.covered ? t('setRoom.coverLiesOnThePudding') : t('setRoom.leftOpen')}</Type>
           {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
+        <LaterPart plan={plan} pouredMs={state.pouredMs} now={now} />
         <Outlines v={v} />
         <FromWhen plan={plan} f={f} told={told} pouredMs={state.pouredMs} now={now} />
         <AllDishes cooks={c.cooks} now={now} here={c.cook!.id} onOpen={(id) => router.setParams({ cook: id })} />

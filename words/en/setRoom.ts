@@ -42,6 +42,9 @@ export const setRoom = {
   'setRoom.at2': 'at {{h}} {{says}}',
   'setRoom.undo': 'Undo',
   'setRoom.mind': 'Mind',
+  'setRoom.thenComes': 'Then comes',
+  'setRoom.laterAt': 'At {{at}}: {{words}}{{minutes}}',
+  'setRoom.laterFor': ', {{minutes}}',
   'setRoom.itHasStoodInThe':
     'It has stood in the room for more than two hours: past the usual safe limit. Into the fridge now, or do not serve it.',
   'setRoom.usualHomeLimitsFromTo':

@@ -37,6 +37,7 @@ export const terms = {
   'role.pour': 'pour',
   'role.bake': 'bake',
   'role.grill': 'grill',
+  'role.say': 'in your own words',
   'role.top': 'layer on top',
   'role.whip': 'whip the whites',
   'sideKind.syrup': 'syrup',
