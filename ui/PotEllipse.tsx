@@ -187,8 +187,8 @@ export function PotEllipse({ used, paceS, swelling, film, rows, alarm, big, chil
       </View>
       <View className="absolute" style={{ left: '9%', right: '9%', bottom: '7.5%' }}>
         {rows.map((r) => (
-          <View key={r.label} className="flex-row items-baseline justify-between">
-            <Type kind="faceStrong" tone={r.harm ? 'scorch' : 'ink'}>
+          <View key={r.label} className="flex-row items-baseline justify-between gap-x-2">
+            <Type kind="faceStrong" tone={r.harm ? 'scorch' : 'ink'} className="min-w-0 shrink" numberOfLines={1}>
               {r.label}
             </Type>
             <Type kind="title" tone={r.harm ? 'scorch' : 'ink'} className="text-amount leading-7">

@@ -4,8 +4,8 @@ import { eggGrams } from '../core/units/eggs';
 import { quarters, type Formatter } from './format';
 import { t } from './book';
 
-/** g of sugar from which a cook takes a cup. */
-const CUPS_FROM_G = 90;
+/** ml from which a cook takes a cup, and no more spoons; starch is always spooned. */
+const CUPS_FROM_ML = 100;
 
 /** The same amount as a cook takes it: eggs and pieces are counted, liquids poured, the rest spooned. */
 export function measureOf(i: Ingredient, grams: number, fmt: Formatter): string {
@@ -16,9 +16,11 @@ export function measureOf(i: Ingredient, grams: number, fmt: Formatter): string 
   }
   const pieces = piecesOf(i.id, grams);
   if (pieces) return t(`pieces.${pieces.piece}`, { count: pieces.count, value: quarters(pieces.count) });
-  const cups = i.group === 'milk' || (i.group === 'sweet' && grams > CUPS_FROM_G);
-  const spoons = fmt.spoons(fmt.inSpoons(grams, i.densityGPerMl, { cups }));
-  return i.group === 'milk'
-    ? t('measure.poured', { volume: fmt.ml(grams / i.densityGPerMl), spoons })
-    : t('measure.level', { spoons });
+  const ml = grams / i.densityGPerMl;
+  const cups = i.group === 'milk' || (i.group !== 'thickener' && ml > CUPS_FROM_ML);
+  const count = fmt.inSpoons(grams, i.densityGPerMl, { cups });
+  const spoons = fmt.spoons(count);
+  // a pinch has no level
+  if (!count.cups && !count.tbsp && !count.tsp) return spoons;
+  return i.group === 'milk' ? t('measure.poured', { volume: fmt.ml(ml), spoons }) : t('measure.level', { spoons });
 }

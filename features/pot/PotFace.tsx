@@ -1,13 +1,27 @@
 import { Pressable } from 'react-native';
+import type { Step } from '../../core/cook/steps';
 import { PotEllipse } from '../../ui/PotEllipse';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { PotView } from './usePotView';
 import { SELDOM_S } from '../../words/potSteps';
+import type { Formatter } from '../../words/format';
 import { t } from '../../words';
 
 /** Stands where the minutes come, as wide as they are. */
 const NOT_YET = '–:––';
+
+/** Rows that the cut of the pot holds. */
+const ROWS = 3;
+
+/** What goes in now, where it goes: in the pot. What has no room stands in the list below. */
+function goingIn(step: Step, fmt: Formatter): { label: string; value: string }[] {
+  const things = step.puts.flatMap((p) => p.portions);
+  const most = things.length > ROWS ? ROWS - 1 : ROWS;
+  const rows = things.slice(0, most).map((p) => ({ label: p.ingredient.name, value: fmt.grams(p.grams) }));
+  const more = things.length - rows.length;
+  return more > 0 ? [...rows, { label: t('potRoom.andMoreBelow', { count: more }), value: '' }] : rows;
+}
 
 /** The pot as seen from where the cook stands: the one thing now, its time, and the heat below it. */
 export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: () => void }) {
@@ -32,16 +46,20 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
       alarm={sure}
       big={big}
       rows={
-        reading && heart && !big
-          ? [
-              {
-                label: t('potRoom.heart'),
-                value: `${fmt.deg(reading.bulkC)} ± ${fmt.degApart(Math.max(1, (heart.high - heart.low) / 2))}`,
-              },
-              { label: t('potRoom.bottomFilm'), value: fmt.deg(reading.filmC), harm: film === 'sticking' },
-              { label: t('potRoom.panFloor'), value: fmt.deg(reading.panC), harm: film === 'sticking' },
-            ]
-          : []
+        big
+          ? []
+          : v.joins && !alarm
+            ? goingIn(step, fmt)
+            : reading && heart
+              ? [
+                  {
+                    label: t('potRoom.heart'),
+                    value: `${fmt.deg(reading.bulkC)} ± ${fmt.degApart(Math.max(1, (heart.high - heart.low) / 2))}`,
+                  },
+                  { label: t('potRoom.bottomFilm'), value: fmt.deg(reading.filmC), harm: film === 'sticking' },
+                  { label: t('potRoom.panFloor'), value: fmt.deg(reading.panC), harm: film === 'sticking' },
+                ]
+              : []
       }
       label={t('potRoom.pot', { headline: v.headline, manner: v.manner })}
     >

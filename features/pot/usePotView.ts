@@ -64,6 +64,8 @@ export function usePotView(c: UsedCook, now: number) {
   const guide = of?.guide;
   const margins = of?.margins ?? [];
   const alarm = useHeld(state.paused || forgotten ? [] : margins);
+  // what goes in at the start of a step is what counts then
+  const joins = step.puts.length > 0 && ran <= ADDS_S;
   const steamed = step.heat?.over !== undefined;
   return {
     cook,
@@ -72,6 +74,8 @@ export function usePotView(c: UsedCook, now: number) {
     next,
     nextSays: next ? stepNext(next) : 'pour',
     words,
+    /** something goes in just now */
+    joins,
     live,
     /** the answer, where it is of this step */
     of,
@@ -127,11 +131,7 @@ export function usePotView(c: UsedCook, now: number) {
           : ('cool' as const),
     odd: cook.events.find((e) => e.id === live?.live.twin.odd),
     headline: alarm ? callOf(alarm).call : never && !steamed ? t('potRoom.turnItUp') : words.title,
-    manner: alarm
-      ? callOf(alarm).act
-      : pace && step.heat && (ran > ADDS_S || !step.adds.length)
-        ? paceSays(pace)
-        : words.brief,
+    manner: alarm ? callOf(alarm).act : pace && step.heat && !joins ? paceSays(pace) : words.brief,
     /** nothing is known of the pot: the clock alone counts */
     blind,
     until: state.paused

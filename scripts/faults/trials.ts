@@ -88,8 +88,8 @@ const note = (lost: Record<string, number>) =>
     .join('; ');
 
 /** The whole browser ends, with all that it had not yet given to the disk. */
-const browserKilled: Trial = {
-  name: 'browser killed 50 ms after a change',
+const browserKilled = (afterMs: number): Trial => ({
+  name: `browser killed ${afterMs} ms after a change`,
   run: () =>
     withProfile(async (profile) => {
       const out = none();
@@ -108,7 +108,7 @@ const browserKilled: Trial = {
         await change.ready(page);
         const before = await records(page);
         await change.make(page, n);
-        await wait(50);
+        await wait(afterMs);
         await one.kill();
         const two = await ownBrowser(profile);
         const next = await two.context.newPage();
@@ -124,7 +124,7 @@ const browserKilled: Trial = {
       }
       return { ...out, note: note(lost) };
     }),
-};
+});
 
 /** Kinds that are tried beside each other; the others go the same way as one of these. */
 const IN_PAIRS = [
@@ -750,7 +750,8 @@ const thumbs: Trial = {
 
 export const TRIALS: readonly Trial[] = [
   renderer,
-  browserKilled,
+  browserKilled(50),
+  browserKilled(500),
   twoTabs,
   stepsTogether,
   oneNote,
