@@ -82,7 +82,7 @@ export async function secondsLeft(page: Page): Promise<number | undefined> {
 }
 
 /** Cooks the plan that is open as the model expects it, step by step, into the Set room. @returns the orders in their turn */
-export async function cookThrough(page: Page): Promise<string[]> {
+export async function cookThrough(page: Page, look?: () => Promise<void>): Promise<string[]> {
   const orders: string[] = [];
   const poured = page.getByRole('button', { name: 'See it set' });
   await page.getByTestId('cook').click();
@@ -93,6 +93,7 @@ export async function cookThrough(page: Page): Promise<string[]> {
     if (await poured.isVisible()) break;
     // the step itself: the face may say first what its ring wants
     orders.push((await page.getByTestId('told').innerText()).split('.')[0]!);
+    await look?.();
     await page.clock.fastForward(1000 * Math.max(20, Math.min(3600, (await secondsLeft(page)) ?? 30)));
     await page.getByTestId('step-done').click();
     await expect(

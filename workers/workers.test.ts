@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import type { Cook } from '../core/cook/events';
 import { followTwin, viewOf } from '../core/cook/follow';
 import { newDay } from '../core/day/record';
@@ -11,6 +13,7 @@ import { blocksOf, type Block } from '../core/model/blocks';
 import { chances } from '../core/model/chances';
 import { dealOut } from './deal';
 import { modelApi } from './api';
+import { potApi } from './pots';
 
 /** The questions that the rooms ask of the worker, asked here as they ask them. */
 
@@ -177,4 +180,29 @@ describe('a day', () => {
     expect(list.text).toMatch(/^Friday/);
     expect(posted(modelApi.prep(plan, [])).items.length).toBeGreaterThan(3);
   });
+});
+
+it('hours of live answers of one pot leave no more in memory than the first minutes', () => {
+  setFlagsFromString('--expose_gc');
+  const sweep = runInNewContext('gc') as () => void;
+  const at = (s: number) => new Date(NOON + s * 1000).toISOString();
+  const pot: Cook = {
+    id: 'flat',
+    plan,
+    events: [
+      { kind: 'started', id: 'e0', at: at(0) },
+      { kind: 'stepDone', id: 'e1', at: at(1), step: 'weigh' },
+      { kind: 'stepDone', id: 'e2', at: at(2), step: 'slurry' },
+    ],
+  };
+  const own = stepsFor(pot);
+  let ms = NOON + 120_000;
+  const heapMb = (answers: number) => {
+    for (let i = 0; i < answers; i++) potApi.live(pot, own, (ms += 30_000));
+    sweep();
+    return process.memoryUsage().heapUsed / 1e6;
+  };
+  const first = heapMb(20);
+  // each answer is some 60 kB as it is told: 7 MB, were they kept
+  expect(heapMb(120) - first).toBeLessThan(2);
 });

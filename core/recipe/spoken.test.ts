@@ -60,6 +60,13 @@ describe('a list that is typed or pasted in one go', () => {
     expect(lines.map((l) => l.ingredientId)).toEqual(['milk_whole', 'cornstarch', 'sugar', 'cardamom', 'salt']);
     expect(lines.every(goesIn)).toBe(true);
     expect(lines.map((l) => l.written)).toEqual(['500 ml', '2 heaped tbsp', '60 g', '3 pods', 'a pinch']);
+    const [cans] = typed('2 cans of 400 coconut milk');
+    expect(cans).toMatchObject({
+      ingredientId: 'coconut_milk',
+      written: '2 cans of 400',
+      text: '2 cans of 400 coconut milk',
+    });
+    expect(cans!.grams).toBeGreaterThan(770);
   });
   it('goes into the plan in one: what is there is set, what is new goes where it goes', () => {
     const next = withTyped(plan, typed('700 ml milk\n3 tbsp sugar\n2 yolks\n1 stick cinnamon'), pantry);

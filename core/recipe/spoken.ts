@@ -11,6 +11,11 @@ import { readLines, type Line, type ReadOptions } from './lines';
 /** Letters of an amount that are looked at. */
 const AMOUNT_LETTERS = 40;
 
+/** "2 cans of 400": what each holds stands behind. */
+const CANS_OF = /^(\d+)\s+(cans?|tins?|packets?|packs?|cartons?)\s+of\s+(\d+)\s*(ml|g)?(?=\s|$)/i;
+const eachOf = (_all: string, count: string, pack: string, each: string, unit = 'ml') =>
+  `${count} x ${each} ${unit} ${pack}`;
+
 /** Said after an amount, and no part of it. */
 const AFTER = /^(?:to taste|each|or so|about|please|in all|altogether)?[.,;]?$/i;
 
@@ -22,10 +27,7 @@ const AFTER = /^(?:to taste|each|or so|about|please|in all|altogether)?[.,;]?$/i
 export function spokenGrams(text: string, thing: Ingredient, o: ReadOptions): number | undefined {
   const said = text.trim().slice(0, AMOUNT_LETTERS);
   if (/^[\d.,\s]*$/.test(said)) return undefined;
-  const amount = readAmount(
-    said.replace(/^(\d+)\s+(cans?|tins?|packets?|cartons?)\s+of\s+(\d+)$/i, '$1 x $3 ml $2'),
-    o.system,
-  );
+  const amount = readAmount(said.replace(CANS_OF, eachOf), o.system);
   if (!amount) return undefined;
   const rest = amount.rest.trim().toLowerCase();
   const name = thing.name.toLowerCase();
@@ -48,21 +50,22 @@ export function readTyped(text: string, plan: Pick<Plan, 'rules'>, pantry: Pantr
     .split(/\n|;|,(?=\s*(?:\d|[½¼¾⅓⅔]|an?\s|half\s|one\s|two\s|three\s|four\s|five\s|six\s))/i)
     .map((s) => s.replace(/^[\s*•·–-]+/, '').trim())
     .filter(Boolean);
-  return readLines(lines, pantry, o).map((line) => {
-    const amount = readAmount(line.text, o.system);
-    const written =
-      amount &&
-      line.text
-        .slice(0, amount.took)
-        .replace(/\s+of\s*$/i, '')
-        .trim();
-    const thing = line.ingredientId ? pantry.get(line.ingredientId) : undefined;
-    const against = thing && ruleAgainst(thing, plan.rules);
-    return {
-      ...line,
-      ...(written && !/^[\d.,]+$/.test(written) ? { written } : {}),
-      ...(against ? { against } : {}),
-    };
+  return lines.flatMap((said) => {
+    const asRead = said.replace(CANS_OF, eachOf);
+    const amount = readAmount(asRead, o.system);
+    const written = (CANS_OF.exec(said)?.[0] ?? (amount ? said.slice(0, amount.took) : ''))
+      .replace(/\s+of\s*$/i, '')
+      .trim();
+    return readLines([asRead], pantry, o).map((line): TypedLine => {
+      const thing = line.ingredientId ? pantry.get(line.ingredientId) : undefined;
+      const against = thing && ruleAgainst(thing, plan.rules);
+      return {
+        ...line,
+        text: said,
+        ...(written && !/^[\d.,]+$/.test(written) ? { written } : {}),
+        ...(against ? { against } : {}),
+      };
+    });
   });
 }
 

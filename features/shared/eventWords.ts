@@ -1,4 +1,4 @@
-import type { CookEvent, Measure, Observation, Touch } from '../../core/cook/events';
+import type { CookEvent, Measure, Touch } from '../../core/cook/events';
 import type { Step } from '../../core/cook/steps';
 import type { Formatter } from '../../words/format';
 import { t } from '../../words';
