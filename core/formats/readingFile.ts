@@ -4,6 +4,7 @@ import { PlanSchema } from '../plan/plan';
 import { checkUp } from '../recipe/check';
 import type { ReadOptions } from '../recipe/lines';
 import { readRecipe } from '../recipe/read';
+import { toldOf } from '../recipe/told';
 import type { Said } from '../say';
 
 const READING_FORMAT = 'ovalis-reading';
@@ -11,6 +12,49 @@ const READING_VERSION = 1;
 
 /** A code and its figures, with the sentence that is made of them. */
 const Saying = z.object({ code: z.string(), says: z.string() }).loose();
+
+const ToldSchema = z.object({
+  lines: z.array(
+    z.object({
+      is: z.string(),
+      g: z.number().nullable(),
+      part: z.string(),
+      back: z.number().optional(),
+      optional: z.boolean().optional(),
+    }),
+  ),
+  people: z.number().optional(),
+  wet: z.record(z.string(), z.string()),
+  egg: z.string().optional(),
+  order: z.array(z.array(z.string())),
+  heats: z.array(
+    z.object({
+      until: z.string(),
+      min: z.number().optional(),
+      level: z.string().optional(),
+      lid: z.string().optional(),
+      stir: z.string().optional(),
+    }),
+  ),
+  bakes: z.array(
+    z.object({
+      C: z.number(),
+      min: z.number().optional(),
+      fan: z.boolean().optional(),
+      cold: z.boolean().optional(),
+      bath: z.boolean().optional(),
+      grill: z.number().optional(),
+    }),
+  ),
+  rests: z.array(z.object({ where: z.string(), min: z.number().optional() })),
+  out: z.array(z.string()),
+  strained: z.boolean(),
+  soak: z.number().optional(),
+  reduce: z.number().optional(),
+  dish: z.string().optional(),
+  serve: z.object({ style: z.string().optional(), warm: z.boolean().optional() }),
+  sides: z.array(z.string()),
+});
 
 /** What a recipe was read as: its plan, what is asked, what was not understood, and what the model finds in it. */
 export const ReadingFileSchema = z.object({
@@ -42,6 +86,8 @@ export const ReadingFileSchema = z.object({
   /** what the steps say of heat, order and hands */
   facts: z.record(z.string(), z.unknown()),
   plan: PlanSchema.optional(),
+  /** the same field by field, as plain values: lines, wetting, order, heat, oven, rests, what comes out again */
+  told: ToldSchema,
   findings: z.array(
     z.object({
       id: z.string(),
@@ -94,6 +140,7 @@ export function readingFile(text: string, o: ReadOptions, meta: { id: string; se
       notUnderstood: reading.lines.filter((l) => l.state === 'open').map((l) => ({ text: l.text, why: l.why })),
       facts: reading.facts,
       plan: checked?.plan,
+      told: toldOf(reading, checked?.plan, pantry),
       findings: (checked?.items ?? []).map(({ id, level, says, why, fix }) => ({ id, level, says, why, fix })),
     },
   };

@@ -46,12 +46,15 @@ export function refreshCarveOuts(plan: Plan): Plan {
       .filter((i) => i.stage === stage)
       .reduce((sum, i) => sum + i.grams, 0);
   if (!milk) return { ...plan, carveOuts: [] };
-  // what was carved out by this rule before
+  // what was carved out by this rule before; what the cook typed stays
   const wets = (stage: Stage) =>
     stage === 'slurry' || (stage === 'grain' && plan.choices.grain === 'wetted cold first');
-  const others = plan.carveOuts.filter((c) => c.taste || !wets(c.stage) || c.ingredientId !== milk.ingredientId);
+  const others = plan.carveOuts.filter(
+    (c) => c.taste || c.typed || !wets(c.stage) || c.ingredientId !== milk.ingredientId,
+  );
   // cream, another can or water that is whisked with it already wets it
   const wetting = (stage: Stage, parts: number): CarveOut[] => {
+    if (others.some((c) => c.typed && c.stage === stage && c.ingredientId === milk.ingredientId)) return [];
     const dryG = at(stage, 'thickener') * parts - at(stage, 'milk') - at(stage, 'egg') - carvedFor(others, stage);
     const grams = Math.min(milk.grams / 3, Math.ceil(dryG / 10) * 10);
     return grams > 0 ? [{ ingredientId: milk.ingredientId, grams, stage }] : [];

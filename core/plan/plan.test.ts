@@ -124,3 +124,20 @@ describe('scaling', () => {
     ).toEqual([]);
   });
 });
+
+describe('an amount that is held back', () => {
+  const plan = testPlan();
+  const [held] = plan.carveOuts;
+  it('follows the starch where a rule reckoned it, and stays where the cook typed it', () => {
+    const more = withGrams(plan, 'cornstarch', 60);
+    expect(more.carveOuts[0]!.grams).toBeGreaterThan(held!.grams);
+    const typed = { ...plan, carveOuts: [{ ...held!, grams: 55, typed: true }] };
+    for (const next of [
+      withGrams(typed, 'cornstarch', 60),
+      withGrams(typed, 'milk_whole', 900),
+      refreshCarveOuts(typed),
+    ])
+      expect(next.carveOuts).toEqual([{ ...held!, grams: 55, typed: true }]);
+    expect(PlanSchema.parse(typed)).toEqual(typed);
+  });
+});

@@ -49,6 +49,8 @@ const CarveOutSchema = z.object({
   stage: z.enum(STAGES),
   /** held back to be added by tasting */
   taste: z.boolean().optional(),
+  /** the cook said so much: no rule changes it */
+  typed: z.boolean().optional(),
 });
 
 const RestSchema = z.object({

@@ -169,6 +169,9 @@ const AMOUNT_TAIL =
 const VERB =
   /\b(stir|whisk|heat|boil|simmer|pour|add|mix|cook|bring|beat|chill|leave|serve|bake|strain|remove|take|put|warm|dissolve|scald|spread|cover|let|melt|combine|soak|rinse|temper|turn|cut|cool|spoon it|blend|toast|grease|line|preheat|reduce|fold)\b/i;
 
+/** A sentence that tells to do something from its first word on. */
+const NUMBERED_STEP = new RegExp(`^(?:(?:then|now|next|meanwhile|gently|slowly),? )?${VERB.source}.*[.!)]$`, 'i');
+
 const clean = (line: string) =>
   line
     .replace(/^\s*(?:[-*•·–▢☐]|\[[ x]?\]|\d{1,2}[.)](?!\d))\s*/i, '')
@@ -315,6 +318,8 @@ function fromLines(
       !VERB.test(body) &&
       nameOf(body)?.unsure === undefined &&
       nameOf(body) !== undefined;
+    // numbered sentences behind the list are the steps, with or without a head of their own
+    if (mode === 'ingredients' && l.ordered && !AMOUNT_HEAD.test(body) && NUMBERED_STEP.test(body)) mode = 'method';
     const steps = VERB.test(body) && (l.ordered || body.length > 60 || /[.!]$/.test(body));
     const ingredient: boolean =
       mode === 'ingredients'

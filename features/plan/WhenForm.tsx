@@ -31,7 +31,9 @@ export function WhenForm({
     onChange({
       ...plan,
       carveOuts:
-        grams > 0 ? [...others, { ingredientId: ingredient.id, grams: Math.min(grams, item.grams), stage }] : others,
+        grams > 0
+          ? [...others, { ingredientId: ingredient.id, grams: Math.min(grams, item.grams), stage, typed: true }]
+          : others,
     });
   const options = stagesFor(ingredient).map((value) => ({ value, label: t(`when.${value}`) }));
   return (
