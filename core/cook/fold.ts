@@ -103,14 +103,18 @@ export function noteEvent(state: CookState, event: CookEvent, steps: readonly St
       state.weighed.push(event.item);
       break;
     case 'stepDone': {
-      const step = steps[state.stepIndex];
       // a second tab may have closed the same step already
-      if (!step || step.id !== event.step || state.stage !== 'cooking') break;
-      state.done.push({ step: step.id, startMs: state.stepStartedMs, endMs: ms });
+      const at = steps.findIndex((s, i) => i >= state.stepIndex && s.id === event.step);
+      if (at < 0 || state.stage !== 'cooking') break;
+      // a cook of an earlier version may have had its steps in another order: what it passed over is past
+      for (const step of steps.slice(state.stepIndex, at + 1)) {
+        state.done.push({ step: step.id, startMs: state.stepStartedMs, endMs: ms });
+        state.stepStartedMs = ms;
+      }
       beginAnew(state);
       state.paused = false;
-      state.stepStartedMs = ms;
-      if (state.stepIndex === steps.length - 1) {
+      state.stepIndex = at;
+      if (at === steps.length - 1) {
         state.stage = 'poured';
         state.pouredMs = ms;
       } else state.stepIndex += 1;
