@@ -116,3 +116,17 @@ export async function throughUnmoulding(page: Page) {
   for (let i = 0; i < 6 && (await next.count()); i++) await tapIfThere(next);
   await tapIfThere(done);
 }
+
+/** Taps that the page has had, over all its rooms. */
+export async function countTaps(page: Page): Promise<() => Promise<number>> {
+  await page.addInitScript(() => {
+    addEventListener(
+      'click',
+      (e) => e.isTrusted && sessionStorage.setItem('taps', String(Number(sessionStorage.getItem('taps') ?? 0) + 1)),
+      true,
+    );
+  });
+  return () => page.evaluate(() => Number(sessionStorage.getItem('taps') ?? 0));
+}
+/** As many taps as a recipe of a cook's own may cost beside its typing. */
+export const MOST_TAPS = 25;

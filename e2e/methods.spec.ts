@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { amount, cookThrough, expect, openPlan, test, throughUnmoulding } from './kitchen';
+import { amount, cookThrough, countTaps, expect, MOST_TAPS, openPlan, test, throughUnmoulding } from './kitchen';
 
 /** Methods of a cook's own: each is planned by thumb, cooked with the fast clock, set and written down. */
 
@@ -63,6 +63,7 @@ test('a porridge into boiling water with a cold slurry', async ({ watched: page 
 });
 
 test('a slab with a second layer and a grill', async ({ watched: page }) => {
+  const taps = await countTaps(page);
   await wish(page, 'semolina squares for twelve from whole milk');
   await put(page, 'coconut cream', 'coconut_cream', 'on top');
   await amount(page, 'coconut_cream').fill('250');
@@ -76,13 +77,15 @@ test('a slab with a second layer and a grill', async ({ watched: page }) => {
   await expect(list).toContainText('grill 3 min');
   await expect(page.getByTestId('step-effect')).toContainText('Since you opened this');
   await closeSheet(page);
+  expect(await taps()).toBeLessThanOrEqual(MOST_TAPS);
   const orders = await cookThrough(page);
   const oven = orders.slice(orders.indexOf('Bake'));
   expect(oven).toEqual(['Bake', 'Pour the layer on', 'Bake', 'Grill']);
   await writeDown(page, /slab/i);
 });
 
-test('whites folded in, over fruit', async ({ watched: page }) => {
+test('whites folded in, over fruit, baked from a cold oven', async ({ watched: page }) => {
+  const taps = await countTaps(page);
   await wish(page, 'cold pudding for six from whole milk, in glasses');
   await put(page, 'egg white', 'white', 'folded in');
   await put(page, 'strawberries', 'fruit_strawberry', 'in the dish, under it');
@@ -92,9 +95,15 @@ test('whites folded in, over fruit', async ({ watched: page }) => {
   await expect(list.getByText(/grows by .*, dish \d+ % full/)).toBeVisible();
   await list.getByRole('button', { name: /Fold in/, expanded: false }).click();
   await expect(page.getByText(/stay raw/)).toBeVisible();
+  // behind the pouring, into an oven that is lit with it
+  await list.getByRole('button', { name: /^\d+\. Pour/ }).click();
+  await key(page, /^Add a step behind Pour/).click();
+  await page.getByTestId('step-kinds').getByRole('button', { name: /^Bake/ }).click();
+  await page.getByRole('radiogroup', { name: 'Put in' }).getByRole('radio', { name: 'cold' }).click();
   await closeSheet(page);
+  expect(await taps()).toBeLessThanOrEqual(MOST_TAPS);
   const orders = await cookThrough(page);
-  expect(orders.slice(-2)).toEqual(['Whip the whites', 'Pour']);
+  expect(orders.slice(-3)).toEqual(['Whip the whites', 'Pour', 'Bake']);
   await writeDown(page, /pudding/i);
 });
 
@@ -132,13 +141,24 @@ test('a ground-rice cream cooked down to a mark, a step moved by keys', async ({
 });
 
 test('frozen sticks: into the freezer, through by the hour, pulled', async ({ watched: page }) => {
+  const taps = await countTaps(page);
   await wish(page, 'frozen sticks for eight from whole milk, tomorrow');
   await expect(page.getByTestId('row-dish')).toContainText('80 ml');
   const list = await steps(page);
   await expect(list).toContainText('frozen through after');
+  // what is done to them once they stand, in the cook's own words
+  await list.getByRole('button', { name: /^\d+\. Rest/ }).click();
+  await key(page, /^Add a step behind Rest/).click();
+  await page
+    .getByTestId('step-kinds')
+    .getByRole('button', { name: /^In my own words/ })
+    .click();
+  await page.getByLabel('What is done').fill('stick in the sticks');
   await closeSheet(page);
+  expect(await taps()).toBeLessThanOrEqual(MOST_TAPS);
   const orders = await cookThrough(page);
   expect(orders).toContain('Cook it down');
+  await expect(page.getByTestId('later')).toContainText(/At \d\d:\d\d: stick in the sticks/);
   await page.clock.fastForward('20:00');
   await key(page, 'Into the freezer').click();
   await expect(page.getByTestId('freezer')).toContainText(/Frozen through at \d\d:\d\d/);

@@ -1,24 +1,10 @@
 import type { Page } from '@playwright/test';
-import { amount, cookThrough, expect, openPlan, test, throughUnmoulding } from './kitchen';
+import { amount, cookThrough, countTaps, expect, MOST_TAPS, openPlan, test, throughUnmoulding } from './kitchen';
 
 /** Whole methods are entered by thumb and by typing, counted, cooked with the fast clock, and written down. */
 
 const key = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 const closeSheet = (page: Page) => key(page, 'Close').last().click();
-
-/** Taps that the page has had, over all its rooms. */
-async function countTaps(page: Page): Promise<() => Promise<number>> {
-  await page.addInitScript(() => {
-    addEventListener(
-      'click',
-      (e) => e.isTrusted && sessionStorage.setItem('taps', String(Number(sessionStorage.getItem('taps') ?? 0) + 1)),
-      true,
-    );
-  });
-  return () => page.evaluate(() => Number(sessionStorage.getItem('taps') ?? 0));
-}
-/** As many taps as a recipe of a cook's own may cost beside its typing. */
-const MOST_TAPS = 25;
 
 async function begin(page: Page, wish: string, list: string) {
   await key(page, 'Plans').click();
