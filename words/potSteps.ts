@@ -24,6 +24,8 @@ export type StepWords = {
 type Words = Omit<StepWords, 'manner' | 'brief'> & {
   /** the manner, with what goes in already said */
   how: (goesIn: string) => string;
+  /** the same where there is little room */
+  briefly?: (goesIn: string) => string;
 };
 
 const thing = (p: StagedPortion, fmt: Formatter) =>
@@ -34,9 +36,9 @@ const list = (portions: readonly StagedPortion[], fmt: Formatter) => portions.ma
 const MOST_IN_OVAL = 2;
 
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
-  const { how, ...words } = wordsOf(step, plan, fmt, depthMm);
-  const said = (most: number) => how(step.puts.map((put) => goesIn(put, step, fmt, most)).reduce(then, ''));
-  return { ...words, manner: said(Infinity), brief: said(MOST_IN_OVAL) };
+  const { how, briefly, ...words } = wordsOf(step, plan, fmt, depthMm);
+  const goes = (most: number) => step.puts.map((put) => goesIn(put, step, fmt, most)).reduce(then, '');
+  return { ...words, manner: how(goes(Infinity)), brief: (briefly ?? how)(goes(MOST_IN_OVAL)) };
 }
 
 /** What goes in first, then what the hands do. */
@@ -281,6 +283,7 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
       return {
         title: t('potRoom.bake'),
         how: (goes) => [ovenSays(step.bake!, fmt), goes].filter(Boolean).join('; '),
+        briefly: (goes) => [ovenSays(step.bake!, fmt, true), goes].filter(Boolean).join('; '),
         cue: bakedCue(step.bake!, plan, fmt),
         why: t(plan.family === 'baked slab' ? 'potRoom.itSetsAsItCools' : 'potRoom.itGoesOnSettingAfter'),
         done: t('potRoom.outOfTheOven'),
@@ -344,17 +347,17 @@ function reducesTo(step: Step, fmt: Formatter): string {
   }
 }
 
-/** How hot, how it stands in the oven, and what ends it. */
-export function ovenSays(bake: Baking, fmt: Formatter): string {
+/** How hot, how it stands in the oven, and what ends it. @param brief what a small place can hold of it */
+function ovenSays(bake: Baking, fmt: Formatter, brief = false): string {
   const { until } = bake;
   return [
     t(bake.fan ? 'potRoom.ovenFan' : 'potRoom.ovenAt', { temp: fmt.temp(bake.ovenC) }),
     bake.from === 'cold' ? t('potRoom.fromACold') : '',
     bake.bath === 'none' ? '' : t(bake.bath === 'open' ? 'potRoom.inABath' : 'potRoom.inACoveredBath'),
     bake.covered ? t('potRoom.coverTheDish') : '',
-    until.reach === 'carries' ? t('potRoom.untilItCarries') : '',
+    until.reach === 'carries' && !brief ? t('potRoom.untilItCarries') : '',
     bake.grillMin > 0 ? t('potRoom.thenGrillFor', { minutes: fmt.hours(bake.grillMin / 60) }) : '',
-    t(bake.bath === 'none' ? 'potRoom.middleOfTheOven' : 'potRoom.middleOfTheOvenDry'),
+    brief ? t('potRoom.dryCloths') : t(bake.bath === 'none' ? 'potRoom.middleOfTheOven' : 'potRoom.middleOfTheOvenDry'),
   ]
     .filter(Boolean)
     .join(', ');

@@ -260,6 +260,7 @@ export const potRoom = {
   'potRoom.middleOfTheOven': 'middle of the oven; dry cloths for a hot dish',
   'potRoom.andMoreBelow_one': 'and one more, below',
   'potRoom.andMoreBelow_other': 'and {{count}} more, below',
+  'potRoom.dryCloths': 'dry cloths',
   'potRoom.andThen': '{{first}}, then {{next}}',
   'potRoom.theSlurryIn': 'whisk the slurry in',
   'potRoom.ladleTheEgg': 'hot milk into the egg, {{ladleG}} a ladle, whisking, then all back',
