@@ -32,7 +32,7 @@ import type { KitchenFile } from '../core/formats/kitchenFile';
 import { kitchenText, type ImportWay } from '../core/formats/merge';
 import { isTable } from '../core/formats/tables';
 import { LIMITS } from '../core/recipe/limits';
-import { readTyped } from '../core/recipe/spoken';
+import { readTyped } from '../core/recipe/readTyped';
 import { readWish } from '../core/recipe/wish';
 import { pantryWith } from '../core/pantry/pantry';
 import { checkUp } from '../core/recipe/check';

@@ -7,7 +7,7 @@ import { sugarFraction } from '../pot/paste';
 import { RAW_TASTE } from '../pot/pot';
 import { SCORCH } from '../pot/scorch';
 import { say, type Figure, type Said } from '../say';
-import { breaksCoolingRule, coolingRuleSaid, EATEN_WARM_C } from '../set/safety';
+import { breaksCoolingRule, coolingRuleSaid, isStillWarm } from '../set/safety';
 import type { PhaseEnd } from '../pot/program';
 import type { EggReport } from './judgeRisks';
 import type { Risk, RiskName } from './risks';
@@ -132,7 +132,7 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   if (f.risks.split.chance > WORTH_SAYING.split) warn('split');
   if (sugarFraction(m) > 0.35) warn('sugar');
   if (plan.serve.style === 'turned out' && !f.frozen && !f.standing.stands) warn('stand');
-  if (isStillWarm(plan, f.atTableC)) warn('still-warm', { nowC: f.atTableC, wantedC: plan.serve.tempC });
+  if (isStillWarm(plan.serve.tempC, f.atTableC)) warn('still-warm', { nowC: f.atTableC, wantedC: plan.serve.tempC });
   if (breaksCoolingRule(f.cool)) warn('cooling', { rule: coolingRuleSaid(plan.rest.rule ?? 'two stages') });
   if (plan.rest.hours > f.keeping.days * 24) warn('keep', { count: f.keeping.days });
   if (base === 'nut' || base === 'oat' || base === 'soy') warn('thin-milk');
@@ -147,12 +147,6 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   warn('hot');
   return out;
 }
-
-/** K above what is wanted from which a dish is not as cold as it is said to be (C) */
-const STILL_WARM_K = 8;
-/** It is meant to be eaten cold, and its middle is not cold by then. */
-export const isStillWarm = (plan: Plan, atTableC: number): boolean =>
-  plan.serve.tempC < EATEN_WARM_C && atTableC > plan.serve.tempC + STILL_WARM_K;
 
 /** degC from which coconut fat no longer holds (B) */
 const COCONUT_SOFT_C = 20;

@@ -1,7 +1,9 @@
 import * as fc from 'fast-check';
 import { PlanSchema } from '../plan/plan';
 import { familyPlan, pantry, testPlan } from '../testing';
-import { goesIn, readTyped, spokenGrams, withTyped, writtenFor } from './spoken';
+import { readTyped } from './readTyped';
+import { spokenGrams, writtenFor } from './spoken';
+import { goesIn, withTyped } from './typedList';
 
 const us = { system: 'us', eggSize: 'eu M' } as const;
 const metric = { system: 'metric', eggSize: 'eu M' } as const;

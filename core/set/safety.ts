@@ -31,6 +31,11 @@ export function coolingRuleSaid(rule: CoolingRule): Said {
 
 /** degC from which a dish is eaten warm */
 export const EATEN_WARM_C = 40;
+/** K above what is wanted from which a dish is not as cold as it is said to be (C) */
+const STILL_WARM_K = 8;
+/** It is meant to be eaten cold, and its middle is not cold by then. */
+export const isStillWarm = (wantedC: number, atTableC: number): boolean =>
+  wantedC < EATEN_WARM_C && atTableC > wantedC + STILL_WARM_K;
 
 /** A dish that is cooled and takes longer than its rule allows, by more than an ordinary covered cup may. */
 export const breaksCoolingRule = (cool: { safe: boolean; ordinary: boolean; asked: boolean }): boolean =>

@@ -1,9 +1,9 @@
 import { clsx } from 'clsx';
 import { View } from 'react-native';
-import { isStillWarm } from '../../core/model/cautions';
 import type { Forecast, Point } from '../../core/model/forecast';
 import { mainLiquid } from '../../core/plan/stages';
 import { type Plan } from '../../core/plan/plan';
+import { isStillWarm } from '../../core/set/safety';
 import { SET_WORDS, STRIP, aimPlace, wordAt } from '../../core/texture/words';
 import { ChanceBars } from '../../ui/ChanceBars';
 import { PushBar, type Push } from '../../ui/PushBar';
@@ -96,7 +96,7 @@ export function Answer({
       <View className="flex-row flex-wrap items-end justify-between gap-x-4" aria-live="polite">
         <View>
           <Type tone="quiet">
-            {isStillWarm(plan, forecast.atTableC)
+            {isStillWarm(plan.serve.tempC, forecast.atTableC)
               ? t('planRoom.atServingStill', { tempC: fmt.temp(forecast.atTableC) })
               : t('planRoom.atServing', { tempC: fmt.temp(plan.serve.tempC) })}
           </Type>

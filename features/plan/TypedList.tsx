@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { pantryWith } from '../../core/pantry/pantry';
 import type { Plan } from '../../core/plan/plan';
-import { goesIn, withTyped, type TypedLine } from '../../core/recipe/spoken';
+import { goesIn, withTyped, type TypedLine } from '../../core/recipe/typedList';
 import { Key } from '../../ui/Key';
 import { Row } from '../../ui/Row';
 import { Type } from '../../ui/Type';
