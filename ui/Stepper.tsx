@@ -178,7 +178,12 @@ export function Stepper({
       </View>
       {bad ? (
         <Type kind="smallStrong" tone="scorch" role="alert">
-          {t('ui.aNumberFromToWould', { name, value: least, value2: most, unit: u.name })}
+          {t(spoken ? 'ui.anAmountWould' : 'ui.aNumberFromToWould', {
+            name,
+            value: least,
+            value2: most,
+            unit: u.name,
+          })}
         </Type>
       ) : null}
     </View>

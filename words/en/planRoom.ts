@@ -17,7 +17,7 @@ export const planRoom = {
   'planRoom.putThemIn_other': 'Put {{count}} in',
   'planRoom.whatStaysOut_one': 'One line stays out until it is clear.',
   'planRoom.whatStaysOut_other': '{{count}} lines stay out until they are clear.',
-  'planRoom.planItAsItIs': 'Plan it as it is: what comes out is what is wanted',
+  'planRoom.planItAsItIs': 'Plan this recipe unchanged: what comes out is wanted so',
   'planRoom.isItMeantSo': 'Is it meant so? Then what comes out is what you want.',
   'planRoom.takenAsItIs': 'Taken as it is: what comes out is what you want. Nothing is corrected unasked.',
   'planRoom.correctIt': 'Correct it after all',

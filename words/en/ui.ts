@@ -9,6 +9,7 @@ export const ui = {
   'ui.change': 'change {{name}}',
   'ui.more': 'more {{name}}',
   'ui.aNumberFromToWould': '{{name}}: a number from {{value}} to {{value2}} {{unit}} would do.',
+  'ui.anAmountWould': '{{name}}: a number from {{value}} to {{value2}} {{unit}} or an amount such as 2 tbsp would do.',
   'ui.undo': 'Undo',
   'ui.hobSetting': 'hob setting',
   'ui.hobOf9TurnTo': 'hob {{now}} of 9, to be turned to {{target}}',
