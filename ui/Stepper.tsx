@@ -19,10 +19,13 @@ type StepperProps = {
   max?: number;
   /** `by` where it was stepped and not typed: what is meant is so much more or less */
   onChange: (value: number, by?: number) => void;
-  /** an amount in words, "2 heaped tbsp", in the unit of `value`; undefined where it is none */
-  spoken?: (text: string) => number | undefined;
-  /** it was said in these words, and comes to so much */
-  onSpoken?: (text: string, value: number) => void;
+  /** amounts in words are taken too */
+  spoken?: {
+    /** an amount in words, "2 heaped tbsp", in the unit of `value`; undefined where it is none */
+    hear: (text: string) => Promise<number | undefined>;
+    /** it was said in these words, and comes to so much */
+    said: (text: string, value: number) => void;
+  };
   onName?: () => void;
   /** background class of the little square that the push bar uses too */
   swatch?: string;
@@ -78,7 +81,6 @@ export function Stepper({
   max = 20000,
   onChange,
   spoken,
-  onSpoken,
   onName,
   swatch,
   testID,
@@ -94,12 +96,21 @@ export function Stepper({
   useEffect(() => {
     sent.current = undefined;
   }, [value]);
-  const said = (text: string): number | undefined => {
-    const v = spoken?.(text);
-    return v !== undefined && v >= min && v <= max ? v : undefined;
+  /** what the words that were typed last come to */
+  const [heard, setHeard] = useState<{ text: string; value: number | undefined }>();
+  const last = useRef('');
+  const hear = async (text: string) => {
+    last.current = text;
+    const v = await spoken?.hear(text).catch(() => undefined);
+    // more was typed meanwhile
+    if (last.current !== text) return;
+    const value = v !== undefined && v >= min && v <= max ? v : undefined;
+    setHeard({ text, value });
+    if (value !== undefined) spoken?.said(text.trim(), value);
   };
-  const inWords = typed !== undefined && said(typed) !== undefined;
-  const bad = typed !== undefined && !inWords && !valid(typed, least, most);
+  const inWords = heard?.text === typed && heard?.value !== undefined;
+  const asked = spoken !== undefined && heard?.text !== typed;
+  const bad = typed !== undefined && !inWords && !asked && !valid(typed, least, most);
   const set = (v: number) => {
     setTyped(undefined);
     const exact = u.per === 1 ? 10 : 100;
@@ -151,9 +162,10 @@ export function Stepper({
                 selectTextOnFocus
                 onChangeText={(text) => {
                   setTyped(text);
-                  const words = said(text);
-                  if (words !== undefined) onSpoken?.(text.trim(), words);
-                  else if (valid(text, least, most)) onChange(toMetric(Number(text.replace(',', '.'))));
+                  if (valid(text, least, most)) {
+                    last.current = text;
+                    onChange(toMetric(Number(text.replace(',', '.'))));
+                  } else if (spoken) void hear(text);
                 }}
                 onBlur={() => {
                   if (!bad) setTyped(undefined);

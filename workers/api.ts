@@ -32,6 +32,8 @@ import type { KitchenFile } from '../core/formats/kitchenFile';
 import { kitchenText, type ImportWay } from '../core/formats/merge';
 import { isTable } from '../core/formats/tables';
 import { LIMITS } from '../core/recipe/limits';
+import type { Ingredient } from '../core/pantry/ingredient';
+import { spokenGrams } from '../core/recipe/spoken';
 import { readTyped } from '../core/recipe/readTyped';
 import { readWish } from '../core/recipe/wish';
 import { pantryWith } from '../core/pantry/pantry';
@@ -92,6 +94,9 @@ export const modelApi = {
     const answer = solve(plan, ask, system);
     return { answer, help: answer.ok ? [] : whatWouldHelp(plan, ask) };
   },
+  /** g of an amount as it is said; null where it is none. */
+  spoken: (text: string, thing: Ingredient, system: SpoonSystem) =>
+    spokenGrams(text, thing, { system, eggSize: 'eu M' }) ?? null,
   /** A list of what goes in, as it was typed. */
   typedLines: (text: string, rules: Plan['rules'], own: Plan['own'], system: SpoonSystem) =>
     readTyped(text.slice(0, LIMITS.lineLetters * 2), { rules }, pantryWith(own), { system, eggSize: 'eu M' }),

@@ -157,3 +157,7 @@ export function scaleToDish(plan: Plan, lossRel: number, densityGPerMl = PUDDING
   const wanted = plan.dish.count * plan.dish.capacityMl * fillRel * densityGPerMl;
   return scale(plan, wanted / (total * (1 - lossRel)));
 }
+
+/** What was typed for this amount, where it still is that amount. */
+export const writtenFor = (item: Plan['items'][number]): string | undefined =>
+  item.written && Math.abs(item.written.grams - item.grams) <= 0.005 * item.grams ? item.written.text : undefined;

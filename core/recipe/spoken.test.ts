@@ -2,7 +2,8 @@ import * as fc from 'fast-check';
 import { PlanSchema } from '../plan/plan';
 import { familyPlan, pantry, testPlan } from '../testing';
 import { readTyped } from './readTyped';
-import { spokenGrams, writtenFor } from './spoken';
+import { writtenFor } from '../plan/amounts';
+import { spokenGrams } from './spoken';
 import { goesIn, withTyped } from './typedList';
 
 const us = { system: 'us', eggSize: 'eu M' } as const;

@@ -1,5 +1,4 @@
 import type { Ingredient } from '../pantry/ingredient';
-import type { Plan } from '../plan/plan';
 import { gramsOf, readAmount } from './amount';
 import type { ReadOptions } from './lines';
 
@@ -32,7 +31,3 @@ export function spokenGrams(text: string, thing: Ingredient, o: ReadOptions): nu
   const grams = gramsOf(amount, thing, o)?.grams;
   return grams === undefined || !Number.isFinite(grams) ? undefined : Math.round(grams * 10) / 10;
 }
-
-/** What was typed for this amount, where it still is that amount. */
-export const writtenFor = (item: Plan['items'][number]): string | undefined =>
-  item.written && Math.abs(item.written.grams - item.grams) <= 0.005 * item.grams ? item.written.text : undefined;

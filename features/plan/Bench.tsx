@@ -1,10 +1,9 @@
 import Plus from 'lucide-react-native/icons/plus';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import { refreshCarveOuts, scale, usualStage, withGrams, withHave } from '../../core/plan/amounts';
+import { refreshCarveOuts, scale, usualStage, withGrams, withHave, writtenFor } from '../../core/plan/amounts';
 import { atStages, lookUp } from '../../core/plan/stages';
 import type { Plan } from '../../core/plan/plan';
-import { spokenGrams, writtenFor } from '../../core/recipe/spoken';
 import type { Numbers } from '../../core/records/change';
 import type { PlanChange } from './planChange';
 import type { Difference } from '../../core/advice/differences';
@@ -183,6 +182,10 @@ export function Bench({
     if (by === undefined) onChange((now) => withGrams(now, id, grams), id);
     else onChange((now) => withGrams(now, id, Math.max(0, gramsOf(now, id) + by)), id, 'added');
   });
+  const system = fmt.settings.spoons;
+  const hear = useStable(
+    async (text: string, thing: Ingredient) => (await ask('spoken', [text, thing, system])) ?? undefined,
+  );
   const setSpoken = useStable((id: string, text: string, grams: number) => {
     setSwapped(undefined);
     onChange((now) => {
@@ -217,6 +220,7 @@ export function Bench({
               .filter(Boolean)
               .join('; ')}
             onGrams={setGrams}
+            hear={hear}
             onSpoken={setSpoken}
             onName={pick}
           />
@@ -335,6 +339,7 @@ const BenchRow = memo(function BenchRow({
   grams,
   sub,
   onGrams,
+  hear,
   onSpoken,
   onName,
 }: {
@@ -342,6 +347,7 @@ const BenchRow = memo(function BenchRow({
   grams: number;
   sub: string;
   onGrams: (id: string, grams: number, by?: number) => void;
+  hear: (text: string, thing: Ingredient) => Promise<number | undefined>;
   onSpoken: (id: string, text: string, grams: number) => void;
   onName: (id: string) => void;
 }) {
@@ -357,8 +363,10 @@ const BenchRow = memo(function BenchRow({
         unit="g"
         step={stepFor(ingredient, grams)}
         onChange={(g, by) => onGrams(ingredient.id, g, by)}
-        spoken={(text) => spokenGrams(text, ingredient, { system: fmt.settings.spoons, eggSize: 'eu M' })}
-        onSpoken={(text, g) => onSpoken(ingredient.id, text, g)}
+        spoken={{
+          hear: (text) => hear(text, ingredient),
+          said: (text, g) => onSpoken(ingredient.id, text, g),
+        }}
         onName={() => onName(ingredient.id)}
         picture={ingredient.group === 'thickener' && grams > 0 ? <Spoons tbsp={s.tbsp} tsp={s.tsp} /> : null}
         sub={sub}

@@ -19,7 +19,10 @@ import { useFormat } from '../shared/App';
 import type { useAbout } from './useAbout';
 import { Have } from './Have';
 import { VesselForm } from './VesselForm';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { dishForm } from '../../words/en/dishForm';
+
+learn(dishForm);
 
 /** What it is poured into: the cook's own dishes and the usual ones, whether it fits, how it is cut and lined. */
 export function DishForm({

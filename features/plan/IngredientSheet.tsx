@@ -20,10 +20,13 @@ import { OwnForm } from './OwnForm';
 import { WhenForm } from './WhenForm';
 import { isList, TypedList } from './TypedList';
 import { RULE_SAYS } from './words';
-import { t, named } from '../../words';
+import { learn, t, named } from '../../words';
 import { useFormat, useTell } from '../shared/App';
 import { FormChoices, FormField } from '../shared/FormField';
 import { typed, typedOr } from '../shared/typed';
+import { ingredientSheet } from '../../words/en/ingredientSheet';
+
+learn(ingredientSheet);
 
 type Props = {
   open: boolean;

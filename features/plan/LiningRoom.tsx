@@ -11,8 +11,11 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { Room } from '../shared/Room';
 import { useMounted } from '../shared/useNow';
-import { t } from '../../words';
+import { learn, t } from '../../words';
 import type { Formatter } from '../../words/format';
+import { liningRoom } from '../../words/en/liningRoom';
+
+learn(liningRoom);
 
 const says = (p: LiningPiece, { across: cm }: Formatter): string => {
   switch (p.piece) {

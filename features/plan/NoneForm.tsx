@@ -17,7 +17,10 @@ import { Type } from '../../ui/Type';
 import { useAsk } from '../shared/useAsk';
 import { CostList } from './CostList';
 import { useFormat, useTell } from '../shared/App';
-import { t, named } from '../../words';
+import { learn, t, named } from '../../words';
+import { noneForm } from '../../words/en/noneForm';
+
+learn(noneForm);
 
 type Missing = { of: 'ingredient' | 'tool' | 'dish' | 'pan'; id: string };
 

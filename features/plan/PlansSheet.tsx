@@ -28,9 +28,12 @@ import { newId, nowIso } from '../shared/ids';
 import { useStable } from '../shared/useStable';
 import { withFirstAmounts } from './firstAmounts';
 import { FAMILY_SAYS, RULE_SAYS, wordSays } from './words';
-import { t } from '../../words';
+import { learn, t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
 import { useKnown } from '../shared/useKnown';
+import { plansSheet } from '../../words/en/plansSheet';
+
+learn(plansSheet);
 
 /** The plans there are: open one, or duplicate, archive, compare and look back; and a new one. */
 export const PlansSheet = memo(function PlansSheet({

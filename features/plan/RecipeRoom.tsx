@@ -36,6 +36,9 @@ import { z } from 'zod';
 import { FormField } from '../shared/FormField';
 import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
+import { recipeRoom } from '../../words/en/recipeRoom';
+
+learn(recipeRoom);
 
 learn(check);
 

@@ -9,7 +9,10 @@ import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
 import type { useAbout } from './useAbout';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { tasteForm } from '../../words/en/tasteForm';
+
+learn(tasteForm);
 
 /** Sweet, salt and sour on what is eaten, and what is held back to be added by tasting. */
 export function TasteForm({

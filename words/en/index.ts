@@ -8,6 +8,13 @@ import { label } from './label';
 import { potRoom } from './potRoom';
 import { practice } from './practice';
 import { prepRoom } from './prepRoom';
+import { plansSheet } from './plansSheet';
+import { ingredientSheet } from './ingredientSheet';
+import { noneForm } from './noneForm';
+import { tasteForm } from './tasteForm';
+import { dishForm } from './dishForm';
+import { liningRoom } from './liningRoom';
+import { recipeRoom } from './recipeRoom';
 import { rescueRoom } from './rescueRoom';
 import { setRoom } from './setRoom';
 import { settingsRoom } from './settingsRoom';
@@ -24,6 +31,13 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   potRoom,
   practice,
   prepRoom,
+  plansSheet,
+  ingredientSheet,
+  noneForm,
+  tasteForm,
+  dishForm,
+  liningRoom,
+  recipeRoom,
   rescueRoom,
   setRoom,
   settingsRoom,
@@ -42,6 +56,13 @@ export const en = {
   ...potRoom,
   ...practice,
   ...prepRoom,
+  ...plansSheet,
+  ...ingredientSheet,
+  ...noneForm,
+  ...tasteForm,
+  ...dishForm,
+  ...liningRoom,
+  ...recipeRoom,
   ...rescueRoom,
   ...setRoom,
   ...settingsRoom,

@@ -1,0 +1,21 @@
+/** What `LiningRoom` of the plan says alone: it is fetched with it. */
+export const liningRoom = {
+  'planRoom.discAcross': 'Disc, {{diameterMm}} across',
+  'planRoom.strips': '{{countOf}} strips',
+  'planRoom.strip': 'Strip',
+  'planRoom.longHigh': '{{strip}}, {{lengthMm}} long, {{heightMm}} high',
+  'planRoom.wallOfATinThat': 'Wall of a tin that tapers: compass at {{innerMm}} and {{outerMm}}, {{angleDeg}}° round',
+  'planRoom.sheetFoldedUpAllRound': 'Sheet, {{lengthMm}} × {{widthMm}}, folded up {{foldMm}} all round',
+  'planRoom.noTinHere': 'no tin here',
+  'planRoom.chooseADishWhoseShape': 'Choose a dish whose shape is known in the plan, then come back.',
+  'planRoom.paperForTheTin': 'Paper for the tin',
+  'planRoom.standsOverTheRim': 'Stands over the rim',
+  'planRoom.printIt': 'Print it',
+  'planRoom.printedAtItsFullSize': 'Printed at its full size: cut it out and use it.',
+  'planRoom.half': 'half',
+  'planRoom.aThOf': 'a {{scale}}th of',
+  'planRoom.printedAtItsSizeFor': 'Printed at {{of}} its size: for the shape, cut by the figures.',
+  'planRoom.slitEachCornerAlongIts': ' Slit each corner along its slanting line to the fold.',
+  'planRoom.2CmOfItLap': ' 2 cm of it lap over.',
+  'planRoom.printWithoutScalingToThe': 'Print without scaling to the page, and lay a ruler on the 5 cm before you cut.',
+};

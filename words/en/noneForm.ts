@@ -1,0 +1,27 @@
+/** What `NoneForm` of the plan says alone: it is fetched with it. */
+export const noneForm = {
+  'planRoom.ofWhatIsInIt': 'Of what is in it',
+  'planRoom.ofTheTools': 'Of the tools',
+  'planRoom.ofTheDishes': 'Of the dishes',
+  'planRoom.ml': '{{countOf}} × {{capacityMl}}',
+  'planRoom.somethingElseToPourIt': 'something else to pour it into',
+  'planRoom.anotherPanToCookIt': 'another pan to cook it in',
+  'planRoom.no': 'No {{name}}',
+  'planRoom.nothingInThePantryStands':
+    'Nothing in the pantry stands in for {{name}}. Take it out of the plan, or add your own.',
+  'planRoom.cookingItWithThat': 'Cooking it with that',
+  'planRoom.theRestMovedSoThat': ', the rest moved so that it sets and tastes as before',
+  'planRoom.contains': 'Contains {{contains}}.',
+  'planRoom.take2': 'Take {{toName}}',
+  'planRoom.swappedAsItIsNothing': 'Swapped as it is, nothing brought back:',
+  'planRoom.takeItAsItIs': 'Take it as it is',
+  'planRoom.without': 'Without {{missing}}: {{instead}}',
+  'planRoom.planWith': 'Plan with {{instead}}',
+  'planRoom.cookingItWithout': 'Cooking it without',
+  'planRoom.instead': 'Instead',
+  'planRoom.pourItIntoThat': 'Pour it into that',
+  'planRoom.itDoesNotGoIn': 'It does not go in.',
+  'planRoom.mmAreLeftAboveThe': '{{headroomMm}} are left above the milk: watch the foam.',
+  'planRoom.cookItInThat': 'Cook it in that',
+  'planRoom.in2': '{{toName}} in',
+};
