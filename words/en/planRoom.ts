@@ -541,4 +541,12 @@ export const planRoom = {
   'planRoom.whichRing': 'Which ring and pan is it?',
   'planRoom.whichRingSays': 'Heat and minutes are worked out for them. It is asked once; each plan keeps its own.',
   'planRoom.cookOnThese': 'Cook on these',
+  'measureSays.scale': 'Kitchen scale',
+  'measureSays.scale.sub': 'within a hundredth or two',
+  'measureSays.level spoons': 'Level spoons',
+  'measureSays.level spoons.sub': 'a tenth either way',
+  'measureSays.rounded spoons': 'Spoons as they come',
+  'measureSays.rounded spoons.sub': 'a fifth either way, and fuller than level',
+  'measureSays.heaped spoons': 'Heaped spoons',
+  'measureSays.heaped spoons.sub': 'two thirds more than level, and as unsure',
 };

@@ -13,12 +13,4 @@ export const tasteForm = {
     'Taste before it thickens, from under the fat. Hot tastes sweeter than it will when cold. {{taste}}',
   'planRoom.sweet': 'Sweet',
   'planRoom.sour': 'Sour',
-  'measureSays.scale': 'Kitchen scale',
-  'measureSays.scale.sub': 'within a hundredth or two',
-  'measureSays.level spoons': 'Level spoons',
-  'measureSays.level spoons.sub': 'a tenth either way',
-  'measureSays.rounded spoons': 'Spoons as they come',
-  'measureSays.rounded spoons.sub': 'a fifth either way, and fuller than level',
-  'measureSays.heaped spoons': 'Heaped spoons',
-  'measureSays.heaped spoons.sub': 'two thirds more than level, and as unsure',
 };
