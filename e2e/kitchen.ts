@@ -130,3 +130,16 @@ export async function countTaps(page: Page): Promise<() => Promise<number>> {
 }
 /** As many taps as a recipe of a cook's own may cost beside its typing. */
 export const MOST_TAPS = 25;
+
+/** From the set dish to its line in the book. */
+export async function writeDown(page: Page, name: RegExp) {
+  const act = page.getByTestId('set-act');
+  for (let i = 0; i < 4 && !page.url().includes('/batch'); i++) {
+    await act.click();
+    await throughUnmoulding(page);
+    await page.waitForTimeout(200);
+  }
+  await expect(page).toHaveURL(/\/batch/);
+  await page.getByRole('button', { name: 'Book' }).first().click();
+  await expect(page.getByRole('link', { name }).first()).toBeVisible();
+}

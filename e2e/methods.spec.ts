@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { amount, cookThrough, countTaps, expect, MOST_TAPS, openPlan, test, throughUnmoulding } from './kitchen';
+import { amount, cookThrough, countTaps, expect, MOST_TAPS, openPlan, test, writeDown } from './kitchen';
 
 /** Methods of a cook's own: each is planned by thumb, cooked with the fast clock, set and written down. */
 
@@ -36,18 +36,6 @@ const steps = async (page: Page) => {
   await page.getByTestId('row-steps').click();
   return page.getByTestId('steps');
 };
-
-async function writeDown(page: Page, name: RegExp) {
-  const act = page.getByTestId('set-act');
-  for (let i = 0; i < 4 && !(await page.url()).includes('/batch'); i++) {
-    await act.click();
-    await throughUnmoulding(page);
-    await page.waitForTimeout(200);
-  }
-  await expect(page).toHaveURL(/\/batch/);
-  await key(page, 'Book').first().click();
-  await expect(page.getByRole('link', { name }).first()).toBeVisible();
-}
 
 test('a porridge into boiling water with a cold slurry', async ({ watched: page }) => {
   await wish(page, 'warm porridge for six from water');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { amount, cookThrough, countTaps, expect, MOST_TAPS, openPlan, test, throughUnmoulding } from './kitchen';
+import { amount, cookThrough, countTaps, expect, MOST_TAPS, openPlan, test, writeDown } from './kitchen';
 
 /** Whole methods are entered by thumb and by typing, counted, cooked with the fast clock, and written down. */
 
@@ -37,18 +37,6 @@ async function cooked(page: Page): Promise<{ orders: string[]; things: string }>
     if (await list.count()) things.push((await list.innerText()).replace(/\s+/g, ' '));
   });
   return { orders, things: things.join('; ') };
-}
-
-async function writeDown(page: Page, name: RegExp) {
-  const act = page.getByTestId('set-act');
-  for (let i = 0; i < 4 && !page.url().includes('/batch'); i++) {
-    await act.click();
-    await throughUnmoulding(page);
-    await page.waitForTimeout(200);
-  }
-  await expect(page).toHaveURL(/\/batch/);
-  await key(page, 'Book').first().click();
-  await expect(page.getByRole('link', { name }).first()).toBeVisible();
 }
 
 test('a coconut slurry pudding with corn, in two thin dishes, by the freezer', async ({ watched: page }) => {
