@@ -381,8 +381,8 @@ export function LivePot({ c }: { c: UsedCook }) {
             )}
             {big ? null : (
               <View className="mx-auto w-full max-w-[640px] gap-1.5 px-4 wide:hidden">
-                <GoesIn step={step} />
                 <HobLine v={v} c={c} />
+                <GoesIn step={step} />
                 <Panels v={v} c={c} now={now} />
                 <Heading v={v} />
                 <Look {...looking} />
