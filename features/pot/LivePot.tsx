@@ -382,8 +382,8 @@ export function LivePot({ c }: { c: UsedCook }) {
             {big ? null : (
               <View className="mx-auto w-full max-w-[640px] gap-1.5 px-4 wide:hidden">
                 <HobLine v={v} c={c} />
-                <GoesIn step={step} />
                 <Panels v={v} c={c} now={now} />
+                <GoesIn step={step} />
                 <Heading v={v} />
                 <Look {...looking} />
               </View>
