@@ -49,6 +49,7 @@ const ToldSchema = z.object({
   rests: z.array(z.object({ where: z.string(), min: z.number().optional() })),
   out: z.array(z.string()),
   strained: z.boolean(),
+  kind: z.string().optional(),
   soak: z.number().optional(),
   reduce: z.number().optional(),
   dish: z.string().optional(),
@@ -140,7 +141,7 @@ export function readingFile(text: string, o: ReadOptions, meta: { id: string; se
       notUnderstood: reading.lines.filter((l) => l.state === 'open').map((l) => ({ text: l.text, why: l.why })),
       facts: reading.facts,
       plan: checked?.plan,
-      told: toldOf(reading, checked?.plan, pantry),
+      told: toldOf(reading, pantry),
       findings: (checked?.items ?? []).map(({ id, level, says, why, fix }) => ({ id, level, says, why, fix })),
     },
   };

@@ -21,6 +21,8 @@ const OTHER_ML: Readonly<Record<string, number>> = {
   tumbler: 250,
   teacup: 150,
   wineglass: 120,
+  'coffee cup': 150,
+  'tea glass': 120,
   bowl: 300,
   gill: 130,
   cl: 10,
@@ -118,7 +120,7 @@ const WORD_NUMBERS: Readonly<Record<string, number>> = {
 };
 
 const QUALIFIERS =
-  /^(about|approximately|approx\.?|around|roughly|circa|ca\.?|some|nearly|almost|just under|just over|a scant|scant|a generous|generous|good|a good|up to|at least|plus|another|the same|same|level|of|the|exactly|barely|well|packed)\s+/i;
+  /^(about|approximately|approx\.?|around|roughly|circa|ca\.?|some|nearly|almost|just under|just over|a scant|scant|a generous|generous|good|a good|up to|at least|plus|another|(?:of )?the same|same|level|of|the|exactly|barely|well|packed)\s+/i;
 
 export type Amount = {
   /** middle of a range */
@@ -195,12 +197,28 @@ export function readNumber(s: string): { value: number; took: number } | undefin
   return { value, took };
 }
 
+const TWO_WORDS: Readonly<Record<string, string>> = {
+  'coffee cup': 'coffee cup',
+  'tea cup': 'teacup',
+  'tea glass': 'tea glass',
+  'water glass': 'glass',
+  'wine glass': 'wineglass',
+  'soup spoon': 'tbsp',
+  'table spoon': 'tbsp',
+  'tea spoon': 'tsp',
+  'dessert spoon': 'dessertspoon',
+};
 /** A unit at the head of `s`. */
 function readUnit(s: string): { unit: string; took: number } | undefined {
   const fl = /^(?:fl\.?\s*oz\.?|fluid ounces?)(?=\W|$)/i.exec(s);
   if (fl) return { unit: 'floz', took: fl[0].length };
   const rice = /^(?:rice[- ]cooker (?:cups?|measures?))\b/i.exec(s);
   if (rice) return { unit: 'rice cup', took: rice[0].length };
+  const two = /^(coffee|tea|soup|water|table|tea|dessert|wine)[- ](cups?|glass(?:es)?|spoons?)(?:fuls?)?(?=[^a-z]|$)/i.exec(s);
+  if (two) {
+    const unit = TWO_WORDS[`${two[1]} ${two[2]!.replace(/e?s$/, '').replace('glas', 'glass').replace('glasss', 'glass')}`.toLowerCase()];
+    if (unit) return { unit, took: two[0].length };
+  }
   const word = /^([a-z]+)(\.?)(?=[^a-z]|$)/i.exec(s);
   // "1 star anise" is a spice and no star of one
   if (!word || /^star\s+anise/i.test(s)) return undefined;

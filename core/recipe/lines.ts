@@ -4,6 +4,8 @@ import type { Which } from '../pantry/whichOne';
 import type { EggSize } from '../units/eggs';
 import type { SpoonSystem } from '../units/measures';
 import { gramsOf, readAmount, readNumber, type Amount } from './amount';
+import { EN } from './language/en';
+import { writtenOut } from './language/normal';
 import { LINE_READ } from './limits';
 import { nameOf } from './names';
 import { SECTION } from './text';
@@ -32,8 +34,12 @@ export type Line = {
   heldG?: number;
   /** counts what another line counted already */
   again: boolean;
+  /** the head of the list's part that it stands under */
+  head?: string;
   /** in parts, until a part is known */
   parts?: number;
+  /** on no list: a sentence of the method names it */
+  found?: true;
   /** pieces that are counted in */
   count?: number;
 };
@@ -141,10 +147,16 @@ export function readLines(list: readonly string[], pantry: Pantry, o: ReadOption
   const out: Line[] = [];
   let top = false;
   let part: Part | undefined;
+  let head: string | undefined;
   let last: Amount | undefined;
+  let asTyped = '';
+  const under = (l: Line): Line => ({ ...l, ...(l.text === asTyped ? {} : { text: asTyped }), ...(part ? { part } : {}), ...(head ? { head } : {}) });
   for (const whole of list) {
-    const raw = whole.slice(0, LINE_READ);
+    const typed = whole.slice(0, LINE_READ);
+    const raw = typed.startsWith(SECTION) ? typed : writtenOut(typed, EN);
+    asTyped = typed;
     if (raw.startsWith(SECTION)) {
+      head = raw.slice(SECTION.length).replace(/^(?:for\s+)?(?:the\s+)?/i, '');
       top = TOPS.test(raw);
       part = top ? partOf(raw) : undefined;
       continue;
@@ -166,12 +178,12 @@ export function readLines(list: readonly string[], pantry: Pantry, o: ReadOption
         return line;
       });
       if (both.every((l) => l.ingredientId)) {
-        out.push(...both.map((l) => (part ? { ...l, part } : l)));
+        out.push(...both.map(under));
         continue;
       }
     }
     const line = readLine(raw, isTop, out, last, pantry, o);
-    out.push(part ? { ...line.line, part } : line.line);
+    out.push(under(line.line));
     last = line.amount ?? last;
   }
   return inParts(out);
@@ -293,7 +305,8 @@ function readLine(
     return {
       line: finish(
         line,
-        { ...a, unit: undefined },
+        // the peel of a whole fruit is some three strips
+        { ...a, unit: undefined, ...(/^(?:peel|rind)$/i.test(squeezed[2]!) ? { count: 3 * a.count, low: 3 * a.low, high: 3 * a.high } : {}) },
         /juice/i.test(squeezed[2]!) ? `${fruit} juice` : `${fruit} peel`,
         pantry,
         o,

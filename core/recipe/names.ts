@@ -52,8 +52,8 @@ const ALIASES: Readonly<Record<string, string>> = {
   semolina: '(?:fine |wheat )*semolina|cream of wheat|farina',
   cornmeal_fine: 'fine (?:cornmeal|corn meal|polenta)|cornmeal|corn meal|polenta|maize meal',
   cornmeal_coarse: '(?:coarse|medium) (?:cornmeal|corn meal|polenta)|corn grits|grits',
-  rice_short: '(?:short[- ]grain|round|pudding|risotto) (?:white )?rice|rice',
-  rice_long: 'long[- ]grain (?:white )?rice',
+  rice_short: '(?:short[- ]grain|round(?:[- ]grain)?|pudding|risotto|arborio|dessert) (?:white )?rice|rice,? (?:short|round)[- ]grain|rice',
+  rice_long: 'long[- ]grain (?:white )?rice|rice,? (?:white,? )?long[- ]grain',
   rice_basmati: 'basmati(?: rice)?',
   rice_jasmine: 'jasmine(?: rice)?|scented rice',
   rice_glut: '(?:white )?(?:glutinous|sticky|sweet|waxy)(?: white)? rice',
@@ -62,7 +62,7 @@ const ALIASES: Readonly<Record<string, string>> = {
   gum_arabic: 'gum arabic|acacia gum|gum acacia',
   mastic: 'mastic(?: gum| resin)?|gum mastic|gum',
   yolk: '(?:egg )?yolks?(?: of eggs?)?',
-  white: 'egg whites?|whites?(?: of eggs?)?',
+  white: 'egg whites?|whites(?: of eggs?)?|white of (?:an |one )?eggs?',
   egg: '(?:whole )?eggs?',
   butter: '(?:unsalted |salted |sweet )*butter',
   ghee: 'ghee|clarified butter',
@@ -155,13 +155,14 @@ const ALIASES: Readonly<Record<string, string>> = {
   rum: 'rum|brandy|liqueur',
 };
 
-type Rule = { id: string; alias: RegExp; weight: number };
+type Rule = { id: string; alias: RegExp; all: RegExp; weight: number };
 
 /** A rule for each way of writing; its weight is how much it says. */
 const RULES: readonly Rule[] = Object.entries(ALIASES).flatMap(([id, all]) =>
   splitAlternatives(all).map((one) => ({
     id,
     alias: new RegExp(`(?<![a-z])(?:${one})(?![a-z])`, 'i'),
+    all: new RegExp(`(?<![a-z])(?:${one})(?![a-z])`, 'gi'),
     weight: one.replace(/\(\?:|[()?*|\\[\]]/g, '').length,
   })),
 );
@@ -195,7 +196,7 @@ const PLAIN_WORDS = new Set(
     'cold warm hot lukewarm boiling chilled cool cooled room temperature tepid ' +
     'fresh raw uncooked cooked dry dried pure real natural plain ordinary usual proper fine finely coarse coarsely medium thick thin ' +
     'large small big little tiny long short round level heaped heaping rounded whole half full fat skimmed ' +
-    'white unsalted salted unsweetened granulated caster ground grated chopped sliced crushed pounded minced mashed ' +
+    'white yellow unsalted salted unsweetened granulated caster ground grated chopped sliced crushed pounded minced mashed ' +
     'sifted softened melted beaten separated peeled rinsed soaked drained divided washed shelled blanched toasted roasted ' +
     'free range free-range scalded steamed strained halved quartered cubed diced shredded flaked canned tinned bottled ' +
     'lightly roughly well very just freshly needed optional only nothing else tied knotted bruised torn split scraped crumbled knot ' +
@@ -326,4 +327,17 @@ export function namesIn(sentence: string): { id: string; unsure?: string }[] {
       return strange ? { id: h.id, unsure: sentence.slice(before!.index, h.end).trim() } : { id: h.id };
     });
   return named.filter((n, i) => named.findIndex((o) => o.id === n.id && o.unsure === n.unsure) === i);
+}
+
+/** Every place in a text where something of the pantry is named, in its order; of two that overlap the longer one. */
+export function everyNameIn(text: string): { id: string; at: number; end: number }[] {
+  const hits: { id: string; at: number; end: number; weight: number }[] = [];
+  for (const r of RULES) {
+    for (const m of text.matchAll(r.all))
+      if (m[0]) hits.push({ id: r.id, at: m.index, end: m.index + m[0].length, weight: r.weight });
+  }
+  hits.sort((a, b) => b.end - b.at - (a.end - a.at) || b.weight - a.weight);
+  const kept: typeof hits = [];
+  for (const h of hits) if (!kept.some((k) => h.at < k.end && k.at < h.end)) kept.push(h);
+  return kept.sort((a, b) => a.at - b.at).map(({ id, at, end }) => ({ id, at, end }));
 }

@@ -10,23 +10,40 @@ import { GRAINS } from '../pot/grain';
 import { suggestSettings } from '../pot/hob';
 import { volumeMl } from '../vessels/vessel';
 import { factsOf, type Facts } from './facts';
-import { nameOf } from './names';
+import { understand } from './language/understand';
+import type { Account } from './language/vessels';
 import { readLines, type Line, type Part, type ReadOptions } from './lines';
-import { peopleIn, SECTION, takeApart, type RecipeText } from './text';
+import { peopleIn, takeApart } from './text';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { say, type Said } from '../say';
 
-export type Reading = { title: string; lines: Line[]; method: string[]; facts: Facts; people: number | undefined };
+export type Reading = {
+  title: string;
+  lines: Line[];
+  method: string[];
+  facts: Facts;
+  people: number | undefined;
+  /** what its sentences do with its things, vessel by vessel */
+  account: Account;
+};
 type ReadResult = { ok: true; reading: Reading } | { ok: false; why: Said };
 
 /** Reads a recipe: each line of its list, and what its sentences say. Never throws; takes no longer than its length. */
-export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadResult {
+export function readRecipe(text: string, pantry: Pantry, asked: ReadOptions): ReadResult {
+  const o: ReadOptions = AMERICAN.test(text) ? { ...asked, system: 'us' } : asked;
   const apart = takeApart(text);
   if (!apart.ok) return apart;
-  const { ingredients, method } = fromProse(apart.value);
+  const { ingredients, method, steps } = apart.value;
   const facts = factsOf(method, [apart.value.title ?? '', ...ingredients]);
-  const listed = readLines([...ingredients, ...waterIn(ingredients, method)], pantry, o);
-  const read = groundAs([...listed, ...inStepsOnly(listed, method, pantry, o)], facts, pantry);
+  const listed = groundAs(readLines(ingredients, pantry, o), facts, pantry);
+  const account = understand(
+    listed,
+    listed.map((l) => l.head),
+    steps.map(({ text: t, head }) => ({ text: t, component: head })),
+    pantry,
+    o,
+  );
+  const read = [...listed, ...foundIn(account, pantry, o)];
   // fruit that lies under a batter is in the dish, and cooked with it
   const lines = facts.under
     ? read.map((l) => (l.part === 'fruit' ? { ...l, part: 'under' as const, top: false } : l))
@@ -45,28 +62,35 @@ export function readRecipe(text: string, pantry: Pantry, o: ReadOptions): ReadRe
       method,
       facts,
       people: peopleIn(apart.value.yields),
+      account,
     },
   };
 }
 
+/** A recipe that measures as kitchens in America do, wherever the cook lives: its cups are theirs. */
+const AMERICAN = /\d\s?°\s?F\b|\bdegrees F\b|\bsticks? (?:of )?(?:unsalted )?butter|\bheavy cream\b|\bquarts?\b|\ball-purpose\b|\b\d c (?!\.)[a-z]|\bicebox\b|\bgranulated sugar\b|\bconfectioners/i;
+
 const GROUND_LINE = /\b(?:ground|crushed|pulsed|blitzed|pounded|broken)\b/i;
-const MEASURED =
-  /(?<![\w.])(?:\d+(?:[.,]\d+)?)\s*(?:g|ml|kg|l|oz)\s+(?:of\s+)?[a-zé]+(?: (?!and|with|in|into|to|until|for|overnight|then|over|on)[a-zé]+){0,2}/gi;
-/** What the steps measure out and no line names: "soak 100 g cashews, blend with the water". */
-function inStepsOnly(list: readonly Line[], method: readonly string[], pantry: Pantry, o: ReadOptions): Line[] {
-  const known = new Set(list.map((l) => l.ingredientId));
-  return method
-    .flatMap((s) => [...s.matchAll(MEASURED)].map((m) => m[0]))
-    .flatMap((text) => readLines([text], pantry, o))
-    .filter((l) => l.state === 'read' && l.ingredientId !== 'water' && !known.has(l.ingredientId))
-    .filter((l) => !list.some((x) => sameSort(pantry, x.ingredientId, l.ingredientId)));
+/** What only the sentences name, as lines. */
+function foundIn(account: Account, pantry: Pantry, o: ReadOptions): Line[] {
+  return account.things.flatMap((t, i): Line[] => {
+    const part = account.part.get(i);
+    if (!t.found || part === 'grease') return [];
+    const line = readLines([t.text], pantry, o)[0];
+    if (!line) return [];
+    const { grams } = t;
+    return [
+      {
+        ...line,
+        text: t.text,
+        ingredientId: t.id,
+        top: part === 'top' || part === 'serve',
+        found: true as const,
+        ...(grams === undefined ? {} : { grams, lowG: line.lowG ?? grams, highG: line.highG ?? grams, state: 'read' as const }),
+      },
+    ];
+  });
 }
-/** "150 ml of the milk" is of the oat milk on the list: a bare name of a sort that is there names no other. */
-const sameSort = (pantry: Pantry, a: string | undefined, b: string | undefined): boolean =>
-  a !== undefined &&
-  b !== undefined &&
-  pantry.get(a)?.group === pantry.get(b)?.group &&
-  pantry.get(b)?.group !== 'piece';
 
 /** Rice that is ground, on its line or in a step, is ground rice of that size; sticky rice is its flour. */
 function groundAs(lines: Line[], facts: Facts, pantry: Pantry): Line[] {
@@ -88,32 +112,6 @@ function groundAs(lines: Line[], facts: Facts, pantry: Pantry): Line[] {
     const { which: _which, ...rest } = l;
     return { ...rest, ingredientId: id, state: l.grams === undefined ? l.state : 'read' };
   });
-}
-
-/** Water is often in the steps and on no list: what is measured of it there counts. */
-function waterIn(list: readonly string[], method: readonly string[]): string[] {
-  if (list.some((l) => /\bwater\b/i.test(l))) return [];
-  return method.flatMap((s) => {
-    if (/\b(bath|double boiler|bain|bowl over|oven|rins\w*|soak\w*[^.]{0,12}water|clear)\b/i.test(s)) return [];
-    const m =
-      /(?:\d+(?:[.,/]\d+)?|[½¼¾]|half an?|an?|one|two|three|four)\s*(?:ml|l|litres?|cups?|tbsp|tablespoons?|spoons?|glass(?:es)?)\s+(?:of\s+)?(?:cold |boiling |hot |warm )?water\b/i.exec(
-        s,
-      );
-    return m ? [m[0]] : [];
-  });
-}
-
-/** A recipe told in sentences has its amounts inside them: they are pulled out, the sentences stay. */
-function fromProse(r: RecipeText): RecipeText {
-  if (r.ingredients.some((l) => !l.startsWith(SECTION))) return r;
-  const found: string[] = [];
-  const amount =
-    /(?:about |heaped |level |rounded )?(?:\d+(?:[.,/]\d+)?(?:\s?[½¼¾])?|[½¼¾]|half an?|a|an|one|two|three|four|five|six|eight|ten|a quarter of a)\s*(?:heaped |level |rounded )?(?:ml|l|g|kg|oz|litres?|liters?|cups?|tablespoons?|tbsp|teaspoons?|tsp|spoons?|spoonfuls?|pints?|pinch|cans?|tins?|sticks?|handful|ladles?|pods?|knobs?|strips?|pieces?|sprigs?|dash|splash|drizzle|drops?|bunch)\s+(?:of\s+)?(?:the\s+)?[a-zé' -]{3,40}?(?=[,.;:()]|\s(?:and|with|in|into|to|until|for|then|over|on|while|from|plus|together)\b|$)|(?:\d+|an?|two|three|four|five|six)\s+(?:large |small |medium )?(?:egg yolks?|eggs?|yolks?|cinnamon sticks?|cloves?|cardamom pods?)|(?:\d+|an?|two|three|four)\s+[a-zé]+ (?:pods?|sticks?|leaves|leaf)\b/gi;
-  // what runs on into the sentence is no name
-  const runsOn = /\b(?:and|that|they|it|them|bring|sit)\b/i;
-  for (const s of r.method)
-    for (const m of s.matchAll(amount)) if (nameOf(m[0]) !== undefined || !runsOn.test(m[0])) found.push(m[0].trim());
-  return { ...r, ingredients: found.slice(0, 60) };
 }
 
 /** What the recipe makes, by what is in it and what is done with it. */

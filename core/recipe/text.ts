@@ -3,6 +3,8 @@ import { parse as parseDuration } from 'tinyduration';
 import { z } from 'zod';
 import { readNumber } from './amount';
 import { BLOCK_LINES, LIMITS } from './limits';
+import { EN } from './language/en';
+import { marksOf } from './language/marks';
 import { nameOf } from './names';
 import { say, type Said } from '../say';
 
@@ -15,6 +17,10 @@ export type RecipeText = {
   method: string[];
   /** sentences about what is cooked beside it: a syrup, a sauce */
   beside: string[];
+  /** all of its sentences in their order, each with the head that it stands under */
+  steps: { text: string; head?: string }[];
+  /** what is no recipe: stories, ratings, notes, questions */
+  aside: string[];
   yields: string | undefined;
   minutes: number | undefined;
 };
@@ -122,13 +128,16 @@ function fromLd(json: unknown): TextResult | undefined {
   } catch {
     minutes = undefined;
   }
+  const method = (r.recipeInstructions ?? []).flatMap((s) => stepTexts(s)).flatMap((s) => sentences(plain(s)));
   return {
     ok: true,
     value: {
       title: r.name === undefined ? undefined : plain(r.name).trim(),
       ingredients: (r.recipeIngredient ?? r.ingredients ?? []).map((l) => plain(l).trim()).filter(Boolean),
-      method: (r.recipeInstructions ?? []).flatMap((s) => stepTexts(s)).flatMap((s) => sentences(plain(s))),
+      method,
       beside: [],
+      steps: method.map((t) => ({ text: t })),
+      aside: [],
       yields: r.recipeYield?.[0],
       minutes,
     },
@@ -169,14 +178,16 @@ const AMOUNT_TAIL =
 const VERB =
   /\b(stir|whisk|heat|boil|simmer|pour|add|mix|cook|bring|beat|chill|leave|serve|bake|strain|remove|take|put|warm|dissolve|scald|spread|cover|let|melt|combine|soak|rinse|temper|turn|cut|cool|spoon it|blend|toast|grease|line|preheat|reduce|fold)\b/i;
 
-/** A sentence that tells to do something from its first word on. */
-const NUMBERED_STEP = new RegExp(`^(?:(?:then|now|next|meanwhile|gently|slowly),? )?${VERB.source}.*[.!)]$`, 'i');
-
 const clean = (line: string) =>
   line
     .replace(/^\s*(?:[-*•·–▢☐]|\[[ x]?\]|\d{1,2}[.)](?!\d))\s*/i, '')
     .replace(/[*_`]{1,3}/g, '')
     .trim();
+
+const ASIDE = new RegExp(`^(?:${EN.aside})$`, 'i');
+/** "Note: …", on one line with what it heads. */
+const ASIDE_LINE = /^(?:notes?|n\.?b\.?|tips?|p\.?s|variations?|storage|nutrition|equipment|allergens?|source|serving suggestion)\s*[:.–—-]\s|^EQUIPMENT\b|\?\s*$/i;
+const NOISE = new RegExp(`(?<![a-z])(?:${EN.noise})(?![a-z])`, 'i');
 
 /** A whole sentence, whatever it begins with: "Half of the milk is brought to the boil with the sugar." */
 const isSentence = (line: string): boolean =>
@@ -184,8 +195,26 @@ const isSentence = (line: string): boolean =>
   /\b(?:is|are|goes|go|comes?|then|until|while|when|it|them|into the|over the)\b/i.test(line) &&
   line.split(/\s+/).length > 7;
 
+/** "Then stir …": an act from its first words on, as no line of a list begins. A participle ("grated zest") is none. */
+function beginsAsAct(line: string): boolean {
+  const first = marksOf(line.slice(0, 60).replace(/^(?:then|now|next|first|meanwhile|gently|slowly|finally|carefully|quickly),?\s+/i, ''), EN)[0];
+  return first?.kind === 'deed' && first.at === 0 && !/(?:ed|en|y)$/i.test(first.text);
+}
+/** A time at its head: "One hour before, soak the rice". */
+const TIME_HEAD = /^(?:about )?(?:\d+|an?|one|two|half an?|the)\s+(?:hours?|minutes?|days?|evening|night|morning)\b/i;
+/** Whether a line tells what to do, not what to take. */
+function isStep(line: string): boolean {
+  if (TIME_HEAD.test(line)) return true;
+  if (AMOUNT_HEAD.test(line)) return isSentence(line);
+  if (beginsAsAct(line)) return true;
+  const words = line.split(/\s+/).length;
+  return words > 5 && (/[.!]$/.test(line) || words > 14) && marksOf(line.slice(0, 300), EN).some((m) => m.kind === 'deed');
+}
+
 /** A line that holds several amounts, as "500 ml milk, 40 g starch and a pinch of salt". */
 function splitList(line: string): string[] {
+  const slashed = line.split(/\s+[/|•·]\s+/);
+  if (slashed.length > 2) return slashed.flatMap(splitList);
   const parts = line.split(
     /\s+[/|•·]\s+|\s+\+\s+(?=\d)|[,;]\s+(?=(?:and\s+)?(?:about\s+)?(?:[\d½¼¾⅓⅔]|(?:a|an|one|two|three|half|some)\s))|\s+(?:and|plus)\s+(?=(?:[\d½¼¾⅓⅔]+\s|(?:a|an|two|three|half a|some)\s+(?:pinch|cup|tbsp|tablespoon|tsp|teaspoon|egg|yolk|stick|litre|can|little|handful|whole)))/i,
   );
@@ -213,19 +242,31 @@ function fromLines(
     ingredients: [],
     method: [],
     beside: [],
+    steps: [],
+    aside: [],
     yields: undefined,
     minutes: undefined,
   };
+  let stepHead: string | undefined;
   let mode: 'ingredients' | 'method' | undefined;
   /** the steps that stand under the head of a part are that part's */
   let besideNow = false;
   let sideFrom = -1;
   let first = true;
   let wasListed = false;
+  let aside = false;
   for (const l of lines) {
     const t = clean(l.text);
     if (!t) continue;
     const bare = t.replace(/[:.]$/, '');
+    const isHead = METHOD_HEAD.test(bare) || (INGREDIENTS_HEAD.test(bare) && bare.length < 40 && !VERB.test(bare.replace(/^for the/i, '')));
+    if (isHead) aside = false;
+    // what is no recipe is kept apart
+    if (!isHead && (aside || ASIDE.test(bare) || (ASIDE_LINE.test(t) && !first) || NOISE.test(t))) {
+      aside ||= ASIDE.test(bare);
+      out.aside.push(l.text.trim());
+      continue;
+    }
     if (METHOD_HEAD.test(bare)) {
       mode = 'method';
       besideNow = false;
@@ -238,6 +279,7 @@ function fromLines(
       if (!isBeside(bare) && sideFrom >= 0) out.beside.push(...out.method.splice(sideFrom));
       sideFrom = isBeside(bare) ? out.method.length : -1;
       out.ingredients.push(SECTION + bare);
+      stepHead = bare.replace(/^(?:for\s+)?(?:the\s+)?/i, '');
       besideNow = isBeside(bare) && out.method.length > 0;
       mode = undefined;
       first = false;
@@ -252,6 +294,12 @@ function fromLines(
     ) {
       // "For the slurry:" heads a part of the list and not the method
       if (!/^for \d/i.test(bare)) {
+        // what stands before the list of a page is its story
+        if (/^(?:the\s+)?ingredients?\b/i.test(bare) && !out.ingredients.length && out.steps.length) {
+          out.aside.push(...out.steps.map((x) => x.text));
+          out.method.length = 0;
+          out.steps.length = 0;
+        }
         mode = 'ingredients';
         const y = YIELD.exec(t);
         if (y && !/^for the/i.test(bare)) out.yields ??= y[0];
@@ -303,7 +351,9 @@ function fromLines(
       continue;
     }
     first = false;
+    const slashed = body.split(/\s+[/|•·]\s+/);
     const looksListed =
+      (slashed.length > 2 && slashed.filter((x) => AMOUNT_HEAD.test(x) || nameOf(x) !== undefined).length > slashed.length / 2) ||
       body.length < 140 &&
       !/[.!?]\s+[A-Z]/.test(body) &&
       (AMOUNT_HEAD.test(body) ||
@@ -313,13 +363,13 @@ function fromLines(
     // a name alone among the lines of the list: "nutmeg", "cinnamon stick"
     const bareName: boolean =
       wasListed &&
-      body.split(/\s+/).length <= 4 &&
+      body.split(/\s+/).length <= (beginsAsAct(body) ? 4 : 7) &&
       !/[.!:]$/.test(body) &&
       !VERB.test(body) &&
       nameOf(body)?.unsure === undefined &&
       nameOf(body) !== undefined;
-    // numbered sentences behind the list are the steps, with or without a head of their own
-    if (mode === 'ingredients' && l.ordered && !AMOUNT_HEAD.test(body) && NUMBERED_STEP.test(body)) mode = 'method';
+    // sentences behind the list are the steps, with or without a head of their own
+    if (mode === 'ingredients' && isStep(body)) mode = 'method';
     const steps = VERB.test(body) && (l.ordered || body.length > 60 || /[.!]$/.test(body));
     const ingredient: boolean =
       mode === 'ingredients'
@@ -327,11 +377,17 @@ function fromLines(
         : mode === 'method'
           ? false
           : looksListed
-            ? !steps || (l.listed && !isSentence(body))
+            ? slashed.length > 2 || !steps || (l.listed && !isSentence(body))
             : bareName || (l.listed && !l.ordered && body.length < 60 && !VERB.test(body));
     wasListed = ingredient;
     if (ingredient) out.ingredients.push(...splitList(body));
-    else (besideNow ? out.beside : out.method).push(...sentences(body));
+    else {
+      const said = sentences(body);
+      (besideNow ? out.beside : out.method).push(...said);
+      // a head speaks of the paragraph that it stands over
+      out.steps.push(...said.map((text, i) => (stepHead !== undefined && i === 0 && out.method.length + out.beside.length > 0 ? { text, head: stepHead } : { text })));
+      stepHead = undefined;
+    }
   }
   return out;
 }

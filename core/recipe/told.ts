@@ -1,10 +1,6 @@
-import { stepsOf } from '../cook/steps';
-import { GRAINS } from '../pot/grain';
-import type { StarchEntry } from '../pot/lumps';
-import type { Plan } from '../plan/plan';
-import { methodOf } from '../plan/family';
 import type { Pantry } from '../pantry/pantry';
-import type { Facts } from './facts';
+import type { VesselWord } from './language/lexicon';
+import type { Account } from './language/vessels';
 import type { Line } from './lines';
 import type { Reading } from './read';
 
@@ -20,6 +16,7 @@ export type Told = {
   rests: { where: string; min?: number }[];
   out: string[];
   strained: boolean;
+  kind?: string;
   soak?: number;
   reduce?: number;
   dish?: string;
@@ -27,166 +24,90 @@ export type Told = {
   sides: string[];
 };
 
-const WETTED: Record<NonNullable<Facts['starch']>, string> = {
-  'cold slurry': 'cold slurry',
-  'cold together': 'cold together',
-  'mixed with sugar': 'with sugar',
-  'in cold yolks': 'with egg',
-  rain: 'rain',
-  'fat first': 'fat first',
-  'hot onto meal': 'hot onto',
-  'into hot': 'dry into hot',
-};
-const PLANNED: Record<StarchEntry, string> = {
-  'cold slurry': 'cold slurry',
-  'cold together': 'cold together',
-  'mixed with sugar': 'with sugar',
-  'in cold cream or yolks': 'with egg',
-  'dry rain': 'rain',
-  'dry powder': 'dry into hot',
-  'fat-coated': 'fat first',
-  'hot liquid onto meal': 'hot onto',
-};
-const EGG: Record<NonNullable<Facts['yolks']>, string> = {
-  tempered: 'tempered',
-  'straight in': 'straight in',
-  'cold together': 'cold',
-  'into a cooled base': 'into cooled',
-};
-const SIDES: Readonly<Record<string, string>> = {
-  syrup: 'syrup',
-  compote: 'compote',
-  infusion: 'infusion',
-  glaze: 'glaze',
-  'second layer': 'layer',
-};
-const DISHES: Readonly<Record<string, string>> = { cup: 'cups', mould: 'moulds', tray: 'tray', bowl: 'bowl' };
-
-/** Rings by the words of a recipe. */
-const levelOf = (setting: number): string =>
-  setting <= 1 ? 'lowest' : setting <= 3 ? 'low' : setting <= 4 ? 'medium low' : setting <= 6 ? 'medium' : 'high';
-const stirOf = (everyS: number): string => (everyS <= 5 ? 'all the time' : everyS <= 30 ? 'often' : 'now and then');
-
-const partOf = (line: Line): string => {
-  if (line.again && line.grams === 0 && line.heldG === undefined) return 'grease';
-  if (line.part === 'under') return 'under';
-  if (line.part !== undefined) return line.part === 'layer' ? 'layer' : 'side';
-  return line.top ? 'top' : 'pot';
+/** The dish's word for where it is put at last. */
+const DISHES: Readonly<Partial<Record<VesselWord, string>>> = {
+  cups: 'cups',
+  moulds: 'moulds',
+  tray: 'tray',
+  plates: 'bowl',
+  bowl: 'bowl',
+  pie: 'pie',
 };
 
-function linesOf(lines: readonly Line[], plan: Plan | undefined): Told['lines'] {
-  // "reserve 60 g of it" is a line of its own, and of no other thing
-  const back = new Map<string, number>();
-  for (const l of lines) if (l.ingredientId && l.heldG) back.set(l.ingredientId, l.heldG);
-  for (const c of plan?.carveOuts ?? []) if (!back.has(c.ingredientId)) back.set(c.ingredientId, c.grams);
-  return lines
-    .filter((l) => !l.again || partOf(l) === 'grease')
-    .map((l) => {
-      const held = l.ingredientId ? back.get(l.ingredientId) : undefined;
+const FINE = { fine: 'rice_ground', coarse: 'rice_ground_coarse', flour: 'rice_flour' } as const;
+
+const round = (g: number) => Math.round(g * 10) / 10;
+
+function linesOf(account: Account, lines: readonly Line[]): Told['lines'] {
+  return account.things
+    .map((t, i) => ({ t, i }))
+    .filter(({ t }) => !t.again || t.purpose === 'grease')
+    .map(({ t, i }) => {
+      const line = t.found ? undefined : lines[i];
+      const grams = t.grams ?? (line?.grams && line.grams > 0 ? line.grams : undefined);
+      const back = line?.heldG ?? account.backG.get(i);
       return {
-        is: l.ingredientId ?? '?',
-        g: l.grams && l.grams > 0 ? Math.round(l.grams * 10) / 10 : null,
-        part: partOf(l),
-        ...(held ? { back: Math.round(held) } : {}),
-        ...(l.optional ? { optional: true as const } : {}),
+        is: t.id,
+        g: grams === undefined ? null : round(grams),
+        part: account.part.get(i) ?? 'pot',
+        ...(back ? { back: Math.round(back) } : {}),
+        ...(t.optional ? { optional: true as const } : {}),
       };
     });
 }
 
-function wetOf(plan: Plan, facts: Facts): Told['wet'] {
-  const out: Told['wet'] = {};
-  for (const step of stepsOf(plan, { phases: [] }))
-    for (const { portions, add } of step.puts)
-      for (const { ingredient: i } of portions) {
-        if (!i.thickener) continue;
-        const powder = GRAINS[i.thickener].form === 'powder';
-        out[i.id] =
-          !powder && facts.waterFirst
-            ? 'in water first'
-            : facts.starch && (powder || add === undefined || add.how !== 'cold together')
-              ? WETTED[facts.starch]
-              : add
-                ? PLANNED[add.how]
-                : 'cold together';
-      }
-  return out;
+/** What a thing cooked beside it comes to. */
+function sideOf(side: Account['sides'][number], account: Account, pantry: Pantry): string {
+  const ids = side.things.map((t) => account.things[t]!.id);
+  const any = (test: (id: string) => boolean) => ids.some(test);
+  const word = side.component ?? '';
+  if (/glaze/i.test(word) || any((id) => id === 'chocolate')) return 'glaze';
+  if (any((id) => /^(?:fruit_|puree_)/.test(id)) || /compote|fruit|coulis/i.test(word)) return 'compote';
+  if (/layer|topping/i.test(word) && any((id) => pantry.get(id)?.group === 'milk' || pantry.get(id)?.group === 'thickener')) return 'layer';
+  if (any((id) => pantry.get(id)?.group === 'milk' && id !== 'water') && any((id) => pantry.get(id)?.group === 'thickener')) return 'layer';
+  if (any((id) => pantry.get(id)?.group === 'sweet')) return 'syrup';
+  return any((id) => /cream/.test(id)) ? 'cream' : 'infusion';
 }
 
-function heatsOf(plan: Plan, facts: Facts): Told['heats'] {
-  return methodOf(plan).flatMap((s): Told['heats'] => {
-    if (s.do !== 'heat' || s.setting === 0) return [];
-    const { until } = s;
-    const ends: Record<typeof until.reach, string> = {
-      bubble: 'boil',
-      temperature: s.role === 'warm' ? 'steam' : 'coats',
-      time: 'time',
-      grain: 'soft',
-      share: 'reduced',
-      mass: 'reduced',
-      thickness: 'thick',
-    };
-    return [
-      {
-        until: ends[until.reach],
-        ...(until.reach === 'time' ? { min: until.minutes } : {}),
-        // a ring, a lid and a spoon are told where the recipe says them
-        ...(facts.hob ? { level: levelOf(s.setting) } : {}),
-        ...(facts.lidOn && s.lid === 'on' ? { lid: 'on' } : {}),
-        ...(facts.stirEveryS !== undefined && s.role !== 'warm' ? { stir: stirOf(facts.stirEveryS) } : {}),
-      },
-    ];
-  });
-}
+/** Signs as they are told: what is only seen on the way there is not the end of a stretch. */
+const UNTIL: Partial<Record<Account['heats'][number]['until'], string>> = { melted: 'dissolved' };
 
-/** @param plan what the reading came to, where it came to one */
-export function toldOf(reading: Reading, plan: Plan | undefined, pantry: Pantry): Told {
-  const { facts, lines, people } = reading;
-  const { oven } = facts;
-  const whites = lines.some((l) => pantry.get(l.ingredientId ?? '')?.egg?.yolk === 0);
-  const yolks = lines.some((l) => (pantry.get(l.ingredientId ?? '')?.egg?.yolk ?? 0) > 0);
-  const egg = yolks && facts.yolks ? EGG[facts.yolks] : whites && facts.folded ? 'folded' : undefined;
-  const dish = facts.moulds ? 'moulds' : facts.dish ? 'tray' : plan && DISHES[plan.dish.kind];
+/** The account of a reading, field by field. */
+export function toldOf(reading: Reading, pantry: Pantry): Told {
+  const { account: a, people } = reading;
+  const ids = (list: readonly number[]) => [...new Set(list.map((t) => a.things[t]!.id))];
+  const dish = a.dish && DISHES[a.dish];
   return {
-    lines: linesOf(lines, plan),
+    lines: linesOf(a, reading.lines),
     ...(people === undefined ? {} : { people }),
-    wet: plan ? wetOf(plan, facts) : {},
-    ...(egg ? { egg } : {}),
-    order: plan
-      ? stepsOf(plan, { phases: [] })
-          .flatMap((s) => s.puts.filter((p) => p.into === 'pot').map((p) => p.portions.map((x) => x.ingredient.id)))
-          .filter((ids) => ids.length > 0)
-      : [],
-    heats: plan ? heatsOf(plan, facts) : [],
-    bakes: oven
-      ? [
-          {
-            C: oven.tempC,
-            ...(oven.minutes === undefined ? {} : { min: oven.minutes }),
-            ...(oven.fan ? { fan: true as const } : {}),
-            ...(oven.cold ? { cold: true as const } : {}),
-            ...(oven.bath ? { bath: true as const } : {}),
-            ...(oven.grillMin === undefined ? {} : { grill: oven.grillMin }),
-          },
-        ]
-      : [],
-    rests: [
-      ...(facts.roomMin === undefined ? [] : [{ where: 'room', min: facts.roomMin }]),
-      ...(facts.freezeH === undefined ? [] : [{ where: 'freezer', min: 60 * facts.freezeH }]),
-      ...(facts.chillH === undefined ? [] : [{ where: 'fridge', min: 60 * facts.chillH }]),
-    ],
-    out: facts.takenOut,
-    strained: facts.strained,
-    ...(facts.soakMin === undefined ? {} : { soak: facts.soakMin }),
-    ...(facts.reduceTo === undefined ? {} : { reduce: facts.reduceTo }),
+    wet: Object.fromEntries([...a.wet].map(([t, how]) => [a.things[t]!.id, how])),
+    ...(a.egg ? { egg: a.egg } : {}),
+    order: a.order.map((o) => ids(o.things)),
+    heats: a.heats.map((h) => ({
+      until: UNTIL[h.until] ?? h.until,
+      ...(h.min === undefined ? {} : { min: h.min }),
+      ...(h.level ? { level: h.level } : {}),
+      ...(h.lid ? { lid: h.lid } : {}),
+      ...(h.stir ? { stir: h.stir } : {}),
+    })),
+    bakes: a.bakes.map((b) => ({
+      C: b.tempC ?? USUAL_OVEN_C,
+      ...(b.min === undefined ? {} : { min: b.min }),
+      ...(b.fan ? { fan: true as const } : {}),
+      ...(b.cold ? { cold: true as const } : {}),
+      ...(b.bath ? { bath: true as const } : {}),
+      ...(b.grillMin === undefined ? {} : { grill: b.grillMin }),
+    })),
+    rests: a.rests.map((r) => ({ where: r.where, ...(r.min === undefined ? {} : { min: r.min }) })),
+    out: ids([...a.out]),
+    strained: a.strained,
+    ...(a.kind ? { kind: FINE[a.kind.fine] } : {}),
+    ...(a.soakMin === undefined ? {} : { soak: a.soakMin }),
+    ...(a.reduce === undefined ? {} : { reduce: a.reduce }),
     ...(dish ? { dish } : {}),
-    serve: {
-      ...(facts.style ? { style: facts.style } : {}),
-      ...(facts.warm === undefined
-        ? facts.chillH === undefined && facts.freezeH === undefined
-          ? {}
-          : { warm: false }
-        : { warm: facts.warm }),
-    },
-    sides: [...new Set((plan?.sides ?? []).flatMap((s) => SIDES[s.kind] ?? []))],
+    serve: { ...(a.style ? { style: a.style } : {}), ...(a.warm === undefined ? {} : { warm: a.warm }) },
+    sides: [...new Set(a.sides.map((s) => sideOf(s, a, pantry)))],
   };
 }
+/** degC of an oven that nobody says (B) */
+const USUAL_OVEN_C = 170;

@@ -1,0 +1,276 @@
+import type { Pantry } from '../../pantry/pantry';
+import { gramsOf, readAmount, type Amount } from '../amount';
+import type { ReadOptions } from '../lines';
+import { everyNameIn } from '../names';
+import type { Class, Lexicon } from './lexicon';
+
+/** What goes into the dish: one line of the list, or what a sentence names first. */
+export type Thing = {
+  /** of the pantry; `?` for what nobody here knows */
+  id: string;
+  text: string;
+  /** in all, as far as the text says */
+  grams?: number | undefined;
+  optional: boolean;
+  /** the part of the recipe that it stands under; undefined in the dish itself */
+  component?: string | undefined;
+  /** said on its line */
+  purpose?: 'top' | 'serve' | 'grease' | undefined;
+  heldG?: number | undefined;
+  /** counted by another line */
+  again?: boolean;
+  /** named by a sentence and on no list */
+  found?: boolean;
+};
+
+/** A thing that a sentence names. */
+export type Mention = {
+  kind: 'thing';
+  things: number[];
+  /** of all there is of it; undefined: what is left of it */
+  grams?: number;
+  share?: number | 'rest' | 'most' | 'little';
+  /** "of the milk": a part of what is known */
+  definite: boolean;
+  hot: boolean;
+  cold: boolean;
+  at: number;
+  end: number;
+};
+/** "the yolk mixture", "the milk pan": what holds these things. */
+export type Holder = { kind: 'holder'; things: number[]; /** an amount without a name: what was kept back, or the rest of it */ kept?: 'kept' | 'rest'; at: number; end: number };
+
+const CLASSES = new Map<Lexicon, { find: RegExp; whole: RegExp; of: Class }[]>();
+const classesOf = (lexicon: Lexicon) => {
+  let known = CLASSES.get(lexicon);
+  if (!known) {
+    known = lexicon.classes.map((of) => ({
+      find: new RegExp(`(?<![a-zà-ÿ])(?:${of.ways})(?![a-zà-ÿ])`, 'gi'),
+      whole: new RegExp(`^(?:${of.ways})$`, 'i'),
+      of,
+    }));
+    CLASSES.set(lexicon, known);
+  }
+  return known;
+};
+
+const inClass = (c: Class, id: string, pantry: Pantry): boolean => {
+  const i = pantry.get(id);
+  return (
+    (c.ids?.test(id) ?? false) ||
+    (c.group !== undefined && i?.group === c.group) ||
+    (c.comesOut === true && i?.comesOut === true)
+  );
+};
+
+/** Letters between an amount and its name: "of the", "cold whole", "very finely chopped". */
+const BETWEEN =
+  /^(?:\s|-|(?:of|the|a|an|my|your|this|that|it|cold|hot|warm|boiling|fresh|whole|fine|finely|thick|thin|heaped|level|rounded|good|large|small|little|bit|more|same|plain|unsweetened|sweetened|ground|grated|chopped|dried|softened|melted|beaten|separated|whipped|toasted|soft|raw|clean|full|further|extra|skinned|sifted|freshly|cooled|dark|light|white|yellow|brown|tinned|canned|unsalted|salted|long|short|grain|round|granulated|,)(?=\s|-|$|,))*$/i;
+const AMOUNT_START =
+  /(?<![a-zà-ÿ\d.,/])(?:\d|[½¼¾⅓⅔⅛]|(?:about|heaped|level|rounded|scant|half|quarter|three[- ]quarters|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|some|couple)\b)/gi;
+const REACH = 90;
+
+type Measured = { amount: Amount; at: number; end: number };
+/** Amounts in a sentence, and where what they measure begins. */
+function amountsIn(s: string, o: ReadOptions, measure: { cup?: string }): Measured[] {
+  const out: Measured[] = [];
+  for (const m of s.matchAll(AMOUNT_START)) {
+    if (out.some((x) => m.index < x.end)) continue;
+    const amount = readAmount(s.slice(m.index, m.index + REACH), o.system);
+    if (amount) again(amount, s.slice(m.index, m.index + amount.took), measure);
+    if (amount && amount.took > 0) out.push({ amount, at: m.index, end: m.index + amount.took });
+  }
+  return out;
+}
+
+const CUPS = /^(?:cup|glass|mug|teacup|coffee cup|tea glass|tumbler|wineglass|katori|bowl)$/;
+/** "two of the same cups" are of the cup that was named before. */
+function again(a: Amount, text: string, measure: { cup?: string }) {
+  if (!a.unit || !CUPS.test(a.unit)) return;
+  if (/\bsame\b/i.test(text) && measure.cup) a.unit = measure.cup;
+  else measure.cup = a.unit;
+}
+
+/** "butter the size of a walnut", "an egg-sized piece of": g (C). */
+const SIZES: readonly (readonly [RegExp, number])[] = [
+  [/^[^.,;]{0,6}\b(?:the )?size of (?:a |an )?(?:hazelnut|small nut)/i, 5],
+  [/^[^.,;]{0,6}\b(?:the )?size of (?:a |an )?(?:walnut|nut)/i, 15],
+  [/^[^.,;]{0,6}\b(?:the )?size of (?:a |an )?egg/i, 50],
+];
+const BEHIND = /^\s*(?:,? that is|,? which is|,? say|,|\(|:|=)\s*/i;
+
+/** "a coffee cup", "a rice spoon": a measure. */
+const CUPLIKE = /^[ -](?:cups?|spoons?|glass(?:es)?|bowls?)(?![a-z])/i;
+const VERB_HERE = /^(?:butter|oil|sugar|flour|salt|zest|cream)\s+(?:an?|the|your|some|six|four|eight|each|it|together|\d+)\s/i;
+const AT_CLAUSE = /(?:^|[.,;:!]\s*|\band\s+|\bthen\s+|\byou\s+|\bI\s+|\bto\s+)$/i;
+
+const EITHER = /\b(?:or|nor)\s+(?:an?\s+|the\s+|some\s+)?$/i;
+
+/** Things and what holds them, as a sentence names them; what nobody listed is put down as found. */
+export function mentionsIn(
+  s: string,
+  things: Thing[],
+  pantry: Pantry,
+  lexicon: Lexicon,
+  o: ReadOptions,
+  prefer: (t: Thing) => number,
+  busy: readonly { at: number; end: number }[] = [],
+  measure: { cup?: string } = {},
+): (Mention | Holder)[] {
+  const hits: { at: number; end: number; id?: string; of?: Class }[] = [];
+  for (const [i, t] of things.entries())
+    if (t.id === '?') {
+      const name = ownName(t.text);
+      const at = name ? s.toLowerCase().indexOf(name) : -1;
+      if (name && at >= 0) hits.push({ at, end: at + name.length, id: `?${i}` });
+    }
+  for (const h of everyNameIn(s)) if (!hits.some((x) => h.at < x.end && x.at < h.end)) hits.push(h);
+  const free = (at: number, end: number) => !hits.some((h) => at < h.end && h.at < end);
+  for (const c of classesOf(lexicon))
+    for (const m of s.matchAll(c.find))
+      if (m[0] && free(m.index, m.index + m[0].length)) hits.push({ at: m.index, end: m.index + m[0].length, of: c.of });
+  hits.sort((a, b) => a.at - b.at);
+  for (let i = hits.length - 1; i >= 0; i--) if (busy.some((b) => hits[i]!.at < b.end && b.at < hits[i]!.end)) hits.splice(i, 1);
+  const amounts = amountsIn(s, o, measure);
+  const notThing = new RegExp(`^[\\s-]+(?:${lexicon.words.notThing})(?![a-z])`, 'i');
+  const out: (Mention | Holder)[] = [];
+  for (const h of hits) {
+    if (h.end <= h.at) continue;
+    const text = s.slice(h.at, h.end);
+    // "Butter a dish": what is done, and no thing
+    if (VERB_HERE.test(s.slice(h.at)) && AT_CLAUSE.test(s.slice(0, h.at))) continue;
+    const found = resolve(h, text, things, pantry, lexicon, prefer);
+    const after = s.slice(h.end);
+    if (CUPLIKE.test(after)) continue;
+    const size = SIZES.find(([r]) => r.test(after))?.[0].exec(after)?.[0].length ?? 0;
+    if (notThing.test(after)) {
+      const cut = h.end + notThing.exec(after)![0].length;
+      if (!/(?:jar|paper|thermometer|lover|skin|mould|bath|mill|cooker|foam)$/i.test(s.slice(h.end, cut)))
+        out.push({ kind: 'holder', things: found, at: h.at, end: cut });
+      else out.push({ kind: 'holder', things: [], at: h.at, end: cut });
+      continue;
+    }
+    const measured = amounts.find((a) => a.end <= h.at && BETWEEN.test(s.slice(a.end, h.at)) && a.at < h.at) ?? amounts.find((a) => a.at < h.at && a.end > h.at && a.end <= h.end);
+    const from = measured ? Math.min(measured.at, h.at) : h.at;
+    // "or almond milk": another way, not another thing
+    if (EITHER.test(s.slice(0, from)) && out.length) {
+      out.push({ kind: 'holder', things: [], at: from, end: h.end });
+      continue;
+    }
+    const between = measured ? s.slice(measured.end, h.at) : '';
+    const partOf = /\b(?:the|this|that|your|my|it)\b/i.test(between) && measured !== undefined;
+    const before = s.slice(Math.max(0, from - 14), h.at);
+    let list = found;
+    const { id } = h;
+    if (!list.length && id !== undefined && id !== 'water') list = [newThing(id, s.slice(from, h.end), things)];
+    else if (!list.length && id === 'water' && measured) list = [newThing(id, s.slice(from, h.end), things)];
+    if (!list.length) continue;
+    const thing = things[list[0]!]!;
+    const ladled = measured !== undefined && /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(measured.amount.unit ?? '') && (partOf || /\bhot\b/i.test(between));
+    const here = ladled ? undefined : gramsHere(s, h, measured, thing, pantry, o, measure);
+    const grams = here?.grams;
+    const tail = Math.max(size, here?.behind ?? 0);
+    // a first amount in a sentence is how much there is of it; one of a thing that is known is a part of it
+    if (grams !== undefined && thing.found && !partOf && list.length === 1 && thing.grams === undefined) thing.grams = grams;
+    out.push({
+      kind: 'thing',
+      things: list,
+      ...(grams === undefined ? {} : { grams }),
+      ...(ladled ? { share: 'little' as const } : {}),
+      definite: partOf,
+      hot: /\b(?:hot|boiling|warm|steaming)\s+(?:\w+\s+)?$/i.test(before),
+      cold: /\bcold\s+(?:\w+\s+)?$/i.test(before),
+      at: from,
+      end: h.end + tail,
+    });
+    if (tail) for (const x of hits) if (x.at >= h.end && x.at < h.end + tail) x.end = x.at;
+  }
+  // "into the 1/2 cup": what was kept back
+  for (const a of amounts)
+    if (
+      /\b(?:the|that|this)\s+(?:\w+\s+)?$/i.test(s.slice(0, a.at)) &&
+      /^(?:cup|ml|g|glass|teacup|tbsp|dl|tumbler|mug|oz)$/.test(a.amount.unit ?? '') &&
+      !out.some((m) => a.at < m.end && m.at < a.end)
+    )
+      out.push({
+        kind: 'holder',
+        things: [],
+        kept: /\b(?:other|remaining|rest of the)\s+$/i.test(s.slice(0, a.at)) ? 'rest' : 'kept',
+        at: a.at,
+        end: a.end,
+      });
+  return out.sort((a, b) => a.at - b.at);
+}
+
+function gramsHere(s: string, h: { at: number; end: number }, measured: Measured | undefined, thing: Thing, pantry: Pantry, o: ReadOptions, measure: { cup?: string }): { grams: number; behind?: number } | undefined {
+  const i = pantry.get(thing.id);
+  if (!i) return undefined;
+  // "rice, that is 150 grams", "sugar, one of the same cups"
+  const behind = BEHIND.exec(s.slice(h.end));
+  if (behind && (!measured || /that|which|\(/.test(behind[0]))) {
+    const a = readAmount(s.slice(h.end + behind[0].length).slice(0, REACH), o.system);
+    if (a) again(a, s.slice(h.end, h.end + behind[0].length + a.took), measure);
+    const w = a?.unit && !a.vague && /^(?:$|[).,;]|again|and (?!a)|so\b|or so)/i.test(a.rest) ? gramsOf(a, i, o) : undefined;
+    if (w && a) return { grams: w.grams, behind: behind[0].length + a.took };
+  }
+  // "the milk you held back (a teacup)"
+  const bracket = /^[^.,;()]{0,24}\(([^)]{3,30})\)/.exec(s.slice(h.end))?.[1];
+  const inside = bracket === undefined || measured ? undefined : readAmount(bracket, o.system);
+  if (inside?.unit) {
+    const w = gramsOf(inside, i, o);
+    if (w) return { grams: w.grams, behind: s.slice(h.end).indexOf(')') + 1 };
+  }
+  if (measured && (!measured.amount.vague || /^(?:pinch|knob|handful|dash)$/.test(measured.amount.unit ?? ''))) {
+    const w = gramsOf(measured.amount, i, o);
+    if (w) return { grams: w.grams };
+  }
+  const grams = SIZES.find(([r]) => r.test(s.slice(h.end)))?.[1];
+  return grams === undefined ? undefined : { grams };
+}
+
+function newThing(id: string, text: string, things: Thing[]): number {
+  things.push({ id, text, optional: false, found: true });
+  return things.length - 1;
+}
+
+/** The last words of a line whose name is not known: how steps will call it. */
+function ownName(text: string): string | undefined {
+  const words = text
+    .toLowerCase()
+    .replace(/\([^)]*\)/g, ' ')
+    .split(/[,;]/)[0]!
+    .match(/[a-zà-ÿ]{3,}/g);
+  return words?.slice(-2).join(' ') || undefined;
+}
+
+const ADJECTIVES = /\b(?:hot|cold|warm|boiling|fresh|remaining|whole|the|soaked|drained|reserved|beaten|cooked|ground|grated|chopped|all)\b|\bof\b/gi;
+
+/** Which things of the recipe are meant. A bare word means whatever of its sort there is. */
+function resolve(
+  h: { id?: string; of?: Class },
+  text: string,
+  things: readonly Thing[],
+  pantry: Pantry,
+  lexicon: Lexicon,
+  prefer: (t: Thing) => number,
+): number[] {
+  if (h.id?.startsWith('?')) return [Number(h.id.slice(1))];
+  const known = things.map((t, i) => [t, i] as const).filter(([t]) => !t.again);
+  const best = (hits: (readonly [Thing, number])[]): number[] => {
+    if (hits.length < 2) return hits.map(([, i]) => i);
+    const most = Math.max(...hits.map(([t]) => prefer(t)));
+    return [hits.find(([t]) => prefer(t) === most)![1]];
+  };
+  const exact = known.filter(([t]) => t.id === h.id && t.purpose !== 'grease');
+  if (exact.length) return best(exact);
+  const bare = text.replace(ADJECTIVES, ' ').trim();
+  const classes = h.of ? [h.of] : classesOf(lexicon).filter((c) => !/\s/.test(bare) && c.whole.test(bare)).map((c) => c.of);
+  for (const c of classes) {
+    const hits = known.filter(([t]) => t.purpose !== 'grease' && inClass(c, t.id, pantry));
+    if (!hits.length) continue;
+    if (!c.many) return best(hits);
+    const most = Math.max(...hits.map(([t]) => prefer(t)));
+    return hits.filter(([t]) => prefer(t) === most).map(([, i]) => i);
+  }
+  return [];
+}

@@ -1,0 +1,109 @@
+import type { Pantry } from '../../pantry/pantry';
+import type { Line, ReadOptions } from '../lines';
+import { actsOf, type Act } from './acts';
+import { EN } from './en';
+import { writtenOut } from './normal';
+import { mentionsIn, type Thing } from './things';
+import { Kitchen, type Account } from './vessels';
+
+export type Understood = Account;
+
+/** Letters of a sentence that are read: what is longer is no sentence of a cook. */
+const MOST_LETTERS = 700;
+
+/** Letters of a sentence that is nothing but a time. */
+const TIME_ALONE = 24;
+
+const thingOf = (l: Line, component: string | undefined): Thing => ({
+  id: l.ingredientId ?? '?',
+  text: l.text,
+  grams: l.grams && l.grams > 0 && !l.vague ? l.grams : undefined,
+  optional: l.optional,
+  component,
+  purpose: l.again && l.grams === 0 && l.heldG === undefined && /greas|dish|tin|mould|tray/i.test(l.text) ? 'grease' : /\b(?:to serve|for serving|to pour|at the table)\b/i.test(l.text) ? 'serve' : (l.top && component === undefined) || /\bfor (?:above|over|on top|the top)\b|\bto (?:powder|dust|sprinkle|strew)\b/i.test(l.text) ? 'top' : undefined,
+  heldG: l.heldG,
+  ...(l.again ? { again: true } : {}),
+});
+
+/**
+ * What a recipe says, sentence by sentence: its acts run over pots, bowls and dishes.
+ * @param lines of its list, in order; `components` the head under which each stands
+ * @returns the account; things that only the sentences name are behind those of the list
+ */
+export function understand(
+  lines: readonly Line[],
+  components: readonly (string | undefined)[],
+  method: readonly { text: string; component?: string | undefined }[],
+  pantry: Pantry,
+  o: ReadOptions,
+): Account {
+  const things = lines.map((l, i) => thingOf(l, components[i]));
+  const sides = sideParts(things, pantry);
+  const kitchen = new Kitchen(things, pantry, sides);
+  let begun = false;
+  const measure: { cup?: string } = {};
+  for (const [i, sentence] of method.entries()) {
+    const s = writtenOut(sentence.text.slice(0, MOST_LETTERS), EN);
+    const named = headed(s, sentence.component, things);
+    if (named !== undefined) kitchen.turnTo(named.component);
+    const about = kitchen.about;
+    const names = mentionsIn(s, things, pantry, EN, o, (t) => (t.component === about ? 2 : t.component === undefined ? 1 : 0), busyIn(s), measure);
+    turnByThings(names, things, kitchen, sides);
+    const acts = actsOf(s, i, names, EN);
+    // a list told in sentences: nothing is done in them
+    if (!begun && !lines.length && !acts.some((a) => a.deed !== undefined || a.offHeat || a.onHeat)) continue;
+    begun = true;
+    // "(20 min)" behind a step
+    const [only] = acts;
+    if (only && acts.length === 1 && only.time && !only.further && only.deed === undefined && !names.length && s.length < TIME_ALONE) {
+      kitchen.took(only.time);
+      continue;
+    }
+    for (const act of acts) kitchen.run(act);
+  }
+  return kitchen.finish();
+}
+export type { Act };
+
+/** Stretches whose names are no things that go in: "till it has drunk the water", "over a pan of water". */
+const BUSY = [EN.signs.gone, EN.signs.coats, EN.signs.dissolved, EN.words.bath, EN.words.overWater, EN.words.beside, EN.words.like].map((w) => new RegExp(`(?<![a-z])(?:${w})(?![a-z])`, 'gi'));
+const busyIn = (s: string) => BUSY.flatMap((r) => [...s.matchAll(r)].map((m) => ({ at: m.index, end: m.index + m[0].length })));
+
+/** A sentence that says which part of the recipe it is about: "For the sauce, …". */
+function headed(s: string, head: string | undefined, things: readonly Thing[]): { component: string | undefined } | undefined {
+  if (head !== undefined) return { component: things.some((t) => t.component === head) ? head : things.find((t) => t.component && head.includes(t.component))?.component };
+  const components = [...new Set(things.map((t) => t.component))].filter((c) => c !== undefined);
+  const m = /^(?:for|make|start with|begin with|now)\s+the\s+([a-z ]{3,30}?)(?=[,:;.]|\s+(?:first|since|bring|put|mix|by|while)\b)/i.exec(s);
+  if (!m) return undefined;
+  const word = m[1]!.toLowerCase();
+  const c = components.find((x) => x.toLowerCase().includes(word) || word.includes(x.toLowerCase()));
+  return c === undefined ? (/pudding|rice|cream|custard|porridge/.test(word) ? { component: undefined } : undefined) : { component: c };
+}
+
+/** The part is the one whose own things are spoken of. */
+function turnByThings(names: ReturnType<typeof mentionsIn>, things: readonly Thing[], kitchen: Kitchen, sides: ReadonlySet<string>) {
+  const parts = names.flatMap((n) => (n.kind === 'thing' ? n.things.map((t) => things[t]!) : []));
+  const unique = parts.filter((t) => things.filter((x) => x.id === t.id).length === 1);
+  const first = unique[0] ?? parts[0];
+  if (!first) return;
+  const isSide = (t: Thing) => t.component !== undefined && sides.has(t.component);
+  if (isSide(first) && kitchen.about !== first.component) kitchen.turnTo(first.component);
+  else if (!isSide(first) && !first.found && unique.length && kitchen.about !== undefined && sides.has(kitchen.about)) kitchen.turnTo(first.component);
+}
+
+/** Parts that are cooked beside the dish: all but the one that holds the milk, or most of what there is. */
+function sideParts(things: readonly Thing[], pantry: Pantry): Set<string> {
+  const parts = [...new Set(things.map((t) => t.component))].filter((c) => c !== undefined);
+  const out = new Set<string>();
+  if (!parts.length) return out;
+  const milkG = (c: string | undefined) =>
+    things.reduce((s, t) => s + (t.component === c && pantry.get(t.id)?.group === 'milk' ? (t.grams ?? 1) : 0) + (t.component === c && pantry.get(t.id)?.egg ? (t.grams ?? 1) : 0), 0);
+  const most = Math.max(...[undefined, ...parts].map(milkG));
+  for (const c of parts) if (!(milkG(c) === most && most > 0) && milkG(c) < 0.5 * most && !/dish|tin|grease|mould|serve|serving|top$|garnish|decorat|finish|slurry|custard|pudding|porridge|rice|tempering/i.test(c)) out.add(c);
+  // a topping that is only strewn is no pot of its own
+  for (const c of [...out]) {
+    const list = things.filter((t) => t.component === c);
+    if (/topping/i.test(c) && !list.some((t) => pantry.get(t.id)?.group === 'sweet' || pantry.get(t.id)?.group === 'milk')) out.delete(c);
+  }
+  return out;
+}
