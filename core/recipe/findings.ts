@@ -111,7 +111,13 @@ const wordsOf = (text: string) =>
     ?.filter((w) => !PLAIN.has(w)) ?? [];
 
 /** Whether the method ever uses a line of the list. */
+/** Whether anything is done with the thing of a line. */
+const isPut = (at: number, { account: a }: Reading): boolean =>
+  a.puts.some((p) => p.thing === at) || a.out.has(at) || !['pot', 'side'].includes(a.part.get(at) ?? 'pot');
+
 function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
+  const at = r.lines.indexOf(line);
+  if (line.found || (r.account.things[at] && !r.account.things[at].found && isPut(at, r))) return true;
   const method = r.method.join(' ').toLowerCase();
   if (!method || line.grams === 0) return true;
   if (
@@ -556,8 +562,6 @@ const neverUsed: Finder = ({ r, pantry }) => {
 
 const neverListed: Finder = ({ r, pantry, facts }) => {
   const out: Finding[] = [];
-  const listed = new Set(r.lines.flatMap((l) => (l.ingredientId ? [l.ingredientId] : [])));
-  const groups = new Set([...listed].map((id) => pantry.get(id)?.group));
   const said = r.lines.map((l) => l.text.toLowerCase());
   const notKnown = facts.mentions.flatMap((m) =>
     m.unsure && !said.some((text) => text.includes(m.unsure!.toLowerCase())) ? [m.unsure] : [],
@@ -569,11 +573,17 @@ const neverListed: Finder = ({ r, pantry, facts }) => {
       says: say('check.notKnown', { names: notKnown.join(', ') }),
       why: say('check.notKnownWhy'),
     });
-  const strange = facts.mentions.filter((m) => {
-    const i = m.unsure ? undefined : pantry.get(m.id);
-    return i && !listed.has(m.id) && !groups.has(i.group) && !['water', 'salt', 'oil', 'butter'].includes(i.id);
-  });
-  if (strange.length)
+  const strange = r.account.things.filter(
+    (t, i) =>
+      t.found &&
+      !t.again &&
+      t.purpose !== 'grease' &&
+      r.account.part.get(i) !== 'serve' &&
+      !['water', 'salt', 'oil', 'butter'].includes(t.id) &&
+      pantry.has(t.id),
+  );
+  // a recipe without a list lists nothing
+  if (strange.length && r.lines.some((l) => !l.found))
     out.push({
       id: 'used and never listed',
       level: 'mind',
@@ -581,7 +591,7 @@ const neverListed: Finder = ({ r, pantry, facts }) => {
       why: say('quote', {
         text:
           sentenceWith(r.method, new RegExp(pantry.get(strange[0]!.id)!.name.split(' ')[0]!, 'i')) ??
-          r.method[strange[0]!.at]?.slice(0, 90),
+          r.method[0]?.slice(0, 90),
       }),
     });
   return out;

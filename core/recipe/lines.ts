@@ -336,6 +336,12 @@ function readLine(
   }
   let amount = readAmount(text, o.system);
   let name = amount?.rest ?? text;
+  // "1 big can of it (370 ml)": what each holds stands behind the name
+  const holds = /\((\d+(?:[.,]\d+)?\s?(?:g|ml|oz))(?: each)?\)|,\s*(\d+\s?(?:g|ml))(?: each)\b/i.exec(name);
+  if (amount && holds && !amount.each && /^(?:can|packet|box)$/.test(amount.unit ?? '')) {
+    const size = readAmount(`1 x ${holds[1] ?? holds[2]} can`, o.system)?.each;
+    if (size) amount = { ...amount, each: size };
+  }
   // a figure that is part of the name: "2 % milk", "00 flour"
   if (amount && /^%/.test(amount.rest)) {
     name = text;

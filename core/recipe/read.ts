@@ -34,8 +34,7 @@ export function readRecipe(text: string, pantry: Pantry, asked: ReadOptions): Re
   const apart = takeApart(text);
   if (!apart.ok) return apart;
   const { ingredients, method, steps } = apart.value;
-  const facts = factsOf(method, [apart.value.title ?? '', ...ingredients]);
-  const listed = groundAs(readLines(ingredients, pantry, o), facts, pantry);
+  const listed = readLines(ingredients, pantry, o);
   const account = understand(
     listed,
     listed.map((l) => l.head),
@@ -43,7 +42,8 @@ export function readRecipe(text: string, pantry: Pantry, asked: ReadOptions): Re
     pantry,
     o,
   );
-  const read = [...listed, ...foundIn(account, pantry, o)];
+  const facts = factsOf(account, method, [apart.value.title ?? '', ...ingredients], pantry);
+  const read = groundAs([...listed, ...foundIn(account, pantry, o)], facts, pantry);
   // fruit that lies under a batter is in the dish, and cooked with it
   const lines = facts.under
     ? read.map((l) => (l.part === 'fruit' ? { ...l, part: 'under' as const, top: false } : l))

@@ -149,7 +149,7 @@ const INGREDIENTS_HEAD =
 const METHOD_HEAD =
   /^(?:the\s+)?(method|directions?|instructions?|steps?|preparation|how (?:to|it is made)|what to do|to (?:make|cook)(?: it)?|procedure)\b[^.]{0,30}:?$/i;
 const YIELD =
-  /\b(?:serves|servings?|for|makes|feeds|enough for|yields?)\b\s*:?\s*(?:about\s+)?(\d{1,2}|[a-z]+)(?:\s*(?:to|-|–)\s*\d+)?\s*(?:people|persons?|servings?|portions?|guests|singers|cups|moulds|pieces|squares)?\b|(?<=[(,.:] ?)(\d{1,2})\s*(?:people|persons?|servings?|portions?|guests|singers|p\.|pers\.)/i;
+  /\b(?:serves|servings?|for|makes|feeds|enough for|yields?)\b\s*:?\s*(?:about\s+)?(\d{1,2}|[a-z]+)(?:\s*(?:to|-|–)\s*\d+)?\s*(?:people|persons?|servings?|portions?|guests|singers|cups|moulds|pieces|squares)?\b|(?<=^|[(,.:] ?)(\d{1,2})\s*(?:pax|people|persons?|servings?|portions?|guests|singers|p\.|pers\.)/i;
 /** The head of a part, alone on its line: what is cooked beside the dish, or the dish itself. */
 const PART_HEAD =
   /^(?:for\s+)?(?:the\s+)?((?:sugar |lemon |fruit |caramel |chocolate |berry |plum |vanilla |second |top |coconut )?(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|finish|to serve|to finish|pudding|base|cream|custard|rice|porridge|slab|batter|meringue|sponge))$/i;
@@ -187,6 +187,7 @@ const clean = (line: string) =>
 const ASIDE = new RegExp(`^(?:${EN.aside})$`, 'i');
 /** "Note: …", on one line with what it heads. */
 const ASIDE_LINE = /^(?:notes?|n\.?b\.?|tips?|p\.?s|variations?|storage|nutrition|equipment|allergens?|source|serving suggestion)\s*[:.–—-]\s|^EQUIPMENT\b|\?\s*$/i;
+const TOOL = new RegExp(`(?<![a-z])(?:${EN.words.tool})(?![a-z])`, 'i');
 const NOISE = new RegExp(`(?<![a-z])(?:${EN.noise})(?![a-z])`, 'i');
 
 /** A whole sentence, whatever it begins with: "Half of the milk is brought to the boil with the sugar." */
@@ -259,11 +260,13 @@ function fromLines(
     const t = clean(l.text);
     if (!t) continue;
     const bare = t.replace(/[:.]$/, '');
-    const isHead = METHOD_HEAD.test(bare) || (INGREDIENTS_HEAD.test(bare) && bare.length < 40 && !VERB.test(bare.replace(/^for the/i, '')));
+    const isHead = METHOD_HEAD.test(bare) || (INGREDIENTS_HEAD.test(bare) && bare.length < 60 && !VERB.test(bare.replace(/^for the/i, '')));
     if (isHead) aside = false;
     // what is no recipe is kept apart
     if (!isHead && (aside || ASIDE.test(bare) || (ASIDE_LINE.test(t) && !first) || NOISE.test(t))) {
       aside ||= ASIDE.test(bare);
+      const said = YIELD.exec(t) ?? /\bservings?:?\s*\d{1,2}\b/i.exec(t);
+      if (said && peopleIn(said[0]) !== undefined && !aside) out.yields ??= said[0];
       out.aside.push(l.text.trim());
       continue;
     }
@@ -313,6 +316,16 @@ function fromLines(
     if (part && labelled && !INLINE_HEAD.test(part[1]!) && mode !== 'method' && !VERB.test(part[2]!.slice(0, 16))) {
       mode = 'ingredients';
       out.ingredients.push(SECTION + part[1]!, ...splitList(part[2]!));
+      continue;
+    }
+    if (/^\d{1,2} (?:portions?|servings?|people|persons?|pax)\b.{0,12}$/i.test(t)) {
+      out.yields ??= t;
+      continue;
+    }
+    const table = /^((?:to (?:set out|serve|finish|decorate|top)|for (?:the )?(?:table|top|topping|serving|sprinkling|dusting)|on top|garnish|toppings?))\s*:\s*(.+)$/i.exec(t);
+    if (table && mode !== 'method') {
+      out.ingredients.push(SECTION + table[1]!, ...table[2]!.split(/,\s*|\s+and\s+/).filter(Boolean));
+      wasListed = true;
       continue;
     }
     const inline = /^(ingredients|you need|method|directions|steps)\s*:\s*(.+)$/i.exec(t);
@@ -380,7 +393,8 @@ function fromLines(
             ? slashed.length > 2 || !steps || (l.listed && !isSentence(body))
             : bareName || (l.listed && !l.ordered && body.length < 60 && !VERB.test(body));
     wasListed = ingredient;
-    if (ingredient) out.ingredients.push(...splitList(body));
+    if (ingredient && TOOL.test(body) && nameOf(body) === undefined) out.aside.push(body);
+    else if (ingredient) out.ingredients.push(...splitList(body));
     else {
       const said = sentences(body);
       (besideNow ? out.beside : out.method).push(...said);
@@ -502,7 +516,7 @@ function markdownLines(source: string): { text: string; listed: boolean; ordered
 /** People in "serves 6", "for fourteen", "6". */
 export function peopleIn(yields: string | undefined): number | undefined {
   if (!yields) return undefined;
-  const m = YIELD.exec(yields) ?? /^\s*(\d{1,2})\b/.exec(yields);
+  const m = /\bservings?:?\s*(\d{1,2})\b/i.exec(yields) ?? YIELD.exec(yields) ?? /^\s*(\d{1,2})\b/.exec(yields);
   const n = m ? readNumber(m[1] ?? m[2] ?? '')?.value : undefined;
   return n !== undefined && Number.isInteger(n) && n >= 1 && n <= 60 ? n : undefined;
 }

@@ -1,6 +1,6 @@
 import type { Deed, Level, Lexicon, Place, Sign, VesselWord } from './lexicon';
 import { marksOf, type Mark } from './marks';
-import type { Holder, Mention } from './things';
+import type { Holder, Mention, Part } from './things';
 
 /** What an act names: a thing, a vessel, or what is in one. */
 export type Ref =
@@ -40,6 +40,8 @@ export type Act = {
   overWater?: true;
   bath?: true;
   coldOven?: true;
+  /** into something that nobody here has a name for */
+  intoUnknown?: true;
   fan?: true;
   overnight?: true;
   beside?: true;
@@ -75,7 +77,7 @@ const empty = (a: Act): boolean =>
 export const HEATING: readonly Deed[] = ['heat', 'boil', 'simmer', 'bring', 'cook', 'stir', 'fry'];
 
 type Mode = 'object' | 'into' | 'from' | 'until' | 'when' | 'skip';
-type Token = Mark | Mention | Holder;
+type Token = Mark | Mention | Holder | Part;
 
 /** "the beaten eggs": a participle before a name is no act. */
 const PARTICIPLE = /(?:ed|en)$|^(?:slit|split|cut|ground)$/i;
@@ -86,11 +88,13 @@ class Reader {
   readonly acts: Act[] = [];
   private act: Act;
   private mode: Mode = 'object';
-  private share: Extract<Token, { kind: 'share' }>['share'] | undefined;
+  private share: number | 'rest' | 'most' | 'little' | undefined;
   /** a comma or "and" since the last name */
   private paused = false;
   /** a participle that stands before the name it belongs to */
   private lastPrep = '';
+  /** something was done in this sentence */
+  private begun = false;
   /** "in goes the sugar": the name behind is what goes */
   private comes = false;
 
@@ -103,6 +107,7 @@ class Reader {
   }
 
   private close() {
+    if (this.mode === 'into' && !this.act.into.length && this.act.deed === 'pour' && this.lastPrep.startsWith('o')) this.act.intoUnknown = true;
     if (!empty(this.act)) this.acts.push(this.act);
     const { conditional } = this.act;
     this.act = { ...blank(this.sentence), ...(conditional ? { conditional } : {}) };
@@ -122,7 +127,7 @@ class Reader {
       this.mode = 'object';
     }
     // another subject behind the comma: another act
-    if (mode === 'object' && this.paused && this.act.deed && this.act.into.length && ref.kind !== 'thing') {
+    if (mode === 'object' && this.paused && this.act.into.length && (this.act.deed ? ref.kind !== 'thing' : this.act.objects.length > 0)) {
       this.close();
       this.act.objects.push(ref);
       return;
@@ -140,7 +145,9 @@ class Reader {
       if (sign) (this.mode === 'until' ? this.act.until : this.act.when).push(sign);
       if (sign || this.mode === 'until' || !(this.act.when.length || this.act.whenTime)) return;
     }
-    const fronted = this.act.deed === undefined && (!this.paused || !(this.act.into.length || this.act.objects.length || this.act.time || this.act.until.length));
+    // "in a heavy pot, combine"
+    const place = this.act.deed === undefined && this.lastPrep === 'in' && this.act.into.length === 1 && this.act.into[0]!.kind === 'vessel' && !this.act.objects.length && !['cups', 'moulds', 'plates'].includes(this.act.into[0]!.vessel);
+    const fronted = place || this.act.deed === undefined && (!this.paused || !(this.act.into.length || this.act.objects.length || this.act.time || this.act.until.length));
     if (!fronted) this.close();
     this.act.deed = m.deed;
     if (m.deed === 'put' && / on$/i.test(m.text)) this.act.onHeat = true;
@@ -153,10 +160,12 @@ class Reader {
   private time(m: Extract<Token, { kind: 'time' }>) {
     if (m.every) return;
     const t = { lowMin: m.lowMin, highMin: m.highMin };
+    // "up to the boil, 2 min": first the one, then the other
+    const apart = this.paused && BOILING.includes(this.act.until.at(-1)!) && m.highMin <= SHORT_MIN && !/\b(?:about|around|roughly|some|takes?|\()\s*$/i.test(this.s.slice(0, m.at));
     if (m.after && !this.act.time) {
       if (this.act.deed && this.act.deed !== 'stir') this.close();
       this.act.whenTime = t;
-    } else if (this.act.time === undefined && !(m.more && this.act.until.length)) {
+    } else if (this.act.time === undefined && !((m.more || apart) && this.act.until.length)) {
       this.act.time = t;
       if (m.more) this.act.further = true;
     }
@@ -187,8 +196,9 @@ class Reader {
         this.paused = false;
         return;
       case 'if':
-        this.close();
-        this.act.conditional = true;
+        // a sentence of advice, or a word beside what is done
+        if (this.begun) this.mode = 'skip';
+        else this.act.conditional = true;
         return;
       case 'not':
         this.mode = 'skip';
@@ -237,6 +247,11 @@ class Reader {
     if (this.mode === 'skip') return;
     if (this.mode === 'when' || (this.act.whenTime && this.act.deed === undefined)) this.act.when.push(m.sign);
     else if (this.mode === 'until' || (this.act.deed && (HEATING.includes(this.act.deed) || ENDING.includes(this.act.deed))) || this.act.deed === undefined) {
+      // "Boil, whisking, for a minute"
+      if (this.mode === 'object' && this.act.deed === undefined && !this.begun && (m.text.toLowerCase() === 'boil' || m.text.toLowerCase() === 'simmer' || m.text.toLowerCase() === 'bubble')) {
+        this.act.deed = m.sign === 'simmer' ? 'simmer' : 'boil';
+        return;
+      }
       // a mere adjective: "hot soft rice"
       if (this.mode !== 'until' && ADJECTIVE.includes(m.sign) && this.act.deed !== 'bring') return;
       this.act.until.push(m.sign);
@@ -244,6 +259,7 @@ class Reader {
   }
 
   read(m: Token) {
+    if (m.kind === 'deed' || m.kind === 'thing' || m.kind === 'temp') this.begun = true;
     // "heat the rest with the sugar": it has no name
     if (this.share === 'rest' && this.mode === 'object' && ((m.kind === 'word' && m.word !== 'cold' && m.word !== 'hot' && m.word !== 'keptBack') || m.kind === 'stop' || m.kind === 'sign' || m.kind === 'deed')) {
       this.share = undefined;
@@ -322,6 +338,9 @@ class Reader {
   }
 }
 
+const BOILING: readonly Sign[] = ['boil', 'simmer'];
+/** min behind a boil up to which they are those that it boils, not those until it does (C) */
+const SHORT_MIN = 3;
 /** Deeds behind which a sign is the end of a stretch, although they heat nothing themselves. */
 const ENDING: readonly Deed[] = ['leave', 'put', 'pour', 'cover', 'back', 'rain', 'mix', 'turn'];
 /** Deeds that move what they name. */
@@ -349,7 +368,7 @@ function levelIn(text: string, lexicon: Lexicon): Level | undefined {
 
 const FAN = new Map<Lexicon, RegExp>();
 /** The acts of one sentence, in its order. */
-export function actsOf(s: string, sentence: number, names: readonly (Mention | Holder)[], lexicon: Lexicon): Act[] {
+export function actsOf(s: string, sentence: number, names: readonly (Mention | Holder | Part)[], lexicon: Lexicon): Act[] {
   const marks: Token[] = [...marksOf(s, lexicon, names), ...names];
   marks.sort((a, b) => a.at - b.at);
   const reader = new Reader(s, sentence, lexicon);

@@ -122,6 +122,8 @@ export type Lexicon = {
     everyTime: Ways;
     afterTime: Ways;
     keptBack: Ways;
+    /** what is no food, on a list */
+    tool: Ways;
     alternative: Ways;
     /** behind a name, so that the two together are no ingredient */
     notThing: Ways;

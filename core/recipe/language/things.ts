@@ -4,6 +4,9 @@ import type { ReadOptions } from '../lines';
 import { everyNameIn } from '../names';
 import type { Class, Lexicon } from './lexicon';
 
+/** "about a cup of the hot mixture": how much of what is in a vessel. */
+export type Part = { kind: 'share'; share: 'little'; at: number; end: number; text: string };
+
 /** What goes into the dish: one line of the list, or what a sentence names first. */
 export type Thing = {
   /** of the pantry; `?` for what nobody here knows */
@@ -116,7 +119,7 @@ export function mentionsIn(
   prefer: (t: Thing) => number,
   busy: readonly { at: number; end: number }[] = [],
   measure: { cup?: string } = {},
-): (Mention | Holder)[] {
+): (Mention | Holder | Part)[] {
   const hits: { at: number; end: number; id?: string; of?: Class }[] = [];
   for (const [i, t] of things.entries())
     if (t.id === '?') {
@@ -133,7 +136,7 @@ export function mentionsIn(
   for (let i = hits.length - 1; i >= 0; i--) if (busy.some((b) => hits[i]!.at < b.end && b.at < hits[i]!.end)) hits.splice(i, 1);
   const amounts = amountsIn(s, o, measure);
   const notThing = new RegExp(`^[\\s-]+(?:${lexicon.words.notThing})(?![a-z])`, 'i');
-  const out: (Mention | Holder)[] = [];
+  const out: (Mention | Holder | Part)[] = [];
   for (const h of hits) {
     if (h.end <= h.at) continue;
     const text = s.slice(h.at, h.end);
@@ -169,6 +172,8 @@ export function mentionsIn(
     const ladled = measured !== undefined && /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(measured.amount.unit ?? '') && (partOf || /\bhot\b/i.test(between));
     const here = ladled ? undefined : gramsHere(s, h, measured, thing, pantry, o, measure);
     const grams = here?.grams;
+    // "half of the milk"
+    const fraction = grams === undefined && measured && measured.amount.unit === undefined && measured.amount.count < 1 && !pantry.get(things[list[0]!]!.id)?.egg ? measured.amount.count : undefined;
     const tail = Math.max(size, here?.behind ?? 0);
     // a first amount in a sentence is how much there is of it; one of a thing that is known is a part of it
     if (grams !== undefined && thing.found && !partOf && list.length === 1 && thing.grams === undefined) thing.grams = grams;
@@ -176,7 +181,7 @@ export function mentionsIn(
       kind: 'thing',
       things: list,
       ...(grams === undefined ? {} : { grams }),
-      ...(ladled ? { share: 'little' as const } : {}),
+      ...(ladled ? { share: 'little' as const } : fraction === undefined ? {} : { share: fraction }),
       definite: partOf,
       hot: /\b(?:hot|boiling|warm|steaming)\s+(?:\w+\s+)?$/i.test(before),
       cold: /\bcold\s+(?:\w+\s+)?$/i.test(before),
@@ -185,6 +190,13 @@ export function mentionsIn(
     });
     if (tail) for (const x of hits) if (x.at >= h.end && x.at < h.end + tail) x.end = x.at;
   }
+  for (const a of amounts)
+    if (
+      a.amount.unit !== undefined &&
+      !out.some((m) => a.at < m.end && m.at < a.end) &&
+      (/^\s*(?:of\s+)?(?:the|this|that|it)\b/i.test(s.slice(a.end)) || /\bof (?:the|this|that)\s*$/i.test(s.slice(a.at, a.end)))
+    )
+      out.push({ kind: 'share', share: 'little', at: a.at, end: a.end, text: s.slice(a.at, a.end) });
   // "into the 1/2 cup": what was kept back
   for (const a of amounts)
     if (
@@ -255,7 +267,7 @@ function resolve(
   prefer: (t: Thing) => number,
 ): number[] {
   if (h.id?.startsWith('?')) return [Number(h.id.slice(1))];
-  const known = things.map((t, i) => [t, i] as const).filter(([t]) => !t.again);
+  const known = things.map((t, i) => [t, i] as const).filter(([t]) => !t.again || t.purpose === 'grease');
   const best = (hits: (readonly [Thing, number])[]): number[] => {
     if (hits.length < 2) return hits.map(([, i]) => i);
     const most = Math.max(...hits.map(([t]) => prefer(t)));
@@ -263,6 +275,8 @@ function resolve(
   };
   const exact = known.filter(([t]) => t.id === h.id && t.purpose !== 'grease');
   if (exact.length) return best(exact);
+  const greased = known.filter(([t]) => t.id === h.id);
+  if (greased.length) return best(greased);
   const bare = text.replace(ADJECTIVES, ' ').trim();
   const classes = h.of ? [h.of] : classesOf(lexicon).filter((c) => !/\s/.test(bare) && c.whole.test(bare)).map((c) => c.of);
   for (const c of classes) {

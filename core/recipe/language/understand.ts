@@ -14,7 +14,17 @@ const MOST_LETTERS = 700;
 /** Letters of a sentence that is nothing but a time. */
 const TIME_ALONE = 24;
 
-const thingOf = (l: Line, component: string | undefined): Thing => ({
+/** Heads of a list that say where its things go, not what is made of them. */
+const AT_TABLE = /\b(?:set out|to serve|serving|table|to offer)\b/i;
+const ON_TOP = /^(?:to (?:finish|top|decorate|sprinkle)|(?:the )?top(?:ping)?|garnish|decoration|finish)$/i;
+
+const thingOf = (l: Line, head: string | undefined): Thing => {
+  const table = head !== undefined && AT_TABLE.test(head);
+  const top = head !== undefined && ON_TOP.test(head);
+  const t = thingUnder(l, table ? undefined : head);
+  return table ? { ...t, purpose: 'serve' } : top && t.purpose === undefined ? { ...t, purpose: 'top' } : t;
+};
+const thingUnder = (l: Line, component: string | undefined): Thing => ({
   id: l.ingredientId ?? '?',
   text: l.text,
   grams: l.grams && l.grams > 0 && !l.vague ? l.grams : undefined,

@@ -33,6 +33,8 @@ export type Heat = {
   sentence: number;
   /** nothing is waited for: the word of the deed is all there is */
   byDeed?: boolean;
+  /** it bubbles meanwhile */
+  boils: boolean;
 };
 export type Bake = { tempC?: number; min?: number; fan?: true; cold?: true; bath?: true; grillMin?: number; grill?: true };
 export type Rest = { where: Exclude<Place, 'oven'>; min?: number; sentence: number };
@@ -81,9 +83,21 @@ export type Account = {
   doubleBoiler: boolean;
   forbidsBoil: boolean;
   whipped: Set<number>;
+  folded: boolean;
+  /** each portion of a thing that went somewhere, with what was there */
+  puts: {
+    thing: number;
+    share: number;
+    sentence: number;
+    place: 'bowl' | 'pot' | 'side' | 'top';
+    beside: number[];
+    off: boolean;
+  }[];
   steps: { act: Act; did: string[] }[];
 };
 
+/** degC from which it is an oven's and no pot's */
+const OVEN_FROM_C = 110;
 const DISHES: readonly VesselWord[] = ['cups', 'moulds', 'tray', 'dish', 'pie', 'plates'];
 const BOILS: readonly Sign[] = ['boil', 'simmer'];
 /** From less than this on, all of it is in. */
@@ -142,6 +156,8 @@ export class Kitchen {
       doubleBoiler: false,
       forbidsBoil: false,
       whipped: new Set(),
+      folded: false,
+      puts: [],
       steps: [],
     };
   }
@@ -246,6 +262,12 @@ export class Kitchen {
     if (r.content === 'pudding' && !this.current.side) return this.main;
     return this.current;
   }
+  /** The vessel that a name stands for. */
+  private heldBy(r: Ref, a: Act): Vessel | undefined {
+    if (r.kind === 'thing') return this.holding(r.things[0]!);
+    if (r.kind === 'vessel') return this.vesselOf(r, a);
+    return r.kind === 'rest' ? undefined : this.contentOf(r, a);
+  }
   private lastFull = (vs: readonly Vessel[]) =>
     this.lastBowl && vs.includes(this.lastBowl) ? this.lastBowl : vs.at(-1);
 
@@ -286,6 +308,9 @@ export class Kitchen {
     }
     if (!group.length) return;
     this.events.push({ vessel: v.id, things: group, sentence: a.sentence });
+    for (const { t, share } of refs)
+      if (group.includes(t))
+        this.account.puts.push({ thing: t, share, sentence: a.sentence, place: v.side ? 'side' : v.kind === 'bowl' || v.kind === 'blender' ? 'bowl' : 'pot', beside: [...new Set([...had, ...group])].filter((x) => x !== t), off: this.account.heats.length > 0 && !this.onFire });
     this.did.push(`${v.id} + ${group.map((t) => this.things[t]!.id).join(', ')}`);
     this.meet(v, had, group, a);
   }
@@ -305,7 +330,10 @@ export class Kitchen {
         else this.dry.set(t, v);
       }
       if (this.isEgg(t) && this.account.egg === undefined) {
-        if (a.deed === 'fold' && this.things[t]!.id === 'white') this.egg('folded', a);
+        if (a.deed === 'fold' && this.things[t]!.id === 'white') {
+          this.account.folded = true;
+          this.egg('folded', a);
+        }
         else if (hot && wasLiquid && v.kind !== 'bowl') this.egg(v.warmth === 'hot' ? 'straight in' : 'into cooled', a);
         else if (v.warmth === 'cooled' && wasLiquid) this.egg('into cooled', a);
         else this.eggs.set(t, v);
@@ -362,6 +390,11 @@ export class Kitchen {
     const had = this.in(into);
     const fromHot = from.warmth === 'hot' || a.hot === true;
     this.did.push(`${from.id} → ${into.id}${part ? ` ${Math.round(100 * share)} %` : ''}`);
+    if (a.deed === 'fold' && this.in(from).some((t) => this.things[t]!.id === 'white')) {
+      this.account.folded = true;
+      if (this.account.egg === undefined && ![...this.eggs.keys()].some((t) => this.things[t]!.id !== 'white')) this.egg('folded', a);
+      for (const t of this.in(from)) this.eggs.delete(t);
+    }
     this.mergeEgg(from, into, part, fromHot, a);
     this.mergeDry(from, into, fromHot, a);
     for (const t of things) {
@@ -425,7 +458,7 @@ export class Kitchen {
     if (a.conditional) return this.perhaps(a);
     if (a.when.length || a.whenTime) this.came(a);
     if (a.fan) this.fan = true;
-    if (a.deed === 'preheat' || (a.coldOven && !a.deed)) return this.preheat(a);
+    if (a.deed === 'preheat' || (a.coldOven && !a.deed) || (a.deed === 'heat' && (a.tempC ?? 0) >= OVEN_FROM_C)) return this.preheat(a);
     if (a.deed === 'grease') return this.grease(a);
     if (a.deed === 'soak' || a.deed === 'rinse') return this.soak(a);
     if (a.deed === 'grind' && this.grind(a)) return;
@@ -519,7 +552,7 @@ export class Kitchen {
           // what is hot, or in a vessel with nothing left beside it, is meant as what is there
           const there = v && (share <= 0 || (r.hot && v.warmth === 'hot') || (typeof r.share === 'string' && r.share === 'little' && this.left(t) <= REST && v.warmth === 'hot'));
           if (there) sources.push({ v, share: partOf(r.share, r.grams, this.things[t]!.grams) });
-          else things.push({ t, share, r });
+          else if (!things.some((x) => x.t === t)) things.push({ t, share, r });
         }
       else if (r.kind === 'vessel') {
         const v = this.vesselOf(r, a);
@@ -551,12 +584,21 @@ export class Kitchen {
     if (!objects.length && a.into.some((r) => r.kind === 'vessel' && (r.vessel === 'pot' || r.vessel === 'other pot')) && this.lastBowl && this.in(this.lastBowl).length && this.in(this.main).length && this.lastBowl !== this.main)
       sources.push({ v: this.lastBowl, share: undefined });
     for (const r of a.from) {
-      const v = r.kind === 'vessel' ? this.vesselOf(r, a) : r.kind === 'thing' ? this.holding(r.things[0]!) : r.kind === 'rest' ? undefined : this.contentOf(r, a);
+      const v = this.heldBy(r, a);
       if (v && sources.length === 0 && !things.length) sources.push({ v, share: undefined });
     }
     const into = this.destination(a, things, sources);
     if (!into) return false;
-    const dish = DISHES.includes(into.kind);
+    // what goes into a vessel is not what is there: it is the pot's
+    for (const x of sources) if (x.v === into && into !== this.main && this.in(this.main).length && objects.some((r) => r.kind === 'content' && r.content !== 'slurry') && a.into.length) x.v = this.main;
+    // a pudding that is put together in its dish
+    if (DISHES.includes(into.kind) && !this.poured && !sources.length && (into === this.main || !this.in(this.main).length) && things.length && things.some(({ t }) => this.isThickener(t) || this.isMilk(t) || this.isEgg(t) || into === this.main)) {
+      this.main = into;
+      this.dishIs(into.kind);
+      this.current = into;
+      for (const t of this.in(into)) this.account.part.delete(t);
+    }
+    const dish = DISHES.includes(into.kind) && into !== this.main;
     if (dish) return this.intoDish(a, into, things, sources);
     // what stands in the destination by name and is in no vessel yet goes there with it
     const joined = dests.flatMap((r) => (r.kind === 'thing' ? r.things.filter((t) => this.holding(t) === undefined || this.left(t) > REST).map((t) => ({ t, share: this.shareOf(r, t), r })) : []));
@@ -578,6 +620,7 @@ export class Kitchen {
 
   private destination(a: Act, things: { t: number; share: number }[], sources: { v: Vessel }[]): Vessel | undefined {
     for (const r of a.into) if (r.kind === 'vessel') return this.vesselOf(r, a);
+    if (a.intoUnknown && this.lastBowl && this.in(this.lastBowl).length) return this.lastBowl;
     for (const r of a.into) {
       if (r.kind === 'thing') {
         const t = r.things[0]!;
@@ -585,7 +628,7 @@ export class Kitchen {
         const newPart = r.grams !== undefined || r.share !== undefined || (r.cold && this.left(t) > REST);
         if (v && !newPart && !(this.left(t) > REST && a.deed === 'mix')) return v;
         if (v && this.left(t) <= REST && !newPart) return v;
-      } else if (r.kind !== 'rest') {
+      } else if (r.kind !== 'rest' && r.kind !== 'vessel') {
         const v = this.contentOf(r, a);
         if (v) return v;
       }
@@ -654,18 +697,30 @@ export class Kitchen {
       this.account.part.set(t, before && !this.in(main).includes(t) ? 'under' : 'top');
       dish.holds.set(t, 1);
     }
+    // a caramel or a compote that lies under it
+    const side = sources.find(({ v }) => v.side)?.v ?? (this.current.side && !things.length && !sources.length ? this.current : undefined);
+    if (side && before) {
+      for (const t of this.in(side)) this.account.part.set(t, 'under');
+      this.current = main;
+      this.account.dish ??= dish.kind;
+      return true;
+    }
     const poursMain = sources.some(({ v }) => !v.side) || (!things.length && (a.deed === undefined || a.deed === 'pour' || a.deed === 'put' || a.deed === 'strain') && this.in(main).length > 0);
     if (poursMain) {
       const v = sources.find((s) => !s.v.side)?.v ?? main;
       if (v !== main && v.kind !== 'pot' && !this.in(main).length) this.main = v;
       this.poured = true;
-      this.account.dish = dish.kind;
+      this.dishIs(dish.kind);
       for (const [t, s] of v.holds) dish.holds.set(t, s);
       this.current = this.main;
       this.heatOpen = undefined;
       if (a.deed === 'strain' || /strain|siev/i.test(a.text)) this.strain(a);
     } else if (things.length && before) this.account.dish ??= dish.kind;
     return poursMain;
+  }
+
+  private dishIs(kind: VesselWord) {
+    if (kind !== 'dish' || this.account.dish === undefined) this.account.dish = kind;
   }
 
   private keep(a: Act) {
@@ -690,7 +745,9 @@ export class Kitchen {
   /** what was rinsed, soaked or ground last */
   private ready: number[] = [];
 
+  private onFire = false;
   private offHeat() {
+    this.onFire = false;
     this.heatOpen = undefined;
     this.level = undefined;
     this.stir = undefined;
@@ -701,7 +758,7 @@ export class Kitchen {
     const strains = a.deed === 'strain';
     if (a.deed !== 'out' && !strains) return false;
     if (strains) {
-      const source = a.objects.map((r) => (r.kind === 'rest' ? undefined : r.kind === 'content' || r.kind === 'holder' ? this.contentOf(r, a) : r.kind === 'thing' ? this.holding(r.things[0]!) : r.kind === 'vessel' ? this.vesselOf(r, a) : this.contentOf(r, a))).find((v) => v) ?? this.current;
+      const source = a.objects.map((r) => this.heldBy(r, a)).find((v) => v) ?? this.current;
       this.strain(a, source);
       // it goes on as a pouring
       return !(a.into.length > 0 && a.objects.length > 0) && !a.into.some((r) => r.kind === 'vessel');
@@ -747,9 +804,10 @@ export class Kitchen {
               this.account.part.set(t, 'grease');
             } else this.greased(t);
           }
-    if (/^\W*butter/i.test(a.text.trim()) || /[.,;] butter (?:a|the|an)\b/i.test(a.text)) {
+    if (/(?:^\W*|[.,;] (?:and )?|\band )butter (?:a|the|an|your|six|four|\d)\b/i.test(a.text)) {
       const t = this.things.findIndex((x) => x.id === 'butter' && x.purpose !== 'grease');
       if (t >= 0) this.greased(t);
+      else if (!this.things.some((x) => x.purpose === 'grease')) this.newGrease();
     }
     const dish = [...a.objects, ...a.into].find((r) => r.kind === 'vessel' && DISHES.includes(r.vessel));
     if (dish?.kind === 'vessel') this.account.dish ??= dish.vessel;
@@ -757,6 +815,12 @@ export class Kitchen {
   private greased(t: number) {
     if (this.things.some((x) => x.purpose === 'grease')) return;
     this.things.push({ id: this.things[t]!.id, text: this.things[t]!.text, optional: false, purpose: 'grease' });
+    this.account.part.set(this.things.length - 1, 'grease');
+    this.placed.set(this.things.length - 1, 1);
+  }
+
+  private newGrease() {
+    this.things.push({ id: 'butter', text: 'butter', optional: false, purpose: 'grease', found: true });
     this.account.part.set(this.things.length - 1, 'grease');
     this.placed.set(this.things.length - 1, 1);
   }
@@ -817,12 +881,19 @@ export class Kitchen {
       for (const r of fresh)
         for (const t of r.things)
           if (!this.isThickener(t) || this.poured) {
-            this.account.part.set(t, 'top');
-            this.placed.set(t, 1);
+            this.toTop(t, r, a);
           }
       return true;
     }
     return false;
+  }
+
+  /** On top, all of it or what was kept for it. */
+  private toTop(t: number, r: Extract<Ref, { kind: 'thing' }>, a: Act) {
+    const before = this.placed.get(t) ?? 0;
+    if (before > REST) this.account.puts.push({ thing: t, share: this.shareOf(r, t), sentence: a.sentence, place: 'top', beside: [], off: true });
+    else this.account.part.set(t, 'top');
+    this.placed.set(t, 1);
   }
 
   private serve(a: Act, again = false): boolean {
@@ -832,9 +903,11 @@ export class Kitchen {
     if (a.deed === 'serve') {
       this.served = true;
       const t = a.text;
-      const warm = /\b(?:warm|hot|straight away|at once|immediately)\b/i.test(t) && !/\bhot (?:on|over|with)?\b.*\bcold\b/i.test(t);
-      const cold = /\b(?:cold|chilled|cool)\b/i.test(t);
-      if (warm && cold) acc.warm = undefined as unknown as boolean;
+      const first = /\b(?:serve\w*|eat\w*|eaten|enjoy\w*|offer\w*)\b[^.;]{0,24}?\b(warm|hot|cold|chilled)\b/i.exec(t)?.[1]?.toLowerCase();
+      const both = /\b(?:hot|warm|cold) or (?:hot|warm|cold|chilled)\b/i.test(t);
+      const warm = both || (first ? /warm|hot/.test(first) : /\b(?:warm|hot|straight away|at once|immediately)\b/i.test(t));
+      const cold = both || (first ? /cold|chilled/.test(first) : /\b(?:cold|chilled|cool)\b/i.test(t));
+      if (warm && cold) delete acc.warm;
       else if (warm) acc.warm = true;
       else if (cold) acc.warm = false;
     }
@@ -907,7 +980,7 @@ export class Kitchen {
     if (objects.length && objects.every((t) => !this.main.holds.has(t)) && objects.some((t) => this.left(t) > REST || this.isSideThing(t))) return true;
     if (this.current.side && !this.poured && !objects.some((t) => this.main.holds.has(t))) return true;
     if (!this.in(this.main).length && !this.poured) return true;
-    if (a.level || (a.deed === 'leave' && this.heatOpen && !where && !a.offHeat && (a.lid || a.onHeat || a.stirring || a.further))) {
+    if (a.level || (a.deed === 'leave' && (this.heatOpen || this.onFire) && a.time && !where && !a.offHeat && (a.lid || a.onHeat || a.stirring || a.further))) {
       this.heat({ ...a, deed: 'cook' });
       return true;
     }
@@ -970,8 +1043,11 @@ export class Kitchen {
     if (a.level) this.level = a.level;
     if (a.lid) this.lid = a.lid;
     if (a.stirring) this.stir = a.stirring;
-    const v = this.current.side || a.overWater || this.current.warmth === 'hot' ? this.current : this.current.kind === 'bowl' && !deedHeats && !a.onHeat ? this.current : this.main.kind === 'pot' || this.main.warmth === 'hot' ? this.main : this.pan();
+    const v = this.current.side || a.overWater || this.current.warmth === 'hot' ? this.current : this.current.kind === 'bowl' && !deedHeats && !a.onHeat ? this.current : this.main.kind === 'pot' || this.main.warmth === 'hot' || DISHES.includes(this.main.kind) ? this.main : this.pan();
+    if (this.poured && a.time && this.preheatC !== undefined && this.account.bakes.every((b) => b.min === undefined)) return this.inOven(a);
     if (!heats || this.poured) return;
+    if (a.offHeat && a.time && !a.until.length) return this.cooled(a);
+    if (DISHES.includes(v.kind)) return this.inOven(a);
     if (v.kind === 'bowl' && !a.overWater && v !== this.main) return;
     if (!this.in(v).length) return;
     const signs = a.until.filter((s) => s !== 'smooth' && s !== 'warm' && s !== 'cold' && s !== 'set' && s !== 'golden');
@@ -982,6 +1058,7 @@ export class Kitchen {
       v.warmth = 'hot';
       return;
     }
+    this.onFire = true;
     if (a.overWater) this.account.doubleBoiler = true;
     let sign: Sign | undefined = signs.at(-1);
     const byDeed = !sign && v.boiled && (a.deed === 'boil' || a.deed === 'simmer');
@@ -1004,6 +1081,15 @@ export class Kitchen {
     if (sign || a.time) this.stretch(v, sign ?? 'time', a.time, a);
     if (byDeed && this.heatOpen) this.heatOpen.byDeed = true;
     if (a.more) this.stretch(v, 'time', a.more, a);
+  }
+
+  /** Minutes of a dish that was put together cold: it is in the oven. */
+  private inOven(a: Act) {
+    if (!a.time || this.preheatC === undefined) return;
+    const last = this.account.bakes.at(-1);
+    const all = /\b(?:all told|altogether|in all|in total|all in all)\b/i.test(a.text);
+    if (!last) this.account.bakes.push({ tempC: this.preheatC, min: mid(a.time), ...(this.bathReady ? { bath: true as const } : {}) });
+    else last.min = all || last.min === undefined ? mid(a.time) : last.min + mid(a.time);
   }
 
   private stretch(v: Vessel, until: Heat['until'], time: { lowMin: number; highMin: number } | undefined, a: Act) {
@@ -1029,6 +1115,7 @@ export class Kitchen {
       ...(a.tempC !== undefined ? { tempC: a.tempC } : {}),
       things: this.in(v),
       sentence: a.sentence,
+      boils: until === 'boil' || until === 'simmer' || a.deed === 'boil' || a.deed === 'simmer' || a.until.some((x) => x === 'boil' || x === 'simmer'),
     };
     this.account.heats.push(h);
     this.timed = h;
