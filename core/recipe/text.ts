@@ -394,7 +394,10 @@ function fromLines(
             : bareName || (l.listed && !l.ordered && body.length < 60 && !VERB.test(body));
     wasListed = ingredient;
     if (ingredient && TOOL.test(body) && nameOf(body) === undefined) out.aside.push(body);
-    else if (ingredient) out.ingredients.push(...splitList(body));
+    else if (ingredient) {
+      out.ingredients.push(...splitList(body));
+      stepHead = undefined;
+    }
     else {
       const said = sentences(body);
       (besideNow ? out.beside : out.method).push(...said);

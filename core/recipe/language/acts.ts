@@ -6,7 +6,7 @@ import type { Holder, Mention, Part } from './things';
 export type Ref =
   | Mention
   | { kind: 'vessel'; vessel: VesselWord; text: string; fresh: boolean }
-  | { kind: 'content'; content: keyof Lexicon['contents']; share?: number | 'rest' | 'most' | 'little' }
+  | { kind: 'content'; content: keyof Lexicon['contents']; share?: Mention['share'] }
   /** "heat the rest": of what was kept back from */
   | { kind: 'rest' }
   | Holder;
@@ -40,6 +40,8 @@ export type Act = {
   overWater?: true;
   bath?: true;
   coldOven?: true;
+  /** "everything but the butter" */
+  except?: number[];
   /** into something that nobody here has a name for */
   intoUnknown?: true;
   fan?: true;
@@ -88,11 +90,13 @@ class Reader {
   readonly acts: Act[] = [];
   private act: Act;
   private mode: Mode = 'object';
-  private share: number | 'rest' | 'most' | 'little' | undefined;
+  private share: Mention['share'];
   /** a comma or "and" since the last name */
   private paused = false;
   /** a participle that stands before the name it belongs to */
   private lastPrep = '';
+  /** "everything but the butter" */
+  private except = false;
   /** something was done in this sentence */
   private begun = false;
   /** "in goes the sugar": the name behind is what goes */
@@ -122,7 +126,8 @@ class Reader {
     if (this.mode === 'until' || this.mode === 'when' || this.mode === 'skip') return;
     let mode: 'object' | 'into' | 'from' = this.mode;
     // "stir in the butter": the little word belongs to the deed, where nothing else was named yet
-    if (mode === 'into' && this.lastPrep === 'in' && this.act.deed && ref.kind === 'thing' && (this.comes || !this.act.objects.length)) {
+    const moved = ref.kind === 'thing' || (ref.kind === 'content' && ref.content !== 'it') || ref.kind === 'holder';
+    if (mode === 'into' && this.lastPrep === 'in' && this.act.deed && moved && (this.comes || !this.act.objects.length)) {
       mode = 'object';
       this.mode = 'object';
     }
@@ -137,7 +142,10 @@ class Reader {
 
   private deed(m: Extract<Token, { kind: 'deed' }>) {
     const before = this.s.slice(0, m.at);
-    if (PARTICIPLE.test(m.text) && BEFORE_PARTICIPLE.test(before) && !PASSIVE.test(before)) return;
+    if (PARTICIPLE.test(m.text) && BEFORE_PARTICIPLE.test(before) && !PASSIVE.test(before)) {
+      if (m.deed === 'keep') this.share = 'kept';
+      return;
+    }
     // "until it boils": the end of an act and no act
     if (this.mode === 'skip' && !this.paused) return;
     if ((this.mode === 'until' || this.mode === 'when') && !this.paused) {
@@ -160,6 +168,11 @@ class Reader {
   private time(m: Extract<Token, { kind: 'time' }>) {
     if (m.every) return;
     const t = { lowMin: m.lowMin, highMin: m.highMin };
+    // "when it has boiled for two minutes"
+    if (this.mode === 'when' && this.act.when.length) {
+      this.act.whenTime = t;
+      return;
+    }
     // "up to the boil, 2 min": first the one, then the other
     const apart = this.paused && BOILING.includes(this.act.until.at(-1)!) && m.highMin <= SHORT_MIN && !/\b(?:about|around|roughly|some|takes?|\()\s*$/i.test(this.s.slice(0, m.at));
     if (m.after && !this.act.time) {
@@ -204,7 +217,10 @@ class Reader {
         this.mode = 'skip';
         return;
       case 'keptBack':
-        this.share ??= 'rest';
+        this.share = 'kept';
+        return;
+      case 'except':
+        this.except = true;
         return;
       case 'alternative':
         return;
@@ -267,6 +283,11 @@ class Reader {
     }
     switch (m.kind) {
       case 'thing': {
+        if (this.except) {
+          (this.act.except ??= []).push(...m.things);
+          this.except = false;
+          return;
+        }
         const { share } = this;
         this.put(share !== undefined && m.grams === undefined ? { ...m, share } : share !== undefined ? { ...m, share } : m);
         this.share = undefined;

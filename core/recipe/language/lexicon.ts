@@ -86,7 +86,7 @@ export type Lexicon = {
   lids: Readonly<Record<'on' | 'ajar' | 'off', Ways>>;
   stirring: Readonly<Record<'all the time' | 'often' | 'now and then' | 'none' | 'once', Ways>>;
   /** what is in a vessel, without its name */
-  contents: Readonly<Record<'it' | 'mixture' | 'all' | 'slurry' | 'pudding', Ways>>;
+  contents: Readonly<Record<'it' | 'mixture' | 'all' | 'dry' | 'slurry' | 'pudding', Ways>>;
   shares: readonly (readonly [Ways, number | 'rest' | 'most' | 'little'])[];
   gradual: Ways;
   classes: readonly Class[];
@@ -122,6 +122,7 @@ export type Lexicon = {
     everyTime: Ways;
     afterTime: Ways;
     keptBack: Ways;
+    except: Ways;
     /** what is no food, on a list */
     tool: Ways;
     alternative: Ways;

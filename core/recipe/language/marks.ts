@@ -31,7 +31,7 @@ const WEIGHT = { word: -0.5, until: -0.4, content: -0.3, deed: 0.2, sign: 0.1, l
 /** The words of the lexicon that are looked for by themselves; the others are asked for where they matter. */
 const FREE_WORDS = [
   'into', 'onto', 'from', 'together', 'until', 'when', 'meanwhile', 'if', 'not', 'offHeat', 'onHeat', 'overWater', 'bath',
-  'coldOven', 'hot', 'cold', 'beside', 'onTop', 'overnight', 'keptBack', 'alternative',
+  'coldOven', 'except', 'hot', 'cold', 'beside', 'onTop', 'overnight', 'keptBack', 'alternative',
 ] as const; // prettier-ignore
 
 function rulesOf(lexicon: Lexicon): Rule[] {
@@ -168,7 +168,8 @@ function temps(s: string): Mark[] {
   for (const m of s.matchAll(/\bgas(?: mark)? (\d{1,2})\b/gi)) push(m, 121 + 14 * Number(m[1]));
   for (const m of s.matchAll(/\b(?:oven|at|to|bake)\b[^.,;]{0,14}?(\d{3})(?!\s*(?:min|ml|g\b|cm|mm|x|×|°|º|deg|[cf]\b|\d))/gi)) {
     const n = Number(m[1]);
-    if ((n >= 90 && n <= 260) || (n > 260 && n <= 500)) push(m, n > 260 ? Math.round(fahrenheitToCelsius(n)) : n);
+    const at = m.index + m[0].length - m[1]!.length;
+    if (n >= 90 && n <= 500) out.push({ kind: 'temp', tempC: n > 260 ? Math.round(fahrenheitToCelsius(n)) : n, at, end: at + m[1]!.length, text: m[1]! });
   }
   return out.filter((m, i) => out.findIndex((o) => o.at <= m.at && m.end <= o.end) === i);
 }

@@ -6,7 +6,10 @@ const SHORT = new Map<Lexicon, (readonly [RegExp, string])[]>();
 export function writtenOut(text: string, lexicon: Lexicon): string {
   let rules = SHORT.get(lexicon);
   if (!rules) {
-    rules = lexicon.short.map(([ways, full]) => [new RegExp(`(?<![a-zà-ÿ'])(?:${ways})(?![a-zà-ÿ]${/[a-z]$/.test(ways) ? '' : '{9}'})`, 'gi'), full] as const);
+    rules = lexicon.short.map(
+      // what ends in a sign of its own needs no end of a word
+      ([ways, full]) => [new RegExp(`(?<![a-zà-ÿ'])(?:${ways})${/['>]|\(\?=| \?$/.test(ways) ? '' : '(?![a-zà-ÿ])'}`, 'gi'), full] as const,
+    );
     SHORT.set(lexicon, rules);
   }
   let out = text;

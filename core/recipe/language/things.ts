@@ -32,10 +32,13 @@ export type Mention = {
   things: number[];
   /** of all there is of it; undefined: what is left of it */
   grams?: number;
-  share?: number | 'rest' | 'most' | 'little';
+  share?: number | 'rest' | 'most' | 'little' | 'kept';
   /** "of the milk": a part of what is known */
   definite: boolean;
   hot: boolean;
+  boiling?: true;
+  /** "the whites" of eggs that are listed whole */
+  whites?: true;
   cold: boolean;
   at: number;
   end: number;
@@ -164,27 +167,34 @@ export function mentionsIn(
     const partOf = /\b(?:the|this|that|your|my|it)\b/i.test(between) && measured !== undefined;
     const before = s.slice(Math.max(0, from - 14), h.at);
     let list = found;
+    const known = things.some((t) => !t.found);
     const { id } = h;
     if (!list.length && id !== undefined && id !== 'water') list = [newThing(id, s.slice(from, h.end), things)];
     else if (!list.length && id === 'water' && measured) list = [newThing(id, s.slice(from, h.end), things)];
     if (!list.length) continue;
     const thing = things[list[0]!]!;
-    const ladled = measured !== undefined && /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(measured.amount.unit ?? '') && (partOf || /\bhot\b/i.test(between));
+    const ladled = measured !== undefined && /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(measured.amount.unit ?? '') && (partOf || /\bhot\b/i.test(between) || thing.grams !== undefined);
     const here = ladled ? undefined : gramsHere(s, h, measured, thing, pantry, o, measure);
     const grams = here?.grams;
     // "half of the milk"
     const fraction = grams === undefined && measured && measured.amount.unit === undefined && measured.amount.count < 1 && !pantry.get(things[list[0]!]!.id)?.egg ? measured.amount.count : undefined;
     const tail = Math.max(size, here?.behind ?? 0);
     // a first amount in a sentence is how much there is of it; one of a thing that is known is a part of it
-    if (grams !== undefined && thing.found && !partOf && list.length === 1 && thing.grams === undefined) thing.grams = grams;
+    if (grams !== undefined && thing.found && !partOf && list.length === 1 && !list.includes(-1)) {
+      const more = thing.grams !== undefined && !/\b(?:the|remaining|other|rest|same|your|my)\s+(?:\w+\s+)?$/i.test(s.slice(0, from)) && !known;
+      if (thing.grams === undefined) thing.grams = grams;
+      else if (more && thing.text !== s.slice(from, h.end)) thing.grams += grams;
+    }
     out.push({
       kind: 'thing',
       things: list,
       ...(grams === undefined ? {} : { grams }),
       ...(ladled ? { share: 'little' as const } : fraction === undefined ? {} : { share: fraction }),
       definite: partOf,
-      hot: /\b(?:hot|boiling|warm|steaming)\s+(?:\w+\s+)?$/i.test(before),
+      hot: /\b(?:hot|boiling|warm|steaming|simmering|scalded|bubbling)\s+(?:\w+\s+)?$/i.test(before),
+      ...(/\b(?:boiling|bubbling|simmering)\s+(?:\w+\s+)?$/i.test(before) ? { boiling: true as const } : {}),
       cold: /\bcold\s+(?:\w+\s+)?$/i.test(before),
+      ...(/\bwhites?\b/i.test(text) && thing.id === 'egg' ? { whites: true as const } : {}),
       at: from,
       end: h.end + tail,
     });

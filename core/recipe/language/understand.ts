@@ -1,5 +1,6 @@
 import type { Pantry } from '../../pantry/pantry';
 import type { Line, ReadOptions } from '../lines';
+import { everyNameIn } from '../names';
 import { actsOf, type Act } from './acts';
 import { EN } from './en';
 import { writtenOut } from './normal';
@@ -48,17 +49,24 @@ export function understand(
   o: ReadOptions,
 ): Account {
   const things = lines.map((l, i) => thingOf(l, components[i]));
+  // "reserve 150 ml of it" is a line of its own, and of no other thing
+  for (const t of things)
+    if (t.again && t.heldG) {
+      const of = things.find((x) => x.id === t.id && !x.again);
+      if (of) of.heldG ??= t.heldG;
+    }
   const sides = sideParts(things, pantry);
   const kitchen = new Kitchen(things, pantry, sides);
+  for (const [i, l] of lines.entries()) if (/\b(?:dissolved|slaked|mixed|stirred|blended|whisked)\s+(?:smooth\s+)?(?:in|with|into)\b/i.test(l.text)) kitchen.wetted(i);
   let begun = false;
   const measure: { cup?: string } = {};
   for (const [i, sentence] of method.entries()) {
     const s = writtenOut(sentence.text.slice(0, MOST_LETTERS), EN);
     const named = headed(s, sentence.component, things);
     if (named !== undefined) kitchen.turnTo(named.component);
+    else turnByNames(s, things, kitchen, sides);
     const about = kitchen.about;
     const names = mentionsIn(s, things, pantry, EN, o, (t) => (t.component === about ? 2 : t.component === undefined ? 1 : 0), busyIn(s), measure);
-    turnByThings(names, things, kitchen, sides);
     const acts = actsOf(s, i, names, EN);
     // a list told in sentences: nothing is done in them
     if (!begun && !lines.length && !acts.some((a) => a.deed !== undefined || a.offHeat || a.onHeat)) continue;
@@ -91,14 +99,16 @@ function headed(s: string, head: string | undefined, things: readonly Thing[]): 
 }
 
 /** The part is the one whose own things are spoken of. */
-function turnByThings(names: ReturnType<typeof mentionsIn>, things: readonly Thing[], kitchen: Kitchen, sides: ReadonlySet<string>) {
-  const parts = names.flatMap((n) => (n.kind === 'thing' ? n.things.map((t) => things[t]!) : []));
-  const unique = parts.filter((t) => things.filter((x) => x.id === t.id).length === 1);
-  const first = unique[0] ?? parts[0];
-  if (!first) return;
-  const isSide = (t: Thing) => t.component !== undefined && sides.has(t.component);
-  if (isSide(first) && kitchen.about !== first.component) kitchen.turnTo(first.component);
-  else if (!isSide(first) && !first.found && unique.length && kitchen.about !== undefined && sides.has(kitchen.about)) kitchen.turnTo(first.component);
+function turnByNames(s: string, things: readonly Thing[], kitchen: Kitchen, sides: ReadonlySet<string>) {
+  const isSide = (c: string | undefined) => c !== undefined && sides.has(c);
+  for (const { id } of everyNameIn(s)) {
+    const all = things.filter((t) => t.id === id && !t.again && t.purpose !== 'grease');
+    const parts = new Set(all.map((t) => t.component));
+    if (parts.size !== 1) continue;
+    const [part] = parts;
+    if (isSide(part) ? kitchen.about !== part : isSide(kitchen.about)) kitchen.turnTo(part);
+    return;
+  }
 }
 
 /** Parts that are cooked beside the dish: all but the one that holds the milk, or most of what there is. */

@@ -290,6 +290,7 @@ export class Kitchen {
     const left = this.left(t);
     if (r.grams !== undefined && total !== undefined && total > 0 && (r.definite || r.grams < total * 0.98)) return Math.min(1, r.grams / total);
     if (typeof r.share === 'number') return r.share;
+    if (r.share === 'kept') return this.things[t]!.heldG && total ? this.things[t]!.heldG / total : left;
     if (r.share === 'little') return LITTLE;
     if (r.share === 'most') return MOST;
     return left > REST ? left : 0;
@@ -325,8 +326,9 @@ export class Kitchen {
       if (this.isThickener(t) && !this.account.wet.has(t)) {
         if (liquids.length && liquids.every((x) => this.things[x]!.id === 'water')) this.inWater.add(t);
         if (hot && wasLiquid) this.wet(t, this.isPowder(t) && a.deed !== 'rain' ? 'dry into hot' : 'rain', a);
-        else if (all.some(this.isEgg) && this.isPowder(t)) this.wet(t, 'with egg', a);
+        else if (all.some(this.isEgg) && this.isPowder(t)) this.wet(t, liquids.length && this.coldIn(v, liquids, t) === 'cold together' ? 'cold together' : 'with egg', a);
         else if (liquids.length) this.wet(t, this.coldIn(v, liquids, t), a);
+        else if (/\b(?:with|in|into)\b[^.;]{0,24}\bwater\b/i.test(a.text) && v.kind === 'bowl') this.wet(t, 'cold slurry', a);
         else this.dry.set(t, v);
       }
       if (this.isEgg(t) && this.account.egg === undefined) {
@@ -420,6 +422,9 @@ export class Kitchen {
       if (!into.side) from.side = false;
     }
     into.boiled = into.boiled || from.boiled;
+    // all of the milk, and yet poured into another liquid that was hot
+    if (from.kind === 'bowl' && into.warmth === 'hot' && had.some(this.isLiquid))
+      for (const t of things) if (this.account.wet.get(t) === 'cold together') this.account.wet.set(t, 'cold slurry');
   }
 
   private mergeEgg(from: Vessel, into: Vessel, part: boolean, fromHot: boolean, a: Act) {
@@ -447,6 +452,11 @@ export class Kitchen {
     }
   }
 
+  /** Starch that its own line wets: "60 g of starch, slaked in a little of the milk". */
+  wetted(t: number) {
+    if (this.isThickener(t)) this.account.wet.set(t, 'cold slurry');
+  }
+
   // acts
   run(a: Act) {
     this.did = [];
@@ -461,11 +471,14 @@ export class Kitchen {
     if (a.deed === 'preheat' || (a.coldOven && !a.deed) || (a.deed === 'heat' && (a.tempC ?? 0) >= OVEN_FROM_C)) return this.preheat(a);
     if (a.deed === 'grease') return this.grease(a);
     if (a.deed === 'soak' || a.deed === 'rinse') return this.soak(a);
-    if (a.deed === 'grind' && this.grind(a)) return;
+    const kernels = a.objects.flatMap((r) => (r.kind === 'thing' ? r.things : []));
+    const blitzed = a.deed === 'blend' && kernels.length > 0 && kernels.every((t) => this.isKernel(t)) && !a.until.includes('smooth');
+    if ((a.deed === 'grind' || blitzed) && this.grind(blitzed ? { ...a, into: [] } : a)) return;
     if (a.deed === 'keep') return this.keep(a);
     if (a.offHeat || a.deed === 'off') this.offHeat();
     this.manner(a);
     if (this.soaksHere(a)) return;
+    if (this.whites(a)) return;
     if (this.takesOut(a)) return;
     if (this.garnishes(a)) return;
     if (a.deed === 'turn' && a.level) return this.turn(a);
@@ -487,6 +500,17 @@ export class Kitchen {
       if (this.heatOpen && a.deed === undefined && !a.until.length && !a.time) this.heatOpen.stir ??= a.stirring;
     }
   }
+
+  /** Whites of eggs that are listed whole: they go in with them, whipped. */
+  private whites(a: Act): boolean {
+    const whites = a.objects.some((r) => r.kind === 'thing' && r.whites);
+    if (!whites && !(a.deed === 'fold' && this.whitesWhipped)) return false;
+    if (a.deed === 'fold') this.account.folded = true;
+    if (whites && (a.deed === 'whip' || a.deed === 'mix')) this.whitesWhipped = true;
+    a.objects = a.objects.filter((r) => !(r.kind === 'thing' && r.whites));
+    return !a.objects.some((r) => r.kind === 'thing');
+  }
+  private whitesWhipped = false;
 
   /** "Leave the rice in water for half an hour". */
   private soaksHere(a: Act): boolean {
@@ -516,12 +540,19 @@ export class Kitchen {
   private came(a: Act) {
     const v = this.current.side ? this.current : this.main;
     const sign = a.when.find((s) => s !== 'smooth' && s !== 'warm');
+    const boiledFor = sign !== undefined && BOILS.includes(sign) && a.whenTime !== undefined;
     if (sign === 'cold' || sign === 'set') {
       if (sign === 'cold') this.cooled({ ...a, deed: 'cool' });
       return;
     }
     const open = this.heatOpen;
-    const t = a.whenTime;
+    const t = boiledFor ? undefined : a.whenTime;
+    if (boiledFor) {
+      if (!(open && BOILS.includes(open.until as Sign))) this.stretch(v, sign, undefined, a);
+      this.heatOpen = undefined;
+      this.stretch(v, 'time', a.whenTime, a);
+      return;
+    }
     if (open && open.vessel === v.id && (open.until === 'time' || open.until === sign) && open.min === undefined) {
       if (sign) open.until = sign;
       if (t) open.min = (t.lowMin + t.highMin) / 2;
@@ -548,9 +579,9 @@ export class Kitchen {
       if (r.kind === 'thing')
         for (const t of r.things) {
           const share = this.shareOf(r, t);
-          const v = this.holding(t);
+          const v = r.share === 'kept' && this.keptIn?.holds.has(t) ? this.keptIn : this.holding(t);
           // what is hot, or in a vessel with nothing left beside it, is meant as what is there
-          const there = v && (share <= 0 || (r.hot && v.warmth === 'hot') || (typeof r.share === 'string' && r.share === 'little' && this.left(t) <= REST && v.warmth === 'hot'));
+          const there = v && !(r.cold && r.share === 'little') && (share <= 0 || (r.hot && v.warmth === 'hot') || (typeof r.share === 'string' && r.share === 'little' && this.left(t) <= REST && v.warmth === 'hot'));
           if (there) sources.push({ v, share: partOf(r.share, r.grams, this.things[t]!.grams) });
           else if (!things.some((x) => x.t === t)) things.push({ t, share, r });
         }
@@ -573,11 +604,31 @@ export class Kitchen {
           this.ready = [];
           continue;
         }
+        if (r.kind === 'content' && (r.content === 'all' || r.content === 'dry')) {
+          const all = this.unplaced(r.content === 'dry');
+          if (all.length && (r.content === 'dry' || !this.in(this.current).length || /ingredients|everything/i.test(a.text))) {
+            for (const t of all) if (!things.some((x) => x.t === t) && !a.except?.includes(t)) things.push({ t, share: this.left(t), r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 } });
+            continue;
+          }
+        }
         const named = this.contentOf(r, a);
         // "half of it into the jug": what goes into a vessel is not what is there
         const dest = a.into.find((x) => x.kind === 'vessel');
         const v = dest?.kind === 'vessel' && named && named === this.vesselOf(dest, a) ? this.main : named;
         if (v) sources.push({ v, share: r.kind === 'content' ? partOf(r.share) : undefined });
+      }
+    }
+    // "mix it with water and add": what was mixed just now
+    const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
+    if (!objects.length && !a.into.length && (a.deed === 'put' || a.deed === 'pour' || a.deed === 'back' || a.deed === 'fold') && bowl && bowl !== this.main && this.in(bowl).length && this.in(this.main).length && !a.place && !a.onHeat)
+      sources.push({ v: bowl, share: undefined });
+    // "pour on the hot milk"
+    const over = a.into[0];
+    if (!objects.length && a.deed === 'pour' && a.into.length === 1 && over?.kind === 'thing' && this.current.kind === 'bowl') {
+      const pot = this.holding(over.things[0]!);
+      if (pot && pot.warmth === 'hot' && pot !== this.current) {
+        this.pour(pot, this.current, undefined, a);
+        return false;
       }
     }
     // "into the pan in a stream": what was mixed last
@@ -618,12 +669,28 @@ export class Kitchen {
     return false;
   }
 
+  /** What is on the list and in nothing yet, of the part that is being made. */
+  private unplaced(dry: boolean): number[] {
+    return this.things.flatMap((t, i) =>
+      !t.again && !t.found && t.purpose === undefined && this.left(i) > REST && !this.account.part.has(i) && t.component === (this.isSideThing(i) ? this.component : t.component) && !(this.isSideThing(i) && this.component !== t.component) && (!dry || !(this.isLiquid(i) || this.isEgg(i) || this.isFat(i)))
+        ? [i]
+        : [],
+    );
+  }
+
   private destination(a: Act, things: { t: number; share: number }[], sources: { v: Vessel }[]): Vessel | undefined {
     for (const r of a.into) if (r.kind === 'vessel') return this.vesselOf(r, a);
     if (a.intoUnknown && this.lastBowl && this.in(this.lastBowl).length) return this.lastBowl;
     for (const r of a.into) {
       if (r.kind === 'thing') {
         const t = r.things[0]!;
+        if (r.hot && this.holding(t) === undefined && this.isLiquid(t)) {
+          // it was heated, and nobody said so
+          const pot = this.isSideThing(t) ? this.sidePot(this.things[t]!.component!) : this.pan();
+          this.putTogether([{ t, share: this.shareOf(r, t) }], pot, a);
+          this.stretch(pot, r.boiling ? 'boil' : 'steam', undefined, { ...a, text: '' });
+          return pot;
+        }
         const v = this.holding(t);
         const newPart = r.grams !== undefined || r.share !== undefined || (r.cold && this.left(t) > REST);
         if (v && !newPart && !(this.left(t) > REST && a.deed === 'mix')) return v;
@@ -647,6 +714,7 @@ export class Kitchen {
     // "and the butter" behind a source that is in a vessel: there
     if (sources.length && !things.length && !intoThings) {
       if (a.deed === 'back' || /\bback\b/i.test(a.text)) return this.pan();
+      if (a.deed === 'fold') return this.in(this.main).length ? this.main : this.current;
       const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
       if ((a.deed === 'put' || a.deed === 'pour' || a.deed === 'mix') && sources[0]!.v.kind === 'pot' && bowl && this.in(bowl).length && [...this.eggs.values()].includes(bowl)) return bowl;
       if ((a.deed === 'put' || a.deed === 'pour') && sources[0]!.v.kind === 'bowl' && this.in(this.pan()).length) return this.pan();
@@ -748,6 +816,7 @@ export class Kitchen {
   private onFire = false;
   private offHeat() {
     this.onFire = false;
+    for (const v of this.vessels.values()) v.boiled = false;
     this.heatOpen = undefined;
     this.level = undefined;
     this.stir = undefined;
@@ -770,9 +839,9 @@ export class Kitchen {
             this.account.out.add(t);
           }
     const named = a.objects.filter((r) => r.kind === 'thing');
-    if (!named.length && a.objects.some((r) => r.kind === 'content')) {
+    if (!named.length) {
       // "take them out": what was spoken of that comes out
-      for (const t of this.in(this.current)) if (this.of(t)?.comesOut && /\bthem\b|\bspices?\b/i.test(a.text)) this.account.out.add(t);
+      for (const t of this.in(this.current)) if (this.of(t)?.comesOut && /\b(?:them|spices?|all|everything|it)\b/i.test(a.text)) this.account.out.add(t);
     }
     return true;
   }
@@ -1043,6 +1112,13 @@ export class Kitchen {
     if (a.level) this.level = a.level;
     if (a.lid) this.lid = a.lid;
     if (a.stirring) this.stir = a.stirring;
+    // what was mixed in a bowl goes on the fire
+    if ((deedHeats || a.onHeat) && a.deed !== 'stir' && !a.overWater && (this.current.kind === 'bowl' || this.current.kind === 'blender') && this.current !== this.main && this.in(this.current).length && !this.in(this.main).length) {
+      const pot = this.vessel('pot', 'pot');
+      this.pour(this.current, pot, undefined, a);
+      this.main = pot;
+      this.current = pot;
+    }
     const v = this.current.side || a.overWater || this.current.warmth === 'hot' ? this.current : this.current.kind === 'bowl' && !deedHeats && !a.onHeat ? this.current : this.main.kind === 'pot' || this.main.warmth === 'hot' || DISHES.includes(this.main.kind) ? this.main : this.pan();
     if (this.poured && a.time && this.preheatC !== undefined && this.account.bakes.every((b) => b.min === undefined)) return this.inOven(a);
     if (!heats || this.poured) return;
@@ -1059,9 +1135,14 @@ export class Kitchen {
       return;
     }
     this.onFire = true;
-    if (a.overWater) this.account.doubleBoiler = true;
+    if (a.overWater) {
+      this.account.doubleBoiler = true;
+      if (v.kind === 'bowl' && !v.side) this.main = v;
+      v.warmth = 'hot';
+    }
     let sign: Sign | undefined = signs.at(-1);
     const byDeed = !sign && v.boiled && (a.deed === 'boil' || a.deed === 'simmer');
+    if (!sign && /\bdown\b|reduc/i.test(a.text) && reducedTo(a.text) !== undefined && (a.deed === 'boil' || a.deed === 'cook' || a.deed === 'simmer')) sign = 'reduced';
     if (a.deed === 'boil' && !sign && !a.time) sign = 'boil';
     if (a.deed === 'bring' && !sign) sign = 'boil';
     if (a.deed === 'simmer' && !sign && !a.time) sign = 'simmer';
@@ -1115,9 +1196,10 @@ export class Kitchen {
       ...(a.tempC !== undefined ? { tempC: a.tempC } : {}),
       things: this.in(v),
       sentence: a.sentence,
-      boils: until === 'boil' || until === 'simmer' || a.deed === 'boil' || a.deed === 'simmer' || a.until.some((x) => x === 'boil' || x === 'simmer'),
+      boils: (v.boiled && !this.in(v).some(this.isEgg)) || until === 'boil' || until === 'simmer' || a.deed === 'boil' || a.deed === 'simmer' || a.until.some((x) => x === 'boil' || x === 'simmer'),
     };
     this.account.heats.push(h);
+    this.current = v;
     this.timed = h;
     this.maybe = undefined;
     this.heatOpen = h;
@@ -1191,7 +1273,7 @@ export class Kitchen {
 
 const mid = (t: { lowMin: number; highMin: number }): number => (t.lowMin + t.highMin) / 2;
 
-const partOf = (share: number | 'rest' | 'most' | 'little' | undefined, grams?: number, total?: number): number | undefined =>
+const partOf = (share: Extract<Ref, { kind: 'thing' }>['share'], grams?: number, total?: number): number | undefined =>
   typeof share === 'number' ? share : share === 'little' ? LITTLE : share === 'most' ? MOST : grams !== undefined && total ? Math.min(1, grams / total) : undefined;
 
 const REDUCED: readonly (readonly [RegExp, number])[] = [
