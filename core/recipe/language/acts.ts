@@ -101,6 +101,8 @@ class Reader {
   private begun = false;
   /** "in goes the sugar": the name behind is what goes */
   private comes = false;
+  /** "pod out" */
+  private bareOut = false;
 
   constructor(
     private readonly s: string,
@@ -119,6 +121,7 @@ class Reader {
     this.share = undefined;
     this.paused = false;
     this.lastPrep = '';
+    this.bareOut = false;
   }
 
   private put(ref: Ref) {
@@ -142,7 +145,8 @@ class Reader {
 
   private deed(m: Extract<Token, { kind: 'deed' }>) {
     const before = this.s.slice(0, m.at);
-    if (PARTICIPLE.test(m.text) && BEFORE_PARTICIPLE.test(before) && !PASSIVE.test(before)) {
+    const irregular = /^(?:slit|split|cut|ground)$/i.test(m.text);
+    if (PARTICIPLE.test(m.text) && (irregular ? /\b(?:the|a|an|with|of)\s+$/i : BEFORE_PARTICIPLE).test(before) && !PASSIVE.test(before)) {
       if (m.deed === 'keep') this.share = 'kept';
       return;
     }
@@ -160,6 +164,7 @@ class Reader {
     this.act.deed = m.deed;
     if (m.deed === 'put' && / on$/i.test(m.text)) this.act.onHeat = true;
     if (MOVING.includes(m.deed) && /\b(?:it|them|this|that)\b/i.test(m.text)) this.act.objects.push({ kind: 'content', content: 'it' });
+    this.bareOut = m.deed === 'out' && m.text.toLowerCase() === 'out';
     this.comes = /^(?:goes?|comes?|in goes|follow)/i.test(m.text);
     if (this.mode !== 'object') this.mode = 'object';
     this.paused = false;
@@ -205,6 +210,7 @@ class Reader {
         this.paused = false;
         return;
       case 'when':
+        if (this.paused && this.act.deed) this.close();
         this.mode = 'when';
         this.paused = false;
         return;
@@ -347,6 +353,8 @@ class Reader {
         if (m.hard && m.text !== ':') this.close();
         else {
           this.paused = true;
+          // "vanilla in, zest out"
+          if ((this.mode === 'into' && !this.act.into.length && this.act.objects.length && !this.act.deed) || this.bareOut) return this.close();
           if (this.mode !== 'object') this.mode = this.act.deed ? 'object' : this.mode === 'into' ? 'object' : this.mode === 'when' ? 'object' : this.mode;
           if (this.mode === 'until' || this.mode === 'skip') this.mode = 'object';
         }

@@ -107,7 +107,7 @@ const BEHIND = /^\s*(?:,? that is|,? which is|,? say|,|\(|:|=)\s*/i;
 
 /** "a coffee cup", "a rice spoon": a measure. */
 const CUPLIKE = /^[ -](?:cups?|spoons?|glass(?:es)?|bowls?)(?![a-z])/i;
-const VERB_HERE = /^(?:butter|oil|sugar|flour|salt|zest|cream)\s+(?:an?|the|your|some|six|four|eight|each|it|together|\d+)\s/i;
+const VERB_HERE = /^(?:butter|oil)\s+(?:an?|the|your|some|six|four|eight|each|it|\d+)\s/i;
 const AT_CLAUSE = /(?:^|[.,;:!]\s*|\band\s+|\bthen\s+|\byou\s+|\bI\s+|\bto\s+)$/i;
 
 const EITHER = /\b(?:or|nor)\s+(?:an?\s+|the\s+|some\s+)?$/i;
@@ -145,7 +145,8 @@ export function mentionsIn(
     const text = s.slice(h.at, h.end);
     // "Butter a dish": what is done, and no thing
     if (VERB_HERE.test(s.slice(h.at)) && AT_CLAUSE.test(s.slice(0, h.at))) continue;
-    const found = resolve(h, text, things, pantry, lexicon, prefer);
+    const definite = /\b(?:the|this|your|hot|warm|cold|remaining)\s+(?:\w+\s+)?$/i.test(s.slice(0, h.at));
+    const found = resolve(h, text, things, pantry, lexicon, prefer, definite);
     const after = s.slice(h.end);
     if (CUPLIKE.test(after)) continue;
     const size = SIZES.find(([r]) => r.test(after))?.[0].exec(after)?.[0].length ?? 0;
@@ -265,6 +266,9 @@ function ownName(text: string): string | undefined {
   return words?.slice(-2).join(' ') || undefined;
 }
 
+/** Letters of a word by which a line may be known. */
+const LEAST_WORD = 3;
+
 const ADJECTIVES = /\b(?:hot|cold|warm|boiling|fresh|remaining|whole|the|soaked|drained|reserved|beaten|cooked|ground|grated|chopped|all)\b|\bof\b/gi;
 
 /** Which things of the recipe are meant. A bare word means whatever of its sort there is. */
@@ -275,6 +279,7 @@ function resolve(
   pantry: Pantry,
   lexicon: Lexicon,
   prefer: (t: Thing) => number,
+  definite: boolean,
 ): number[] {
   if (h.id?.startsWith('?')) return [Number(h.id.slice(1))];
   const known = things.map((t, i) => [t, i] as const).filter(([t]) => !t.again || t.purpose === 'grease');
@@ -296,5 +301,18 @@ function resolve(
     const most = Math.max(...hits.map(([t]) => prefer(t)));
     return hits.filter(([t]) => prefer(t) === most).map(([, i]) => i);
   }
-  return [];
+  // "the milk" of nuts that are blended with water
+  const drink = h.id?.endsWith('_drink') === true && definite;
+  if (drink && !known.some(([t]) => pantry.get(t.id)?.group === 'nut')) {
+    const milk = known.filter(([t]) => pantry.get(t.id)?.group === 'milk' && t.id !== 'water');
+    if (milk.length) return best(milk);
+  }
+  if ((/^milk$/i.test(bare) || drink) && known.some(([t]) => pantry.get(t.id)?.group === 'nut')) {
+    const water = known.filter(([t]) => t.id === 'water');
+    if (water.length) return best(water);
+  }
+  // its line says the word
+  const word = bare.toLowerCase().replace(/(?:ies|es|s)$/, '');
+  if (word.length < LEAST_WORD) return [];
+  return best(known.filter(([t]) => !t.found && t.purpose !== 'grease' && new RegExp(`\\b${word}`, 'i').test(t.text)));
 }

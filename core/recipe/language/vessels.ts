@@ -258,7 +258,9 @@ export class Kitchen {
     const bowls = [...this.vessels.values()].filter((v) => v.kind === 'bowl' && this.in(v).length);
     if (r.content === 'slurry')
       return bowls.find((v) => this.in(v).some((t) => this.isThickener(t))) ?? this.lastFull(bowls) ?? this.current;
-    if (r.content === 'mixture' && a.into.some((x) => x.kind === 'vessel' && x.vessel === 'pot')) return this.lastFull(bowls) ?? this.current;
+    const apart = bowls.filter((v) => v !== this.main && !v.side);
+    const toDish = a.into.some((x) => x.kind === 'vessel' && DISHES.includes(x.vessel));
+    if (r.content === 'mixture' && (a.deed === 'put' || a.deed === 'mix' || a.deed === 'pour') && !toDish && apart.length && this.in(this.main).length) return this.lastFull(apart);
     if (r.content === 'pudding' && !this.current.side) return this.main;
     return this.current;
   }
@@ -606,7 +608,7 @@ export class Kitchen {
         }
         if (r.kind === 'content' && (r.content === 'all' || r.content === 'dry')) {
           const all = this.unplaced(r.content === 'dry');
-          if (all.length && (r.content === 'dry' || !this.in(this.current).length || /ingredients|everything/i.test(a.text))) {
+          if (all.length && (r.content === 'dry' || (!this.in(this.current).length && !(this.lastBowl && this.in(this.lastBowl).length)) || /ingredients/i.test(a.text))) {
             for (const t of all) if (!things.some((x) => x.t === t) && !a.except?.includes(t)) things.push({ t, share: this.left(t), r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 } });
             continue;
           }
@@ -619,6 +621,9 @@ export class Kitchen {
       }
     }
     // "mix it with water and add": what was mixed just now
+    if (a.deed === 'blend' && this.ready.length)
+      for (const t of this.ready.filter((x) => this.left(x) > REST && !things.some((y) => y.t === x)))
+        things.push({ t, share: this.left(t), r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 } });
     const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
     if (!objects.length && !a.into.length && (a.deed === 'put' || a.deed === 'pour' || a.deed === 'back' || a.deed === 'fold') && bowl && bowl !== this.main && this.in(bowl).length && this.in(this.main).length && !a.place && !a.onHeat)
       sources.push({ v: bowl, share: undefined });
@@ -627,7 +632,7 @@ export class Kitchen {
     if (!objects.length && a.deed === 'pour' && a.into.length === 1 && over?.kind === 'thing' && this.current.kind === 'bowl') {
       const pot = this.holding(over.things[0]!);
       if (pot && pot.warmth === 'hot' && pot !== this.current) {
-        this.pour(pot, this.current, undefined, a);
+        this.pour(pot, this.current, partOf(over.share, over.grams, this.things[over.things[0]!]!.grams), a);
         return false;
       }
     }
@@ -717,7 +722,7 @@ export class Kitchen {
       if (a.deed === 'fold') return this.in(this.main).length ? this.main : this.current;
       const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
       if ((a.deed === 'put' || a.deed === 'pour' || a.deed === 'mix') && sources[0]!.v.kind === 'pot' && bowl && this.in(bowl).length && [...this.eggs.values()].includes(bowl)) return bowl;
-      if ((a.deed === 'put' || a.deed === 'pour') && sources[0]!.v.kind === 'bowl' && this.in(this.pan()).length) return this.pan();
+      if ((a.deed === 'put' || a.deed === 'pour') && sources.some(({ v }) => v.kind === 'bowl' && v !== this.main) && this.in(this.pan()).length) return this.pan();
       return mixes || !a.deed ? sources[0]!.v : undefined;
     }
     if (sources.length && things.length) return mixes || a.deed === 'put' ? (this.bowlOf(things) ?? sources[0]!.v) : sources[0]!.v;
