@@ -1,7 +1,7 @@
 import { whatIs, whichIs, type Which } from '../pantry/whichOne';
 
 /** Names as recipes write them, to the pantry. Longer names are looked for first. */
-const ALIASES: Readonly<Record<string, string>> = {
+export const ALIASES: Readonly<Record<string, string>> = {
   milk_whole: 'whole milk|full[- ]fat milk|full cream milk|fresh milk|cow.?s milk|milk|3.5 ?% milk',
   milk_semi:
     'milk,? \\(?(?:2|1[.,]5) ?%\\)?|semi[- ]skimmed milk|half[- ]fat milk|low[- ]fat milk|2 ?% milk|1\\.5 ?% milk|reduced[- ]fat milk|milk,? semi[- ]skimmed',

@@ -26,6 +26,12 @@ export type Reading = {
   /** what its sentences do with its things, vessel by vessel */
   account: Account;
 };
+/** People, wherever it says so. */
+function servesIn(text: string): number | undefined {
+  const m = /\b(?:serves|srvs|feeds|enough for|(?:good )?for|servings?:?|portions?:?)\s*:?\s*((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b(?!\s*(?:min|hour|h\b|g\b|ml|days?|seconds?|more|weeks?|cups?|tbsp|°|percent|%|or|to)))/i.exec(text);
+  return m ? peopleIn(`serves ${m[1]}`) : undefined;
+}
+
 type ReadResult = { ok: true; reading: Reading } | { ok: false; why: Said };
 
 /** Reads a recipe: each line of its list, and what its sentences say. Never throws; takes no longer than its length. */
@@ -61,7 +67,7 @@ export function readRecipe(text: string, pantry: Pantry, asked: ReadOptions): Re
       lines,
       method,
       facts,
-      people: peopleIn(apart.value.yields),
+      people: peopleIn(apart.value.yields) ?? servesIn(text),
       account,
     },
   };

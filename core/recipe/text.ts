@@ -5,6 +5,7 @@ import { readNumber } from './amount';
 import { BLOCK_LINES, LIMITS } from './limits';
 import { EN } from './language/en';
 import { marksOf } from './language/marks';
+import { writtenOut } from './language/normal';
 import { nameOf } from './names';
 import { say, type Said } from '../say';
 
@@ -181,6 +182,8 @@ const VERB =
 const clean = (line: string) =>
   line
     .replace(/^\s*(?:[-*•·–▢☐]|\[[ x]?\]|\d{1,2}[.)](?!\d))\s*/i, '')
+    // the hour at which a lesson does it
+    .replace(/^\d{1,2}[.:]\d{2}\s{2,}/, '')
     .replace(/[*_`]{1,3}/g, '')
     .trim();
 
@@ -257,7 +260,7 @@ function fromLines(
   let wasListed = false;
   let aside = false;
   for (const l of lines) {
-    const t = clean(l.text);
+    const t = writtenOut(clean(l.text), EN).replace(/^\s+/, '');
     if (!t) continue;
     const bare = t.replace(/[:.]$/, '');
     const isHead = METHOD_HEAD.test(bare) || (INGREDIENTS_HEAD.test(bare) && bare.length < 60 && !VERB.test(bare.replace(/^for the/i, '')));
@@ -364,6 +367,13 @@ function fromLines(
       continue;
     }
     first = false;
+    // "Sugar      1 tablespoon": a name, and how much of it in a column of its own
+    const columns = /^([^\d.!?]{2,40}?)(?:\s{2,}|\t|\s*\.{3,}\s*)(.{1,40})$/.exec(body);
+    if (columns && mode !== 'method' && nameOf(columns[1]!) !== undefined && AN_AMOUNT.test(columns[2]!)) {
+      out.ingredients.push(`${columns[2]!.trim()} ${columns[1]!.trim()}`);
+      wasListed = true;
+      continue;
+    }
     const slashed = body.split(/\s+[/|•·]\s+/);
     const looksListed =
       (slashed.length > 2 && slashed.filter((x) => AMOUNT_HEAD.test(x) || nameOf(x) !== undefined).length > slashed.length / 2) ||

@@ -216,10 +216,14 @@ class Reader {
         return;
       case 'if':
         // a sentence of advice, or a word beside what is done
-        if (this.begun) this.mode = 'skip';
+        if (this.begun) {
+          this.mode = 'skip';
+          this.paused = false;
+        }
         else this.act.conditional = true;
         return;
       case 'not':
+        this.paused = false;
         this.mode = 'skip';
         return;
       case 'keptBack':

@@ -20,7 +20,7 @@ export const EN: Lexicon = {
     turn: 'turn(?:s|ed)?(?= (?:the (?:heat|fire|flame|ring|gas|hob|burner)|it (?:down|up|low)|down|up (?:the|to)|to (?:low|medium|the)))|lower(?:s)?(?= the (?:heat|fire|flame))|reduce(?= (?:the )?(?:heat|fire|flame))|raise(?= the)|drop the (?:heat|flame)',
     off: "(?:take(?:s|n)?|pull|lift(?:ed)?|slide|draw) (?:it |the (?:pan|pot) |the saucepan |the bowl )?(?:off|from)(?: the (?:heat|fire|flame|hob|stove|ring|gas))?(?! the peel)|turn(?:ed)? (?:it |the (?:heat|fire|gas) )?off|switch(?:ed)? off|remove(?:d)?(?= from the (?:heat|fire|hob|stove|flame))|kill the heat|lift(?:ed)? (?:it |the pan )?off|pull (?:it |the pan )?off|fire off|heat off|off it comes|(?<=^|[.,;] )off(?=,|$)",
     keep: "hold(?:s|ing)? back|held back|keep(?:s|ing)? back|kept back|reserve(?:d|s)?(?! (?:cup|milk|juice|water|cream))|set aside(?= (?:\\d|a|half|some|the))|separate(?= (?:\\d|one cup|a cup|half|some))|save(?:s|d)?|keep(?= (?:\\d|a (?:cup|glass|little|few|ladle|splash|third|quarter)|half|some|two|three|one))|hold(?= (?:\\d|a |half|some|two))",
-    out: "(?<=[a-z] )out(?=[.,;]|$)|pick up(?= the)|(?:lift|take|fish|pull|pick)(?:s|ed)?(?= (?:the|both|all)[^.,;]{2,40}? out\\b)|throw(?=(?: away| out)? (?:that|the|this) )|take (?:them |it |the \\w+ |that )?out|fish(?:ed)? (?:out|them out|it out)|lift(?:ed)? out|pick(?:ed)? out|pull(?:ed)? out|remove(?:d|s)?|discard(?:s|ed)?|throw (?:it |them )?(?:away|out)|get rid of|(?:come|goes|go)s? out|out with|out comes?|retrieve|scoop out|lose (?=the)",
+    out: "(?<=[a-z] )out(?=[.,;]|$)|pick up(?= the)|(?:lift|take|fish|pull|pick)(?:s|ed)?(?= (?:the|both|all)[^.,;]{2,40}? out\\b)|throw(?=(?: away| out)? (?:that|the|this) )|take (?:them |it |the \\w+ |that )?out|fish(?:ed)? (?:out|them out|it out)|lift(?:ed)? out|pick(?:ed)? out|pull(?:ed)? out|remove(?:d|s)?|discard(?:s|ed)?|throw (?:it |them )?(?:away|out)|get rid of|(?:comes?|goes) out(?! and)|out with|out comes?|retrieve|scoop out|lose (?=the)",
     strain: "strain(?:s|ed)?|siev(?:e|ed)|pass(?:ed)?(?= .{0,20}(?:through|sieve))|press(?:ed)?(?= (?:it |this )?through)|put (?:it |this )?(?:all )?through a (?:sieve|strainer)|through a (?:fine )?(?:sieve|strainer)|rub through",
     soak: 'soak(?:s|ed|ing)?|steep(?:s|ed)?(?= the (?:rice|nuts|almonds|cashews))|leave .{1,20}? in (?:cold |warm )?water|cover .{1,20}? with (?:cold |warm |boiling )?water',
     rinse: 'spread (?:it|them) (?:out )?on a (?:clean )?(?:towel|cloth|tea ?towel|plate)|swill(?:ed)?|rins(?:e|es|ed)|wash(?:es|ed)?|drain(?:s|ed)?|pat dry|dry (?:it|them)|peel(?= (?:the|and))|hull|stone(?= the)',
@@ -34,7 +34,7 @@ export const EN: Lexicon = {
     chill: 'chill(?:s|ed|ing)?|refrigerat(?:e|es|ed)',
     freeze: 'freez(?:e|es|ing)|frozen',
     leave: "leave(?:s)?|let(?= (?:it|them|the|this|stand|rest|sit))|stand(?:s)?(?= (?:for|\\d|covered|until|on))|rest(?:s)?(?= (?:for|\\d|covered|it))|sit(?:s)?(?= (?:for|\\d|covered|on))|infuse(?:s|d)?|draw(?= |$)|steep(?:s)?|set(?= (?:for|aside|until|\\d|overnight))|wait",
-    serve: "serve(?:d|s)?(?! \\d)|get (?:it|them) eaten|dish (?:it|them)? ?up|eat(?:s|en)?|bring (?:it|them) to (?:the )?table|carry (?:it|them) in|to the table|plate up|hand round|offer|enjoy",
+    serve: "serve(?:d|s)?(?! \\d)|get (?:it|them) eaten|dish (?:it|them)? ?up|have it(?= (?:hot|warm|cold))|eat(?:s|en)?|bring (?:it|them) to (?:the )?table|carry (?:it|them) in|to the table|plate up|hand round|offer|enjoy",
     top: "dust(?:s|ed)?|sprinkle(?:s|d)?(?! in)|scatter(?:s|ed)?(?! in)|garnish(?:ed)?|decorate(?:d)?|finish(?= (?:with|it|by|each))|top(?:ped)?(?= (?:with|each|it|them))|powder(?:ed)?(?= (?:it|with))|strew(?= (?:it|over|the))|stripe(?:s)? of|crown|grate(?= .{3,20} (?:over|on))|shake .{3,25} (?:over|on)(?= )",
     cut: 'cut(?:s|ting)?(?= (?:it|in|into|up|the slab|with|when|once|out|squares|diamonds|\\w+ squares))|slic(?:e|es|ed)(?! of)|portion (?:it|into)',
     unmould: 'turn(?:ed|s)? (?:it |them |the \\w+ )?out|unmou?ld(?:ed|s)?|invert(?:ed)?|flip(?:ped)?|tip (?:it |them )?out onto a plate|upend|turn (?:it|them) (?:upside down|over)|over (?:it goes|they go)|plate on top|shake out',
@@ -68,7 +68,7 @@ export const EN: Lexicon = {
     smooth: '(?:to|into) (?:a |an )?(?:smooth |thin |thick |stiff |fine )*(?:paste|cream|slurry)|smooth|no (?:more )?lumps|even|well (?:mixed|blended|combined)|pale|(?:light )?and fluffy|ribbon|just mixed|combined|friends',
     set: "set(?! (?:aside|it|the|over))|firm(?: to (?:the )?touch)?|wobbl(?:e|es|y)|(?:a |the )?knife comes out clean|just set|barely set|shivers? in the middle|quiver(?:s)?",
     golden: 'golden|brown(?:ed)?(?! sugar)|blistered|freckled|spotted|colou?r(?:ed)?(?= )|caramel(?:ised|ized)|amber|scorched|bronzed?',
-    cold: "(?:quite |completely |stone )?cold|cool(?:ed)?(?: down)?|room temperature|no longer (?:hot|warm)|hand[- ]warm|lukewarm|tepid|blood[- ]warm",
+    cold: "no more than warm|(?:only |just |barely )warm|(?:quite |completely |stone )?cold|cool(?:ed)?(?: down)?|room temperature|no longer (?:hot|warm)|hand[- ]warm|lukewarm|tepid|blood[- ]warm",
     warm: 'warm',
   },
   places: {
@@ -116,6 +116,8 @@ export const EN: Lexicon = {
     ['three[- ]quarters(?: of)?(?! of an hour)', 0.75],
     ["a little(?: of)?|some(?: of)?|a bit of|(?:a |one |another |two )?(?:small |good )?(?:ladle|ladleful|ladlefuls|ladles|spoonful|spoonfuls|splash|dash|few spoons?|cupful|tablespoons?)(?: or two)?(?: of)?|a few (?:spoons?|tablespoons|spoonfuls)(?: of)?|part of", 'little'],
   ],
+  foods:
+    '(?:raspberry |strawberry |apricot |plum |red ?currant )?jam|marmalade|(?:crushed |broken |digestive |ginger |shortbread )*biscuits?|cookies|wafers?|ice[- ]cream|whipped topping|gelatine?|agar(?: agar)?|sago|oats|barley|yogh?urt|cream cheese|quark|ricotta|mascarpone|tahini|peanut butter|(?:sponge )?cake|bread ?crumbs|sprinkles|marshmallows?|caramel sauce|golden syrup|treacle|molasses|corn syrup|sherry|whisky|brandy|kirsch|breadcrumbs|pastry|crumble|granola|poppy seeds|chia(?: seeds)?|aniseed|fennel|pepper(?:corns)?|food colou?ring|lavender|candied peel|stem ginger',
   gradual:
     'little by little|bit by bit|a (?:little|splash|bit|ladle|spoonful) at a time|drop by drop|slowly|gradually|in a (?:thin |slow |steady )?(?:stream|thread|trickle)|ladle by ladle|spoon by spoon|spoonful by spoonful|by (?:the )?(?:ladle|spoon)(?:ful)?s?|dribbl\\w+|trickl\\w+|temper\\w*|one (?:ladle|spoon)(?:ful)? after another|then another|slow as you like',
   classes: [
@@ -163,9 +165,9 @@ export const EN: Lexicon = {
     ['c/flour|c flour|cflr|cornflr|crnflr|cf', 'cornflour'],
     ['c/starch|cstarch|cornst', 'cornstarch'],
     ['van ess(?:ence)?', 'vanilla essence'],
-    ['van', 'vanilla'],
-    ['ess', 'essence'],
-    ['sug', 'sugar'],
+    
+    
+    
     ['choc', 'chocolate'],
     ['cond milk', 'condensed milk'],
     ['evap(?: milk)?', 'evaporated milk'],

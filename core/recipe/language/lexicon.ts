@@ -88,6 +88,8 @@ export type Lexicon = {
   /** what is in a vessel, without its name */
   contents: Readonly<Record<'it' | 'mixture' | 'all' | 'dry' | 'slurry' | 'pudding', Ways>>;
   shares: readonly (readonly [Ways, number | 'rest' | 'most' | 'little'])[];
+  /** food that the pantry has no figures for: kept by its own name */
+  foods: Ways;
   gradual: Ways;
   classes: readonly Class[];
   /** how it is written in haste or as it is spoken, and what it stands for; in this order */

@@ -166,7 +166,7 @@ function temps(s: string): Mark[] {
     push(m, unit === 'f' || (unit === undefined && n > 260) ? Math.round(fahrenheitToCelsius(n)) : n);
   }
   for (const m of s.matchAll(/\bgas(?: mark)? (\d{1,2})\b/gi)) push(m, 121 + 14 * Number(m[1]));
-  for (const m of s.matchAll(/\b(?:oven|at|to|bake)\b[^.,;]{0,14}?(\d{3})(?!\s*(?:min|ml|g\b|cm|mm|x|×|°|º|deg|[cf]\b|\d))/gi)) {
+  for (const m of s.matchAll(/\b(?:oven|at|to|bake)\b[^.;]{0,14}?(\d{3})(?!\s*(?:min|ml|g\b|cm|mm|x|×|°|º|deg|[cf]\b|\d))/gi)) {
     const n = Number(m[1]);
     const at = m.index + m[0].length - m[1]!.length;
     if (n >= 90 && n <= 500) out.push({ kind: 'temp', tempC: n > 260 ? Math.round(fahrenheitToCelsius(n)) : n, at, end: at + m[1]!.length, text: m[1]! });

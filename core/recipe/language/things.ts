@@ -46,6 +46,7 @@ export type Mention = {
 /** "the yolk mixture", "the milk pan": what holds these things. */
 export type Holder = { kind: 'holder'; things: number[]; /** an amount without a name: what was kept back, or the rest of it */ kept?: 'kept' | 'rest'; at: number; end: number };
 
+const FOODS = new Map<Lexicon, RegExp>();
 const CLASSES = new Map<Lexicon, { find: RegExp; whole: RegExp; of: Class }[]>();
 const classesOf = (lexicon: Lexicon) => {
   let known = CLASSES.get(lexicon);
@@ -130,6 +131,10 @@ export function mentionsIn(
       const at = name ? s.toLowerCase().indexOf(name) : -1;
       if (name && at >= 0) hits.push({ at, end: at + name.length, id: `?${i}` });
     }
+  let foods = FOODS.get(lexicon);
+  if (!foods) FOODS.set(lexicon, (foods = new RegExp(`(?<![a-zà-ÿ])(?:${lexicon.foods})(?![a-zà-ÿ])`, 'gi')));
+  for (const m of s.matchAll(foods))
+    if (!hits.some((x) => m.index < x.end && x.at < m.index + m[0].length)) hits.push({ at: m.index, end: m.index + m[0].length, id: '?' });
   for (const h of everyNameIn(s)) if (!hits.some((x) => h.at < x.end && x.at < h.end)) hits.push(h);
   const free = (at: number, end: number) => !hits.some((h) => at < h.end && h.at < end);
   for (const c of classesOf(lexicon))
@@ -170,6 +175,8 @@ export function mentionsIn(
     let list = found;
     const known = things.some((t) => !t.found);
     const { id } = h;
+    // "onto the cream" that nobody listed: what is there
+    if (!list.length && known && definite && /^(?:cream|milk|powder)$/i.test(text)) continue;
     if (!list.length && id !== undefined && id !== 'water') list = [newThing(id, s.slice(from, h.end), things)];
     else if (!list.length && id === 'water' && measured) list = [newThing(id, s.slice(from, h.end), things)];
     if (!list.length) continue;
@@ -281,6 +288,10 @@ function resolve(
   prefer: (t: Thing) => number,
   definite: boolean,
 ): number[] {
+  if (h.id === '?') {
+    const at = things.findIndex((t) => t.id === '?' && t.text.toLowerCase().includes(text.toLowerCase()));
+    return at >= 0 ? [at] : [];
+  }
   if (h.id?.startsWith('?')) return [Number(h.id.slice(1))];
   const known = things.map((t, i) => [t, i] as const).filter(([t]) => !t.again || t.purpose === 'grease');
   const best = (hits: (readonly [Thing, number])[]): number[] => {

@@ -84,7 +84,7 @@ export function understand(
 export type { Act };
 
 /** Stretches whose names are no things that go in: "till it has drunk the water", "over a pan of water". */
-const BUSY = [EN.signs.gone, EN.signs.coats, EN.signs.dissolved, EN.words.bath, EN.words.overWater, EN.words.beside, EN.words.like].map((w) => new RegExp(`(?<![a-z])(?:${w})(?![a-z])`, 'gi'));
+const BUSY = [EN.signs.gone, EN.signs.smooth, EN.signs.coats, EN.signs.dissolved, EN.words.bath, EN.words.overWater, EN.words.beside, EN.words.like].map((w) => new RegExp(`(?<![a-z])(?:${w})(?![a-z])`, 'gi'));
 const busyIn = (s: string) => BUSY.flatMap((r) => [...s.matchAll(r)].map((m) => ({ at: m.index, end: m.index + m[0].length })));
 
 /** A sentence that says which part of the recipe it is about: "For the sauce, …". */

@@ -940,6 +940,14 @@ export class Kitchen {
   private garnishes(a: Act): boolean {
     const names = [...a.objects, ...a.into].filter((r): r is Extract<Ref, { kind: 'thing' }> => r.kind === 'thing');
     const fresh = names.filter((r) => r.things.some((t) => this.left(t) > REST || this.things[t]!.purpose === 'top'));
+    if (this.served && a.deed !== 'top' && fresh.length && !a.onTop) {
+      for (const r of fresh)
+        for (const t of r.things) {
+          this.account.part.set(t, 'serve');
+          this.placed.set(t, 1);
+        }
+      return true;
+    }
     const onTop = a.deed === 'top' || (a.onTop && a.deed !== 'cover') || ((this.poured || this.served) && a.deed === 'put' && /\b(?:on|over)\b/i.test(a.text));
     if (a.deed === 'serve' || a.beside) {
       this.serve(a, true);
