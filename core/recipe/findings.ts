@@ -117,7 +117,9 @@ const isPut = (at: number, { account: a }: Reading): boolean =>
 
 function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
   const at = r.lines.indexOf(line);
-  if (line.found || (r.account.things[at] && !r.account.things[at].found && isPut(at, r))) return true;
+  if (line.found || isPut(at, r)) return true;
+  // where it was followed what goes where, that is what counts
+  if (r.account.puts.length > r.account.things.length / 2) return r.account.things[at]?.again === true || line.grams === 0;
   const method = r.method.join(' ').toLowerCase();
   if (!method || line.grams === 0) return true;
   if (

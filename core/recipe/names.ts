@@ -6,7 +6,7 @@ export const ALIASES: Readonly<Record<string, string>> = {
   milk_semi:
     'milk,? \\(?(?:2|1[.,]5) ?%\\)?|semi[- ]skimmed milk|half[- ]fat milk|low[- ]fat milk|2 ?% milk|1\\.5 ?% milk|reduced[- ]fat milk|milk,? semi[- ]skimmed',
   milk_skim: 'skimmed milk|milk,? skimmed|skim milk|fat[- ]free milk|nonfat milk|0 ?% milk',
-  cream_35: 'whipping cream|heavy cream|cream',
+  cream_35: '(?:heavy |double |thick )?whipping cream|heavy cream|(?:fresh )?cream',
   cream_20: 'single cream|light cream|table cream|pouring cream',
   double_cream: 'double cream',
   evaporated: 'evaporated milk|unsweetened condensed milk',

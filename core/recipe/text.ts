@@ -238,6 +238,14 @@ function splitList(line: string): string[] {
   return cleaned.length > 1 && cleaned.every((p) => nameOf(p)) ? cleaned : [line.replace(/[;]$/, '')];
 }
 
+/** A line in capitals: the head of something. */
+const CAPITALS = /^[A-Z][A-Z '&/-]{2,40}(?:\s*\([^)]{0,60}\))?:?$/;
+/** Whether a head names a part of the list. */
+const headOf = (bare: string, list: readonly string[]): boolean => {
+  const word = bare.toLowerCase().replace(/\(.*\)|:/g, '').trim();
+  return word.length > 2 && list.some((l) => l.startsWith(SECTION) && l.toLowerCase().includes(word));
+};
+
 function fromLines(
   lines: readonly { text: string; listed: boolean; ordered: boolean; heading: boolean }[],
 ): RecipeText {
@@ -289,6 +297,14 @@ function fromLines(
       besideNow = isBeside(bare) && out.method.length > 0;
       mode = undefined;
       first = false;
+      continue;
+    }
+    // a head in capitals, of a part or of nothing that is known here
+    if (!first && CAPITALS.test(l.text.trim()) && out.ingredients.length > 0 && !INGREDIENTS_HEAD.test(bare) && (nameOf(bare) === undefined || headOf(bare, out.ingredients))) {
+      if (headOf(bare, out.ingredients) || mode === 'method' || out.steps.length) {
+        mode = 'method';
+        stepHead = bare;
+      }
       continue;
     }
     if (
@@ -385,7 +401,7 @@ function fromLines(
         (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body)));
     // a name alone among the lines of the list: "nutmeg", "cinnamon stick"
     const bareName: boolean =
-      wasListed &&
+      (wasListed && body.split(/\s+/).length <= 7 && !/[.!?:]$/.test(body) && !isStep(body) && !CAPITALS.test(body) && /\b(?:optional|on the side|to serve|for serving)\b/i.test(body)) || wasListed &&
       body.split(/\s+/).length <= (beginsAsAct(body) ? 4 : 7) &&
       !/[.!:]$/.test(body) &&
       !VERB.test(body) &&

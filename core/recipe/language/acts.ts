@@ -97,6 +97,10 @@ class Reader {
   private lastPrep = '';
   /** "everything but the butter" */
   private except = false;
+  /** "and" was the last word that binds */
+  private afterAnd = false;
+  private carry: Ref | undefined;
+  private aside = false;
   /** something was done in this sentence */
   private begun = false;
   /** "in goes the sugar": the name behind is what goes */
@@ -114,7 +118,11 @@ class Reader {
 
   private close() {
     if (this.mode === 'into' && !this.act.into.length && this.act.deed === 'pour' && this.lastPrep.startsWith('o')) this.act.intoUnknown = true;
-    if (!empty(this.act)) this.acts.push(this.act);
+    const before = this.acts.at(-1);
+    // "in the fridge, once cool": of the act before it
+    const onlyWhen = this.act.when.length > 0 && empty({ ...this.act, when: [] });
+    if (onlyWhen && before) before.when.push(...this.act.when);
+    else if (!empty(this.act)) this.acts.push(this.act);
     const { conditional } = this.act;
     this.act = { ...blank(this.sentence), ...(conditional ? { conditional } : {}) };
     this.mode = 'object';
@@ -140,6 +148,8 @@ class Reader {
       this.act.objects.push(ref);
       return;
     }
+    this.carry = mode === 'into' && this.afterAnd && this.act.deed ? ref : undefined;
+    this.afterAnd = false;
     ways[mode].push(ref);
   }
 
@@ -160,7 +170,14 @@ class Reader {
     // "in a heavy pot, combine"
     const place = this.act.deed === undefined && this.lastPrep === 'in' && this.act.into.length === 1 && this.act.into[0]!.kind === 'vessel' && !this.act.objects.length && !['cups', 'moulds', 'plates'].includes(this.act.into[0]!.vessel);
     const fronted = place || this.act.deed === undefined && (!this.paused || !(this.act.into.length || this.act.objects.length || this.act.time || this.act.until.length));
-    if (!fronted) this.close();
+    if (!fronted) {
+      // "and in it stir the starch": where, before what
+      const { carry } = this;
+      if (carry) this.act.into = this.act.into.filter((r) => r !== carry);
+      this.close();
+      if (carry) this.act.into.push(carry);
+    }
+    this.carry = undefined;
     this.act.deed = m.deed;
     if (m.deed === 'put' && / on$/i.test(m.text)) this.act.onHeat = true;
     if (MOVING.includes(m.deed) && /\b(?:it|them|this|that)\b/i.test(m.text)) this.act.objects.push({ kind: 'content', content: 'it' });
@@ -204,6 +221,7 @@ class Reader {
       case 'together':
         if (this.mode === 'skip' || this.mode === 'until' || this.mode === 'when') this.paused = true;
         else if (/with|w\//i.test(m.text)) this.mode = 'object';
+        this.afterAnd = /^and$/i.test(m.text);
         return;
       case 'until':
         this.mode = 'until';
@@ -226,9 +244,13 @@ class Reader {
         this.paused = false;
         this.mode = 'skip';
         return;
-      case 'keptBack':
-        this.share = 'kept';
+      case 'keptBack': {
+        // behind its name: "the water that you reserved"
+        const last = this.mode === 'into' ? a.into.at(-1) : a.objects.at(-1);
+        if (last?.kind === 'thing' && !this.paused && /you|I |we /.test(m.text)) last.share = 'kept';
+        else this.share = 'kept';
         return;
+      }
       case 'except':
         this.except = true;
         return;
@@ -285,6 +307,9 @@ class Reader {
   }
 
   read(m: Token) {
+    // what is said in brackets is no act
+    if (m.kind === 'stop' && /[()]/.test(m.text)) this.aside = m.text === '(';
+    if (this.aside && (m.kind === 'deed' || m.kind === 'content' || m.kind === 'vessel' || m.kind === 'holder' || m.kind === 'word')) return;
     if (m.kind === 'deed' || m.kind === 'thing' || m.kind === 'temp') this.begun = true;
     // "heat the rest with the sugar": it has no name
     if (this.share === 'rest' && this.mode === 'object' && ((m.kind === 'word' && m.word !== 'cold' && m.word !== 'hot' && m.word !== 'keptBack') || m.kind === 'stop' || m.kind === 'sign' || m.kind === 'deed')) {
@@ -312,6 +337,7 @@ class Reader {
         return;
       case 'content': {
         if (m.content === 'it' && (this.mode === 'until' || this.mode === 'when' || this.mode === 'skip')) return;
+        if (/there/i.test(m.text) && this.act.deed) this.mode = 'into';
         this.put({ kind: 'content', content: m.content, ...(this.share === undefined ? {} : { share: this.share }) });
         this.share = undefined;
         this.paused = false;
@@ -343,6 +369,13 @@ class Reader {
         else this.act.deed ??= 'stir';
         return;
       case 'place':
+        // "20 minutes on the side, then an hour in the fridge"
+        if (this.act.more && this.act.place && this.act.place !== m.place) {
+          const { more } = this.act;
+          delete this.act.more;
+          this.close();
+          this.act.time = more;
+        }
         // "cool, then the fridge": one place, then another
         if (m.place !== 'room' && this.act.time && (this.act.deed === 'cool' || this.act.deed === 'leave')) this.close();
         if (m.place !== 'room' && this.paused && (this.act.deed === 'cool' || this.act.deed === 'leave' || (this.act.place && this.act.place !== m.place))) this.close();

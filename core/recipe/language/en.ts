@@ -3,7 +3,7 @@ import type { Lexicon } from './lexicon';
 /** English, as cooks of many places write it. */
 export const EN: Lexicon = {
   deeds: {
-    put: "add(?:s|ed|ing)?|strew down|spill(?:s|ed)?(?: in)?|lay down|stirred down|goes? into|bung|plonk|whack|sling|pop(?:ped)?|dollop|put(?:s|ting)?(?: (?:it|them|the \\w+))? on(?= with|$|,|\\.| to | over )|put(?:s|ting)?|tip(?:s|ped|ping)?|drop(?:s|ped)?|throw(?:s|n)?(?! (?:that|the|this|away|out|it away))|scrape(?:s|d)?(?= (?:it|them|all|everything|down|the (?:eggs?|yolks?|bowl|jug|cup|rest|lot|paste|mixture)))|empt(?:y|ies|ied)|stir(?:red)? in|whisk(?:ed)? in|beat in|mix(?:ed)? in|goes|go|comes? in|in goes|join(?:s)?|place(?:s|d)?|set(?= (?:the|it|over|on|a))|stand(?:s)?(?= (?:the|it|in|on|over|this))|lay|lower|slide|return(?:s|ed)?|chuck(?:s|ed)?|dump(?:ed)?|melt(?:ed)?|measure(?:d)?|load|follow(?:s|ed)? with|work in|incorporate(?:d)?|bung|shake in|ease",
+    put: "(?:stir|whisk|beat|mix)(?:red|ed)? (?:it|them|this|that|these) (?:all )?in(?! (?:the|a|with)\\b)|add(?:s|ed|ing)?|strew down|spill(?:s|ed)?(?: in)?|lay down|stirred down|goes? into|bung|plonk|whack|sling|pop(?:ped)?|dollop|put(?:s|ting)?(?: (?:it|them|the \\w+))? on(?= with|$|,|\\.| to | over )|put(?:s|ting)?|tip(?:s|ped|ping)?|drop(?:s|ped)?|throw(?:s|n)?(?! (?:that|the|this|away|out|it away))|scrape(?:s|d)?(?= (?:it|them|all|everything|down|the (?:eggs?|yolks?|bowl|jug|cup|rest|lot|paste|mixture)))|empt(?:y|ies|ied)|stir(?:red)? in|whisk(?:ed)? in|beat in|mix(?:ed)? in|goes|go|comes? in|in goes|join(?:s)?|place(?:s|d)?|set(?= (?:the|it|over|on|a))|stand(?:s)?(?= (?:the|it|in|on|over|this))|lay|lower|slide|return(?:s|ed)?|chuck(?:s|ed)?|dump(?:ed)?|melt(?:ed)?|measure(?:d)?|load|follow(?:s|ed)? with|work in|incorporate(?:d)?|bung|shake in|ease",
     pour: "pour(?:s|ed|ing)?|ladle(?:s|d)?(?= (?:the|it|this|into|onto|over|some|in|out|half|a|hot))|spoon(?:s|ed)?(?= (?:the|it|this|into|onto|over|some|in|out|half|a))|decant(?:ed)?|divide(?:s|d)?(?= (?:the|it|this|among|between|into))|fill(?:s|ed)?|transfer(?:s|red)?|turn (?:it )?(?:all )?into|share(?:d)? (?:out|between|among)|distribute(?:d)?|tip (?:it )?out|trickle(?:d|s)?|stream|dribble(?:d|s)?|drizzle(?:d|s)?|spread(?:s)?",
     blend: 'blend(?:s|ed)?(?= (?:the nuts|with|them|it (?:all|smooth|until)|until|for|on|everything|all))|liquidi[sz]e(?:d)?|blitz(?:ed)?|whizz(?:ed)?|pur[ée]e(?= (?:the|it|them))',
     mix: "beat(?:s|en)?|whisk(?:s|ed)?|mix(?:es|ed)?|combine(?:s|d)?|cream(?= (?:the|together|\\w+ (?:and|with)))|rub(?:bed)?(?! (?:with (?:butter|oil)|the (?:dish|tin|tray)))|blend(?:s|ed)?(?! (?:of|in a))|stir(?:red)?(?= (?:the|\\w+ and|\\w+ with|\\w+ into|\\d|together|half|a few|some|with))|slake(?:d)?|dissolve(?:s|d)?|undo|let down|loosen|make (?:a|up a) (?:smooth )?(?:paste|slurry)|work(?:ed)?|toss|wet(?= the)",
@@ -11,7 +11,7 @@ export const EN: Lexicon = {
     fold: 'fold(?:s|ed|ing)?(?: in| through)?',
     back: 'back (?:in|into|on|to|onto)|(?:goes|go|put|pour|tip|scrape|send)(?: it)?(?: all)? back',
     heat: "(?<!(?:the|low|medium|high|gentle|moderate|of|lowest|full|off|a) )heat(?:s|ed)?(?! (?:is|to|off|on|up to|down)|proof)|warm(?:s|ed)?(?= (?:the|it|up|this|through|gently|until|\\w+ (?:with|in|and|until)|\\d))|scald(?:s|ed)?|reheat|light (?:it|the|under)|get (?:it|the \\w+) (?:good and |really |nice and )?hot|rewarm",
-    boil: "(?<!(?:the|a|to|first|rolling|full|gentle|it|that|they|once|quick|good|not) )boil(?:s|ed)?(?! (?:away|dry|over))|bubble(?:s)?(?= (?:for|it|gently|\\d|a|away|one|two))|let .{1,16}? (?:boil|bubble)(?= )|blip",
+    boil: "(?<!(?:the|a|to|first|rolling|full|gentle|it|that|they|once|quick|good|not|must|may|should|can|will|would|never) )boil(?:s|ed)?(?! (?:away|dry|over))|bubble(?:s)?(?= (?:for|it|gently|\\d|a|away|one|two))|let .{1,16}? (?:boil|bubble)(?= )|blip",
     simmer: 'simmer(?:s|ed|ing)?(?! (?:point))|let .{1,16}? (?:simmer|tremble)|poach',
     bring: 'boil-up|give (?:it )?a boil-up|boil up|bring(?:s)?|brought|come(?:s)?(?= (?:back )?(?:to|up to))|get(?:s)?(?= it (?:to|boiling))|take(?= it to (?:the|a) boil)',
     cook: "cook(?:s|ed)?(?= |,|$)|let (?:it|this|them|everything) (?:go|drink|thicken|cook|tick|putter|blip|plop)|keep (?:it )?going|go on|carry on|thicken(?= (?:it|the|over|on))|give (?:it|them|this)(?= .{1,24}(?:min|hour|more|longer|boil))|count|reduce(?:s|d)?(?= (?:it|the|over|by|to|until|for|gently))|leave (?:it )?(?:to (?:cook|simmer|tick)|ticking|simmering|cooking)",
@@ -88,7 +88,7 @@ export const EN: Lexicon = {
   },
   lids: {
     ajar: "(?:lid |cover )?(?:half |partly |partially |slightly |just )*(?:ajar|half on|half off|tilted|propped|half[- ]covered|partly covered|partially covered)|lid (?:a bit |slightly )?(?:open|crooked|askew)|spoon under the lid",
-    off: "(?:no |without (?:a |the )?)lid|lid off|uncover(?:ed)?|un-?lidded|open pan|take the lid off|lift the lid",
+    off: "(?:open|remove|take off|lift) the (?:cover|lid)|(?:no |without (?:a |the )?)lid|lid off|uncover(?:ed)?|un-?lidded|open pan|take the lid off|lift the lid",
     on: "under (?:the )?lid|covered(?= (?:until|for|on|over|\\d|about|and|at|,|\\.))|lid on|(?:with )?(?:the |a )?(?:tight )?lid (?:on|over)|put(?:s|ting)? (?:on )?(?:the|a|its) lid(?: on)?|(?:clap|pop|put|set) the lid on|cover(?:ed)?(?= (?:and|at|it and|the pan|the pot|tightly|cook|simmer|over|with (?:a|the) lid|on low)|,|\\.)|under (?:a|the) lid|lidded",
   },
   stirring: {
@@ -104,7 +104,7 @@ export const EN: Lexicon = {
     dry: "(?:all )?(?:of )?(?:the )?dry (?:ingredients|things|stuff|goods|mix)",
     all: "(?:all )?(?:of )?(?:the )?(?:remaining |other |rest of the |wet |cold )*(?:ingredients|bits|things)|the lot|everything(?! (?:else|is))|all of (?:it|this|that|them)|it all|the whole (?:lot|thing)|all together|them all|the contents",
     pudding: '(?:the |this |hot |warm |thick |cooled |finished )*(?:custard(?! (?:powder|cups))|pudding|porridge|cream(?= (?:into|out|is|in the))|base|milk pudding|rice pudding|natilla|rice cream|blancmange|flan|sauce|syrup|compote)',
-    it: "\\bit\\b|\\bthis\\b|\\bthat\\b(?! (?:is|way|water))|\\bthem\\b|\\bthese\\b|\\beach\\b",
+    it: "\\bthere\\b(?= |\\.|,)(?! (?:is|are|was|will))|\\bit\\b|\\bthis\\b|\\bthat\\b(?! (?:is|way|water))|\\bthem\\b|\\bthese\\b|\\beach\\b",
   },
   shares: [
     ['most of|nearly all(?: of)?|the greater part of', 'most'],
@@ -173,6 +173,8 @@ export const EN: Lexicon = {
     ['evap(?: milk)?', 'evaporated milk'],
     ['coco milk', 'coconut milk'],
     ['cinn', 'cinnamon'],
+    ['f/fat|f fat', 'full fat'],
+    ['s/skimmed|semi(?! ?-?skim)(?=[ ,)])', 'semi-skimmed'],
     ['marg', 'margarine'],
     ['ht', 'heat'],
     ['bk', 'back'],
@@ -228,7 +230,7 @@ export const EN: Lexicon = {
     onHeat: "(?:back )?(?:over|on|onto|to|on to|at|with) (?:the |a |an |your )?(?:(?:very|really|direct) )?(?:(?:low|lowest|medium|moderate|gentle|high|slow|strong|full|small|soft|medium-low|medium-high|steady|quiet|lively|brisk)[, ]*)*(?:heat|hob|stove|fire|flame|ring|gas|burner)|back on(?=,|\\.|$)|light the (?:stove|gas|hob)|on (?:low|medium|high)",
     overWater: '(?:over|above|on|onto) (?:a |the )?(?:pan|pot|saucepan) of (?:barely |just |gently )*(?:simmering |boiling |hot )?water(?: that is (?:barely |just |gently )?(?:simmering|boiling|steaming))?|double boiler|bain[- ]marie|over (?:barely |gently )?(?:simmering|boiling|hot) water|over (?:the )?steam|pan of (?:water|barely|just|simmering|hot)',
     bath: "(?:hot|boiling) water (?:from the kettle )?(?:in|into|round|around) (?:the|a) (?:\\w+ )?(?:tin|pan|tray)|(?:inch|cm|finger)(?:es|s)? of (?:hot |boiling |warm )?water|water bath|bain[- ]marie|(?:hot |boiling |warm )?water (?:to )?(?:come )?half ?way|with (?:hot |boiling |warm )?water (?:half|to come|coming|up)|pour (?:hot|boiling) water (?:round|around|into the (?:tin|roasting))|add (?:hot|boiling) water (?:to|until) (?:come|reach)|tin of (?:hot )?water|stand(?:ing)? in (?:hot )?water|hot water comes?",
-    coldOven: "cold oven|oven cold|oven (?:from|is|being) cold|(?:do not|don't|no) preheat|into the oven cold|unheated oven",
+    coldOven: "(?:in|into) (?:the|a) oven cold|cold oven|oven cold|oven (?:from|is|being) cold|(?:do not|don't|no) preheat|into the oven cold|unheated oven",
     fan: '(?<!(?:not|no|without) )fan(?:[- ](?:oven|assisted))?|convection',
     hot: 'hot|boiling|bubbling|simmering|steaming|scalded|scalding|just[- ]boiled',
     cold: 'cold|cool|chilled|fridge-cold',
@@ -237,7 +239,7 @@ export const EN: Lexicon = {
     overnight: 'overnight|over night|till (?:the )?(?:next )?(?:day|morning|evening)|until (?:the )?(?:next )?(?:day|morning|evening)|the whole night|all night|for a night',
     everyTime: 'every|each',
     afterTime: 'after|within|in(?= the first)|first|last|for the (?:first|last)|the (?:first|last)',
-    keptBack: "(?:that )?you (?:held|kept|set|put) (?:back|aside|by)|held[- ]back|kept[- ]back|reserved|set[- ]aside|put by",
+    keptBack: "(?:that |which )?(?:you|I|we) (?:have )?(?:(?:held|kept|reserved|saved)(?: back| aside| by)?|(?:set|put) (?:back|aside|by))|held[- ]back|kept[- ]back|reserved|set[- ]aside|put by",
     except: '(?<=(?:everything|all|the lot) )but|except(?: for)?|apart from|bar the',
     tool: 'tub|lid|paper|cling ?film|foil|thermometer|whisk|sieve|string|spatula|apron|tea ?towel|cocktail sticks|lolly sticks|wooden sticks|straws',
     alternative: 'or|or else|otherwise',

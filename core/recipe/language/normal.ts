@@ -26,7 +26,7 @@ export function writtenOut(text: string, lexicon: Lexicon): string {
     rules = lexicon.short.map(
       // what ends in a sign of its own needs no end of a word
       ([ways, full]) =>
-        [new RegExp(`(?<![a-zà-ÿ'])(?:${ways})${/['>]|\(\?=| \??$/.test(ways) ? '' : '(?![a-zà-ÿ])'}`, 'gi'), full] as const,
+        [new RegExp(`(?<![a-zà-ÿ'])(?:${ways})${/(?:['>]| \??|\(\?[=!][^)]*\))$/.test(ways) ? '' : '(?![a-zà-ÿ])'}`, 'gi'), full] as const,
     );
     SHORT.set(lexicon, rules);
   }

@@ -300,18 +300,21 @@ function resolve(
     return [hits.find(([t]) => prefer(t) === most)![1]];
   };
   const exact = known.filter(([t]) => t.id === h.id && t.purpose !== 'grease');
-  if (exact.length) return best(exact);
+  // the sugar of another part, where this part has one of its own
+  const elsewhere = exact.length > 0 && exact.every(([t]) => prefer(t) === 0);
+  if (exact.length && !elsewhere) return best(exact);
   const greased = known.filter(([t]) => t.id === h.id);
   if (greased.length) return best(greased);
   const bare = text.replace(ADJECTIVES, ' ').trim();
   const classes = h.of ? [h.of] : classesOf(lexicon).filter((c) => !/\s/.test(bare) && c.whole.test(bare)).map((c) => c.of);
   for (const c of classes) {
-    const hits = known.filter(([t]) => t.purpose !== 'grease' && inClass(c, t.id, pantry));
+    const hits = known.filter(([t]) => t.purpose !== 'grease' && inClass(c, t.id, pantry) && (!elsewhere || prefer(t) > 0));
     if (!hits.length) continue;
     if (!c.many) return best(hits);
     const most = Math.max(...hits.map(([t]) => prefer(t)));
     return hits.filter(([t]) => prefer(t) === most).map(([, i]) => i);
   }
+  if (elsewhere) return best(exact);
   // "the milk" of nuts that are blended with water
   const drink = h.id?.endsWith('_drink') === true && definite;
   if (drink && !known.some(([t]) => pantry.get(t.id)?.group === 'nut')) {

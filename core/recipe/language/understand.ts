@@ -31,7 +31,7 @@ const thingUnder = (l: Line, component: string | undefined): Thing => ({
   grams: l.grams && l.grams > 0 && !l.vague ? l.grams : undefined,
   optional: l.optional,
   component,
-  purpose: l.again && l.grams === 0 && l.heldG === undefined && /greas|dish|tin|mould|tray/i.test(l.text) ? 'grease' : /\b(?:to serve|for serving|to pour|at the table)\b/i.test(l.text) ? 'serve' : (l.top && component === undefined) || /\bfor (?:above|over|on top|the top)\b|\bto (?:powder|dust|sprinkle|strew)\b/i.test(l.text) ? 'top' : undefined,
+  purpose: l.again && l.grams === 0 && l.heldG === undefined && /greas|dish|tin|mould|tray/i.test(l.text) ? 'grease' : /\b(?:to serve|for serving|to pour|at the table|on the side|for (?:drizzling|pouring|spooning))\b/i.test(l.text) ? 'serve' : (l.top && component === undefined) || /\bfor (?:above|over|on top|the top)\b|\bto (?:powder|dust|sprinkle|strew)\b/i.test(l.text) ? 'top' : undefined,
   heldG: l.heldG,
   ...(l.again ? { again: true } : {}),
 });
@@ -89,7 +89,11 @@ const busyIn = (s: string) => BUSY.flatMap((r) => [...s.matchAll(r)].map((m) => 
 
 /** A sentence that says which part of the recipe it is about: "For the sauce, …". */
 function headed(s: string, head: string | undefined, things: readonly Thing[]): { component: string | undefined } | undefined {
-  if (head !== undefined) return { component: things.some((t) => t.component === head) ? head : things.find((t) => t.component && head.includes(t.component))?.component };
+  if (head !== undefined) {
+    const h = head.toLowerCase().replace(/\(.*\)|[^a-z ]/g, ' ').replace(/\s+/g, ' ').trim();
+    const of = (c: string) => c.toLowerCase();
+    return { component: things.find((t) => t.component !== undefined && (of(t.component) === h || h.includes(of(t.component)) || of(t.component).includes(h)))?.component };
+  }
   const components = [...new Set(things.map((t) => t.component))].filter((c) => c !== undefined);
   const m = /^(?:for|make|start with|begin with|now)\s+the\s+([a-z ]{3,30}?)(?=[,:;.]|\s+(?:first|since|bring|put|mix|by|while)\b)/i.exec(s);
   if (!m) return undefined;

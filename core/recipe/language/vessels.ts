@@ -96,6 +96,8 @@ export type Account = {
   steps: { act: Act; did: string[] }[];
 };
 
+/** min up to which what is covered is still hot (C) */
+const STAYS_HOT_MIN = 30;
 /** degC from which it is an oven's and no pot's */
 const OVEN_FROM_C = 110;
 const DISHES: readonly VesselWord[] = ['cups', 'moulds', 'tray', 'dish', 'pie', 'plates'];
@@ -470,7 +472,8 @@ export class Kitchen {
     if (a.conditional) return this.perhaps(a);
     if (a.when.length || a.whenTime) this.came(a);
     if (a.fan) this.fan = true;
-    if (a.deed === 'preheat' || (a.coldOven && !a.deed) || (a.deed === 'heat' && (a.tempC ?? 0) >= OVEN_FROM_C)) return this.preheat(a);
+    const lights = a.deed === 'heat' && /\blight (?:it|the oven)/i.test(a.text) && (this.account.dish !== undefined || this.account.bakes.length > 0);
+    if (lights || a.deed === 'preheat' || (a.coldOven && !a.deed) || (a.deed === 'heat' && (a.tempC ?? 0) >= OVEN_FROM_C)) return this.preheat(a);
     if (a.deed === 'grease') return this.grease(a);
     if (a.deed === 'soak' || a.deed === 'rinse') return this.soak(a);
     const kernels = a.objects.flatMap((r) => (r.kind === 'thing' ? r.things : []));
@@ -583,7 +586,7 @@ export class Kitchen {
           const share = this.shareOf(r, t);
           const v = r.share === 'kept' && this.keptIn?.holds.has(t) ? this.keptIn : this.holding(t);
           // what is hot, or in a vessel with nothing left beside it, is meant as what is there
-          const there = v && !(r.cold && r.share === 'little') && (share <= 0 || (r.hot && v.warmth === 'hot') || (typeof r.share === 'string' && r.share === 'little' && this.left(t) <= REST && v.warmth === 'hot'));
+          const there = v && !(r.cold && r.share === 'little') && (share <= 0 || (r.hot && v.warmth === 'hot') || ((typeof r.share === 'number' || r.grams !== undefined) && !r.cold && v.warmth === 'hot' && this.left(t) <= REST) || (typeof r.share === 'string' && r.share === 'little' && this.left(t) <= REST && v.warmth === 'hot'));
           if (there) sources.push({ v, share: partOf(r.share, r.grams, this.things[t]!.grams) });
           else if (!things.some((x) => x.t === t)) things.push({ t, share, r });
         }
@@ -606,7 +609,7 @@ export class Kitchen {
           this.ready = [];
           continue;
         }
-        if (r.kind === 'content' && (r.content === 'all' || r.content === 'dry')) {
+        if (r.kind === 'content' && (r.content === 'all' || r.content === 'dry') && (a.deed !== undefined || a.into.length)) {
           const all = this.unplaced(r.content === 'dry');
           if (all.length && (r.content === 'dry' || (!this.in(this.current).length && !(this.lastBowl && this.in(this.lastBowl).length)) || /ingredients/i.test(a.text))) {
             for (const t of all) if (!things.some((x) => x.t === t) && !a.except?.includes(t)) things.push({ t, share: this.left(t), r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 } });
@@ -677,7 +680,7 @@ export class Kitchen {
   /** What is on the list and in nothing yet, of the part that is being made. */
   private unplaced(dry: boolean): number[] {
     return this.things.flatMap((t, i) =>
-      !t.again && !t.found && t.purpose === undefined && this.left(i) > REST && !this.account.part.has(i) && t.component === (this.isSideThing(i) ? this.component : t.component) && !(this.isSideThing(i) && this.component !== t.component) && (!dry || !(this.isLiquid(i) || this.isEgg(i) || this.isFat(i)))
+      !t.again && !t.found && t.purpose === undefined && this.left(i) > REST && !this.account.part.has(i) && (this.component !== undefined && this.sideParts.has(this.component) ? t.component === this.component : !this.isSideThing(i)) && (!dry || !(this.isLiquid(i) || this.isEgg(i) || this.isFat(i)))
         ? [i]
         : [],
     );
@@ -702,7 +705,7 @@ export class Kitchen {
         if (v && this.left(t) <= REST && !newPart) return v;
       } else if (r.kind !== 'rest' && r.kind !== 'vessel') {
         const v = this.contentOf(r, a);
-        if (v) return v;
+        if (v && this.in(v).length) return v;
       }
     }
     if (!things.length && !sources.length && !a.into.length) return undefined;
@@ -713,6 +716,7 @@ export class Kitchen {
     if (a.deed && (HEATING.includes(a.deed) || a.onHeat)) {
       if (sideThing) return this.sidePot(this.things[sideThing.t]!.component!);
       if (a.deed === 'fry' && !things.some(({ t }) => this.isThickener(t) || this.isFat(t) || this.isSweet(t))) return this.vessel('frying pan', 'other pot', true);
+      if (!things.length && sources[0] && a.objects.some((r) => r.kind === 'thing' && r.share === 'kept')) return sources[0].v;
       if (!things.length && sources[0]) return a.overWater ? sources[0].v : sources[0].v.kind === 'bowl' || sources[0].v.kind === 'blender' ? (a.deed === 'stir' ? sources[0].v : this.pan()) : sources[0].v;
       if (a.deed !== 'stir') return this.pan();
     }
@@ -725,6 +729,7 @@ export class Kitchen {
       if ((a.deed === 'put' || a.deed === 'pour') && sources.some(({ v }) => v.kind === 'bowl' && v !== this.main) && this.in(this.pan()).length) return this.pan();
       return mixes || !a.deed ? sources[0]!.v : undefined;
     }
+    if (a.deed === 'fold' && this.in(this.main).length) return this.main;
     if (sources.length && things.length) return mixes || a.deed === 'put' ? (this.bowlOf(things) ?? sources[0]!.v) : sources[0]!.v;
     if (mixes || intoThings) {
       if (a.deed === 'rain') return this.current.side ? this.current : this.main;
@@ -742,6 +747,7 @@ export class Kitchen {
   }
 
   private pan = (): Vessel => {
+    if (this.current.side && this.current.component !== undefined && this.sideParts.has(this.current.component)) return this.sidePot(this.current.component);
     if (this.current.side && this.current.kind === 'other pot' && this.component !== undefined && this.sideParts.has(this.component)) return this.current;
     return this.main.kind === 'pot' || this.main.warmth === 'hot' ? this.main : this.vessel('pot', 'pot');
   };
@@ -753,6 +759,9 @@ export class Kitchen {
   private mixingPlace(things: readonly { t: number }[], a: Act): Vessel {
     const bowl = this.bowlOf(things);
     if (bowl) return bowl;
+    // butter, nuts, a spice: into what is there
+    const extra = things.every(({ t }) => !this.isLiquid(t) && !this.isEgg(t) && !this.isThickener(t) && !this.isSweet(t));
+    if (extra && a.deed === 'mix' && this.current === this.main && this.in(this.main).length) return this.main;
     // "whisk in the sugar": into what was spoken of
     if (/\b(?:stir|whisk|beat|mix|work)\w*\s+(?:in|through)\b/i.test(a.text) && this.in(this.current).length && a.deed === 'put') return this.current;
     const sameBowl = this.lastBowl && this.current === this.lastBowl && this.in(this.lastBowl).length > 0 && !things.some(({ t }) => this.isEgg(t) || this.isThickener(t));
@@ -772,7 +781,17 @@ export class Kitchen {
     }
     // a caramel or a compote that lies under it
     const side = sources.find(({ v }) => v.side)?.v ?? (this.current.side && !things.length && !sources.length ? this.current : undefined);
-    if (side && before) {
+    if (before && !things.length && !sources.some(({ v }) => !v.side) && this.component !== undefined && this.sideParts.has(this.component) && !side) {
+      // what nobody named by its own name: the base of crumbs
+      for (const [t, x] of this.things.entries())
+        if (x.component === this.component && this.left(t) > REST) {
+          this.account.part.set(t, 'under');
+          this.placed.set(t, 1);
+        }
+      this.account.dish ??= dish.kind;
+      return true;
+    }
+    if (side && before && this.in(side).length) {
       for (const t of this.in(side)) this.account.part.set(t, 'under');
       this.current = main;
       this.account.dish ??= dish.kind;
@@ -867,6 +886,14 @@ export class Kitchen {
   }
 
   private grease(a: Act) {
+    if (/\b(?:bottom|base|under)\b/i.test(a.text))
+      for (const r of a.objects)
+        if (r.kind === 'thing')
+          for (const t of r.things)
+            if (!this.isFat(t) && this.left(t) > REST) {
+              this.account.part.set(t, 'under');
+              this.placed.set(t, 1);
+            }
     for (const r of [...a.objects, ...a.into])
       if (r.kind === 'thing')
         for (const t of r.things)
@@ -940,6 +967,15 @@ export class Kitchen {
   private garnishes(a: Act): boolean {
     const names = [...a.objects, ...a.into].filter((r): r is Extract<Ref, { kind: 'thing' }> => r.kind === 'thing');
     const fresh = names.filter((r) => r.things.some((t) => this.left(t) > REST || this.things[t]!.purpose === 'top'));
+    const after = this.poured && fresh.length > 0 && (a.deed === 'pour' || a.deed === 'put') && !a.into.length && fresh.every((r) => r.things.every((t) => this.things[t]!.purpose !== undefined));
+    if (after) {
+      for (const r of fresh)
+        for (const t of r.things) {
+          this.account.part.set(t, this.things[t]!.purpose!);
+          this.placed.set(t, 1);
+        }
+      return true;
+    }
     if (this.served && a.deed !== 'top' && fresh.length && !a.onTop) {
       for (const r of fresh)
         for (const t of r.things) {
@@ -986,9 +1022,10 @@ export class Kitchen {
       this.served = true;
       const t = a.text;
       const first = /\b(?:serve\w*|eat\w*|eaten|enjoy\w*|offer\w*)\b[^.;]{0,24}?\b(warm|hot|cold|chilled)\b/i.exec(t)?.[1]?.toLowerCase();
+      const onCold = /\b(?:on|over|with) (?:the |your )?(?:cold|chilled)\b/i.test(t);
       const both = /\b(?:hot|warm|cold) or (?:hot|warm|cold|chilled)\b/i.test(t);
-      const warm = both || (first ? /warm|hot/.test(first) : /\b(?:warm|hot|straight away|at once|immediately)\b/i.test(t));
-      const cold = both || (first ? /cold|chilled/.test(first) : /\b(?:cold|chilled|cool)\b/i.test(t));
+      const warm = !onCold && (both || (first ? /warm|hot/.test(first) : /\b(?:warm|hot|straight away|at once|immediately)\b/i.test(t)));
+      const cold = onCold || both || (first ? /cold|chilled/.test(first) : /\b(?:cold|chilled|cool)\b/i.test(t));
       if (warm && cold) delete acc.warm;
       else if (warm) acc.warm = true;
       else if (cold) acc.warm = false;
@@ -1039,7 +1076,7 @@ export class Kitchen {
     if (a.bath && !this.account.bakes.length) this.bathReady = true;
     else if (a.bath) this.account.bakes.at(-1)!.bath = true;
     const where = a.deed === 'chill' ? 'fridge' : a.deed === 'freeze' ? 'freezer' : a.place === 'oven' ? undefined : a.place;
-    const cools = a.deed === 'cool' || a.deed === 'leave' || a.deed === 'chill' || a.deed === 'freeze' || (where !== undefined && where !== 'room');
+    const cools = a.deed === 'cool' || a.deed === 'leave' || a.deed === 'chill' || a.deed === 'freeze' || (where !== undefined && (where !== 'room' || (a.time !== undefined && a.deed === undefined)));
     if (!cools) return false;
     if (a.deed === 'leave' && a.time === undefined && !where && !a.overnight && !a.until.length) {
       this.maybe = this.in(this.current).length ? { where: 'room', sentence: a.sentence } : undefined;
@@ -1095,9 +1132,13 @@ export class Kitchen {
     const last = rests.at(-1);
     const min = a.time ? mid(a.time) : a.overnight ? 600 : undefined;
     this.offHeat();
-    if (this.main.warmth === 'hot') this.main.warmth = 'cooled';
-    if (place !== 'fridge' && place !== 'freezer') this.currentCooled();
-    if (last && last.where === place && (last.min === undefined || min === undefined || last.sentence === a.sentence)) {
+    // what stands covered for a while stays hot
+    const steeps = place === 'room' && min !== undefined && min <= STAYS_HOT_MIN && (a.lid === 'on' || /\b(?:cover|lid|infuse|steep|draw)/i.test(a.text));
+    if (!steeps) {
+      if (this.main.warmth === 'hot') this.main.warmth = 'cooled';
+      if (place !== 'fridge' && place !== 'freezer') this.currentCooled();
+    }
+    if (last && last.where === place && this.timed === last && (last.min === undefined || min === undefined || last.sentence === a.sentence)) {
       if (min !== undefined) last.min ??= min;
       return;
     }
@@ -1135,7 +1176,8 @@ export class Kitchen {
     const v = this.current.side || a.overWater || this.current.warmth === 'hot' ? this.current : this.current.kind === 'bowl' && !deedHeats && !a.onHeat ? this.current : this.main.kind === 'pot' || this.main.warmth === 'hot' || DISHES.includes(this.main.kind) ? this.main : this.pan();
     if (this.poured && a.time && this.preheatC !== undefined && this.account.bakes.every((b) => b.min === undefined)) return this.inOven(a);
     if (!heats || this.poured) return;
-    if (a.offHeat && a.time && !a.until.length) return this.cooled(a);
+    const standing = !this.onFire && v.warmth === 'hot' && !a.level && !a.onHeat && !deedHeats && !a.until.length;
+    if ((a.offHeat || standing) && a.time && !a.until.length && (a.deed === undefined || a.deed === 'put' || a.deed === 'cover')) return this.cooled(a);
     if (DISHES.includes(v.kind)) return this.inOven(a);
     if (v.kind === 'bowl' && !a.overWater && v !== this.main) return;
     if (!this.in(v).length) return;
@@ -1174,7 +1216,10 @@ export class Kitchen {
     }
     if (sign || a.time) this.stretch(v, sign ?? 'time', a.time, a);
     if (byDeed && this.heatOpen) this.heatOpen.byDeed = true;
-    if (a.more) this.stretch(v, 'time', a.more, a);
+    if (a.more) {
+      if (a.stirring) this.stir = a.stirring;
+      this.stretch(v, 'time', a.more, a);
+    }
   }
 
   /** Minutes of a dish that was put together cold: it is in the oven. */
@@ -1250,7 +1295,7 @@ export class Kitchen {
     }
     // grain that was cooked in water before its milk came
     for (const t of this.inWater)
-      if (this.isKernel(t) && this.things.some((_, i) => this.isMilk(i) && !this.isSideThing(i) && (this.placed.get(i) ?? 0) > REST)) acc.wet.set(t, 'in water first');
+      if (this.isKernel(t) && this.things.some((_, i) => this.isMilk(i) && !this.isSideThing(i) && this.main.holds.has(i) && acc.puts.some((p) => p.thing === i && p.place === 'pot'))) acc.wet.set(t, 'in water first');
     for (const [t, v] of this.eggs) if (acc.egg === undefined && !v.side) acc.egg = 'cold';
     for (const [t, v] of this.dry) if (!acc.wet.has(t) && this.in(v).some((x) => this.isLiquid(x))) acc.wet.set(t, 'cold together');
     this.parts();
