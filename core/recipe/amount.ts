@@ -119,6 +119,21 @@ const WORD_NUMBERS: Readonly<Record<string, number>> = {
   third: 1 / 3,
 };
 
+const TENS: Readonly<Record<string, number>> = {
+  ten: 10,
+  fifteen: 15,
+  twenty: 20,
+  'twenty-five': 25,
+  thirty: 30,
+  forty: 40,
+  fifty: 50,
+  sixty: 60,
+  seventy: 70,
+  'seventy-five': 75,
+  eighty: 80,
+  ninety: 90,
+};
+
 const QUALIFIERS =
   /^(about|approximately|approx\.?|around|roughly|circa|ca\.?|some|nearly|almost|just under|just over|a scant|scant|a generous|generous|good|a good|up to|at least|plus|another|(?:of )?the same|same|level|of|the|exactly|barely|well|packed)\s+/i;
 
@@ -144,7 +159,7 @@ export type Amount = {
 };
 
 const FIGURE =
-  /^(?:\d+[ ]?[½¼¾⅓⅔⅛⅜⅝⅞]|[½¼¾⅓⅔⅛⅜⅝⅞]|\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d{1,3}(?:[, ]\d{3})+(?!\d)|\d*[.,]\d+|\d+)/;
+  /^(?:\d+[ ]?[½¼¾⅓⅔⅛⅜⅝⅞]|[½¼¾⅓⅔⅛⅜⅝⅞]|\d+\s+\d+\s*[/⁄]\s*\d+|\d+[/⁄]\d+|\d{1,2}\s*[/⁄]\s*[23468](?!\d)|\d{1,3}(?:[, ]\d{3})+(?!\d)|\d*[.,]\d+|\d+)/;
 
 /** A number at the head of `s`, in figures or words; `took` letters long. */
 export function readNumber(s: string): { value: number; took: number } | undefined {
@@ -179,6 +194,15 @@ export function readNumber(s: string): { value: number; took: number } | undefin
     const dozen = /^\s+dozen\b/i.exec(s.slice(fraction[0].length));
     return { value: value * (dozen ? 12 : 1), took: fraction[0].length + (dozen?.[0].length ?? 0) };
   }
+  // "two hundred", "a hundred and fifty"
+  const hundred = /^(an?|one|two|three|four|five|six|seven|eight|nine)\s+hundred\b(?:\s+and\s+(ten|twenty|twenty-five|thirty|forty|fifty|sixty|seventy|seventy-five|eighty|ninety)\b)?/i.exec(s);
+  if (hundred)
+    return {
+      value: 100 * (WORD_NUMBERS[hundred[1]!.toLowerCase()] ?? 1) + (TENS[hundred[2]?.toLowerCase() ?? ''] ?? 0),
+      took: hundred[0].length,
+    };
+  const tens = /^(ten|fifteen|twenty(?:-five)?|thirty|forty|fifty|sixty|seventy(?:-five)?|eighty|ninety)\b(?=\s+(?:g|gr|grams?|ml)\b)/i.exec(s);
+  if (tens) return { value: TENS[tens[1]!.toLowerCase()] ?? 0, took: tens[0].length };
   const word = /^([a-z]+)\b/i.exec(s);
   const first = word && WORD_NUMBERS[word[1]!.toLowerCase()];
   if (!word || first === undefined || first === null) return undefined;

@@ -52,7 +52,7 @@ export const ALIASES: Readonly<Record<string, string>> = {
   semolina: '(?:fine |wheat )*semolina|cream of wheat|farina',
   cornmeal_fine: 'fine (?:cornmeal|corn meal|polenta)|cornmeal|corn meal|polenta|maize meal',
   cornmeal_coarse: '(?:coarse|medium) (?:cornmeal|corn meal|polenta)|corn grits|grits',
-  rice_short: '(?:short[- ]grain(?:ed)?|round(?:[- ]grain(?:ed)?)?|pudding|porridge|risotto|arborio|dessert) (?:white )?rice|rice,? (?:short|round)[- ]grain|rice',
+  rice_short: '(?:short[- ]grain(?:ed)?|round(?:[- ]grain(?:ed)?)?|pudding|porridge|risotto|arborio|carnaroli|dessert) (?:white )?rice|arborio|carnaroli|rice,? (?:short|round)[- ]grain|rice',
   rice_long: 'long[- ]grain (?:white )?rice|rice,? (?:white,? )?long[- ]grain',
   rice_basmati: 'basmati(?: rice)?',
   rice_jasmine: 'jasmine(?: rice)?|scented rice',
@@ -196,7 +196,7 @@ const PLAIN_WORDS = new Set(
     'cold warm hot lukewarm boiling chilled cool cooled room temperature tepid ' +
     'fresh raw uncooked cooked dry dried pure real natural plain ordinary usual proper fine finely coarse coarsely medium thick thin ' +
     'large small big little tiny long short round level heaped heaping rounded whole half full fat skimmed ' +
-    'white yellow unsalted salted unsweetened granulated caster ground grated chopped sliced crushed pounded minced mashed ' +
+    'white yellow flaky flaked unsalted salted unsweetened granulated caster ground grated chopped sliced crushed pounded minced mashed ' +
     'sifted softened melted beaten separated peeled rinsed soaked drained divided washed shelled blanched toasted roasted ' +
     'free range free-range scalded steamed strained halved quartered cubed diced shredded flaked canned tinned bottled ' +
     'lightly roughly well very just freshly needed optional only nothing else tied knotted bruised torn split scraped crumbled knot ' +

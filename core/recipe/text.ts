@@ -172,6 +172,8 @@ const AN_AMOUNT =
   /\d|[½¼¾⅓⅔]|\b(?:litres?|liters?|cups?|pints?|quarts?|spoons?|\w*spoon(?:s|fuls?)?|cans?|tins?|pinch|knob|handful|sticks?|pods?|leaf|leaves|eggs?|yolks?|lemons?|oranges?|packets?|grams?|kilos?|dozen|juice|zest|peel|dash|splash)\b/i;
 /** A short line that says what a thing is for instead of how much of it. */
 const FOR_WHAT = /\b(?:to sprinkle|to taste|to serve|for (?:dusting|sprinkling|serving|greasing|the top))\b/i;
+/** A name, a dash, and how much of it, with or without a note behind: "Rice - 1/4 cup (soaked)". */
+const NAME_FIRST = /^[A-Za-zÀ-ÿ][^\d.;!?]{1,40}?\s*(?:[-–—:=]|\.{2,})\s*(?:about |approx\.? )?(?:[\d½¼¾⅓⅔]|a (?:few|pinch|handful|little)|few\b)[^.!?]{0,50}$/;
 /** A short line that ends in an amount: "Sugar: 60 g", or holds one beside a ratio. */
 const AMOUNT_TAIL =
   /(?:\d|[½¼¾])[\d.,/ ]*\s*(?:ml|dl|l|g|gr|kg|cups?|tbsp|tablespoons?|tsp|teaspoons?|oz|lb|litres?|liters?|pints?)\.?$/i;
@@ -396,6 +398,7 @@ function fromLines(
       body.length < 140 &&
       !/[.!?]\s+[A-Z]/.test(body) &&
       (AMOUNT_HEAD.test(body) ||
+        NAME_FIRST.test(body) ||
         (splitList(body).length > 1 && !VERB.test(body)) ||
         (AMOUNT_TAIL.test(body) && body.length < 80) ||
         (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body)));
@@ -483,7 +486,7 @@ export function takeApart(raw: string): TextResult {
       ok: false,
       why: tooMuch(say('recipe.oneLineOfLetters', { length: Math.max(...lines.map((l) => l.length)) })),
     };
-  return bounded({ ok: true, value: fromLines(markdownLines(source)) });
+  return bounded({ ok: true, value: fromLines(markdownLines(headsApart(source))) });
 }
 
 function bounded(r: TextResult): TextResult {
@@ -514,6 +517,10 @@ function blocksOf(source: string): string[] {
 }
 
 /** Lines with what Markdown says of them. */
+/** "INGREDIENTS: … METHOD: …" on one line is as many lines. */
+const headsApart = (source: string): string =>
+  source.replace(/(?<=[.;)\w])\s+((?:INGREDIENTS|METHOD|DIRECTIONS|INSTRUCTIONS|PREPARATION)\s*:)/g, '\n$1');
+
 function markdownLines(source: string): { text: string; listed: boolean; ordered: boolean; heading: boolean }[] {
   const out: { text: string; listed: boolean; ordered: boolean; heading: boolean }[] = [];
   const push = (t: string, more: Partial<(typeof out)[number]> = {}) =>

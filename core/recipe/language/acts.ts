@@ -40,6 +40,8 @@ export type Act = {
   overWater?: true;
   bath?: true;
   coldOven?: true;
+  /** the word before what it goes to */
+  prep?: string;
   /** "everything but the butter" */
   except?: number[];
   /** into something that nobody here has a name for */
@@ -148,6 +150,7 @@ class Reader {
       this.act.objects.push(ref);
       return;
     }
+    if (mode === 'into') this.act.prep = this.lastPrep;
     this.carry = mode === 'into' && this.afterAnd && this.act.deed ? ref : undefined;
     this.afterAnd = false;
     ways[mode].push(ref);
@@ -162,7 +165,7 @@ class Reader {
     }
     // "until it boils": the end of an act and no act
     if (this.mode === 'skip' && !this.paused) return;
-    if ((this.mode === 'until' || this.mode === 'when') && !this.paused) {
+    if ((this.mode === 'until' || this.mode === 'when') && !this.paused && !/^(?:count|give)/i.test(m.text)) {
       const sign = SIGN_OF[m.deed];
       if (sign) (this.mode === 'until' ? this.act.until : this.act.when).push(sign);
       if (sign || this.mode === 'until' || !(this.act.when.length || this.act.whenTime)) return;
@@ -309,7 +312,7 @@ class Reader {
   read(m: Token) {
     // what is said in brackets is no act
     if (m.kind === 'stop' && /[()]/.test(m.text)) this.aside = m.text === '(';
-    if (this.aside && (m.kind === 'deed' || m.kind === 'content' || m.kind === 'vessel' || m.kind === 'holder' || m.kind === 'word')) return;
+    if (this.aside && (m.kind === 'deed' || m.kind === 'content' || m.kind === 'vessel' || m.kind === 'holder' || m.kind === 'word' || m.kind === 'place')) return;
     if (m.kind === 'deed' || m.kind === 'thing' || m.kind === 'temp') this.begun = true;
     // "heat the rest with the sugar": it has no name
     if (this.share === 'rest' && this.mode === 'object' && ((m.kind === 'word' && m.word !== 'cold' && m.word !== 'hot' && m.word !== 'keptBack') || m.kind === 'stop' || m.kind === 'sign' || m.kind === 'deed')) {

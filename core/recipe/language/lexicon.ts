@@ -86,7 +86,7 @@ export type Lexicon = {
   lids: Readonly<Record<'on' | 'ajar' | 'off', Ways>>;
   stirring: Readonly<Record<'all the time' | 'often' | 'now and then' | 'none' | 'once', Ways>>;
   /** what is in a vessel, without its name */
-  contents: Readonly<Record<'it' | 'mixture' | 'all' | 'dry' | 'slurry' | 'pudding', Ways>>;
+  contents: Readonly<Record<'it' | 'kept' | 'mixture' | 'all' | 'dry' | 'slurry' | 'pudding', Ways>>;
   shares: readonly (readonly [Ways, number | 'rest' | 'most' | 'little'])[];
   /** food that the pantry has no figures for: kept by its own name */
   foods: Ways;

@@ -13,11 +13,13 @@ function whole(word: string, dot: boolean): string | undefined {
   const w = word.toLowerCase();
   if (KNOWN_WORDS.has(w) || w.length < (dot ? 2 : LEAST)) return undefined;
   const begun = WORDS_CUT.find((x) => x.length > w.length + 1 && x.startsWith(w));
-  if (begun && (dot || w.length >= LEAST)) return begun;
+  if (begun && (dot || w.length <= SHORT_CUT)) return begun;
   const bones = skeleton(w);
   return bones.length >= LEAST && (w.match(/[aeiou]/g)?.length ?? 0) <= 1 && w.length < LONGEST_CUT ? BY_SKELETON.get(bones) : undefined;
 }
-const LONGEST_CUT = 8;
+const LONGEST_CUT = 7;
+/** Letters up to which a beginning needs no full stop. */
+const SHORT_CUT = 4;
 
 /** A line as it would be written out: what is in short, in haste or as it is spoken, in the language's common words. */
 export function writtenOut(text: string, lexicon: Lexicon): string {

@@ -73,6 +73,8 @@ const inClass = (c: Class, id: string, pantry: Pantry): boolean => {
 /** Letters between an amount and its name: "of the", "cold whole", "very finely chopped". */
 const BETWEEN =
   /^(?:\s|-|(?:of|the|a|an|my|your|this|that|it|cold|hot|warm|boiling|fresh|whole|fine|finely|thick|thin|heaped|level|rounded|good|large|small|little|bit|more|same|plain|unsweetened|sweetened|ground|grated|chopped|dried|softened|melted|beaten|separated|whipped|toasted|soft|raw|clean|full|further|extra|skinned|sifted|freshly|cooled|dark|light|white|yellow|brown|tinned|canned|unsalted|salted|long|short|grain|round|granulated|,)(?=\s|-|$|,))*$/i;
+/** "a quart of new milk": any word or two may stand between. */
+const ANY_WORDS = /^(?:(?!and|to|in|with|for|or|into|then|it\b)[a-zà-ÿ-]+\s+){0,2}$/i;
 const AMOUNT_START =
   /(?<![a-zà-ÿ\d.,/])(?:\d|[½¼¾⅓⅔⅛]|(?:about|heaped|level|rounded|scant|half|quarter|three[- ]quarters|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|some|couple)\b)/gi;
 const REACH = 90;
@@ -162,7 +164,7 @@ export function mentionsIn(
       else out.push({ kind: 'holder', things: [], at: h.at, end: cut });
       continue;
     }
-    const measured = amounts.find((a) => a.end <= h.at && BETWEEN.test(s.slice(a.end, h.at)) && a.at < h.at) ?? amounts.find((a) => a.at < h.at && a.end > h.at && a.end <= h.end);
+    const measured = amounts.find((a) => a.end <= h.at && a.at < h.at && (BETWEEN.test(s.slice(a.end, h.at)) || (/\bof\s*$/i.test(s.slice(a.at, a.end)) && ANY_WORDS.test(s.slice(a.end, h.at))))) ?? amounts.find((a) => a.at < h.at && a.end > h.at && a.end <= h.end);
     const from = measured ? Math.min(measured.at, h.at) : h.at;
     // "or almond milk": another way, not another thing
     if (EITHER.test(s.slice(0, from)) && out.length) {
@@ -172,8 +174,9 @@ export function mentionsIn(
     const between = measured ? s.slice(measured.end, h.at) : '';
     const partOf = /\b(?:the|this|that|your|my|it)\b/i.test(between) && measured !== undefined;
     const before = s.slice(Math.max(0, from - 14), h.at);
-    let list = found;
     const known = things.some((t) => !t.found);
+    // "3 eggs and 2 yolks": an amount of its own is a thing of its own, where nothing is listed
+    let list = !known && measured && !definite && h.id !== undefined && found.length === 1 && things[found[0]!]!.id !== h.id ? [] : found;
     const { id } = h;
     // "onto the cream" that nobody listed: what is there
     if (!list.length && known && definite && /^(?:cream|milk|powder)$/i.test(text)) continue;
@@ -207,6 +210,14 @@ export function mentionsIn(
       end: h.end + tail,
     });
     if (tail) for (const x of hits) if (x.at >= h.end && x.at < h.end + tail) x.end = x.at;
+  }
+  // "half a tin", "the second can": of what is bought in one
+  for (const a of amounts) {
+    if (a.amount.unit !== 'can' || out.some((m) => a.at < m.end && m.at < a.end)) continue;
+    const i = things.findIndex((t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text));
+    const whole = i < 0 ? undefined : readAmount(things[i]!.text, o.system);
+    if (!whole || whole.unit !== 'can') continue;
+    out.push({ kind: 'thing', things: [i], share: Math.min(1, a.amount.count / whole.count), definite: true, hot: false, cold: false, at: a.at, end: a.end });
   }
   for (const a of amounts)
     if (

@@ -12,6 +12,8 @@ export type Understood = Account;
 /** Letters of a sentence that are read: what is longer is no sentence of a cook. */
 const MOST_LETTERS = 700;
 
+/** Amounts in a sentence without a verb from which it is a list. */
+const LISTED = 3;
 /** Letters of a sentence that is nothing but a time. */
 const TIME_ALONE = 24;
 
@@ -64,12 +66,14 @@ export function understand(
     const s = writtenOut(sentence.text.slice(0, MOST_LETTERS), EN);
     const named = headed(s, sentence.component, things);
     if (named !== undefined) kitchen.turnTo(named.component);
-    else turnByNames(s, things, kitchen, sides);
+    else turnByNames(s, things, kitchen, sides, pantry);
     const about = kitchen.about;
     const names = mentionsIn(s, things, pantry, EN, o, (t) => (t.component === about ? 2 : t.component === undefined ? 1 : 0), busyIn(s), measure);
     const acts = actsOf(s, i, names, EN);
     // a list told in sentences: nothing is done in them
-    if (!begun && !lines.length && !acts.some((a) => a.deed !== undefined || a.offHeat || a.onHeat)) continue;
+    const bought = names.filter((n) => n.kind === 'thing' && n.grams !== undefined).length;
+    const told = acts.some((a) => a.deed !== undefined || a.offHeat || a.onHeat || a.until.length > 0);
+    if (!lines.length && !told && (!begun || bought >= LISTED)) continue;
     begun = true;
     // "(20 min)" behind a step
     const [only] = acts;
@@ -103,10 +107,13 @@ function headed(s: string, head: string | undefined, things: readonly Thing[]): 
 }
 
 /** The part is the one whose own things are spoken of. */
-function turnByNames(s: string, things: readonly Thing[], kitchen: Kitchen, sides: ReadonlySet<string>) {
+function turnByNames(s: string, things: readonly Thing[], kitchen: Kitchen, sides: ReadonlySet<string>, pantry: Pantry) {
   const isSide = (c: string | undefined) => c !== undefined && sides.has(c);
   for (const { id } of everyNameIn(s)) {
-    const all = things.filter((t) => t.id === id && !t.again && t.purpose !== 'grease');
+    const group = pantry.get(id)?.group;
+    if (id === 'salt' || id === 'water' || group === 'fat') continue;
+    // sugar is of any part that has some
+    const all = things.filter((t) => (group === 'sweet' ? pantry.get(t.id)?.group === 'sweet' : t.id === id) && !t.again && t.purpose !== 'grease');
     const parts = new Set(all.map((t) => t.component));
     if (parts.size !== 1) continue;
     const [part] = parts;

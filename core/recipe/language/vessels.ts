@@ -258,6 +258,7 @@ export class Kitchen {
       return v;
     }
     const bowls = [...this.vessels.values()].filter((v) => v.kind === 'bowl' && this.in(v).length);
+    if (r.content === 'kept') return this.keptIn ?? this.lastBowl;
     if (r.content === 'slurry')
       return bowls.find((v) => this.in(v).some((t) => this.isThickener(t))) ?? this.lastFull(bowls) ?? this.current;
     const apart = bowls.filter((v) => v !== this.main && !v.side);
@@ -587,6 +588,8 @@ export class Kitchen {
           const v = r.share === 'kept' && this.keptIn?.holds.has(t) ? this.keptIn : this.holding(t);
           // what is hot, or in a vessel with nothing left beside it, is meant as what is there
           const there = v && !(r.cold && r.share === 'little') && (share <= 0 || (r.hot && v.warmth === 'hot') || ((typeof r.share === 'number' || r.grams !== undefined) && !r.cold && v.warmth === 'hot' && this.left(t) <= REST) || (typeof r.share === 'string' && r.share === 'little' && this.left(t) <= REST && v.warmth === 'hot'));
+          // "with the remaining sugar" of what is all elsewhere: there was more of it than was said
+          if (there && r.share === 'rest' && v.side && v !== this.current) continue;
           if (there) sources.push({ v, share: partOf(r.share, r.grams, this.things[t]!.grams) });
           else if (!things.some((x) => x.t === t)) things.push({ t, share, r });
         }
@@ -620,10 +623,15 @@ export class Kitchen {
         // "half of it into the jug": what goes into a vessel is not what is there
         const dest = a.into.find((x) => x.kind === 'vessel');
         const v = dest?.kind === 'vessel' && named && named === this.vesselOf(dest, a) ? this.main : named;
-        if (v) sources.push({ v, share: r.kind === 'content' ? partOf(r.share) : undefined });
+        if (v && this.in(v).length) sources.push({ v, share: r.kind === 'content' ? partOf(r.share) : undefined });
       }
     }
     // "mix it with water and add": what was mixed just now
+    // "crush it and add to the boiling milk"
+    if (!objects.length && a.into.length && (a.deed === 'put' || a.deed === 'pour' || a.deed === 'rain') && this.ready.some((t) => this.left(t) > REST)) {
+      for (const t of this.ready.filter((x) => this.left(x) > REST)) things.push({ t, share: this.left(t), r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 } });
+      this.ready = [];
+    }
     if (a.deed === 'blend' && this.ready.length)
       for (const t of this.ready.filter((x) => this.left(x) > REST && !things.some((y) => y.t === x)))
         things.push({ t, share: this.left(t), r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 } });
@@ -640,6 +648,8 @@ export class Kitchen {
       }
     }
     // "into the pan in a stream": what was mixed last
+    if (!objects.length && !things.length && (a.deed === 'stir' || a.deed === 'mix' || a.deed === 'fold') && a.into.some((r) => r.kind === 'thing' || r.kind === 'content') && this.lastBowl && this.in(this.lastBowl).length && this.lastBowl !== this.main)
+      sources.push({ v: this.lastBowl, share: undefined });
     if (!objects.length && a.into.some((r) => r.kind === 'vessel' && (r.vessel === 'pot' || r.vessel === 'other pot')) && this.lastBowl && this.in(this.lastBowl).length && this.in(this.main).length && this.lastBowl !== this.main)
       sources.push({ v: this.lastBowl, share: undefined });
     for (const r of a.from) {
@@ -660,6 +670,15 @@ export class Kitchen {
     const dish = DISHES.includes(into.kind) && into !== this.main;
     if (dish) return this.intoDish(a, into, things, sources);
     // what stands in the destination by name and is in no vessel yet goes there with it
+    // "we had it on stewed plums"
+    if (/^o/.test(a.prep ?? '') && this.account.heats.length && !this.onFire)
+      for (const r of dests)
+        if (r.kind === 'thing')
+          for (const t of r.things)
+            if (this.things[t]!.found && this.things[t]!.grams === undefined && !this.placed.has(t)) {
+              this.account.part.set(t, 'serve');
+              this.placed.set(t, 1);
+            }
     const joined = dests.flatMap((r) => (r.kind === 'thing' ? r.things.filter((t) => this.holding(t) === undefined || this.left(t) > REST).map((t) => ({ t, share: this.shareOf(r, t), r })) : []));
     const unique = [...new Set(sources.map((s) => s.v))].filter((v) => v !== into);
     const first = a.deed === 'put' || a.deed === 'pour' || a.deed === 'back' || a.deed === undefined ? unique : unique;
@@ -706,6 +725,7 @@ export class Kitchen {
       } else if (r.kind !== 'rest' && r.kind !== 'vessel') {
         const v = this.contentOf(r, a);
         if (v && this.in(v).length) return v;
+        if (r.kind === 'content' && r.content === 'it' && this.readied && !this.in(this.main).length) return this.readied;
       }
     }
     if (!things.length && !sources.length && !a.into.length) return undefined;
@@ -911,8 +931,13 @@ export class Kitchen {
       else if (!this.things.some((x) => x.purpose === 'grease')) this.newGrease();
     }
     const dish = [...a.objects, ...a.into].find((r) => r.kind === 'vessel' && DISHES.includes(r.vessel));
-    if (dish?.kind === 'vessel') this.account.dish ??= dish.vessel;
+    if (dish?.kind === 'vessel') {
+      this.account.dish ??= dish.vessel;
+      this.readied = this.vessel('dish', dish.vessel);
+    }
   }
+  /** a dish that was greased last: "into it" */
+  private readied: Vessel | undefined;
   private greased(t: number) {
     if (this.things.some((x) => x.purpose === 'grease')) return;
     this.things.push({ id: this.things[t]!.id, text: this.things[t]!.text, optional: false, purpose: 'grease' });
@@ -983,6 +1008,12 @@ export class Kitchen {
           this.placed.set(t, 1);
         }
       return true;
+    }
+    if (a.deed === 'top' && !this.poured && fresh.some((r) => r.things.some((t) => this.isThickener(t) && !this.placed.has(t)))) {
+      // strewn into the pot, not over the dish
+      a.deed = 'rain';
+      if (!a.objects.length) a.objects = a.into.splice(0);
+      return false;
     }
     const onTop = a.deed === 'top' || (a.onTop && a.deed !== 'cover') || ((this.poured || this.served) && a.deed === 'put' && /\b(?:on|over)\b/i.test(a.text));
     if (a.deed === 'serve' || a.beside) {
