@@ -149,7 +149,7 @@ export function factsOf(account: Account, method: readonly string[], head: reado
     forbidsBoil: method.some((s) => NEVER.test(s)),
     lidOn: a.heats.some((h) => h.lid === 'on'),
     doubleBoiler: a.doubleBoiler,
-    soaked: a.soaked.size > 0 || head.some((h) => /\bsoaked\b/i.test(h)),
+    soaked: a.soaked.size > 0 || a.soakMin !== undefined || head.some((h) => /\bsoaked\b/i.test(h)),
     waterFirst: [...a.wet.values()].includes('in water first'),
     takenOut: [...new Set([...a.out].map(id))].sort(),
     kept: keptIn(a, pantry),

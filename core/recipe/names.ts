@@ -337,7 +337,13 @@ export function everyNameIn(text: string): { id: string; at: number; end: number
       if (m[0]) hits.push({ id: r.id, at: m.index, end: m.index + m[0].length, weight: r.weight });
   }
   hits.sort((a, b) => b.end - b.at - (a.end - a.at) || b.weight - a.weight);
-  const kept: typeof hits = [];
-  for (const h of hits) if (!kept.some((k) => h.at < k.end && k.at < h.end)) kept.push(h);
-  return kept.sort((a, b) => a.at - b.at).map(({ id, at, end }) => ({ id, at, end }));
+  const letters = new Uint8Array(text.length);
+  return hits
+    .filter((h) => {
+      if (letters.subarray(h.at, h.end).includes(1)) return false;
+      letters.fill(1, h.at, h.end);
+      return true;
+    })
+    .sort((a, b) => a.at - b.at)
+    .map(({ id, at, end }) => ({ id, at, end }));
 }

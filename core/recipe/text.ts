@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { readNumber } from './amount';
 import { BLOCK_LINES, LIMITS } from './limits';
 import { EN } from './language/en';
-import { marksOf } from './language/marks';
+import { firstDeed } from './language/marks';
 import { writtenOut } from './language/normal';
 import { nameOf } from './names';
 import { say, type Said } from '../say';
@@ -203,18 +203,24 @@ const isSentence = (line: string): boolean =>
 
 /** "Then stir …": an act from its first words on, as no line of a list begins. A participle ("grated zest") is none. */
 function beginsAsAct(line: string): boolean {
-  const first = marksOf(line.slice(0, 60).replace(/^(?:then|now|next|first|meanwhile|gently|slowly|finally|carefully|quickly),?\s+/i, ''), EN)[0];
-  return first?.kind === 'deed' && first.at === 0 && !/(?:ed|en|y)$/i.test(first.text);
+  const first = firstDeed(line.slice(0, 60).replace(/^(?:then|now|next|first|meanwhile|gently|slowly|finally|carefully|quickly),?\s+/i, ''), EN);
+  return first?.at === 0 && !/(?:ed|en|y)$/i.test(first.text);
 }
 /** A time at its head: "One hour before, soak the rice". */
 const TIME_HEAD = /^(?:about )?(?:\d+|an?|one|two|half an?|the)\s+(?:hours?|minutes?|days?|evening|night|morning)\b/i;
+/** The line that was asked about last: it is asked several times. */
+let lastStep: { line: string; step: boolean } | undefined;
 /** Whether a line tells what to do, not what to take. */
 function isStep(line: string): boolean {
+  if (lastStep?.line !== line) lastStep = { line, step: tells(line) };
+  return lastStep.step;
+}
+function tells(line: string): boolean {
   if (TIME_HEAD.test(line)) return true;
   if (AMOUNT_HEAD.test(line)) return isSentence(line);
   if (beginsAsAct(line)) return true;
   const words = line.split(/\s+/).length;
-  return words > 5 && (/[.!]$/.test(line) || words > 14) && marksOf(line.slice(0, 300), EN).some((m) => m.kind === 'deed');
+  return words > 5 && (/[.!]$/.test(line) || words > 14) && firstDeed(line.slice(0, 300), EN) !== undefined;
 }
 
 /** A line that holds several amounts, as "500 ml milk, 40 g starch and a pinch of salt". */

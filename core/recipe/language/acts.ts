@@ -40,6 +40,8 @@ export type Act = {
   overWater?: true;
   bath?: true;
   coldOven?: true;
+  /** "starch in" */
+  goesIn?: true;
   /** the word before what it goes to */
   prep?: string;
   /** "everything but the butter" */
@@ -199,7 +201,7 @@ class Reader {
       return;
     }
     // "up to the boil, 2 min": first the one, then the other
-    const apart = this.paused && BOILING.includes(this.act.until.at(-1)!) && m.highMin <= SHORT_MIN && !/\b(?:about|around|roughly|some|takes?|\()\s*$/i.test(this.s.slice(0, m.at));
+    const apart = (this.paused || (this.mode === 'object' && /\bfor\s+(?:about\s+|another\s+)?$/i.test(this.s.slice(0, m.at)))) && BOILING.includes(this.act.until.at(-1)!) && m.highMin <= SHORT_MIN && !/\b(?:about|around|roughly|some|takes?|\()\s*$/i.test(this.s.slice(0, m.at));
     if (m.after && !this.act.time) {
       if (this.act.deed && this.act.deed !== 'stir') this.close();
       this.act.whenTime = t;
@@ -394,7 +396,10 @@ class Reader {
         else {
           this.paused = true;
           // "vanilla in, zest out"
-          if ((this.mode === 'into' && !this.act.into.length && this.act.objects.length && !this.act.deed) || this.bareOut) return this.close();
+          if ((this.mode === 'into' && !this.act.into.length && this.act.objects.length && !this.act.deed) || this.bareOut) {
+            if (this.mode === 'into') this.act.goesIn = true;
+            return this.close();
+          }
           if (this.mode !== 'object') this.mode = this.act.deed ? 'object' : this.mode === 'into' ? 'object' : this.mode === 'when' ? 'object' : this.mode;
           if (this.mode === 'until' || this.mode === 'skip') this.mode = 'object';
         }

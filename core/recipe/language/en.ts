@@ -51,7 +51,7 @@ export const EN: Lexicon = {
     tray: '(?:(?:square|baking|shallow|flat|greased|rectangular|lined|deep|roasting|cake|loaf|meat|big|small|buttered|\\d+ ?(?:x|by|×) ?\\d+|cm|inch) ){0,4}(?:tray|tin|thali|slab tin)|(?:baking|square|roasting|cake|loaf|greased|lined|buttered|oiled|\\d+ ?(?:x|by|×) ?\\d+(?:[- ]?inch)?) pan',
     dish: "(?:(?:baking|oven|ovenproof|gratin|casserole|serving|shallow|deep|buttered|greased|big|large|glass|square|\\d-quart|two-quart|earthenware) ){0,4}(?:dish|dishes)",
     pie: 'pie (?:dish|plate|tin)|pudding dish',
-    plates: '(?:(?:soup|deep|flat|shallow|dinner|big|six|four|small) ){0,3}(?:plates?|bowls)|(?:one|a) (?:big |large |shallow |wide |pretty |serving ){1,3}bowl|serving bowl|soup bowls',
+    plates: '(?:(?:soup|deep|flat|shallow|dinner|big|six|four|small) ){0,3}(?:plates?|bowls)|(?:one (?:big |large )?|a (?:big |large )?)(?:shallow |wide |pretty |serving )+bowl|one (?:big|large) bowl|serving bowl|soup bowls',
     bath: '(?:meat |roasting |baking )(?:tin|pan)(?= with (?:hot )?water)|water bath|bain[- ]marie',
   },
   signs: {

@@ -174,6 +174,21 @@ function temps(s: string): Mark[] {
   return out.filter((m, i) => out.findIndex((o) => o.at <= m.at && m.end <= o.end) === i);
 }
 
+/** Which letters of a text are read already. */
+export class Covered {
+  private readonly letters: Uint8Array;
+  constructor(length: number) {
+    this.letters = new Uint8Array(length);
+  }
+  put({ at, end }: { at: number; end: number }): void {
+    this.letters.fill(1, at, end);
+  }
+  free({ at, end }: { at: number; end: number }): boolean {
+    for (let i = at; i < end; i++) if (this.letters[i]) return false;
+    return true;
+  }
+}
+
 /** Of two that overlap, the one that says more. */
 const saysMore = (m: Mark & { weight: number }) => m.end - m.at + m.weight;
 
@@ -182,7 +197,9 @@ const saysMore = (m: Mark & { weight: number }) => m.end - m.at + m.weight;
  * @param taken stretches that are names of things, and are not read as anything else
  */
 export function marksOf(s: string, lexicon: Lexicon, taken: readonly { at: number; end: number }[] = []): Mark[] {
-  const free = (m: { at: number; end: number }) => !taken.some((x) => m.at < x.end && x.at < m.end);
+  const covered = new Covered(s.length);
+  for (const x of taken) covered.put(x);
+  const free = (m: { at: number; end: number }) => covered.free(m);
   // "every five minutes" is a way of stirring
   const timed = times(s, lexicon).filter((m) => free(m) && !(m.kind === 'time' && m.every));
   const found: (Mark & { weight: number })[] = [
@@ -203,6 +220,24 @@ export function marksOf(s: string, lexicon: Lexicon, taken: readonly { at: numbe
   }
   found.sort((a, b) => saysMore(b) - saysMore(a));
   const kept: Mark[] = [];
-  for (const { weight: _w, ...m } of found) if (!kept.some((k) => m.at < k.end && k.at < m.end)) kept.push(m as Mark);
+  for (const { weight: _w, ...m } of found)
+    if (covered.free(m)) {
+      covered.put(m);
+      kept.push(m as Mark);
+    }
   return kept.sort((a, b) => a.at - b.at);
+}
+
+const DEED_RULES = new Map<Lexicon, RegExp[]>();
+/** Where the first deed of a text begins, and its words; cheaper than all that it says. */
+export function firstDeed(s: string, lexicon: Lexicon): { at: number; text: string } | undefined {
+  let rules = DEED_RULES.get(lexicon);
+  if (!rules) DEED_RULES.set(lexicon, (rules = Object.values(lexicon.deeds).map((ways) => whole(ways, 'i'))));
+  let first: { at: number; text: string } | undefined;
+  for (const r of rules) {
+    const m = r.exec(s);
+    if (m && (!first || m.index < first.at)) first = { at: m.index, text: m[0] };
+    if (first?.at === 0) break;
+  }
+  return first;
 }

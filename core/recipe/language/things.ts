@@ -219,6 +219,12 @@ export function mentionsIn(
     if (!whole || whole.unit !== 'can') continue;
     out.push({ kind: 'thing', things: [i], share: Math.min(1, a.amount.count / whole.count), definite: true, hot: false, cold: false, at: a.at, end: a.end });
   }
+  const ordinal = /\b(?:the\s+)?(?:first|second|third|other|last|one)\s+(?:can|tin)\b/i.exec(s);
+  if (ordinal && !out.some((m) => ordinal.index < m.end && m.at < ordinal.index + ordinal[0].length)) {
+    const i = things.findIndex((t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text));
+    const count = i < 0 ? undefined : readAmount(things[i]!.text, o.system)?.count;
+    if (count) out.push({ kind: 'thing', things: [i], share: Math.min(1, 1 / count), definite: true, hot: false, cold: false, at: ordinal.index, end: ordinal.index + ordinal[0].length });
+  }
   for (const a of amounts)
     if (
       a.amount.unit !== undefined &&
@@ -284,8 +290,13 @@ function ownName(text: string): string | undefined {
   return words?.slice(-2).join(' ') || undefined;
 }
 
+const isNut = (id: string, pantry: Pantry): boolean =>
+  pantry.get(id)?.group === 'nut' || /^(?:almonds|cashew|pistachio|hazelnuts|walnuts|pecans|nuts)_/.test(id);
+
 /** Letters of a word by which a line may be known. */
 const LEAST_WORD = 3;
+/** The same of one of several words. */
+const LONG_WORD = 6;
 
 const ADJECTIVES = /\b(?:hot|cold|warm|boiling|fresh|remaining|whole|the|soaked|drained|reserved|beaten|cooked|ground|grated|chopped|all)\b|\bof\b/gi;
 
@@ -328,16 +339,16 @@ function resolve(
   if (elsewhere) return best(exact);
   // "the milk" of nuts that are blended with water
   const drink = h.id?.endsWith('_drink') === true && definite;
-  if (drink && !known.some(([t]) => pantry.get(t.id)?.group === 'nut')) {
+  if (drink && !known.some(([t]) => isNut(t.id, pantry))) {
     const milk = known.filter(([t]) => pantry.get(t.id)?.group === 'milk' && t.id !== 'water');
     if (milk.length) return best(milk);
   }
-  if ((/^milk$/i.test(bare) || drink) && known.some(([t]) => pantry.get(t.id)?.group === 'nut')) {
+  if ((/^milk$/i.test(bare) || drink) && known.some(([t]) => isNut(t.id, pantry))) {
     const water = known.filter(([t]) => t.id === 'water');
     if (water.length) return best(water);
   }
   // its line says the word
-  const word = bare.toLowerCase().replace(/(?:ies|es|s)$/, '');
-  if (word.length < LEAST_WORD) return [];
-  return best(known.filter(([t]) => !t.found && t.purpose !== 'grease' && new RegExp(`\\b${word}`, 'i').test(t.text)));
+  const said = bare.toLowerCase().split(/\s+/);
+  const words = said.map((w) => w.replace(/(?:ies|y|es|s)$/, '')).filter((w) => w.length >= (said.length > 1 ? LONG_WORD : LEAST_WORD));
+  return best(known.filter(([t]) => !t.found && t.purpose !== 'grease' && words.some((w) => new RegExp(`\\b${w}`, 'i').test(t.text))));
 }

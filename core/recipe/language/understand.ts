@@ -77,7 +77,7 @@ export function understand(
     begun = true;
     // "(20 min)" behind a step
     const [only] = acts;
-    if (only && acts.length === 1 && only.time && !only.further && only.deed === undefined && !names.length && s.length < TIME_ALONE) {
+    if (only && acts.length === 1 && only.time && !only.further && only.deed === undefined && !only.place && !only.until.length && !only.level && !names.length && s.length < TIME_ALONE) {
       kitchen.took(only.time);
       continue;
     }

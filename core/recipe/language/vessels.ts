@@ -342,6 +342,7 @@ export class Kitchen {
           this.egg('folded', a);
         }
         else if (hot && wasLiquid && v.kind !== 'bowl') this.egg(v.warmth === 'hot' ? 'straight in' : 'into cooled', a);
+        else if (v === this.takenUp) this.egg('tempered', a);
         else if (v.warmth === 'cooled' && wasLiquid) this.egg('into cooled', a);
         else this.eggs.set(t, v);
       }
@@ -652,6 +653,9 @@ export class Kitchen {
       sources.push({ v: this.lastBowl, share: undefined });
     if (!objects.length && a.into.some((r) => r.kind === 'vessel' && (r.vessel === 'pot' || r.vessel === 'other pot')) && this.lastBowl && this.in(this.lastBowl).length && this.in(this.main).length && this.lastBowl !== this.main)
       sources.push({ v: this.lastBowl, share: undefined });
+    // "back into the pan": what the bowl became
+    if (!things.length && !sources.length && this.main.kind === 'bowl' && this.in(this.main).length && (a.deed === 'back' || a.deed === 'put' || a.deed === 'pour') && a.into.some((r) => r.kind === 'vessel' && r.vessel === 'pot'))
+      sources.push({ v: this.main, share: undefined });
     for (const r of a.from) {
       const v = this.heldBy(r, a);
       if (v && sources.length === 0 && !things.length) sources.push({ v, share: undefined });
@@ -679,7 +683,7 @@ export class Kitchen {
               this.account.part.set(t, 'serve');
               this.placed.set(t, 1);
             }
-    const joined = dests.flatMap((r) => (r.kind === 'thing' ? r.things.filter((t) => this.holding(t) === undefined || this.left(t) > REST).map((t) => ({ t, share: this.shareOf(r, t), r })) : []));
+    const joined = dests.flatMap((r) => (r.kind === 'thing' ? r.things.filter((t) => this.holding(t) === undefined || this.left(t) > REST || (r.cold && r.grams !== undefined)).map((t) => ({ t, share: this.shareOf(r, t), r })) : []));
     const unique = [...new Set(sources.map((s) => s.v))].filter((v) => v !== into);
     const first = a.deed === 'put' || a.deed === 'pour' || a.deed === 'back' || a.deed === undefined ? unique : unique;
     if (joined.length && !things.length && unique.length) this.putTogether(joined, into, a);
@@ -687,6 +691,12 @@ export class Kitchen {
       const s = sources.find((x) => x.v === v)!;
       const share = s.share ?? (a.gradual && /ladle|spoon|splash|little|temper/i.test(a.text) && into.kind === 'bowl' && v === this.main && [...this.eggs.values()].includes(into) && /\b(?:some|ladle|half|little|temper|cup|splash)/i.test(a.text) ? LITTLE : undefined);
       this.pour(v, into, share, a);
+    }
+    // "into a cup of the nut milk": some of what stands cold elsewhere
+    for (const r of dests) {
+      const from = r.kind === 'thing' && r.grams !== undefined ? this.holding(r.things[0]!) : undefined;
+      const total = r.kind === 'thing' ? this.things[r.things[0]!]!.grams : undefined;
+      if (r.kind === 'thing' && from && from !== into && from.warmth !== 'hot' && total && this.left(r.things[0]!) <= REST) this.pour(from, into, r.grams! / total, a);
     }
     const all = [...things, ...(joined.length && !things.length && unique.length ? [] : joined)];
     if (all.length) this.putTogether(all, into, a);
@@ -747,10 +757,14 @@ export class Kitchen {
       const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
       if ((a.deed === 'put' || a.deed === 'pour' || a.deed === 'mix') && sources[0]!.v.kind === 'pot' && bowl && this.in(bowl).length && [...this.eggs.values()].includes(bowl)) return bowl;
       if ((a.deed === 'put' || a.deed === 'pour') && sources.some(({ v }) => v.kind === 'bowl' && v !== this.main) && this.in(this.pan()).length) return this.pan();
+      if (a.goesIn && sources[0]!.v.kind === 'bowl' && this.in(this.pan()).length) return this.pan();
       return mixes || !a.deed ? sources[0]!.v : undefined;
     }
     if (a.deed === 'fold' && this.in(this.main).length) return this.main;
+    // yolks with some of what is hot: in a bowl of their own
+    if (a.deed === 'mix' && sources[0]?.v.warmth === 'hot' && sources[0].v.kind !== 'bowl' && things.length && things.every(({ t }) => this.isEgg(t) || this.isSweet(t) || this.isThickener(t))) return this.mixingPlace(things, a);
     if (sources.length && things.length) return mixes || a.deed === 'put' ? (this.bowlOf(things) ?? sources[0]!.v) : sources[0]!.v;
+    if (a.deed === 'leave' && a.into.some((r) => r.kind === 'thing' && r.things.some(this.isLiquid))) return this.pan();
     if (mixes || intoThings) {
       if (a.deed === 'rain') return this.current.side ? this.current : this.main;
       if (sideThing && this.component && this.sideParts.has(this.component) && this.in(this.sidePot(this.component)).length) {
@@ -762,6 +776,7 @@ export class Kitchen {
       return this.mixingPlace(things, a);
     }
     if (sideThing) return this.sidePot(this.things[sideThing.t]!.component!);
+    if (a.deed === 'leave' && things.some(({ t }) => this.isLiquid(t))) return this.pan();
     if (this.served || this.poured) return this.current;
     return this.current;
   }
@@ -1016,6 +1031,19 @@ export class Kitchen {
       return false;
     }
     const onTop = a.deed === 'top' || (a.onTop && a.deed !== 'cover') || ((this.poured || this.served) && a.deed === 'put' && /\b(?:on|over)\b/i.test(a.text));
+    const kept = names.find((r) => (r.share === 'kept' || r.share === 'rest') && r.things.some((t) => (this.keptIn?.holds.get(t) ?? 0) > REST));
+    if (kept && this.keptIn && (a.onTop || a.deed === 'top' || a.deed === 'serve' || a.beside)) {
+      const t = kept.things[0]!;
+      this.account.puts.push({ thing: t, share: this.keptIn.holds.get(t)!, sentence: a.sentence, place: 'top', beside: [], off: true });
+      this.keptIn.holds.set(t, 0);
+      for (const r of fresh)
+        for (const x of r.things) {
+          this.account.part.set(x, 'top');
+          this.placed.set(x, 1);
+        }
+      if (a.deed === 'serve') this.serve(a, true);
+      return true;
+    }
     if (a.deed === 'serve' || a.beside) {
       this.serve(a, true);
       for (const r of a.into) if (r.kind === 'vessel' && DISHES.includes(r.vessel)) this.account.dish ??= r.vessel;
@@ -1107,8 +1135,10 @@ export class Kitchen {
     if (a.bath && !this.account.bakes.length) this.bathReady = true;
     else if (a.bath) this.account.bakes.at(-1)!.bath = true;
     const where = a.deed === 'chill' ? 'fridge' : a.deed === 'freeze' ? 'freezer' : a.place === 'oven' ? undefined : a.place;
+    const hot = a.until.find((x) => x === 'steam' || x === 'boil' || x === 'simmer');
+    if (a.deed === 'leave' && hot && this.in(this.main).length) this.stretch(this.main, hot, undefined, a);
     const cools = a.deed === 'cool' || a.deed === 'leave' || a.deed === 'chill' || a.deed === 'freeze' || (where !== undefined && (where !== 'room' || (a.time !== undefined && a.deed === undefined)));
-    if (!cools) return false;
+    if (!cools || (a.deed !== undefined && HEATING.includes(a.deed) && a.deed !== 'stir')) return false;
     if (a.deed === 'leave' && a.time === undefined && !where && !a.overnight && !a.until.length) {
       this.maybe = this.in(this.current).length ? { where: 'room', sentence: a.sentence } : undefined;
       return !a.objects.length;
@@ -1197,6 +1227,11 @@ export class Kitchen {
     if (a.level) this.level = a.level;
     if (a.lid) this.lid = a.lid;
     if (a.stirring) this.stir = a.stirring;
+    // "… and let it bubble": the slurry is in by then
+    if (deedHeats && a.deed !== 'stir' && this.current === this.lastBowl && this.current !== this.main && this.in(this.current).some((t) => this.isThickener(t)) && this.in(this.main).some(this.isLiquid) && this.main.warmth === 'hot') {
+      this.pour(this.current, this.main, undefined, a);
+      this.current = this.main;
+    }
     // what was mixed in a bowl goes on the fire
     if ((deedHeats || a.onHeat) && a.deed !== 'stir' && !a.overWater && (this.current.kind === 'bowl' || this.current.kind === 'blender') && this.current !== this.main && this.in(this.current).length && !this.in(this.main).length) {
       const pot = this.vessel('pot', 'pot');
@@ -1329,6 +1364,7 @@ export class Kitchen {
       if (this.isKernel(t) && this.things.some((_, i) => this.isMilk(i) && !this.isSideThing(i) && this.main.holds.has(i) && acc.puts.some((p) => p.thing === i && p.place === 'pot'))) acc.wet.set(t, 'in water first');
     for (const [t, v] of this.eggs) if (acc.egg === undefined && !v.side) acc.egg = 'cold';
     for (const [t, v] of this.dry) if (!acc.wet.has(t) && this.in(v).some((x) => this.isLiquid(x))) acc.wet.set(t, 'cold together');
+    if (this.preheatC !== undefined && !acc.bakes.length) acc.bakes.push({ tempC: this.preheatC, ...(this.fan ? { fan: true as const } : {}) });
     this.parts();
     return acc;
   }
@@ -1366,9 +1402,9 @@ const partOf = (share: Extract<Ref, { kind: 'thing' }>['share'], grams?: number,
   typeof share === 'number' ? share : share === 'little' ? LITTLE : share === 'most' ? MOST : grams !== undefined && total ? Math.min(1, grams / total) : undefined;
 
 const REDUCED: readonly (readonly [RegExp, number])[] = [
-  [/two[- ]thirds (?:is |are )?(?:left|remain)|to two[- ]thirds|by (?:a |one )?third/i, 0.67],
+  [/two[- ]thirds (?:is |are )?(?:left|remain)|to two[- ]thirds|by (?:a |one )?third/i, 2 / 3],
   [/(?:to|by) (?:a |one )?half|half (?:of it )?(?:is left|remains|has gone)/i, 0.5],
-  [/to (?:a |one )?third/i, 0.33],
+  [/to (?:a |one )?third/i, 1 / 3],
   [/to three[- ]quarters|by (?:a |one )?quarter/i, 0.75],
 ];
 const reducedTo = (text: string): number | undefined => REDUCED.find(([r]) => r.test(text))?.[1];
