@@ -195,13 +195,19 @@ export function readNumber(s: string): { value: number; took: number } | undefin
     return { value: value * (dozen ? 12 : 1), took: fraction[0].length + (dozen?.[0].length ?? 0) };
   }
   // "two hundred", "a hundred and fifty"
-  const hundred = /^(an?|one|two|three|four|five|six|seven|eight|nine)\s+hundred\b(?:\s+and\s+(ten|twenty|twenty-five|thirty|forty|fifty|sixty|seventy|seventy-five|eighty|ninety)\b)?/i.exec(s);
+  const hundred =
+    /^(an?|one|two|three|four|five|six|seven|eight|nine)\s+hundred\b(?:\s+and\s+(ten|twenty|twenty-five|thirty|forty|fifty|sixty|seventy|seventy-five|eighty|ninety)\b)?/i.exec(
+      s,
+    );
   if (hundred)
     return {
       value: 100 * (WORD_NUMBERS[hundred[1]!.toLowerCase()] ?? 1) + (TENS[hundred[2]?.toLowerCase() ?? ''] ?? 0),
       took: hundred[0].length,
     };
-  const tens = /^(ten|fifteen|twenty(?:-five)?|thirty|forty|fifty|sixty|seventy(?:-five)?|eighty|ninety)\b(?=\s+(?:g|gr|grams?|ml)\b)/i.exec(s);
+  const tens =
+    /^(ten|fifteen|twenty(?:-five)?|thirty|forty|fifty|sixty|seventy(?:-five)?|eighty|ninety)\b(?=\s+(?:g|gr|grams?|ml)\b)/i.exec(
+      s,
+    );
   if (tens) return { value: TENS[tens[1]!.toLowerCase()] ?? 0, took: tens[0].length };
   const word = /^([a-z]+)\b/i.exec(s);
   const first = word && WORD_NUMBERS[word[1]!.toLowerCase()];
@@ -238,9 +244,13 @@ function readUnit(s: string): { unit: string; took: number } | undefined {
   if (fl) return { unit: 'floz', took: fl[0].length };
   const rice = /^(?:rice[- ]cooker (?:cups?|measures?))\b/i.exec(s);
   if (rice) return { unit: 'rice cup', took: rice[0].length };
-  const two = /^(coffee|tea|soup|water|table|tea|dessert|wine)[- ](cups?|glass(?:es)?|spoons?)(?:fuls?)?(?=[^a-z]|$)/i.exec(s);
+  const two =
+    /^(coffee|tea|soup|water|table|tea|dessert|wine)[- ](cups?|glass(?:es)?|spoons?)(?:fuls?)?(?=[^a-z]|$)/i.exec(s);
   if (two) {
-    const unit = TWO_WORDS[`${two[1]} ${two[2]!.replace(/e?s$/, '').replace('glas', 'glass').replace('glasss', 'glass')}`.toLowerCase()];
+    const unit =
+      TWO_WORDS[
+        `${two[1]} ${two[2]!.replace(/e?s$/, '').replace('glas', 'glass').replace('glasss', 'glass')}`.toLowerCase()
+      ];
     if (unit) return { unit, took: two[0].length };
   }
   const word = /^([a-z]+)(\.?)(?=[^a-z]|$)/i.exec(s);

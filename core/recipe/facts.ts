@@ -1,7 +1,7 @@
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { readNumber } from './amount';
-import type { Account, Heat, Wet } from './language/vessels';
+import type { Account, Heat, Wet } from './language/account';
 import { namesIn } from './names';
 import { dishIn, sizesIn } from './vesselSizes';
 
@@ -75,7 +75,6 @@ export type Facts = {
   warm?: boolean;
 };
 
-
 /** How high, in ovals of nine (B): what cooks mean by the words. */
 const HEAT_WORDS: readonly (readonly [RegExp, number])[] = [
   [/\b(?:lowest|very low|gentlest)\b/i, 1],
@@ -96,7 +95,6 @@ export function hobIn(s: string): number | undefined {
   if (!/\b(?:heat|fire|flame|hob|ring|on low|on high|on medium)\b/i.test(s)) return undefined;
   return HEAT_WORDS.find(([w]) => w.test(s))?.[1];
 }
-
 
 /** That it must not boil. */
 const NEVER =
@@ -208,8 +206,7 @@ function minutes(a: Account, form: Form, f: Facts): void {
   const grain = a.heats.filter((h) => h.things.some((t) => form(t) === 'kernel'));
   if (!grain.length) return;
   const soft = grain.findIndex((h) => h.until === 'soft');
-  const behind =
-    soft < 0 ? undefined : sum(grain.slice(soft + 1).map((h) => (h.until === 'time' ? h.min : undefined)));
+  const behind = soft < 0 ? undefined : sum(grain.slice(soft + 1).map((h) => (h.until === 'time' ? h.min : undefined)));
   if (behind !== undefined) f.softMin = behind;
   const milk = (h: Heat) => h.things.some((t) => /milk|drink|cream|evaporated/.test(a.things[t]!.id));
   const inWater = sum(grain.filter((h) => !milk(h)).map((h) => h.min));
@@ -251,8 +248,7 @@ function fire(a: Account, method: readonly string[], f: Facts): void {
     const ring = /\b(?:oven|bake|grill)/i.test(s) ? undefined : hobIn(s);
     if (ring !== undefined) f.hob = { first: f.hob?.first ?? ring, last: ring };
     const every = EVERY.exec(s);
-    if (every)
-      f.stirEveryS = (every[1] ? (readNumber(every[1])?.value ?? 1) : 1) * (/^m/i.test(every[2]!) ? 60 : 1);
+    if (every) f.stirEveryS = (every[1] ? (readNumber(every[1])?.value ?? 1) : 1) * (/^m/i.test(every[2]!) ? 60 : 1);
   }
   if (f.stirEveryS !== undefined) return;
   const said = a.heats.map((h) => h.stir).filter((x) => x !== undefined);

@@ -119,7 +119,8 @@ function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
   const at = r.lines.indexOf(line);
   if (line.found || isPut(at, r)) return true;
   // where it was followed what goes where, that is what counts
-  if (r.account.puts.length > r.account.things.length / 2) return r.account.things[at]?.again === true || line.grams === 0;
+  if (r.account.puts.length > r.account.things.length / 2)
+    return r.account.things[at]?.again === true || line.grams === 0;
   const method = r.method.join(' ').toLowerCase();
   if (!method || line.grams === 0) return true;
   if (

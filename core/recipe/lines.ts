@@ -150,7 +150,12 @@ export function readLines(list: readonly string[], pantry: Pantry, o: ReadOption
   let head: string | undefined;
   let last: Amount | undefined;
   let asTyped = '';
-  const under = (l: Line): Line => ({ ...l, ...(l.text === asTyped ? {} : { text: asTyped }), ...(part ? { part } : {}), ...(head ? { head } : {}) });
+  const under = (l: Line): Line => ({
+    ...l,
+    ...(l.text === asTyped ? {} : { text: asTyped }),
+    ...(part ? { part } : {}),
+    ...(head ? { head } : {}),
+  });
   for (const whole of list) {
     const typed = whole.slice(0, LINE_READ);
     const raw = typed.startsWith(SECTION) ? typed : writtenOut(typed, EN);
@@ -306,7 +311,11 @@ function readLine(
       line: finish(
         line,
         // the peel of a whole fruit is some three strips
-        { ...a, unit: undefined, ...(/^(?:peel|rind)$/i.test(squeezed[2]!) ? { count: 3 * a.count, low: 3 * a.low, high: 3 * a.high } : {}) },
+        {
+          ...a,
+          unit: undefined,
+          ...(/^(?:peel|rind)$/i.test(squeezed[2]!) ? { count: 3 * a.count, low: 3 * a.low, high: 3 * a.high } : {}),
+        },
         /juice/i.test(squeezed[2]!) ? `${fruit} juice` : `${fruit} peel`,
         pantry,
         o,

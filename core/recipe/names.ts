@@ -52,7 +52,8 @@ export const ALIASES: Readonly<Record<string, string>> = {
   semolina: '(?:fine |wheat )*semolina|cream of wheat|farina',
   cornmeal_fine: 'fine (?:cornmeal|corn meal|polenta)|cornmeal|corn meal|polenta|maize meal',
   cornmeal_coarse: '(?:coarse|medium) (?:cornmeal|corn meal|polenta)|corn grits|grits',
-  rice_short: '(?:short[- ]grain(?:ed)?|round(?:[- ]grain(?:ed)?)?|pudding|porridge|risotto|arborio|carnaroli|dessert) (?:white )?rice|arborio|carnaroli|rice,? (?:short|round)[- ]grain|rice',
+  rice_short:
+    '(?:short[- ]grain(?:ed)?|round(?:[- ]grain(?:ed)?)?|pudding|porridge|risotto|arborio|carnaroli|dessert) (?:white )?rice|arborio|carnaroli|rice,? (?:short|round)[- ]grain|rice',
   rice_long: 'long[- ]grain (?:white )?rice|rice,? (?:white,? )?long[- ]grain',
   rice_basmati: 'basmati(?: rice)?',
   rice_jasmine: 'jasmine(?: rice)?|scented rice',
@@ -89,7 +90,8 @@ export const ALIASES: Readonly<Record<string, string>> = {
   walnuts_ground: 'ground walnuts?',
   raisins: 'raisins|sultanas|currants',
   carrot_grated: '(?:grated )?carrots?',
-  corn_kernels: '(?:whole |canned |tinned |drained )*(?:kernel )?corn(?: kernels)?|sweet ?corn(?: kernels)?|corn kernels|corn',
+  corn_kernels:
+    '(?:whole |canned |tinned |drained )*(?:kernel )?corn(?: kernels)?|sweet ?corn(?: kernels)?|corn kernels|corn',
   coconut_grated: '(?:grated|desiccated|shredded|flaked|dried) coconut|coconut flakes|coconut',
   almonds_chopped: '(?:chopped|flaked|slivered|whole|blanched)? ?almonds',
   hazelnuts_chopped: '(?:chopped )?hazelnuts',

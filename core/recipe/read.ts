@@ -11,7 +11,7 @@ import { suggestSettings } from '../pot/hob';
 import { volumeMl } from '../vessels/vessel';
 import { factsOf, type Facts } from './facts';
 import { understand } from './language/understand';
-import type { Account } from './language/vessels';
+import type { Account } from './language/account';
 import { readLines, type Line, type Part, type ReadOptions } from './lines';
 import { peopleIn, takeApart } from './text';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
@@ -28,7 +28,10 @@ export type Reading = {
 };
 /** People, wherever it says so. */
 function servesIn(text: string): number | undefined {
-  const m = /\b(?:serves|srvs|feeds|enough for|(?:good )?for|servings?:?|portions?:?)\s*:?\s*((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b(?!\s*(?:min|hour|h\b|g\b|ml|days?|seconds?|more|weeks?|cups?|tbsp|°|percent|%|or|to)))/i.exec(text);
+  const m =
+    /\b(?:serves|srvs|feeds|enough for|(?:good )?for|servings?:?|portions?:?)\s*:?\s*((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b(?!\s*(?:min|hour|h\b|g\b|ml|days?|seconds?|more|weeks?|cups?|tbsp|°|percent|%|or|to)))/i.exec(
+      text,
+    );
   return m ? peopleIn(`serves ${m[1]}`) : undefined;
 }
 
@@ -74,7 +77,8 @@ export function readRecipe(text: string, pantry: Pantry, asked: ReadOptions): Re
 }
 
 /** A recipe that measures as kitchens in America do, wherever the cook lives: its cups are theirs. */
-const AMERICAN = /\d\s?°\s?F\b|\bdegrees F\b|\bsticks? (?:of )?(?:unsalted )?butter|\bheavy cream\b|\bquarts?\b|\ball-purpose\b|\b\d c (?!\.)[a-z]|\bicebox\b|\bgranulated sugar\b|\bconfectioners/i;
+const AMERICAN =
+  /\d\s?°\s?F\b|\bdegrees F\b|\bsticks? (?:of )?(?:unsalted )?butter|\bheavy cream\b|\bquarts?\b|\ball-purpose\b|\b\d c (?!\.)[a-z]|\bicebox\b|\bgranulated sugar\b|\bconfectioners/i;
 
 const GROUND_LINE = /\b(?:ground|crushed|pulsed|blitzed|pounded|broken)\b/i;
 /** What only the sentences name, as lines. */
@@ -92,7 +96,9 @@ function foundIn(account: Account, pantry: Pantry, o: ReadOptions): Line[] {
         ingredientId: t.id,
         top: part === 'top' || part === 'serve',
         found: true as const,
-        ...(grams === undefined ? {} : { grams, lowG: line.lowG ?? grams, highG: line.highG ?? grams, state: 'read' as const }),
+        ...(grams === undefined
+          ? {}
+          : { grams, lowG: line.lowG ?? grams, highG: line.highG ?? grams, state: 'read' as const }),
       },
     ];
   });

@@ -20,8 +20,9 @@ const read = (text: string) => {
 
 /** What a method of these sentences says, of a plain pudding. */
 const factsIn = (...sentences: string[]) =>
-  read(`A pudding\n\n500 ml whole milk\n40 g cornstarch\n40 g sugar\n\nMethod\nPut everything into a cold pan.\n${sentences.join('\n')}`)
-    .facts;
+  read(
+    `A pudding\n\n500 ml whole milk\n40 g cornstarch\n40 g sugar\n\nMethod\nPut everything into a cold pan.\n${sentences.join('\n')}`,
+  ).facts;
 
 describe('recipes, each written in another way', () => {
   it.each(WRITTEN.map((w) => [w.way, w] as const))('%s', (_, w) => {

@@ -173,7 +173,8 @@ const AN_AMOUNT =
 /** A short line that says what a thing is for instead of how much of it. */
 const FOR_WHAT = /\b(?:to sprinkle|to taste|to serve|for (?:dusting|sprinkling|serving|greasing|the top))\b/i;
 /** A name, a dash, and how much of it, with or without a note behind: "Rice - 1/4 cup (soaked)". */
-const NAME_FIRST = /^[A-Za-zÀ-ÿ][^\d.;!?]{1,40}?\s*(?:[-–—:=]|\.{2,})\s*(?:about |approx\.? )?(?:[\d½¼¾⅓⅔]|a (?:few|pinch|handful|little)|few\b)[^.!?]{0,50}$/;
+const NAME_FIRST =
+  /^[A-Za-zÀ-ÿ][^\d.;!?]{1,40}?\s*(?:[-–—:=]|\.{2,})\s*(?:about |approx\.? )?(?:[\d½¼¾⅓⅔]|a (?:few|pinch|handful|little)|few\b)[^.!?]{0,50}$/;
 /** A short line that ends in an amount: "Sugar: 60 g", or holds one beside a ratio. */
 const AMOUNT_TAIL =
   /(?:\d|[½¼¾])[\d.,/ ]*\s*(?:ml|dl|l|g|gr|kg|cups?|tbsp|tablespoons?|tsp|teaspoons?|oz|lb|litres?|liters?|pints?)\.?$/i;
@@ -191,7 +192,8 @@ const clean = (line: string) =>
 
 const ASIDE = new RegExp(`^(?:${EN.aside})$`, 'i');
 /** "Note: …", on one line with what it heads. */
-const ASIDE_LINE = /^(?:notes?|n\.?b\.?|tips?|p\.?s|variations?|storage|nutrition|equipment|allergens?|source|serving suggestion)\s*[:.–—-]\s|^EQUIPMENT\b|\?\s*$/i;
+const ASIDE_LINE =
+  /^(?:notes?|n\.?b\.?|tips?|p\.?s|variations?|storage|nutrition|equipment|allergens?|source|serving suggestion)\s*[:.–—-]\s|^EQUIPMENT\b|\?\s*$/i;
 const TOOL = new RegExp(`(?<![a-z])(?:${EN.words.tool})(?![a-z])`, 'i');
 const NOISE = new RegExp(`(?<![a-z])(?:${EN.noise})(?![a-z])`, 'i');
 
@@ -203,7 +205,10 @@ const isSentence = (line: string): boolean =>
 
 /** "Then stir …": an act from its first words on, as no line of a list begins. A participle ("grated zest") is none. */
 function beginsAsAct(line: string): boolean {
-  const first = firstDeed(line.slice(0, 60).replace(/^(?:then|now|next|first|meanwhile|gently|slowly|finally|carefully|quickly),?\s+/i, ''), EN);
+  const first = firstDeed(
+    line.slice(0, 60).replace(/^(?:then|now|next|first|meanwhile|gently|slowly|finally|carefully|quickly),?\s+/i, ''),
+    EN,
+  );
   return first?.at === 0 && !/(?:ed|en|y)$/i.test(first.text);
 }
 /** A time at its head: "One hour before, soak the rice". */
@@ -250,7 +255,10 @@ function splitList(line: string): string[] {
 const CAPITALS = /^[A-Z][A-Z '&/-]{2,40}(?:\s*\([^)]{0,60}\))?:?$/;
 /** Whether a head names a part of the list. */
 const headOf = (bare: string, list: readonly string[]): boolean => {
-  const word = bare.toLowerCase().replace(/\(.*\)|:/g, '').trim();
+  const word = bare
+    .toLowerCase()
+    .replace(/\(.*\)|:/g, '')
+    .trim();
   return word.length > 2 && list.some((l) => l.startsWith(SECTION) && l.toLowerCase().includes(word));
 };
 
@@ -279,7 +287,9 @@ function fromLines(
     const t = writtenOut(clean(l.text), EN).replace(/^\s+/, '');
     if (!t) continue;
     const bare = t.replace(/[:.]$/, '');
-    const isHead = METHOD_HEAD.test(bare) || (INGREDIENTS_HEAD.test(bare) && bare.length < 60 && !VERB.test(bare.replace(/^for the/i, '')));
+    const isHead =
+      METHOD_HEAD.test(bare) ||
+      (INGREDIENTS_HEAD.test(bare) && bare.length < 60 && !VERB.test(bare.replace(/^for the/i, '')));
     if (isHead) aside = false;
     // what is no recipe is kept apart
     if (!isHead && (aside || ASIDE.test(bare) || (ASIDE_LINE.test(t) && !first) || NOISE.test(t))) {
@@ -308,7 +318,13 @@ function fromLines(
       continue;
     }
     // a head in capitals, of a part or of nothing that is known here
-    if (!first && CAPITALS.test(l.text.trim()) && out.ingredients.length > 0 && !INGREDIENTS_HEAD.test(bare) && (nameOf(bare) === undefined || headOf(bare, out.ingredients))) {
+    if (
+      !first &&
+      CAPITALS.test(l.text.trim()) &&
+      out.ingredients.length > 0 &&
+      !INGREDIENTS_HEAD.test(bare) &&
+      (nameOf(bare) === undefined || headOf(bare, out.ingredients))
+    ) {
       if (headOf(bare, out.ingredients) || mode === 'method' || out.steps.length) {
         mode = 'method';
         stepHead = bare;
@@ -349,7 +365,10 @@ function fromLines(
       out.yields ??= t;
       continue;
     }
-    const table = /^((?:to (?:set out|serve|finish|decorate|top)|for (?:the )?(?:table|top|topping|serving|sprinkling|dusting)|on top|garnish|toppings?))\s*:\s*(.+)$/i.exec(t);
+    const table =
+      /^((?:to (?:set out|serve|finish|decorate|top)|for (?:the )?(?:table|top|topping|serving|sprinkling|dusting)|on top|garnish|toppings?))\s*:\s*(.+)$/i.exec(
+        t,
+      );
     if (table && mode !== 'method') {
       out.ingredients.push(SECTION + table[1]!, ...table[2]!.split(/,\s*|\s+and\s+/).filter(Boolean));
       wasListed = true;
@@ -400,22 +419,29 @@ function fromLines(
     }
     const slashed = body.split(/\s+[/|•·]\s+/);
     const looksListed =
-      (slashed.length > 2 && slashed.filter((x) => AMOUNT_HEAD.test(x) || nameOf(x) !== undefined).length > slashed.length / 2) ||
-      body.length < 140 &&
-      !/[.!?]\s+[A-Z]/.test(body) &&
-      (AMOUNT_HEAD.test(body) ||
-        NAME_FIRST.test(body) ||
-        (splitList(body).length > 1 && !VERB.test(body)) ||
-        (AMOUNT_TAIL.test(body) && body.length < 80) ||
-        (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body)));
+      (slashed.length > 2 &&
+        slashed.filter((x) => AMOUNT_HEAD.test(x) || nameOf(x) !== undefined).length > slashed.length / 2) ||
+      (body.length < 140 &&
+        !/[.!?]\s+[A-Z]/.test(body) &&
+        (AMOUNT_HEAD.test(body) ||
+          NAME_FIRST.test(body) ||
+          (splitList(body).length > 1 && !VERB.test(body)) ||
+          (AMOUNT_TAIL.test(body) && body.length < 80) ||
+          (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body))));
     // a name alone among the lines of the list: "nutmeg", "cinnamon stick"
     const bareName: boolean =
-      (wasListed && body.split(/\s+/).length <= 7 && !/[.!?:]$/.test(body) && !isStep(body) && !CAPITALS.test(body) && /\b(?:optional|on the side|to serve|for serving)\b/i.test(body)) || wasListed &&
-      body.split(/\s+/).length <= (beginsAsAct(body) ? 4 : 7) &&
-      !/[.!:]$/.test(body) &&
-      !VERB.test(body) &&
-      nameOf(body)?.unsure === undefined &&
-      nameOf(body) !== undefined;
+      (wasListed &&
+        body.split(/\s+/).length <= 7 &&
+        !/[.!?:]$/.test(body) &&
+        !isStep(body) &&
+        !CAPITALS.test(body) &&
+        /\b(?:optional|on the side|to serve|for serving)\b/i.test(body)) ||
+      (wasListed &&
+        body.split(/\s+/).length <= (beginsAsAct(body) ? 4 : 7) &&
+        !/[.!:]$/.test(body) &&
+        !VERB.test(body) &&
+        nameOf(body)?.unsure === undefined &&
+        nameOf(body) !== undefined);
     // sentences behind the list are the steps, with or without a head of their own
     if (mode === 'ingredients' && isStep(body)) mode = 'method';
     const steps = VERB.test(body) && (l.ordered || body.length > 60 || /[.!]$/.test(body));
@@ -432,12 +458,17 @@ function fromLines(
     else if (ingredient) {
       out.ingredients.push(...splitList(body));
       stepHead = undefined;
-    }
-    else {
+    } else {
       const said = sentences(body);
       (besideNow ? out.beside : out.method).push(...said);
       // a head speaks of the paragraph that it stands over
-      out.steps.push(...said.map((text, i) => (stepHead !== undefined && i === 0 && out.method.length + out.beside.length > 0 ? { text, head: stepHead } : { text })));
+      out.steps.push(
+        ...said.map((text, i) =>
+          stepHead !== undefined && i === 0 && out.method.length + out.beside.length > 0
+            ? { text, head: stepHead }
+            : { text },
+        ),
+      );
       stepHead = undefined;
     }
   }

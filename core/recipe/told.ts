@@ -1,6 +1,6 @@
 import type { Pantry } from '../pantry/pantry';
 import type { VesselWord } from './language/lexicon';
-import type { Account } from './language/vessels';
+import type { Account } from './language/account';
 import type { Line } from './lines';
 import type { Reading } from './read';
 
@@ -63,8 +63,16 @@ function sideOf(side: Account['sides'][number], account: Account, pantry: Pantry
   const word = side.component ?? '';
   if (/glaze/i.test(word) || any((id) => id === 'chocolate')) return 'glaze';
   if (any((id) => /^(?:fruit_|puree_)/.test(id)) || /compote|fruit|coulis/i.test(word)) return 'compote';
-  if (/layer|topping/i.test(word) && any((id) => pantry.get(id)?.group === 'milk' || pantry.get(id)?.group === 'thickener')) return 'layer';
-  if (any((id) => pantry.get(id)?.group === 'milk' && id !== 'water') && any((id) => pantry.get(id)?.group === 'thickener')) return 'layer';
+  if (
+    /layer|topping/i.test(word) &&
+    any((id) => pantry.get(id)?.group === 'milk' || pantry.get(id)?.group === 'thickener')
+  )
+    return 'layer';
+  if (
+    any((id) => pantry.get(id)?.group === 'milk' && id !== 'water') &&
+    any((id) => pantry.get(id)?.group === 'thickener')
+  )
+    return 'layer';
   if (any((id) => pantry.get(id)?.group === 'sweet')) return 'syrup';
   return any((id) => /cream/.test(id)) ? 'cream' : 'infusion';
 }

@@ -19,7 +19,6 @@ export function dishIn(s: string): Facts['dish'] {
   return undefined;
 }
 
-
 /** Sizes of pan, dish and moulds that a sentence gives; what it does not give stays as it was. */
 export function sizesIn(s: string, f: Facts): void {
   const litre = /(\d+(?:[.,]\d+)?|half a|one|two|three)[\s-]*(?:l|litre|liter)\b[^.]{0,12}\b(?:pan|pot|saucepan)/i.exec(

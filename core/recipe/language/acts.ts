@@ -87,7 +87,8 @@ type Token = Mark | Mention | Holder | Part;
 
 /** "the beaten eggs": a participle before a name is no act. */
 const PARTICIPLE = /(?:ed|en)$|^(?:slit|split|cut|ground)$/i;
-const BEFORE_PARTICIPLE = /(?:\b(?:the|a|an|your|of|these|this|some|all|with|until|and|[\d½¼¾]+|two|three|four|large|egg|eggs)\s+|[,(]\s*)$/i;
+const BEFORE_PARTICIPLE =
+  /(?:\b(?:the|a|an|your|of|these|this|some|all|with|until|and|[\d½¼¾]+|two|three|four|large|egg|eggs)\s+|[,(]\s*)$/i;
 const PASSIVE = /\b(?:is|are|was|be|been|gets?)\s+$/i;
 
 class Reader {
@@ -121,7 +122,8 @@ class Reader {
   }
 
   private close() {
-    if (this.mode === 'into' && !this.act.into.length && this.act.deed === 'pour' && this.lastPrep.startsWith('o')) this.act.intoUnknown = true;
+    if (this.mode === 'into' && !this.act.into.length && this.act.deed === 'pour' && this.lastPrep.startsWith('o'))
+      this.act.intoUnknown = true;
     const before = this.acts.at(-1);
     // "in the fridge, once cool": of the act before it
     const onlyWhen = this.act.when.length > 0 && empty({ ...this.act, when: [] });
@@ -142,12 +144,23 @@ class Reader {
     let mode: 'object' | 'into' | 'from' = this.mode;
     // "stir in the butter": the little word belongs to the deed, where nothing else was named yet
     const moved = ref.kind === 'thing' || (ref.kind === 'content' && ref.content !== 'it') || ref.kind === 'holder';
-    if (mode === 'into' && this.lastPrep === 'in' && this.act.deed && moved && (this.comes || !this.act.objects.length)) {
+    if (
+      mode === 'into' &&
+      this.lastPrep === 'in' &&
+      this.act.deed &&
+      moved &&
+      (this.comes || !this.act.objects.length)
+    ) {
       mode = 'object';
       this.mode = 'object';
     }
     // another subject behind the comma: another act
-    if (mode === 'object' && this.paused && this.act.into.length && (this.act.deed ? ref.kind !== 'thing' : this.act.objects.length > 0)) {
+    if (
+      mode === 'object' &&
+      this.paused &&
+      this.act.into.length &&
+      (this.act.deed ? ref.kind !== 'thing' : this.act.objects.length > 0)
+    ) {
       this.close();
       this.act.objects.push(ref);
       return;
@@ -161,7 +174,11 @@ class Reader {
   private deed(m: Extract<Token, { kind: 'deed' }>) {
     const before = this.s.slice(0, m.at);
     const irregular = /^(?:slit|split|cut|ground)$/i.test(m.text);
-    if (PARTICIPLE.test(m.text) && (irregular ? /\b(?:the|a|an|with|of)\s+$/i : BEFORE_PARTICIPLE).test(before) && !PASSIVE.test(before)) {
+    if (
+      PARTICIPLE.test(m.text) &&
+      (irregular ? /\b(?:the|a|an|with|of)\s+$/i : BEFORE_PARTICIPLE).test(before) &&
+      !PASSIVE.test(before)
+    ) {
       if (m.deed === 'keep') this.share = 'kept';
       return;
     }
@@ -173,8 +190,17 @@ class Reader {
       if (sign || this.mode === 'until' || !(this.act.when.length || this.act.whenTime)) return;
     }
     // "in a heavy pot, combine"
-    const place = this.act.deed === undefined && this.lastPrep === 'in' && this.act.into.length === 1 && this.act.into[0]!.kind === 'vessel' && !this.act.objects.length && !['cups', 'moulds', 'plates'].includes(this.act.into[0]!.vessel);
-    const fronted = place || this.act.deed === undefined && (!this.paused || !(this.act.into.length || this.act.objects.length || this.act.time || this.act.until.length));
+    const place =
+      this.act.deed === undefined &&
+      this.lastPrep === 'in' &&
+      this.act.into.length === 1 &&
+      this.act.into[0]!.kind === 'vessel' &&
+      !this.act.objects.length &&
+      !['cups', 'moulds', 'plates'].includes(this.act.into[0]!.vessel);
+    const fronted =
+      place ||
+      (this.act.deed === undefined &&
+        (!this.paused || !(this.act.into.length || this.act.objects.length || this.act.time || this.act.until.length)));
     if (!fronted) {
       // "and in it stir the starch": where, before what
       const { carry } = this;
@@ -185,7 +211,8 @@ class Reader {
     this.carry = undefined;
     this.act.deed = m.deed;
     if (m.deed === 'put' && / on$/i.test(m.text)) this.act.onHeat = true;
-    if (MOVING.includes(m.deed) && /\b(?:it|them|this|that)\b/i.test(m.text)) this.act.objects.push({ kind: 'content', content: 'it' });
+    if (MOVING.includes(m.deed) && /\b(?:it|them|this|that)\b/i.test(m.text))
+      this.act.objects.push({ kind: 'content', content: 'it' });
     this.bareOut = m.deed === 'out' && m.text.toLowerCase() === 'out';
     this.comes = /^(?:goes?|comes?|in goes|follow)/i.test(m.text);
     if (this.mode !== 'object') this.mode = 'object';
@@ -201,15 +228,18 @@ class Reader {
       return;
     }
     // "up to the boil, 2 min": first the one, then the other
-    const apart = (this.paused || (this.mode === 'object' && /\bfor\s+(?:about\s+|another\s+)?$/i.test(this.s.slice(0, m.at)))) && BOILING.includes(this.act.until.at(-1)!) && m.highMin <= SHORT_MIN && !/\b(?:about|around|roughly|some|takes?|\()\s*$/i.test(this.s.slice(0, m.at));
+    const apart =
+      (this.paused || (this.mode === 'object' && /\bfor\s+(?:about\s+|another\s+)?$/i.test(this.s.slice(0, m.at)))) &&
+      BOILING.includes(this.act.until.at(-1)!) &&
+      m.highMin <= SHORT_MIN &&
+      !/\b(?:about|around|roughly|some|takes?|\()\s*$/i.test(this.s.slice(0, m.at));
     if (m.after && !this.act.time) {
       if (this.act.deed && this.act.deed !== 'stir') this.close();
       this.act.whenTime = t;
     } else if (this.act.time === undefined && !((m.more || apart) && this.act.until.length)) {
       this.act.time = t;
       if (m.more) this.act.further = true;
-    }
-    else if (this.act.more === undefined) this.act.more = t;
+    } else if (this.act.more === undefined) this.act.more = t;
   }
 
   private word(m: Extract<Token, { kind: 'word' }>) {
@@ -242,8 +272,7 @@ class Reader {
         if (this.begun) {
           this.mode = 'skip';
           this.paused = false;
-        }
-        else this.act.conditional = true;
+        } else this.act.conditional = true;
         return;
       case 'not':
         this.paused = false;
@@ -290,7 +319,10 @@ class Reader {
   }
 
   private vessel(m: Extract<Token, { kind: 'vessel' }>) {
-    const fresh = /(?:^|\s)(?:a|an|another|separate|second|clean)\s+(?:\w+\s+)*$/i.test(`${this.s.slice(Math.max(0, m.at - 3), m.at)}`) || /\b(?:another|separate|second|clean|small)\b/i.test(m.text);
+    const fresh =
+      /(?:^|\s)(?:a|an|another|separate|second|clean)\s+(?:\w+\s+)*$/i.test(
+        `${this.s.slice(Math.max(0, m.at - 3), m.at)}`,
+      ) || /\b(?:another|separate|second|clean|small)\b/i.test(m.text);
     if (m.vessel === 'bath') this.act.bath = true;
     else this.put({ kind: 'vessel', vessel: m.vessel, text: m.text.toLowerCase(), fresh });
     this.share = undefined;
@@ -299,9 +331,18 @@ class Reader {
   private sign(m: Extract<Token, { kind: 'sign' }>) {
     if (this.mode === 'skip') return;
     if (this.mode === 'when' || (this.act.whenTime && this.act.deed === undefined)) this.act.when.push(m.sign);
-    else if (this.mode === 'until' || (this.act.deed && (HEATING.includes(this.act.deed) || ENDING.includes(this.act.deed))) || this.act.deed === undefined) {
+    else if (
+      this.mode === 'until' ||
+      (this.act.deed && (HEATING.includes(this.act.deed) || ENDING.includes(this.act.deed))) ||
+      this.act.deed === undefined
+    ) {
       // "Boil, whisking, for a minute"
-      if (this.mode === 'object' && this.act.deed === undefined && !this.begun && (m.text.toLowerCase() === 'boil' || m.text.toLowerCase() === 'simmer' || m.text.toLowerCase() === 'bubble')) {
+      if (
+        this.mode === 'object' &&
+        this.act.deed === undefined &&
+        !this.begun &&
+        (m.text.toLowerCase() === 'boil' || m.text.toLowerCase() === 'simmer' || m.text.toLowerCase() === 'bubble')
+      ) {
         this.act.deed = m.sign === 'simmer' ? 'simmer' : 'boil';
         return;
       }
@@ -314,10 +355,26 @@ class Reader {
   read(m: Token) {
     // what is said in brackets is no act
     if (m.kind === 'stop' && /[()]/.test(m.text)) this.aside = m.text === '(';
-    if (this.aside && (m.kind === 'deed' || m.kind === 'content' || m.kind === 'vessel' || m.kind === 'holder' || m.kind === 'word' || m.kind === 'place')) return;
+    if (
+      this.aside &&
+      (m.kind === 'deed' ||
+        m.kind === 'content' ||
+        m.kind === 'vessel' ||
+        m.kind === 'holder' ||
+        m.kind === 'word' ||
+        m.kind === 'place')
+    )
+      return;
     if (m.kind === 'deed' || m.kind === 'thing' || m.kind === 'temp') this.begun = true;
     // "heat the rest with the sugar": it has no name
-    if (this.share === 'rest' && this.mode === 'object' && ((m.kind === 'word' && m.word !== 'cold' && m.word !== 'hot' && m.word !== 'keptBack') || m.kind === 'stop' || m.kind === 'sign' || m.kind === 'deed')) {
+    if (
+      this.share === 'rest' &&
+      this.mode === 'object' &&
+      ((m.kind === 'word' && m.word !== 'cold' && m.word !== 'hot' && m.word !== 'keptBack') ||
+        m.kind === 'stop' ||
+        m.kind === 'sign' ||
+        m.kind === 'deed')
+    ) {
       this.share = undefined;
       this.put({ kind: 'rest' });
     }
@@ -329,7 +386,9 @@ class Reader {
           return;
         }
         const { share } = this;
-        this.put(share !== undefined && m.grams === undefined ? { ...m, share } : share !== undefined ? { ...m, share } : m);
+        this.put(
+          share !== undefined && m.grams === undefined ? { ...m, share } : share !== undefined ? { ...m, share } : m,
+        );
         this.share = undefined;
         this.paused = false;
         return;
@@ -382,8 +441,14 @@ class Reader {
           this.act.time = more;
         }
         // "cool, then the fridge": one place, then another
-        if (m.place !== 'room' && this.act.time && (this.act.deed === 'cool' || this.act.deed === 'leave')) this.close();
-        if (m.place !== 'room' && this.paused && (this.act.deed === 'cool' || this.act.deed === 'leave' || (this.act.place && this.act.place !== m.place))) this.close();
+        if (m.place !== 'room' && this.act.time && (this.act.deed === 'cool' || this.act.deed === 'leave'))
+          this.close();
+        if (
+          m.place !== 'room' &&
+          this.paused &&
+          (this.act.deed === 'cool' || this.act.deed === 'leave' || (this.act.place && this.act.place !== m.place))
+        )
+          this.close();
         this.act.place ??= m.place;
         return;
       case 'gradual':
@@ -396,11 +461,21 @@ class Reader {
         else {
           this.paused = true;
           // "vanilla in, zest out"
-          if ((this.mode === 'into' && !this.act.into.length && this.act.objects.length && !this.act.deed) || this.bareOut) {
+          if (
+            (this.mode === 'into' && !this.act.into.length && this.act.objects.length && !this.act.deed) ||
+            this.bareOut
+          ) {
             if (this.mode === 'into') this.act.goesIn = true;
             return this.close();
           }
-          if (this.mode !== 'object') this.mode = this.act.deed ? 'object' : this.mode === 'into' ? 'object' : this.mode === 'when' ? 'object' : this.mode;
+          if (this.mode !== 'object')
+            this.mode = this.act.deed
+              ? 'object'
+              : this.mode === 'into'
+                ? 'object'
+                : this.mode === 'when'
+                  ? 'object'
+                  : this.mode;
           if (this.mode === 'until' || this.mode === 'skip') this.mode = 'object';
         }
     }
@@ -420,7 +495,13 @@ const ENDING: readonly Deed[] = ['leave', 'put', 'pour', 'cover', 'back', 'rain'
 /** Deeds that move what they name. */
 const MOVING: readonly Deed[] = ['put', 'pour', 'mix', 'back', 'heat', 'strain', 'blend'];
 /** What a deed says when it is what is waited for. */
-const SIGN_OF: Partial<Record<Deed, Sign>> = { boil: 'boil', simmer: 'simmer', cook: 'soft', cool: 'cold', heat: 'steam' };
+const SIGN_OF: Partial<Record<Deed, Sign>> = {
+  boil: 'boil',
+  simmer: 'simmer',
+  cook: 'soft',
+  cool: 'cold',
+  heat: 'steam',
+};
 /** Signs that are adjectives as well: they count where they are waited for. */
 const ADJECTIVE: readonly Sign[] = ['soft', 'thick', 'smooth', 'set', 'golden', 'cold', 'warm', 'melted'];
 
@@ -429,7 +510,9 @@ const LEVEL_FIND = new Map<Lexicon, (readonly [Level, RegExp])[]>();
 function levelIn(text: string, lexicon: Lexicon): Level | undefined {
   let rules = LEVEL_FIND.get(lexicon);
   if (!rules) {
-    rules = (Object.entries(lexicon.levels) as [Level, string][]).map(([l, ways]) => [l, new RegExp(`(?<![a-z])(?:${ways})(?![a-z])`, 'i')] as const);
+    rules = (Object.entries(lexicon.levels) as [Level, string][]).map(
+      ([l, ways]) => [l, new RegExp(`(?<![a-z])(?:${ways})(?![a-z])`, 'i')] as const,
+    );
     LEVEL_FIND.set(lexicon, rules);
   }
   let best: { level: Level; length: number } | undefined;
@@ -442,7 +525,12 @@ function levelIn(text: string, lexicon: Lexicon): Level | undefined {
 
 const FAN = new Map<Lexicon, RegExp>();
 /** The acts of one sentence, in its order. */
-export function actsOf(s: string, sentence: number, names: readonly (Mention | Holder | Part)[], lexicon: Lexicon): Act[] {
+export function actsOf(
+  s: string,
+  sentence: number,
+  names: readonly (Mention | Holder | Part)[],
+  lexicon: Lexicon,
+): Act[] {
   const marks: Token[] = [...marksOf(s, lexicon, names), ...names];
   marks.sort((a, b) => a.at - b.at);
   const reader = new Reader(s, sentence, lexicon);

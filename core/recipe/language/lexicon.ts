@@ -46,7 +46,19 @@ export const DEEDS = [
 ] as const;
 export type Deed = (typeof DEEDS)[number];
 
-export const VESSELS = ['pot', 'other pot', 'bowl', 'blender', 'cups', 'moulds', 'tray', 'dish', 'pie', 'plates', 'bath'] as const;
+export const VESSELS = [
+  'pot',
+  'other pot',
+  'bowl',
+  'blender',
+  'cups',
+  'moulds',
+  'tray',
+  'dish',
+  'pie',
+  'plates',
+  'bath',
+] as const;
 export type VesselWord = (typeof VESSELS)[number];
 
 export const SIGNS = [

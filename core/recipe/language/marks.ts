@@ -26,7 +26,16 @@ type Rule = { find: RegExp; said: Said; weight: number };
 const RULES = new Map<Lexicon, Rule[]>();
 
 /** A word that is part of a longer way of saying the same thing counts for less than that. */
-const WEIGHT = { word: -0.5, until: -0.4, content: -0.3, deed: 0.2, sign: 0.1, level: 0.3, stirring: 0.6, lid: 0.5 } as const;
+const WEIGHT = {
+  word: -0.5,
+  until: -0.4,
+  content: -0.3,
+  deed: 0.2,
+  sign: 0.1,
+  level: 0.3,
+  stirring: 0.6,
+  lid: 0.5,
+} as const;
 
 /** The words of the lexicon that are looked for by themselves; the others are asked for where they matter. */
 const FREE_WORDS = [
@@ -49,10 +58,15 @@ function rulesOf(lexicon: Lexicon): Rule[] {
   of(lexicon.lids, (lid) => ({ kind: 'lid', lid }), WEIGHT.lid);
   of(lexicon.stirring, (stirring) => ({ kind: 'stirring', stirring }), WEIGHT.stirring);
   of(lexicon.contents, (content) => ({ kind: 'content', content }), WEIGHT.content);
-  for (const [ways, share] of lexicon.shares) out.push({ find: whole(ways), said: { kind: 'share', share }, weight: 0 });
+  for (const [ways, share] of lexicon.shares)
+    out.push({ find: whole(ways), said: { kind: 'share', share }, weight: 0 });
   out.push({ find: whole(lexicon.gradual), said: { kind: 'gradual' }, weight: 0 });
   for (const word of FREE_WORDS)
-    out.push({ find: whole(lexicon.words[word]), said: { kind: 'word', word }, weight: word === 'until' ? WEIGHT.until : WEIGHT.word });
+    out.push({
+      find: whole(lexicon.words[word]),
+      said: { kind: 'word', word },
+      weight: word === 'until' ? WEIGHT.until : WEIGHT.word,
+    });
   RULES.set(lexicon, out);
   return out;
 }
@@ -138,7 +152,8 @@ function times(s: string, lexicon: Lexicon): Mark[] {
     const t = timeAt(s.slice(m.index));
     if (!t) continue;
     const before = s.slice(Math.max(0, m.index - BEFORE_TIME), m.index);
-    const at = (ways: string) => new RegExp(`(?:^|[^a-z])(?:${ways})\\s+(?:about |around |roughly |these |those )?$`, 'i').test(before);
+    const at = (ways: string) =>
+      new RegExp(`(?:^|[^a-z])(?:${ways})\\s+(?:about |around |roughly |these |those )?$`, 'i').test(before);
     past = m.index + t.took;
     out.push({
       kind: 'time',
@@ -160,16 +175,27 @@ function temps(s: string): Mark[] {
   const out: Mark[] = [];
   const push = (m: RegExpMatchArray, tempC: number) =>
     out.push({ kind: 'temp', tempC, at: m.index!, end: m.index! + m[0].length, text: m[0] });
-  for (const m of s.matchAll(/(\d{2,3})\s*(?:°|º|degrees?|deg\.?)\s*(c|f|celsius|fahrenheit|centigrade)?(?![a-z])|(\d{2,3})\s?(c|f)\b/gi)) {
+  for (const m of s.matchAll(
+    /(\d{2,3})\s*(?:°|º|degrees?|deg\.?)\s*(c|f|celsius|fahrenheit|centigrade)?(?![a-z])|(\d{2,3})\s?(c|f)\b/gi,
+  )) {
     const n = Number(m[1] ?? m[3]);
     const unit = (m[2] ?? m[4])?.toLowerCase()[0];
     push(m, unit === 'f' || (unit === undefined && n > 260) ? Math.round(fahrenheitToCelsius(n)) : n);
   }
   for (const m of s.matchAll(/\bgas(?: mark)? (\d{1,2})\b/gi)) push(m, 121 + 14 * Number(m[1]));
-  for (const m of s.matchAll(/\b(?:oven|at|to|bake)\b[^.;]{0,14}?(\d{3})(?!\s*(?:min|ml|g\b|cm|mm|x|×|°|º|deg|[cf]\b|\d))/gi)) {
+  for (const m of s.matchAll(
+    /\b(?:oven|at|to|bake)\b[^.;]{0,14}?(\d{3})(?!\s*(?:min|ml|g\b|cm|mm|x|×|°|º|deg|[cf]\b|\d))/gi,
+  )) {
     const n = Number(m[1]);
     const at = m.index + m[0].length - m[1]!.length;
-    if (n >= 90 && n <= 500) out.push({ kind: 'temp', tempC: n > 260 ? Math.round(fahrenheitToCelsius(n)) : n, at, end: at + m[1]!.length, text: m[1]! });
+    if (n >= 90 && n <= 500)
+      out.push({
+        kind: 'temp',
+        tempC: n > 260 ? Math.round(fahrenheitToCelsius(n)) : n,
+        at,
+        end: at + m[1]!.length,
+        text: m[1]!,
+      });
   }
   return out.filter((m, i) => out.findIndex((o) => o.at <= m.at && m.end <= o.end) === i);
 }
@@ -215,7 +241,14 @@ export function marksOf(s: string, lexicon: Lexicon, taken: readonly { at: numbe
       if (free(mark)) found.push(mark);
     }
   for (const m of s.matchAll(/[.;:!?]+(?=\s|$)|,|\s[-–—]\s|[()]/g)) {
-    const mark: Mark & { weight: number } = { kind: 'stop', hard: !/[,()]/.test(m[0]), at: m.index, end: m.index + m[0].length, text: m[0], weight: 0 };
+    const mark: Mark & { weight: number } = {
+      kind: 'stop',
+      hard: !/[,()]/.test(m[0]),
+      at: m.index,
+      end: m.index + m[0].length,
+      text: m[0],
+      weight: 0,
+    };
     if (free(mark)) found.push(mark);
   }
   found.sort((a, b) => saysMore(b) - saysMore(a));

@@ -44,7 +44,13 @@ export type Mention = {
   end: number;
 };
 /** "the yolk mixture", "the milk pan": what holds these things. */
-export type Holder = { kind: 'holder'; things: number[]; /** an amount without a name: what was kept back, or the rest of it */ kept?: 'kept' | 'rest'; at: number; end: number };
+export type Holder = {
+  kind: 'holder';
+  things: number[];
+  /** an amount without a name: what was kept back, or the rest of it */ kept?: 'kept' | 'rest';
+  at: number;
+  end: number;
+};
 
 const FOODS = new Map<Lexicon, RegExp>();
 const CLASSES = new Map<Lexicon, { find: RegExp; whole: RegExp; of: Class }[]>();
@@ -136,14 +142,17 @@ export function mentionsIn(
   let foods = FOODS.get(lexicon);
   if (!foods) FOODS.set(lexicon, (foods = new RegExp(`(?<![a-zà-ÿ])(?:${lexicon.foods})(?![a-zà-ÿ])`, 'gi')));
   for (const m of s.matchAll(foods))
-    if (!hits.some((x) => m.index < x.end && x.at < m.index + m[0].length)) hits.push({ at: m.index, end: m.index + m[0].length, id: '?' });
+    if (!hits.some((x) => m.index < x.end && x.at < m.index + m[0].length))
+      hits.push({ at: m.index, end: m.index + m[0].length, id: '?' });
   for (const h of everyNameIn(s)) if (!hits.some((x) => h.at < x.end && x.at < h.end)) hits.push(h);
   const free = (at: number, end: number) => !hits.some((h) => at < h.end && h.at < end);
   for (const c of classesOf(lexicon))
     for (const m of s.matchAll(c.find))
-      if (m[0] && free(m.index, m.index + m[0].length)) hits.push({ at: m.index, end: m.index + m[0].length, of: c.of });
+      if (m[0] && free(m.index, m.index + m[0].length))
+        hits.push({ at: m.index, end: m.index + m[0].length, of: c.of });
   hits.sort((a, b) => a.at - b.at);
-  for (let i = hits.length - 1; i >= 0; i--) if (busy.some((b) => hits[i]!.at < b.end && b.at < hits[i]!.end)) hits.splice(i, 1);
+  for (let i = hits.length - 1; i >= 0; i--)
+    if (busy.some((b) => hits[i]!.at < b.end && b.at < hits[i]!.end)) hits.splice(i, 1);
   const amounts = amountsIn(s, o, measure);
   const notThing = new RegExp(`^[\\s-]+(?:${lexicon.words.notThing})(?![a-z])`, 'i');
   const out: (Mention | Holder | Part)[] = [];
@@ -164,7 +173,14 @@ export function mentionsIn(
       else out.push({ kind: 'holder', things: [], at: h.at, end: cut });
       continue;
     }
-    const measured = amounts.find((a) => a.end <= h.at && a.at < h.at && (BETWEEN.test(s.slice(a.end, h.at)) || (/\bof\s*$/i.test(s.slice(a.at, a.end)) && ANY_WORDS.test(s.slice(a.end, h.at))))) ?? amounts.find((a) => a.at < h.at && a.end > h.at && a.end <= h.end);
+    const measured =
+      amounts.find(
+        (a) =>
+          a.end <= h.at &&
+          a.at < h.at &&
+          (BETWEEN.test(s.slice(a.end, h.at)) ||
+            (/\bof\s*$/i.test(s.slice(a.at, a.end)) && ANY_WORDS.test(s.slice(a.end, h.at)))),
+      ) ?? amounts.find((a) => a.at < h.at && a.end > h.at && a.end <= h.end);
     const from = measured ? Math.min(measured.at, h.at) : h.at;
     // "or almond milk": another way, not another thing
     if (EITHER.test(s.slice(0, from)) && out.length) {
@@ -176,7 +192,10 @@ export function mentionsIn(
     const before = s.slice(Math.max(0, from - 14), h.at);
     const known = things.some((t) => !t.found);
     // "3 eggs and 2 yolks": an amount of its own is a thing of its own, where nothing is listed
-    let list = !known && measured && !definite && h.id !== undefined && found.length === 1 && things[found[0]!]!.id !== h.id ? [] : found;
+    let list =
+      !known && measured && !definite && h.id !== undefined && found.length === 1 && things[found[0]!]!.id !== h.id
+        ? []
+        : found;
     const { id } = h;
     // "onto the cream" that nobody listed: what is there
     if (!list.length && known && definite && /^(?:cream|milk|powder)$/i.test(text)) continue;
@@ -184,15 +203,28 @@ export function mentionsIn(
     else if (!list.length && id === 'water' && measured) list = [newThing(id, s.slice(from, h.end), things)];
     if (!list.length) continue;
     const thing = things[list[0]!]!;
-    const ladled = measured !== undefined && /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(measured.amount.unit ?? '') && (partOf || /\bhot\b/i.test(between) || thing.grams !== undefined);
+    const ladled =
+      measured !== undefined &&
+      /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(measured.amount.unit ?? '') &&
+      (partOf || /\bhot\b/i.test(between) || thing.grams !== undefined);
     const here = ladled ? undefined : gramsHere(s, h, measured, thing, pantry, o, measure);
     const grams = here?.grams;
     // "half of the milk"
-    const fraction = grams === undefined && measured && measured.amount.unit === undefined && measured.amount.count < 1 && !pantry.get(things[list[0]!]!.id)?.egg ? measured.amount.count : undefined;
+    const fraction =
+      grams === undefined &&
+      measured &&
+      measured.amount.unit === undefined &&
+      measured.amount.count < 1 &&
+      !pantry.get(things[list[0]!]!.id)?.egg
+        ? measured.amount.count
+        : undefined;
     const tail = Math.max(size, here?.behind ?? 0);
     // a first amount in a sentence is how much there is of it; one of a thing that is known is a part of it
     if (grams !== undefined && thing.found && !partOf && list.length === 1 && !list.includes(-1)) {
-      const more = thing.grams !== undefined && !/\b(?:the|remaining|other|rest|same|your|my)\s+(?:\w+\s+)?$/i.test(s.slice(0, from)) && !known;
+      const more =
+        thing.grams !== undefined &&
+        !/\b(?:the|remaining|other|rest|same|your|my)\s+(?:\w+\s+)?$/i.test(s.slice(0, from)) &&
+        !known;
       if (thing.grams === undefined) thing.grams = grams;
       else if (more && thing.text !== s.slice(from, h.end)) thing.grams += grams;
     }
@@ -214,22 +246,46 @@ export function mentionsIn(
   // "half a tin", "the second can": of what is bought in one
   for (const a of amounts) {
     if (a.amount.unit !== 'can' || out.some((m) => a.at < m.end && m.at < a.end)) continue;
-    const i = things.findIndex((t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text));
+    const i = things.findIndex(
+      (t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text),
+    );
     const whole = i < 0 ? undefined : readAmount(things[i]!.text, o.system);
     if (!whole || whole.unit !== 'can') continue;
-    out.push({ kind: 'thing', things: [i], share: Math.min(1, a.amount.count / whole.count), definite: true, hot: false, cold: false, at: a.at, end: a.end });
+    out.push({
+      kind: 'thing',
+      things: [i],
+      share: Math.min(1, a.amount.count / whole.count),
+      definite: true,
+      hot: false,
+      cold: false,
+      at: a.at,
+      end: a.end,
+    });
   }
   const ordinal = /\b(?:the\s+)?(?:first|second|third|other|last|one)\s+(?:can|tin)\b/i.exec(s);
   if (ordinal && !out.some((m) => ordinal.index < m.end && m.at < ordinal.index + ordinal[0].length)) {
-    const i = things.findIndex((t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text));
+    const i = things.findIndex(
+      (t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text),
+    );
     const count = i < 0 ? undefined : readAmount(things[i]!.text, o.system)?.count;
-    if (count) out.push({ kind: 'thing', things: [i], share: Math.min(1, 1 / count), definite: true, hot: false, cold: false, at: ordinal.index, end: ordinal.index + ordinal[0].length });
+    if (count)
+      out.push({
+        kind: 'thing',
+        things: [i],
+        share: Math.min(1, 1 / count),
+        definite: true,
+        hot: false,
+        cold: false,
+        at: ordinal.index,
+        end: ordinal.index + ordinal[0].length,
+      });
   }
   for (const a of amounts)
     if (
       a.amount.unit !== undefined &&
       !out.some((m) => a.at < m.end && m.at < a.end) &&
-      (/^\s*(?:of\s+)?(?:the|this|that|it)\b/i.test(s.slice(a.end)) || /\bof (?:the|this|that)\s*$/i.test(s.slice(a.at, a.end)))
+      (/^\s*(?:of\s+)?(?:the|this|that|it)\b/i.test(s.slice(a.end)) ||
+        /\bof (?:the|this|that)\s*$/i.test(s.slice(a.at, a.end)))
     )
       out.push({ kind: 'share', share: 'little', at: a.at, end: a.end, text: s.slice(a.at, a.end) });
   // "into the 1/2 cup": what was kept back
@@ -249,7 +305,15 @@ export function mentionsIn(
   return out.sort((a, b) => a.at - b.at);
 }
 
-function gramsHere(s: string, h: { at: number; end: number }, measured: Measured | undefined, thing: Thing, pantry: Pantry, o: ReadOptions, measure: { cup?: string }): { grams: number; behind?: number } | undefined {
+function gramsHere(
+  s: string,
+  h: { at: number; end: number },
+  measured: Measured | undefined,
+  thing: Thing,
+  pantry: Pantry,
+  o: ReadOptions,
+  measure: { cup?: string },
+): { grams: number; behind?: number } | undefined {
   const i = pantry.get(thing.id);
   if (!i) return undefined;
   // "rice, that is 150 grams", "sugar, one of the same cups"
@@ -257,7 +321,8 @@ function gramsHere(s: string, h: { at: number; end: number }, measured: Measured
   if (behind && (!measured || /that|which|\(/.test(behind[0]))) {
     const a = readAmount(s.slice(h.end + behind[0].length).slice(0, REACH), o.system);
     if (a) again(a, s.slice(h.end, h.end + behind[0].length + a.took), measure);
-    const w = a?.unit && !a.vague && /^(?:$|[).,;]|again|and (?!a)|so\b|or so)/i.test(a.rest) ? gramsOf(a, i, o) : undefined;
+    const w =
+      a?.unit && !a.vague && /^(?:$|[).,;]|again|and (?!a)|so\b|or so)/i.test(a.rest) ? gramsOf(a, i, o) : undefined;
     if (w && a) return { grams: w.grams, behind: behind[0].length + a.took };
   }
   // "the milk you held back (a teacup)"
@@ -298,7 +363,8 @@ const LEAST_WORD = 3;
 /** The same of one of several words. */
 const LONG_WORD = 6;
 
-const ADJECTIVES = /\b(?:hot|cold|warm|boiling|fresh|remaining|whole|the|soaked|drained|reserved|beaten|cooked|ground|grated|chopped|all)\b|\bof\b/gi;
+const ADJECTIVES =
+  /\b(?:hot|cold|warm|boiling|fresh|remaining|whole|the|soaked|drained|reserved|beaten|cooked|ground|grated|chopped|all)\b|\bof\b/gi;
 
 /** Which things of the recipe are meant. A bare word means whatever of its sort there is. */
 function resolve(
@@ -328,9 +394,15 @@ function resolve(
   const greased = known.filter(([t]) => t.id === h.id);
   if (greased.length) return best(greased);
   const bare = text.replace(ADJECTIVES, ' ').trim();
-  const classes = h.of ? [h.of] : classesOf(lexicon).filter((c) => !/\s/.test(bare) && c.whole.test(bare)).map((c) => c.of);
+  const classes = h.of
+    ? [h.of]
+    : classesOf(lexicon)
+        .filter((c) => !/\s/.test(bare) && c.whole.test(bare))
+        .map((c) => c.of);
   for (const c of classes) {
-    const hits = known.filter(([t]) => t.purpose !== 'grease' && inClass(c, t.id, pantry) && (!elsewhere || prefer(t) > 0));
+    const hits = known.filter(
+      ([t]) => t.purpose !== 'grease' && inClass(c, t.id, pantry) && (!elsewhere || prefer(t) > 0),
+    );
     if (!hits.length) continue;
     if (!c.many) return best(hits);
     const most = Math.max(...hits.map(([t]) => prefer(t)));
@@ -349,6 +421,12 @@ function resolve(
   }
   // its line says the word
   const said = bare.toLowerCase().split(/\s+/);
-  const words = said.map((w) => w.replace(/(?:ies|y|es|s)$/, '')).filter((w) => w.length >= (said.length > 1 ? LONG_WORD : LEAST_WORD));
-  return best(known.filter(([t]) => !t.found && t.purpose !== 'grease' && words.some((w) => new RegExp(`\\b${w}`, 'i').test(t.text))));
+  const words = said
+    .map((w) => w.replace(/(?:ies|y|es|s)$/, ''))
+    .filter((w) => w.length >= (said.length > 1 ? LONG_WORD : LEAST_WORD));
+  return best(
+    known.filter(
+      ([t]) => !t.found && t.purpose !== 'grease' && words.some((w) => new RegExp(`\\b${w}`, 'i').test(t.text)),
+    ),
+  );
 }

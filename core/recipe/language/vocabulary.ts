@@ -35,7 +35,7 @@ export const KNOWN_WORDS: ReadonlySet<string> = new Set([
       'let get got go come came see say said take put set sit lay day days night week year time times big small large little old new own same other another after before ' +
       'hot cold warm cool soft hard thick thin fine fresh dry wet full low high top bottom side end edge middle mum mam nan gran dad aunt auntie sister granny home house ' +
       'dish dishes bowl pot pan jug oven fridge lid ring gas heat fire flame stove milk water rice egg eggs yolk yolks white whites salt oil fat nut nuts tea rum jam ' +
-      'temper tempered tempering burps goes gold golden grain grains taste tastes '+
+      'temper tempered tempering burps goes gold golden grain grains taste tastes ' +
       'cst pcs non stop pot post press part port pick pink pull push plus pass past pea pie pinch plump prefer',
   ),
 ]);
