@@ -4,264 +4,211 @@ import { HEATING, type Act, type Ref } from './acts';
 import type { VesselWord } from './lexicon';
 import { Meeting } from './meeting';
 
+/** What an act moves: things that go in, and what is in vessels already, all of it or a share. */
+type Load = {
+  things: { t: number; share: number; r: Extract<Ref, { kind: 'thing' }> }[];
+  sources: { v: Vessel; share: number | undefined }[];
+};
+
 /** What an act moves, and where to. */
 export abstract class Moving extends Meeting {
-  protected refs(a: Act, list: readonly Ref[]) {
-    return list;
-  }
-
   /** Moves what the act names. Says whether it left the pot for its dish. */
   protected move(a: Act): boolean {
-    const objects = this.refs(a, a.objects);
-    const dests = a.into;
-    const things: { t: number; share: number; r: Extract<Ref, { kind: 'thing' }> }[] = [];
-    const sources: { v: Vessel; share: number | undefined }[] = [];
-    for (const r of objects) {
-      if (r.kind === 'thing')
-        for (const t of r.things) {
-          const share = this.shareOf(r, t);
-          const v = r.share === 'kept' && this.keptIn?.holds.has(t) ? this.keptIn : this.holding(t);
-          // what is hot, or in a vessel with nothing left beside it, is meant as what is there
-          const there =
-            v &&
-            !(r.cold && r.share === 'little') &&
-            (share <= 0 ||
-              (r.hot && v.warmth === 'hot') ||
-              ((typeof r.share === 'number' || r.grams !== undefined) &&
-                !r.cold &&
-                v.warmth === 'hot' &&
-                this.left(t) <= REST) ||
-              (typeof r.share === 'string' && r.share === 'little' && this.left(t) <= REST && v.warmth === 'hot'));
-          // "with the remaining sugar" of what is all elsewhere: there was more of it than was said
-          if (there && r.share === 'rest' && v.side && v !== this.current) continue;
-          if (there) sources.push({ v, share: partOf(r.share, r.grams, this.things[t]!.grams) });
-          else if (!things.some((x) => x.t === t)) things.push({ t, share, r });
-        }
-      else if (r.kind === 'vessel') {
-        const v = this.vesselOf(r, a);
-        // a dish is moved as it is
-        if (DISHES.includes(v.kind)) {
-          if (!dests.length) dests.push(r);
-          else if (a.deed) return true;
-        } else if (this.in(v).length) sources.push({ v, share: undefined });
-        else if (!dests.length) dests.push(r);
-      } else if (r.kind === 'rest') {
-        const t = this.keptThing;
-        if (t !== undefined && this.left(t) > REST)
-          things.push({
-            t,
-            share: this.left(t),
-            r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 },
-          });
-      } else {
-        // what was rinsed, soaked or ground just now and is in nothing yet
-        const ready = r.kind === 'content' && r.content === 'it' ? this.ready.filter((t) => this.left(t) > REST) : [];
-        if (ready.length) {
-          for (const t of ready)
-            things.push({
-              t,
-              share: this.left(t),
-              r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 },
-            });
-          this.ready = [];
-          continue;
-        }
-        if (
-          r.kind === 'content' &&
-          (r.content === 'all' || r.content === 'dry') &&
-          (a.deed !== undefined || a.into.length)
-        ) {
-          const all = this.unplaced(r.content === 'dry');
-          if (
-            all.length &&
-            (r.content === 'dry' ||
-              (!this.in(this.current).length && !(this.lastBowl && this.in(this.lastBowl).length)) ||
-              /ingredients/i.test(a.text))
-          ) {
-            for (const t of all)
-              if (!things.some((x) => x.t === t) && !a.except?.includes(t))
-                things.push({
-                  t,
-                  share: this.left(t),
-                  r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 },
-                });
-            continue;
-          }
-        }
-        const named = this.contentOf(r, a);
-        // "half of it into the jug": what goes into a vessel is not what is there
-        const dest = a.into.find((x) => x.kind === 'vessel');
-        const v = dest?.kind === 'vessel' && named && named === this.vesselOf(dest, a) ? this.main : named;
-        if (v && this.in(v).length) sources.push({ v, share: r.kind === 'content' ? partOf(r.share) : undefined });
-      }
-    }
-    // "mix it with water and add": what was mixed just now
-    // "crush it and add to the boiling milk"
-    if (
-      !objects.length &&
-      a.into.length &&
-      (a.deed === 'put' || a.deed === 'pour' || a.deed === 'rain') &&
-      this.ready.some((t) => this.left(t) > REST)
-    ) {
-      for (const t of this.ready.filter((x) => this.left(x) > REST))
-        things.push({
-          t,
-          share: this.left(t),
-          r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 },
-        });
+    const load: Load = { things: [], sources: [] };
+    for (const r of a.objects) if (this.take(r, a, load) === 'moved as it is') return true;
+    if (this.pouredOn(a)) return false;
+    this.unsaid(a, load);
+    const { things, sources } = load;
+    const into = this.destination(a, things, sources);
+    if (!into) return false;
+    // what goes into a vessel is not what is there: it is the pot's
+    const spoken = a.into.length > 0 && a.objects.some((r) => r.kind === 'content' && r.content !== 'slurry');
+    for (const x of sources)
+      if (x.v === into && into !== this.main && this.in(this.main).length && spoken) x.v = this.main;
+    this.filledRaw(into, load);
+    if (DISHES.includes(into.kind) && into !== this.main) return this.intoDish(a, into, things, sources);
+    this.carry(a, into, load);
+    return false;
+  }
+
+  /** All that is left of a thing. */
+  private allOf = (t: number): Load['things'][number] => ({
+    t,
+    share: this.left(t),
+    r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 },
+  });
+
+  /** What one name stands for: things that go in, or what is in a vessel already. */
+  private take(r: Ref, a: Act, load: Load): 'moved as it is' | undefined {
+    const { things, sources } = load;
+    if (r.kind === 'thing') for (const t of r.things) this.takeThing(r, t, load);
+    else if (r.kind === 'vessel') {
+      const v = this.vesselOf(r, a);
+      // a dish is moved as it is
+      if (DISHES.includes(v.kind)) {
+        if (!a.into.length) a.into.push(r);
+        else if (a.deed) return 'moved as it is';
+      } else if (this.in(v).length) sources.push({ v, share: undefined });
+      else if (!a.into.length) a.into.push(r);
+    } else if (r.kind === 'rest') {
+      const t = this.keptThing;
+      if (t !== undefined && this.left(t) > REST) things.push(this.allOf(t));
+    } else this.takeContent(r, a, load);
+    return undefined;
+  }
+
+  private takeThing(r: Extract<Ref, { kind: 'thing' }>, t: number, { things, sources }: Load) {
+    const share = this.shareOf(r, t);
+    const v = r.share === 'kept' && this.keptIn?.holds.has(t) ? this.keptIn : this.holding(t);
+    const measured = typeof r.share === 'number' || r.grams !== undefined;
+    const gone = this.left(t) <= REST;
+    // what is hot, or in a vessel with nothing left beside it, is meant as what is there
+    const there =
+      v !== undefined &&
+      !(r.cold && r.share === 'little') &&
+      (share <= 0 ||
+        (v.warmth === 'hot' && (r.hot || (gone && measured && !r.cold) || (gone && r.share === 'little'))));
+    // "with the remaining sugar" of what is all elsewhere: there was more of it than was said
+    if (there && r.share === 'rest' && v.side && v !== this.current) return;
+    if (there) sources.push({ v, share: partOf(r.share, r.grams, this.things[t]!.grams) });
+    else if (!things.some((x) => x.t === t)) things.push({ t, share, r });
+  }
+
+  private takeContent(r: Extract<Ref, { kind: 'content' | 'holder' }>, a: Act, { things, sources }: Load) {
+    // what was rinsed, soaked or ground just now and is in nothing yet
+    const ready = r.kind === 'content' && r.content === 'it' ? this.ready.filter((t) => this.left(t) > REST) : [];
+    if (ready.length) {
+      things.push(...ready.map(this.allOf));
       this.ready = [];
+      return;
     }
-    if (a.deed === 'blend' && this.ready.length)
-      for (const t of this.ready.filter((x) => this.left(x) > REST && !things.some((y) => y.t === x)))
-        things.push({
-          t,
-          share: this.left(t),
-          r: { kind: 'thing', things: [t], definite: true, hot: false, cold: false, at: 0, end: 0 },
-        });
-    const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
-    if (
-      !objects.length &&
-      !a.into.length &&
-      (a.deed === 'put' || a.deed === 'pour' || a.deed === 'back' || a.deed === 'fold') &&
-      bowl &&
-      bowl !== this.main &&
-      this.in(bowl).length &&
-      this.in(this.main).length &&
-      !a.place &&
-      !a.onHeat
-    )
-      sources.push({ v: bowl, share: undefined });
-    // "pour on the hot milk"
-    const over = a.into[0];
-    if (
-      !objects.length &&
-      a.deed === 'pour' &&
-      a.into.length === 1 &&
-      over?.kind === 'thing' &&
-      this.current.kind === 'bowl'
-    ) {
-      const pot = this.holding(over.things[0]!);
-      if (pot && pot.warmth === 'hot' && pot !== this.current) {
-        this.pour(pot, this.current, partOf(over.share, over.grams, this.things[over.things[0]!]!.grams), a);
-        return false;
+    const everything = r.kind === 'content' && (r.content === 'all' || r.content === 'dry');
+    if (everything && (a.deed !== undefined || a.into.length)) {
+      const dry = r.content === 'dry';
+      const nothingYet = !this.in(this.current).length && !(this.lastBowl && this.in(this.lastBowl).length);
+      const all = dry || nothingYet || /ingredients/i.test(a.text) ? this.unplaced(dry) : [];
+      if (all.length) {
+        for (const t of all) if (!things.some((x) => x.t === t) && !a.except?.includes(t)) things.push(this.allOf(t));
+        return;
       }
     }
-    // "into the pan in a stream": what was mixed last
-    if (
-      !objects.length &&
-      !things.length &&
-      (a.deed === 'stir' || a.deed === 'mix' || a.deed === 'fold') &&
-      a.into.some((r) => r.kind === 'thing' || r.kind === 'content') &&
-      this.lastBowl &&
-      this.in(this.lastBowl).length &&
-      this.lastBowl !== this.main
-    )
-      sources.push({ v: this.lastBowl, share: undefined });
-    if (
-      !objects.length &&
-      a.into.some((r) => r.kind === 'vessel' && (r.vessel === 'pot' || r.vessel === 'other pot')) &&
-      this.lastBowl &&
-      this.in(this.lastBowl).length &&
-      this.in(this.main).length &&
-      this.lastBowl !== this.main
-    )
-      sources.push({ v: this.lastBowl, share: undefined });
+    const named = this.contentOf(r, a);
+    // "half of it into the jug": what goes into a vessel is not what is there
+    const dest = a.into.find((x) => x.kind === 'vessel');
+    const v = dest?.kind === 'vessel' && named && named === this.vesselOf(dest, a) ? this.main : named;
+    if (v && this.in(v).length) sources.push({ v, share: r.kind === 'content' ? partOf(r.share) : undefined });
+  }
+
+  /** "Pour on the hot milk": what is named goes onto what was mixed last. */
+  private pouredOn(a: Act): boolean {
+    const over = a.into[0];
+    const onto = this.current;
+    if (a.objects.length || a.deed !== 'pour' || a.into.length !== 1 || over?.kind !== 'thing' || onto.kind !== 'bowl')
+      return false;
+    const pot = this.holding(over.things[0]!);
+    if (!pot || pot.warmth !== 'hot' || pot === onto) return false;
+    this.pour(pot, onto, partOf(over.share, over.grams, this.things[over.things[0]!]!.grams), a);
+    return true;
+  }
+
+  /** What an act moves without a name for it: what was made ready, or mixed last. */
+  private unsaid(a: Act, { things, sources }: Load) {
+    const named = a.objects.length > 0;
+    const is = (...deeds: NonNullable<Act['deed']>[]) => a.deed !== undefined && deeds.includes(a.deed);
+    const full = (v: Vessel | undefined): v is Vessel => v !== undefined && this.in(v).length > 0;
+    const ready = this.ready.filter((t) => this.left(t) > REST && !things.some((x) => x.t === t));
+    // "crush it and add to the boiling milk"; nuts that were soaked are blended
+    if ((!named && a.into.length && is('put', 'pour', 'rain') && ready.length) || (is('blend') && ready.length)) {
+      things.push(...ready.map(this.allOf));
+      if (!is('blend')) this.ready = [];
+    }
+    const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
+    const fromBowl = full(bowl) && bowl !== this.main && full(this.main);
+    // "mix it with water and add"
+    if (!named && !a.into.length && is('put', 'pour', 'back', 'fold') && fromBowl && !a.place && !a.onHeat)
+      sources.push({ v: bowl, share: undefined });
+    const last = this.lastBowl;
+    const onto = a.into.some((r) => r.kind === 'thing' || r.kind === 'content');
+    if (!named && !things.length && is('stir', 'mix', 'fold') && onto && full(last) && last !== this.main)
+      sources.push({ v: last, share: undefined });
+    // "into the pan in a stream"
+    const pan = a.into.some((r) => r.kind === 'vessel' && (r.vessel === 'pot' || r.vessel === 'other pot'));
+    if (!named && pan && full(last) && full(this.main) && last !== this.main)
+      sources.push({ v: last, share: undefined });
     // "back into the pan": what the bowl became
     if (
       !things.length &&
       !sources.length &&
+      pan &&
       this.main.kind === 'bowl' &&
-      this.in(this.main).length &&
-      (a.deed === 'back' || a.deed === 'put' || a.deed === 'pour') &&
-      a.into.some((r) => r.kind === 'vessel' && r.vessel === 'pot')
+      full(this.main) &&
+      is('back', 'put', 'pour')
     )
       sources.push({ v: this.main, share: undefined });
     for (const r of a.from) {
       const v = this.heldBy(r, a);
       if (v && sources.length === 0 && !things.length) sources.push({ v, share: undefined });
     }
-    const into = this.destination(a, things, sources);
-    if (!into) return false;
-    // what goes into a vessel is not what is there: it is the pot's
-    for (const x of sources)
-      if (
-        x.v === into &&
-        into !== this.main &&
-        this.in(this.main).length &&
-        objects.some((r) => r.kind === 'content' && r.content !== 'slurry') &&
-        a.into.length
-      )
-        x.v = this.main;
-    // a pudding that is put together in its dish
-    if (
-      DISHES.includes(into.kind) &&
-      !this.poured &&
-      !sources.length &&
-      (into === this.main || !this.in(this.main).length) &&
-      things.length &&
-      things.some(({ t }) => this.isThickener(t) || this.isMilk(t) || this.isEgg(t) || into === this.main)
-    ) {
-      this.main = into;
-      this.dishIs(into.kind);
-      this.current = into;
-      for (const t of this.in(into)) this.account.part.delete(t);
-    }
-    const dish = DISHES.includes(into.kind) && into !== this.main;
-    if (dish) return this.intoDish(a, into, things, sources);
-    // what stands in the destination by name and is in no vessel yet goes there with it
-    // "we had it on stewed plums"
-    if (/^o/.test(a.prep ?? '') && this.account.heats.length && !this.onFire)
-      for (const r of dests)
-        if (r.kind === 'thing')
-          for (const t of r.things)
-            if (this.things[t]!.found && this.things[t]!.grams === undefined && !this.placed.has(t)) {
-              this.account.part.set(t, 'serve');
-              this.placed.set(t, 1);
-            }
-    const joined = dests.flatMap((r) =>
+  }
+
+  /** A pudding that is put together in its dish. */
+  private filledRaw(into: Vessel, { things, sources }: Load) {
+    if (!DISHES.includes(into.kind) || this.poured || sources.length || !things.length) return;
+    if (into !== this.main && this.in(this.main).length) return;
+    if (into !== this.main && !things.some(({ t }) => this.isThickener(t) || this.isMilk(t) || this.isEgg(t))) return;
+    this.main = into;
+    this.dishIs(into.kind);
+    this.current = into;
+    for (const t of this.in(into)) this.account.part.delete(t);
+  }
+
+  /** What was named goes in, with what stands in the destination by name and is in no vessel yet. */
+  private carry(a: Act, into: Vessel, { things, sources }: Load) {
+    this.besideIt(a);
+    const joined = a.into.flatMap((r) =>
       r.kind === 'thing'
         ? r.things
             .filter((t) => this.holding(t) === undefined || this.left(t) > REST || (r.cold && r.grams !== undefined))
             .map((t) => ({ t, share: this.shareOf(r, t), r }))
         : [],
     );
-    const unique = [...new Set(sources.map((s) => s.v))].filter((v) => v !== into);
-    const first = a.deed === 'put' || a.deed === 'pour' || a.deed === 'back' || a.deed === undefined ? unique : unique;
-    if (joined.length && !things.length && unique.length) this.putTogether(joined, into, a);
-    for (const v of first) {
-      const s = sources.find((x) => x.v === v)!;
-      const share =
-        s.share ??
-        (a.gradual &&
-        /ladle|spoon|splash|little|temper/i.test(a.text) &&
+    const poured = [...new Set(sources.map((s) => s.v))].filter((v) => v !== into);
+    const first = joined.length > 0 && !things.length && poured.length > 0;
+    if (first) this.putTogether(joined, into, a);
+    for (const v of poured) {
+      const gentle =
+        a.gradual &&
         into.kind === 'bowl' &&
         v === this.main &&
         [...this.eggs.values()].includes(into) &&
-        /\b(?:some|ladle|half|little|temper|cup|splash)/i.test(a.text)
-          ? LITTLE
-          : undefined);
-      this.pour(v, into, share, a);
+        /ladle|spoon|splash|little|temper/i.test(a.text);
+      this.pour(v, into, sources.find((x) => x.v === v)!.share ?? (gentle ? LITTLE : undefined), a);
     }
     // "into a cup of the nut milk": some of what stands cold elsewhere
-    for (const r of dests) {
-      const from = r.kind === 'thing' && r.grams !== undefined ? this.holding(r.things[0]!) : undefined;
-      const total = r.kind === 'thing' ? this.things[r.things[0]!]!.grams : undefined;
-      if (
-        r.kind === 'thing' &&
-        from &&
-        from !== into &&
-        from.warmth !== 'hot' &&
-        total &&
-        this.left(r.things[0]!) <= REST
-      )
-        this.pour(from, into, r.grams! / total, a);
+    for (const r of a.into) {
+      if (r.kind !== 'thing' || r.grams === undefined) continue;
+      const from = this.holding(r.things[0]!);
+      const total = this.things[r.things[0]!]!.grams;
+      if (from && from !== into && from.warmth !== 'hot' && total && this.left(r.things[0]!) <= REST)
+        this.pour(from, into, r.grams / total, a);
     }
-    const all = [...things, ...(joined.length && !things.length && unique.length ? [] : joined)];
+    const all = first ? things : [...things, ...joined];
     if (all.length) this.putTogether(all, into, a);
     if (into.kind === 'bowl' || into.kind === 'blender') this.lastBowl = into;
     this.current = into;
     if (a.deed === 'whip') for (const { t } of all) this.account.whipped.add(t);
-    return false;
+  }
+
+  /** "We had it on stewed plums": what it goes onto at the table. */
+  private besideIt(a: Act) {
+    if (!/^o/.test(a.prep ?? '') || !this.account.heats.length || this.onFire) return;
+    for (const r of a.into)
+      if (r.kind === 'thing')
+        for (const t of r.things)
+          if (this.things[t]!.found && this.things[t]!.grams === undefined && !this.placed.has(t)) {
+            this.account.part.set(t, 'serve');
+            this.placed.set(t, 1);
+          }
   }
 
   protected destination(a: Act, things: { t: number; share: number }[], sources: { v: Vessel }[]): Vessel | undefined {
