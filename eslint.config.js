@@ -15,7 +15,8 @@ const shells = [
 const words = { rules: { 'no-text': require('./scripts/noText.cjs') } };
 /** What reads a cook's own words knows them, and the demo is written in them. */
 const READERS = [
-  'core/recipe/{names,amount,facts,text,lines,read,wish}.ts',
+  'core/recipe/{names,amount,facts,text,lines,read,wish,vesselSizes}.ts',
+  'core/recipe/language/**',
   'core/recipe/fixtures/**',
   'core/demo/**',
   'core/testing*.ts',

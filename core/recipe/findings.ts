@@ -116,7 +116,7 @@ const isPut = (at: number, { account: a }: Reading): boolean =>
   a.puts.some((p) => p.thing === at) || a.out.has(at) || !['pot', 'side'].includes(a.part.get(at) ?? 'pot');
 
 function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
-  const at = r.lines.indexOf(line);
+  const at = r.account.things.findIndex((x) => !x.found && x.text === line.text);
   if (line.found || isPut(at, r)) return true;
   // where it was followed what goes where, that is what counts
   if (r.account.puts.length > r.account.things.length / 2)

@@ -23,6 +23,10 @@ export type Reading = {
   method: string[];
   facts: Facts;
   people: number | undefined;
+  /** all of its sentences, of what is cooked beside it too, in their order */
+  sentences: string[];
+  /** what is no recipe and was left out: stories, ratings, notes */
+  leftOut: string[];
   /** what its sentences do with its things, vessel by vessel */
   account: Account;
 };
@@ -72,6 +76,8 @@ export function readRecipe(text: string, pantry: Pantry, asked: ReadOptions): Re
       facts,
       people: peopleIn(apart.value.yields) ?? servesIn(text),
       account,
+      sentences: steps.map((x) => x.text),
+      leftOut: apart.value.aside,
     },
   };
 }

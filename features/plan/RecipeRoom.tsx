@@ -37,6 +37,7 @@ import { FormField } from '../shared/FormField';
 import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
 import { recipeRoom } from '../../words/en/recipeRoom';
+import { SentencesPart } from './SentencesPart';
 
 learn(recipeRoom);
 
@@ -234,18 +235,11 @@ export function RecipeRoom() {
               onChange={(v) => setPeople(Math.round(v))}
             />
           </View>
-          {reading.method.length ? (
-            <View className="gap-1 px-3 pb-4 wide:px-6">
-              <Type kind="title" level={2}>
-                {t('planRoom.asItWasWritten')}
-              </Type>
-              {reading.method.map((m, i) => (
-                <Type key={i} tone="quiet">
-                  {m}
-                </Type>
-              ))}
-            </View>
-          ) : null}
+          <SentencesPart
+            reading={reading}
+            pantry={pantryWith(mine)}
+            onTakeIn={(line) => read.mutate(`${text}\n${line}`)}
+          />
         </View>
       ) : (
         <View className="mx-auto w-full max-w-[720px] gap-3 p-4">

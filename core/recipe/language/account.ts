@@ -1,4 +1,3 @@
-import type { Act } from './acts';
 import type { Level, Place, Sign, VesselWord } from './lexicon';
 import type { Thing } from './things';
 
@@ -42,6 +41,7 @@ export type Bake = {
   bath?: true;
   grillMin?: number;
   grill?: true;
+  sentence: number;
 };
 export type Rest = { where: Exclude<Place, 'oven'>; min?: number; sentence: number };
 export type Wet =
@@ -99,5 +99,4 @@ export type Account = {
     beside: number[];
     off: boolean;
   }[];
-  steps: { act: Act; did: string[] }[];
 };

@@ -352,6 +352,59 @@ class Reader {
     }
   }
 
+  /** A thing, or what is in a vessel, with the share of it that was said before. */
+  private noun(m: Extract<Token, { kind: 'thing' | 'holder' | 'content' }>) {
+    const { share } = this;
+    if (m.kind === 'thing' && this.except) {
+      (this.act.except ??= []).push(...m.things);
+      this.except = false;
+      return;
+    }
+    if (
+      m.kind === 'content' &&
+      m.content === 'it' &&
+      (this.mode === 'until' || this.mode === 'when' || this.mode === 'skip')
+    )
+      return;
+    if (m.kind === 'thing') this.put(share === undefined ? m : { ...m, share });
+    else if (m.kind === 'content') {
+      if (/there/i.test(m.text) && this.act.deed) this.mode = 'into';
+      this.put({ kind: 'content', content: m.content, ...(share === undefined ? {} : { share }) });
+    } else if (m.kept === 'rest') this.put({ kind: 'rest' });
+    else if (m.things.length || m.kept) this.put(m);
+    this.share = undefined;
+    this.paused = false;
+  }
+
+  /** A place to stand: another one is another act. */
+  private placed(place: Place) {
+    // "20 minutes on the side, then an hour in the fridge"
+    if (this.act.more && this.act.place && this.act.place !== place) {
+      const { more } = this.act;
+      delete this.act.more;
+      this.close();
+      this.act.time = more;
+    }
+    // "cool, then the fridge": one place, then another
+    if (place !== 'room' && this.act.time && (this.act.deed === 'cool' || this.act.deed === 'leave')) this.close();
+    if (
+      place !== 'room' &&
+      this.paused &&
+      (this.act.deed === 'cool' || this.act.deed === 'leave' || (this.act.place && this.act.place !== place))
+    )
+      this.close();
+  }
+
+  private stop(m: Extract<Token, { kind: 'stop' }>) {
+    if (m.hard && m.text !== ':') return this.close();
+    this.paused = true;
+    // "vanilla in, zest out"
+    const alone = this.mode === 'into' && !this.act.into.length && this.act.objects.length > 0 && !this.act.deed;
+    if (alone) this.act.goesIn = true;
+    if (alone || this.bareOut) return this.close();
+    this.mode = this.mode === 'from' && !this.act.deed ? 'from' : 'object';
+  }
+
   read(m: Token) {
     // what is said in brackets is no act
     if (m.kind === 'stop' && /[()]/.test(m.text)) this.aside = m.text === '(';
@@ -379,34 +432,10 @@ class Reader {
       this.put({ kind: 'rest' });
     }
     switch (m.kind) {
-      case 'thing': {
-        if (this.except) {
-          (this.act.except ??= []).push(...m.things);
-          this.except = false;
-          return;
-        }
-        const { share } = this;
-        this.put(
-          share !== undefined && m.grams === undefined ? { ...m, share } : share !== undefined ? { ...m, share } : m,
-        );
-        this.share = undefined;
-        this.paused = false;
-        return;
-      }
+      case 'thing':
       case 'holder':
-        if (m.kept === 'rest') this.put({ kind: 'rest' });
-        else if (m.things.length || m.kept) this.put(m);
-        this.share = undefined;
-        this.paused = false;
-        return;
-      case 'content': {
-        if (m.content === 'it' && (this.mode === 'until' || this.mode === 'when' || this.mode === 'skip')) return;
-        if (/there/i.test(m.text) && this.act.deed) this.mode = 'into';
-        this.put({ kind: 'content', content: m.content, ...(this.share === undefined ? {} : { share: this.share }) });
-        this.share = undefined;
-        this.paused = false;
-        return;
-      }
+      case 'content':
+        return this.noun(m);
       case 'share':
         // "add half now and the rest later" has no name: it is of what was spoken of
         this.share = m.share;
@@ -433,22 +462,7 @@ class Reader {
         else this.act.deed ??= 'stir';
         return;
       case 'place':
-        // "20 minutes on the side, then an hour in the fridge"
-        if (this.act.more && this.act.place && this.act.place !== m.place) {
-          const { more } = this.act;
-          delete this.act.more;
-          this.close();
-          this.act.time = more;
-        }
-        // "cool, then the fridge": one place, then another
-        if (m.place !== 'room' && this.act.time && (this.act.deed === 'cool' || this.act.deed === 'leave'))
-          this.close();
-        if (
-          m.place !== 'room' &&
-          this.paused &&
-          (this.act.deed === 'cool' || this.act.deed === 'leave' || (this.act.place && this.act.place !== m.place))
-        )
-          this.close();
+        this.placed(m.place);
         this.act.place ??= m.place;
         return;
       case 'gradual':
@@ -457,27 +471,7 @@ class Reader {
       case 'word':
         return this.word(m);
       case 'stop':
-        if (m.hard && m.text !== ':') this.close();
-        else {
-          this.paused = true;
-          // "vanilla in, zest out"
-          if (
-            (this.mode === 'into' && !this.act.into.length && this.act.objects.length && !this.act.deed) ||
-            this.bareOut
-          ) {
-            if (this.mode === 'into') this.act.goesIn = true;
-            return this.close();
-          }
-          if (this.mode !== 'object')
-            this.mode = this.act.deed
-              ? 'object'
-              : this.mode === 'into'
-                ? 'object'
-                : this.mode === 'when'
-                  ? 'object'
-                  : this.mode;
-          if (this.mode === 'until' || this.mode === 'skip') this.mode = 'object';
-        }
+        return this.stop(m);
     }
   }
 

@@ -50,8 +50,6 @@ export abstract class KitchenState {
 
   protected fan = false;
 
-  protected did: string[] = [];
-
   constructor(
     readonly things: Thing[],
     protected readonly pantry: Pantry,
@@ -80,7 +78,6 @@ export abstract class KitchenState {
       whipped: new Set(),
       folded: false,
       puts: [],
-      steps: [],
     };
   }
 

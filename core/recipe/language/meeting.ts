@@ -42,7 +42,6 @@ export abstract class Meeting extends Warmth {
           beside: [...new Set([...had, ...group])].filter((x) => x !== t),
           off: this.account.heats.length > 0 && !this.onFire,
         });
-    this.did.push(`${v.id} + ${group.map((t) => this.things[t]!.id).join(', ')}`);
     this.meet(v, had, group, a);
   }
 
@@ -144,7 +143,6 @@ export abstract class Meeting extends Warmth {
     const part = share !== undefined && share < 0.95;
     const had = this.in(into);
     const fromHot = from.warmth === 'hot' || a.hot === true;
-    this.did.push(`${from.id} → ${into.id}${part ? ` ${Math.round(100 * share)} %` : ''}`);
     if (a.deed === 'fold' && this.in(from).some((t) => this.things[t]!.id === 'white')) {
       this.account.folded = true;
       if (this.account.egg === undefined && ![...this.eggs.keys()].some((t) => this.things[t]!.id !== 'white'))

@@ -211,7 +211,8 @@ export abstract class Moving extends Meeting {
           }
   }
 
-  protected destination(a: Act, things: { t: number; share: number }[], sources: { v: Vessel }[]): Vessel | undefined {
+  /** Where the act says that it goes. */
+  private namedDestination(a: Act): Vessel | undefined {
     for (const r of a.into) if (r.kind === 'vessel') return this.vesselOf(r, a);
     if (a.intoUnknown && this.lastBowl && this.in(this.lastBowl).length) return this.lastBowl;
     for (const r of a.into) {
@@ -235,6 +236,35 @@ export abstract class Moving extends Meeting {
           return this.readied;
       }
     }
+    return undefined;
+  }
+
+  /** Where what is in vessels already goes, if nobody says it. */
+  private placeOfSources(a: Act, sources: Load['sources'], mixes: boolean): Vessel | undefined {
+    if (a.deed === 'back' || /\bback\b/i.test(a.text)) return this.pan();
+    if (a.deed === 'fold') return this.in(this.main).length ? this.main : this.current;
+    const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
+    if (
+      (a.deed === 'put' || a.deed === 'pour' || a.deed === 'mix') &&
+      sources[0]!.v.kind === 'pot' &&
+      bowl &&
+      this.in(bowl).length &&
+      [...this.eggs.values()].includes(bowl)
+    )
+      return bowl;
+    if (
+      (a.deed === 'put' || a.deed === 'pour') &&
+      sources.some(({ v }) => v.kind === 'bowl' && v !== this.main) &&
+      this.in(this.pan()).length
+    )
+      return this.pan();
+    if (a.goesIn && sources[0]!.v.kind === 'bowl' && this.in(this.pan()).length) return this.pan();
+    return mixes || !a.deed ? sources[0]!.v : undefined;
+  }
+
+  protected destination(a: Act, things: { t: number; share: number }[], sources: Load['sources']): Vessel | undefined {
+    const named = this.namedDestination(a);
+    if (named) return named;
     if (!things.length && !sources.length && !a.into.length) return undefined;
     const intoThings = a.into.some((r) => r.kind === 'thing');
     const mixes =
@@ -273,27 +303,7 @@ export abstract class Moving extends Meeting {
       if (a.deed !== 'stir') return this.pan();
     }
     // "and the butter" behind a source that is in a vessel: there
-    if (sources.length && !things.length && !intoThings) {
-      if (a.deed === 'back' || /\bback\b/i.test(a.text)) return this.pan();
-      if (a.deed === 'fold') return this.in(this.main).length ? this.main : this.current;
-      const bowl = this.current.kind === 'bowl' ? this.current : this.lastBowl;
-      if (
-        (a.deed === 'put' || a.deed === 'pour' || a.deed === 'mix') &&
-        sources[0]!.v.kind === 'pot' &&
-        bowl &&
-        this.in(bowl).length &&
-        [...this.eggs.values()].includes(bowl)
-      )
-        return bowl;
-      if (
-        (a.deed === 'put' || a.deed === 'pour') &&
-        sources.some(({ v }) => v.kind === 'bowl' && v !== this.main) &&
-        this.in(this.pan()).length
-      )
-        return this.pan();
-      if (a.goesIn && sources[0]!.v.kind === 'bowl' && this.in(this.pan()).length) return this.pan();
-      return mixes || !a.deed ? sources[0]!.v : undefined;
-    }
+    if (sources.length && !things.length && !intoThings) return this.placeOfSources(a, sources, mixes);
     if (a.deed === 'fold' && this.in(this.main).length) return this.main;
     // yolks with some of what is hot: in a bowl of their own
     if (
@@ -324,7 +334,6 @@ export abstract class Moving extends Meeting {
     }
     if (sideThing) return this.sidePot(this.things[sideThing.t]!.component!);
     if (a.deed === 'leave' && things.some(({ t }) => this.isLiquid(t))) return this.pan();
-    if (this.served || this.poured) return this.current;
     return this.current;
   }
 

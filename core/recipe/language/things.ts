@@ -121,6 +121,22 @@ const AT_CLAUSE = /(?:^|[.,;:!]\s*|\band\s+|\bthen\s+|\byou\s+|\bI\s+|\bto\s+)$/
 
 const EITHER = /\b(?:or|nor)\s+(?:an?\s+|the\s+|some\s+)?$/i;
 
+type Hit = { at: number; end: number; id?: string; of?: Class };
+/** A sentence as its names are looked for: what there is, what is measured, which part is spoken of. */
+type Sought = {
+  s: string;
+  things: Thing[];
+  pantry: Pantry;
+  lexicon: Lexicon;
+  o: ReadOptions;
+  prefer: (t: Thing) => number;
+  measure: { cup?: string };
+  amounts: readonly Measured[];
+  /** something is listed: a name that is not there was forgotten */
+  known: boolean;
+};
+const meets = (a: { at: number; end: number }, b: { at: number; end: number }): boolean => a.at < b.end && b.at < a.end;
+
 /** Things and what holds them, as a sentence names them; what nobody listed is put down as found. */
 export function mentionsIn(
   s: string,
@@ -132,178 +148,153 @@ export function mentionsIn(
   busy: readonly { at: number; end: number }[] = [],
   measure: { cup?: string } = {},
 ): (Mention | Holder | Part)[] {
-  const hits: { at: number; end: number; id?: string; of?: Class }[] = [];
-  for (const [i, t] of things.entries())
-    if (t.id === '?') {
-      const name = ownName(t.text);
-      const at = name ? s.toLowerCase().indexOf(name) : -1;
-      if (name && at >= 0) hits.push({ at, end: at + name.length, id: `?${i}` });
-    }
-  let foods = FOODS.get(lexicon);
-  if (!foods) FOODS.set(lexicon, (foods = new RegExp(`(?<![a-zà-ÿ])(?:${lexicon.foods})(?![a-zà-ÿ])`, 'gi')));
-  for (const m of s.matchAll(foods))
-    if (!hits.some((x) => m.index < x.end && x.at < m.index + m[0].length))
-      hits.push({ at: m.index, end: m.index + m[0].length, id: '?' });
-  for (const h of everyNameIn(s)) if (!hits.some((x) => h.at < x.end && x.at < h.end)) hits.push(h);
-  const free = (at: number, end: number) => !hits.some((h) => at < h.end && h.at < end);
-  for (const c of classesOf(lexicon))
-    for (const m of s.matchAll(c.find))
-      if (m[0] && free(m.index, m.index + m[0].length))
-        hits.push({ at: m.index, end: m.index + m[0].length, of: c.of });
-  hits.sort((a, b) => a.at - b.at);
-  for (let i = hits.length - 1; i >= 0; i--)
-    if (busy.some((b) => hits[i]!.at < b.end && b.at < hits[i]!.end)) hits.splice(i, 1);
-  const amounts = amountsIn(s, o, measure);
-  const notThing = new RegExp(`^[\\s-]+(?:${lexicon.words.notThing})(?![a-z])`, 'i');
+  const hits = hitsIn(s, things, lexicon).filter((h) => !busy.some((b) => meets(h, b)));
+  const known = things.some((t) => !t.found);
+  const sought: Sought = { s, things, pantry, lexicon, o, prefer, measure, amounts: amountsIn(s, o, measure), known };
   const out: (Mention | Holder | Part)[] = [];
+  let past = 0;
   for (const h of hits) {
-    if (h.end <= h.at) continue;
-    const text = s.slice(h.at, h.end);
-    // "Butter a dish": what is done, and no thing
-    if (VERB_HERE.test(s.slice(h.at)) && AT_CLAUSE.test(s.slice(0, h.at))) continue;
-    const definite = /\b(?:the|this|your|hot|warm|cold|remaining)\s+(?:\w+\s+)?$/i.test(s.slice(0, h.at));
-    const found = resolve(h, text, things, pantry, lexicon, prefer, definite);
-    const after = s.slice(h.end);
-    if (CUPLIKE.test(after)) continue;
-    const size = SIZES.find(([r]) => r.test(after))?.[0].exec(after)?.[0].length ?? 0;
-    if (notThing.test(after)) {
-      const cut = h.end + notThing.exec(after)![0].length;
-      if (!/(?:jar|paper|thermometer|lover|skin|mould|bath|mill|cooker|foam)$/i.test(s.slice(h.end, cut)))
-        out.push({ kind: 'holder', things: found, at: h.at, end: cut });
-      else out.push({ kind: 'holder', things: [], at: h.at, end: cut });
-      continue;
-    }
-    const measured =
-      amounts.find(
-        (a) =>
-          a.end <= h.at &&
-          a.at < h.at &&
-          (BETWEEN.test(s.slice(a.end, h.at)) ||
-            (/\bof\s*$/i.test(s.slice(a.at, a.end)) && ANY_WORDS.test(s.slice(a.end, h.at)))),
-      ) ?? amounts.find((a) => a.at < h.at && a.end > h.at && a.end <= h.end);
-    const from = measured ? Math.min(measured.at, h.at) : h.at;
-    // "or almond milk": another way, not another thing
-    if (EITHER.test(s.slice(0, from)) && out.length) {
-      out.push({ kind: 'holder', things: [], at: from, end: h.end });
-      continue;
-    }
-    const between = measured ? s.slice(measured.end, h.at) : '';
-    const partOf = /\b(?:the|this|that|your|my|it)\b/i.test(between) && measured !== undefined;
-    const before = s.slice(Math.max(0, from - 14), h.at);
-    const known = things.some((t) => !t.found);
-    // "3 eggs and 2 yolks": an amount of its own is a thing of its own, where nothing is listed
-    let list =
-      !known && measured && !definite && h.id !== undefined && found.length === 1 && things[found[0]!]!.id !== h.id
-        ? []
-        : found;
-    const { id } = h;
-    // "onto the cream" that nobody listed: what is there
-    if (!list.length && known && definite && /^(?:cream|milk|powder)$/i.test(text)) continue;
-    if (!list.length && id !== undefined && id !== 'water') list = [newThing(id, s.slice(from, h.end), things)];
-    else if (!list.length && id === 'water' && measured) list = [newThing(id, s.slice(from, h.end), things)];
-    if (!list.length) continue;
-    const thing = things[list[0]!]!;
-    const ladled =
-      measured !== undefined &&
-      /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(measured.amount.unit ?? '') &&
-      (partOf || /\bhot\b/i.test(between) || thing.grams !== undefined);
-    const here = ladled ? undefined : gramsHere(s, h, measured, thing, pantry, o, measure);
-    const grams = here?.grams;
-    // "half of the milk"
-    const fraction =
-      grams === undefined &&
-      measured &&
-      measured.amount.unit === undefined &&
-      measured.amount.count < 1 &&
-      !pantry.get(things[list[0]!]!.id)?.egg
-        ? measured.amount.count
-        : undefined;
-    const tail = Math.max(size, here?.behind ?? 0);
-    // a first amount in a sentence is how much there is of it; one of a thing that is known is a part of it
-    if (grams !== undefined && thing.found && !partOf && list.length === 1 && !list.includes(-1)) {
-      const more =
-        thing.grams !== undefined &&
-        !/\b(?:the|remaining|other|rest|same|your|my)\s+(?:\w+\s+)?$/i.test(s.slice(0, from)) &&
-        !known;
-      if (thing.grams === undefined) thing.grams = grams;
-      else if (more && thing.text !== s.slice(from, h.end)) thing.grams += grams;
-    }
-    out.push({
-      kind: 'thing',
-      things: list,
-      ...(grams === undefined ? {} : { grams }),
-      ...(ladled ? { share: 'little' as const } : fraction === undefined ? {} : { share: fraction }),
-      definite: partOf,
-      hot: /\b(?:hot|boiling|warm|steaming|simmering|scalded|bubbling)\s+(?:\w+\s+)?$/i.test(before),
-      ...(/\b(?:boiling|bubbling|simmering)\s+(?:\w+\s+)?$/i.test(before) ? { boiling: true as const } : {}),
-      cold: /\bcold\s+(?:\w+\s+)?$/i.test(before),
-      ...(/\bwhites?\b/i.test(text) && thing.id === 'egg' ? { whites: true as const } : {}),
-      at: from,
-      end: h.end + tail,
-    });
-    if (tail) for (const x of hits) if (x.at >= h.end && x.at < h.end + tail) x.end = x.at;
+    if (h.at < past) continue;
+    const m = mentionOf(h, sought, out.length > 0);
+    if (!m) continue;
+    past = m.end;
+    out.push(m);
   }
-  // "half a tin", "the second can": of what is bought in one
-  for (const a of amounts) {
-    if (a.amount.unit !== 'can' || out.some((m) => a.at < m.end && m.at < a.end)) continue;
-    const i = things.findIndex(
-      (t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text),
-    );
-    const whole = i < 0 ? undefined : readAmount(things[i]!.text, o.system);
-    if (!whole || whole.unit !== 'can') continue;
-    out.push({
-      kind: 'thing',
-      things: [i],
-      share: Math.min(1, a.amount.count / whole.count),
-      definite: true,
-      hot: false,
-      cold: false,
-      at: a.at,
-      end: a.end,
-    });
-  }
-  const ordinal = /\b(?:the\s+)?(?:first|second|third|other|last|one)\s+(?:can|tin)\b/i.exec(s);
-  if (ordinal && !out.some((m) => ordinal.index < m.end && m.at < ordinal.index + ordinal[0].length)) {
-    const i = things.findIndex(
-      (t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text),
-    );
-    const count = i < 0 ? undefined : readAmount(things[i]!.text, o.system)?.count;
-    if (count)
-      out.push({
-        kind: 'thing',
-        things: [i],
-        share: Math.min(1, 1 / count),
-        definite: true,
-        hot: false,
-        cold: false,
-        at: ordinal.index,
-        end: ordinal.index + ordinal[0].length,
-      });
-  }
-  for (const a of amounts)
-    if (
-      a.amount.unit !== undefined &&
-      !out.some((m) => a.at < m.end && m.at < a.end) &&
-      (/^\s*(?:of\s+)?(?:the|this|that|it)\b/i.test(s.slice(a.end)) ||
-        /\bof (?:the|this|that)\s*$/i.test(s.slice(a.at, a.end)))
-    )
-      out.push({ kind: 'share', share: 'little', at: a.at, end: a.end, text: s.slice(a.at, a.end) });
-  // "into the 1/2 cup": what was kept back
-  for (const a of amounts)
-    if (
-      /\b(?:the|that|this)\s+(?:\w+\s+)?$/i.test(s.slice(0, a.at)) &&
-      /^(?:cup|ml|g|glass|teacup|tbsp|dl|tumbler|mug|oz)$/.test(a.amount.unit ?? '') &&
-      !out.some((m) => a.at < m.end && m.at < a.end)
-    )
-      out.push({
-        kind: 'holder',
-        things: [],
-        kept: /\b(?:other|remaining|rest of the)\s+$/i.test(s.slice(0, a.at)) ? 'rest' : 'kept',
-        at: a.at,
-        end: a.end,
-      });
+  for (const m of [...byTheCan(sought), ...amountsAlone(sought)]) if (!out.some((x) => meets(m, x))) out.push(m);
   return out.sort((a, b) => a.at - b.at);
 }
+
+/** Where a sentence names something: unknown lines by their own words, food, the pantry, and what means any of a sort. */
+function hitsIn(s: string, things: readonly Thing[], lexicon: Lexicon): Hit[] {
+  const hits: Hit[] = [];
+  const put = (h: Hit) => {
+    if (h.end > h.at && !hits.some((x) => meets(h, x))) hits.push(h);
+  };
+  for (const [i, t] of things.entries()) {
+    const name = t.id === '?' ? ownName(t.text) : undefined;
+    const at = name ? s.toLowerCase().indexOf(name) : -1;
+    if (name && at >= 0) put({ at, end: at + name.length, id: `?${i}` });
+  }
+  let foods = FOODS.get(lexicon);
+  if (!foods) FOODS.set(lexicon, (foods = new RegExp(`(?<![a-zà-ÿ])(?:${lexicon.foods})(?![a-zà-ÿ])`, 'gi')));
+  for (const m of s.matchAll(foods)) put({ at: m.index, end: m.index + m[0].length, id: '?' });
+  for (const h of everyNameIn(s)) put(h);
+  for (const c of classesOf(lexicon))
+    for (const m of s.matchAll(c.find)) put({ at: m.index, end: m.index + m[0].length, of: c.of });
+  return hits.sort((a, b) => a.at - b.at);
+}
+
+/** The amount that stands before a name, or reaches into it. */
+const measureOf = (h: Hit, { s, amounts }: Sought): Measured | undefined =>
+  amounts.find(
+    (a) =>
+      a.end <= h.at &&
+      a.at < h.at &&
+      (BETWEEN.test(s.slice(a.end, h.at)) ||
+        (/\bof\s*$/i.test(s.slice(a.at, a.end)) && ANY_WORDS.test(s.slice(a.end, h.at)))),
+  ) ?? amounts.find((a) => a.at < h.at && a.end > h.at && a.end <= h.end);
+
+/** What a name in its place means: things, what holds them, or nothing. */
+function mentionOf(h: Hit, x: Sought, behindAnother: boolean): Mention | Holder | undefined {
+  const { s, things, pantry, lexicon } = x;
+  const text = s.slice(h.at, h.end);
+  const after = s.slice(h.end);
+  // "Butter a dish": what is done, and no thing
+  if ((VERB_HERE.test(s.slice(h.at)) && AT_CLAUSE.test(s.slice(0, h.at))) || CUPLIKE.test(after)) return undefined;
+  const definite = /\b(?:the|this|your|hot|warm|cold|remaining)\s+(?:\w+\s+)?$/i.test(s.slice(0, h.at));
+  const found = resolve(h, text, things, pantry, lexicon, x.prefer, definite);
+  const not = new RegExp(`^[\\s-]+(?:${lexicon.words.notThing})(?![a-z])`, 'i').exec(after);
+  if (not) return { kind: 'holder', things: NO_HOLDER.test(not[0]) ? [] : found, at: h.at, end: h.end + not[0].length };
+  const measured = measureOf(h, x);
+  const from = measured ? Math.min(measured.at, h.at) : h.at;
+  // "or almond milk": another way, not another thing
+  if (EITHER.test(s.slice(0, from)) && behindAnother) return { kind: 'holder', things: [], at: from, end: h.end };
+  // "3 eggs and 2 yolks": an amount of its own is a thing of its own, where nothing is listed
+  const apart = !x.known && measured && !definite && h.id !== undefined && things[found[0] ?? -1]?.id !== h.id;
+  let list = apart && found.length === 1 ? [] : found;
+  if (!list.length) {
+    // "onto the cream" that nobody listed: what is there
+    const whatIsThere = x.known && definite && /^(?:cream|milk|powder)$/i.test(text);
+    if (h.id === undefined || whatIsThere || (h.id === 'water' && !measured)) return undefined;
+    list = [newThing(h.id, s.slice(from, h.end), things)];
+  }
+  return told(h, list, measured, from, x);
+}
+/** Behind a name these make another thing of it, in which there is none of it. */
+const NO_HOLDER = /(?:jar|paper|thermometer|lover|skin|mould|bath|mill|cooker|foam)$/i;
+
+/** How much of the things is meant, how hot, and whether it is a part of what is known. */
+function told(h: Hit, list: number[], measured: Measured | undefined, from: number, x: Sought): Mention {
+  const { s, things, pantry } = x;
+  const thing = things[list[0]!]!;
+  const between = measured ? s.slice(measured.end, h.at) : '';
+  const partOf = measured !== undefined && /\b(?:the|this|that|your|my|it)\b/i.test(between);
+  const before = s.slice(Math.max(0, from - BEFORE_LETTERS), h.at);
+  const unit = measured?.amount.unit;
+  const ladled =
+    unit !== undefined &&
+    /^(?:ladle|splash|spoon|dash|drizzle|little|some)$/.test(unit) &&
+    (partOf || /\bhot\b/i.test(between) || thing.grams !== undefined);
+  const here = ladled ? undefined : gramsHere(s, h, measured, thing, pantry, x.o, x.measure);
+  const grams = here?.grams;
+  // "half of the milk"
+  const count = measured && unit === undefined ? measured.amount.count : 1;
+  const fraction = grams === undefined && count < 1 && !pantry.get(thing.id)?.egg ? count : undefined;
+  // a first amount is how much there is of it; another is more of it, where nothing is listed
+  if (grams !== undefined && thing.found && !partOf && list.length === 1) {
+    const same = /\b(?:the|remaining|other|rest|same|your|my)\s+(?:\w+\s+)?$/i.test(s.slice(0, from));
+    if (thing.grams === undefined) thing.grams = grams;
+    else if (!same && !x.known && thing.text !== s.slice(from, h.end)) thing.grams += grams;
+  }
+  const size = SIZES.find(([r]) => r.test(s.slice(h.end)))?.[0].exec(s.slice(h.end))?.[0].length ?? 0;
+  return {
+    kind: 'thing',
+    things: list,
+    ...(grams === undefined ? {} : { grams }),
+    ...(ladled ? { share: 'little' as const } : fraction === undefined ? {} : { share: fraction }),
+    definite: partOf,
+    hot: /\b(?:hot|boiling|warm|steaming|simmering|scalded|bubbling)\s+(?:\w+\s+)?$/i.test(before),
+    ...(/\b(?:boiling|bubbling|simmering)\s+(?:\w+\s+)?$/i.test(before) ? { boiling: true as const } : {}),
+    cold: /\bcold\s+(?:\w+\s+)?$/i.test(before),
+    ...(/\bwhites?\b/i.test(s.slice(h.at, h.end)) && thing.id === 'egg' ? { whites: true as const } : {}),
+    at: from,
+    end: h.end + Math.max(size, here?.behind ?? 0),
+  };
+}
+/** Letters before a name in which it is said how hot it is. */
+const BEFORE_LETTERS = 14;
+
+/** "Half a tin", "the second can": of what is bought in one. */
+function byTheCan({ s, things, pantry, o, amounts }: Sought): Mention[] {
+  const i = things.findIndex(
+    (t) => !t.again && pantry.get(t.id)?.group === 'milk' && /\b(?:cans?|tins?)\b/i.test(t.text),
+  );
+  const whole = i < 0 ? undefined : readAmount(things[i]!.text, o.system);
+  if (whole?.unit !== 'can') return [];
+  const of = (at: number, end: number, cans: number): Mention => {
+    const share = Math.min(1, cans / whole.count);
+    return { kind: 'thing', things: [i], share, definite: true, hot: false, cold: false, at, end };
+  };
+  const ordinal = /\b(?:the\s+)?(?:first|second|third|other|last|one)\s+(?:can|tin)\b/i.exec(s);
+  return [
+    ...amounts.filter((a) => a.amount.unit === 'can').map((a) => of(a.at, a.end, a.amount.count)),
+    ...(ordinal ? [of(ordinal.index, ordinal.index + ordinal[0].length, 1)] : []),
+  ];
+}
+
+/** Amounts without a name: "about a cup of the mixture", "into the 1/2 cup" that was kept back. */
+const amountsAlone = ({ s, amounts }: Sought): (Holder | Part)[] =>
+  amounts.flatMap(({ at, end, amount }): (Holder | Part)[] => {
+    if (amount.unit === undefined) return [];
+    const text = s.slice(at, end);
+    if (/^\s*(?:of\s+)?(?:the|this|that|it)\b/i.test(s.slice(end)) || /\bof (?:the|this|that)\s*$/i.test(text))
+      return [{ kind: 'share', share: 'little', at, end, text }];
+    const before = s.slice(0, at);
+    if (!/\b(?:the|that|this)\s+(?:\w+\s+)?$/i.test(before)) return [];
+    if (!/^(?:cup|ml|g|glass|teacup|tbsp|dl|tumbler|mug|oz)$/.test(amount.unit)) return [];
+    const kept = /\b(?:other|remaining|rest of the)\s+$/i.test(before) ? 'rest' : 'kept';
+    return [{ kind: 'holder', things: [], kept, at, end }];
+  });
 
 function gramsHere(
   s: string,

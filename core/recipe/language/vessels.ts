@@ -1,19 +1,18 @@
-import type { Account, Bake } from './account';
+import type { Account, Bake, Vessel } from './account';
 import { BOILS, DISHES, OVEN_FROM_C, REST, mid, reducedTo } from './measures';
 import { HEATING, type Act, type Ref } from './acts';
-import type { Sign } from './lexicon';
+import type { Deed, Sign } from './lexicon';
 import { Preparing } from './preparing';
+
+/** Deeds that heat nothing themselves, behind which something is waited for all the same. */
+const WAITED_FOR: readonly Deed[] = ['mix', 'put', 'cover', 'pour', 'rain', 'back'];
+/** Signs that are no end of a stretch on the fire. */
+const NO_ENDS: readonly Sign[] = ['smooth', 'warm', 'cold', 'set', 'golden'];
 
 /** Runs a recipe's acts over its vessels. */
 export class Kitchen extends Preparing {
-  // acts
+  /** Does what an act says. */
   run(a: Act) {
-    this.did = [];
-    this.perform(a);
-    this.account.steps.push({ act: a, did: this.did });
-  }
-
-  protected perform(a: Act) {
     if (a.conditional) return this.perhaps(a);
     if (a.when.length || a.whenTime) this.came(a);
     if (a.fan) this.fan = true;
@@ -233,7 +232,7 @@ export class Kitchen extends Preparing {
     const last = bakes.at(-1);
     const time = a.time ? mid(a.time) : undefined;
     if (a.deed === 'grill') {
-      const b = last ?? {};
+      const b: Bake = last ?? { sentence: a.sentence };
       if (!last) bakes.push(b);
       b.grill = true;
       if (time !== undefined) b.grillMin = time;
@@ -251,6 +250,7 @@ export class Kitchen extends Preparing {
     }
     const tempC = a.tempC ?? this.preheatC ?? (last && time !== undefined ? last.tempC : undefined);
     const b: Bake = {
+      sentence: a.sentence,
       ...(tempC === undefined ? {} : { tempC }),
       ...(time === undefined ? {} : { min: time }),
       ...(a.fan || this.fan ? { fan: true as const } : {}),
@@ -328,80 +328,30 @@ export class Kitchen extends Preparing {
     return true;
   }
 
+  /** What is on the fire, until when. */
   protected heat(a: Act) {
     const deedHeats = a.deed !== undefined && HEATING.includes(a.deed);
+    const waits = a.until.length > 0 || a.time !== undefined || a.more !== undefined;
     const heats =
       deedHeats ||
       a.onHeat ||
       a.overWater ||
       a.level !== undefined ||
-      ((a.until.length > 0 || a.time !== undefined || a.more !== undefined) &&
-        (a.deed === undefined ||
-          a.deed === 'mix' ||
-          a.deed === 'put' ||
-          a.deed === 'cover' ||
-          a.deed === 'pour' ||
-          a.deed === 'rain' ||
-          a.deed === 'back'));
-    if (a.level) this.level = a.level;
-    if (a.lid) this.lid = a.lid;
-    if (a.stirring) this.stir = a.stirring;
-    // "… and let it bubble": the slurry is in by then
-    if (
-      deedHeats &&
-      a.deed !== 'stir' &&
-      this.current === this.lastBowl &&
-      this.current !== this.main &&
-      this.in(this.current).some((t) => this.isThickener(t)) &&
-      this.in(this.main).some(this.isLiquid) &&
-      this.main.warmth === 'hot'
-    ) {
-      this.pour(this.current, this.main, undefined, a);
-      this.current = this.main;
-    }
-    // what was mixed in a bowl goes on the fire
-    if (
-      (deedHeats || a.onHeat) &&
-      a.deed !== 'stir' &&
-      !a.overWater &&
-      (this.current.kind === 'bowl' || this.current.kind === 'blender') &&
-      this.current !== this.main &&
-      this.in(this.current).length &&
-      !this.in(this.main).length
-    ) {
-      const pot = this.vessel('pot', 'pot');
-      this.pour(this.current, pot, undefined, a);
-      this.main = pot;
-      this.current = pot;
-    }
-    const v =
-      this.current.side || a.overWater || this.current.warmth === 'hot'
-        ? this.current
-        : this.current.kind === 'bowl' && !deedHeats && !a.onHeat
-          ? this.current
-          : this.main.kind === 'pot' || this.main.warmth === 'hot' || DISHES.includes(this.main.kind)
-            ? this.main
-            : this.pan();
+      (waits && (a.deed === undefined || WAITED_FOR.includes(a.deed)));
+    this.manner(a);
+    this.ontoTheFire(a, deedHeats);
+    const v = this.heated(a, deedHeats);
     if (this.poured && a.time && this.preheatC !== undefined && this.account.bakes.every((b) => b.min === undefined))
       return this.inOven(a);
     if (!heats || this.poured) return;
-    const standing = !this.onFire && v.warmth === 'hot' && !a.level && !a.onHeat && !deedHeats && !a.until.length;
-    if (
-      (a.offHeat || standing) &&
-      a.time &&
-      !a.until.length &&
-      (a.deed === undefined || a.deed === 'put' || a.deed === 'cover')
-    )
-      return this.cooled(a);
+    const standing = !this.onFire && v.warmth === 'hot' && !a.level && !a.onHeat && !deedHeats;
+    const still = a.deed === undefined || a.deed === 'put' || a.deed === 'cover';
+    if ((a.offHeat || standing) && a.time && !a.until.length && still) return this.cooled(a);
     if (DISHES.includes(v.kind)) return this.inOven(a);
-    if (v.kind === 'bowl' && !a.overWater && v !== this.main) return;
-    if (!this.in(v).length) return;
-    const signs = a.until.filter(
-      (s) => s !== 'smooth' && s !== 'warm' && s !== 'cold' && s !== 'set' && s !== 'golden',
-    );
+    if ((v.kind === 'bowl' && !a.overWater && v !== this.main) || !this.in(v).length) return;
+    const signs = a.until.filter((s) => !NO_ENDS.includes(s));
     // a stir with nothing to wait for is a way and no stretch
-    const only = a.deed === 'stir' && !signs.length && !a.time && !a.more;
-    if (only) {
+    if (a.deed === 'stir' && !signs.length && !a.time && !a.more) {
       if (this.heatOpen && a.stirring) this.heatOpen.stir = a.stirring;
       v.warmth = 'hot';
       return;
@@ -412,38 +362,58 @@ export class Kitchen extends Preparing {
       if (v.kind === 'bowl' && !v.side) this.main = v;
       v.warmth = 'hot';
     }
-    let sign: Sign | undefined = signs.at(-1);
-    const byDeed = !sign && v.boiled && (a.deed === 'boil' || a.deed === 'simmer');
-    if (
-      !sign &&
-      /\bdown\b|reduc/i.test(a.text) &&
-      reducedTo(a.text) !== undefined &&
-      (a.deed === 'boil' || a.deed === 'cook' || a.deed === 'simmer')
-    )
-      sign = 'reduced';
-    if (a.deed === 'boil' && !sign && !a.time) sign = 'boil';
-    if (a.deed === 'bring' && !sign) sign = 'boil';
-    if (a.deed === 'simmer' && !sign && !a.time) sign = 'simmer';
-    if (a.tempC !== undefined && a.tempC < 110 && !sign) {
-      this.stretch(v, 'temp', a.time, a);
+    this.waitFor(a, v, signs.at(-1), deedHeats);
+  }
+
+  /** What was mixed goes on the fire, or into what is on it. */
+  private ontoTheFire(a: Act, deedHeats: boolean) {
+    const { current, main } = this;
+    if (current === main || a.deed === 'stir' || !this.in(current).length) return;
+    // "… and let it bubble": the slurry is in by then
+    const slurry = current === this.lastBowl && this.in(current).some((t) => this.isThickener(t));
+    if (deedHeats && slurry && this.in(main).some(this.isLiquid) && main.warmth === 'hot') {
+      this.pour(current, main, undefined, a);
+      this.current = main;
       return;
     }
-    const main = signs.find((s) => ['coats', 'thick', 'soft', 'gone', 'reduced'].includes(s));
-    if (main && sign && BOILS.includes(sign)) sign = sign;
+    const mixed = current.kind === 'bowl' || current.kind === 'blender';
+    if (!(deedHeats || a.onHeat) || a.overWater || !mixed || this.in(main).length) return;
+    const pot = this.vessel('pot', 'pot');
+    this.pour(current, pot, undefined, a);
+    this.main = pot;
+    this.current = pot;
+  }
+
+  /** The vessel that is heated. */
+  private heated(a: Act, deedHeats: boolean) {
+    const { current, main } = this;
+    if (current.side || a.overWater || current.warmth === 'hot') return current;
+    if (current.kind === 'bowl' && !deedHeats && !a.onHeat) return current;
+    return main.kind === 'pot' || main.warmth === 'hot' || DISHES.includes(main.kind) ? main : this.pan();
+  }
+
+  /** The end of a stretch: a sign that is said, or that the deed means. */
+  private waitFor(a: Act, v: Vessel, said: Sign | undefined, deedHeats: boolean) {
+    const byDeed = !said && v.boiled && (a.deed === 'boil' || a.deed === 'simmer');
+    const shrinks = /\bdown\b|reduc/i.test(a.text) && reducedTo(a.text) !== undefined;
+    let sign = said;
+    if (!sign && shrinks && (a.deed === 'boil' || a.deed === 'cook' || a.deed === 'simmer')) sign = 'reduced';
+    else if (!sign && (a.deed === 'bring' || (a.deed === 'boil' && !a.time))) sign = 'boil';
+    else if (!sign && a.deed === 'simmer' && !a.time) sign = 'simmer';
+    if (a.tempC !== undefined && a.tempC < OVEN_FROM_C && !sign) return this.stretch(v, 'temp', a.time, a);
     if (!sign && a.time === undefined && a.more === undefined) {
       // put on, with no end yet
       v.warmth = 'hot';
       if (a.onHeat || a.level || deedHeats) this.heatOpen = undefined;
-      if (a.deed === 'heat' || a.deed === 'fry' || (a.deed === 'cook' && !a.level))
-        this.stretch(v, a.deed === 'fry' ? 'time' : a.deed === 'heat' ? 'steam' : 'time', undefined, a);
+      if (a.deed === 'heat') this.stretch(v, 'steam', undefined, a);
+      else if (a.deed === 'fry' || (a.deed === 'cook' && !a.level)) this.stretch(v, 'time', undefined, a);
       return;
     }
     if (sign || a.time) this.stretch(v, sign ?? 'time', a.time, a);
     if (byDeed && this.heatOpen) this.heatOpen.byDeed = true;
-    if (a.more) {
-      if (a.stirring) this.stir = a.stirring;
-      this.stretch(v, 'time', a.more, a);
-    }
+    if (!a.more) return;
+    if (a.stirring) this.stir = a.stirring;
+    this.stretch(v, 'time', a.more, a);
   }
 
   /** What came of it all. */
@@ -483,11 +453,11 @@ export class Kitchen extends Preparing {
         )
       )
         acc.wet.set(t, 'in water first');
-    for (const [t, v] of this.eggs) if (acc.egg === undefined && !v.side) acc.egg = 'cold';
+    for (const v of this.eggs.values()) if (acc.egg === undefined && !v.side) acc.egg = 'cold';
     for (const [t, v] of this.dry)
       if (!acc.wet.has(t) && this.in(v).some((x) => this.isLiquid(x))) acc.wet.set(t, 'cold together');
     if (this.preheatC !== undefined && !acc.bakes.length)
-      acc.bakes.push({ tempC: this.preheatC, ...(this.fan ? { fan: true as const } : {}) });
+      acc.bakes.push({ sentence: 0, tempC: this.preheatC, ...(this.fan ? { fan: true as const } : {}) });
     this.parts();
     return acc;
   }

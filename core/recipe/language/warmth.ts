@@ -93,6 +93,7 @@ export abstract class Warmth extends KitchenState {
     const all = /\b(?:all told|altogether|in all|in total|all in all)\b/i.test(a.text);
     if (!last)
       this.account.bakes.push({
+        sentence: a.sentence,
         tempC: this.preheatC,
         min: mid(a.time),
         ...(this.bathReady ? { bath: true as const } : {}),
@@ -136,7 +137,6 @@ export abstract class Warmth extends KitchenState {
     this.timed = h;
     this.maybe = undefined;
     this.heatOpen = h;
-    this.did.push(`heat ${v.id} until ${until}${h.min === undefined ? '' : ` ${h.min} min`}`);
     this.reached(v, until as Sign);
     if (until === 'reduced') this.account.reduce ??= reducedTo(a.text);
     // what was waited for needs no ring of its own any more
