@@ -49,7 +49,7 @@ export function SentencesPart({
       {left ? (
         <View className="gap-1" testID="left-out">
           <Key
-            label={t('planRoom.leftOut', { count: left })}
+            label={t('planRoom.linesLeftOut', { count: left })}
             icon={open ? ChevronUp : ChevronDown}
             kind="quiet"
             className="self-start"

@@ -33,8 +33,8 @@ export const recipeRoom = {
   'planRoom.stands.fridge': 'stands in the fridge',
   'planRoom.stands.freezer': 'stands in the freezer',
   'planRoom.stands.ice': 'stands in ice water',
-  'planRoom.leftOut_one': 'Left out: one line that is no recipe',
-  'planRoom.leftOut_other': 'Left out: {{count}} lines that are no recipe',
+  'planRoom.linesLeftOut_one': 'Left out: one line that is no recipe',
+  'planRoom.linesLeftOut_other': 'Left out: {{count}} lines that are no recipe',
   'planRoom.takeIn': 'Take it in',
   'planRoom.theRecipe': 'The recipe',
   'planRoom.500MlWholeMilk40':

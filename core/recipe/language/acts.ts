@@ -122,6 +122,9 @@ class Reader {
   }
 
   private close() {
+    // "stir the slurry in"
+    if (this.mode === 'into' && this.lastPrep === 'in' && !this.act.into.length && this.act.objects.length)
+      this.act.goesIn = true;
     if (this.mode === 'into' && !this.act.into.length && this.act.deed === 'pour' && this.lastPrep.startsWith('o'))
       this.act.intoUnknown = true;
     const before = this.acts.at(-1);
