@@ -9,6 +9,11 @@ export type Beside = {
   heats: Heat[];
   bakes: Bake[];
   rests: Rest[];
+  /** ids of what comes out again */
+  out: string[];
+  pours: Reading['account']['pours'];
+  /** something is done in it, shown here or not */
+  heard: boolean;
 };
 
 /** Each sentence of a reading, in its order, with what was taken from it. */
@@ -32,5 +37,8 @@ export function besideOf({ account, sentences, lines }: Reading): Beside[] {
     heats: account.heats.filter((h) => h.sentence === at),
     bakes: account.bakes.filter((b) => b.sentence === at && b.tempC !== undefined),
     rests: account.rests.filter((r) => r.sentence === at),
+    out: [...account.outAt].filter(([, s]) => s === at).map(([t]) => account.things[t]!.id),
+    pours: account.pours.filter((p) => p.sentence === at),
+    heard: account.heard.has(at),
   }));
 }

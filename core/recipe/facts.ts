@@ -3,11 +3,11 @@ import { GRAINS } from '../pot/grain';
 import { readNumber } from './amount';
 import type { Account, Heat, Wet } from './language/account';
 import { namesIn } from './names';
-import { dishIn, sizesIn } from './vesselSizes';
+import { dishIn, sizesIn, type Sizes } from './vesselSizes';
 
 /** What a recipe's sentences say of heat, order and hands. Figures that it does not give stay undefined. */
 export type Grind = 'flour' | 'semolina' | 'coarse';
-export type Facts = {
+export type Facts = Sizes & {
   /** ingredients named in the method, in order, with the first sentence that names each */
   /** what the steps name, and where first; `unsure` where a word beside the name makes it something that is not known */
   mentions: { id: string; at: number; unsure?: string }[];
@@ -51,11 +51,6 @@ export type Facts = {
   /** whites are whipped and folded in */
   folded?: true;
   strained: boolean;
-  panMl?: number;
-  panMm?: number;
-  dish?: { shape: 'square'; lengthMm: number; widthMm: number } | { shape: 'round'; mm: number };
-  moulds?: { count: number; ml: number };
-  layerMm?: number;
   oven?: {
     tempC: number;
     minutes?: number;

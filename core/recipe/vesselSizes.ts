@@ -1,8 +1,16 @@
 import { readNumber } from './amount';
-import type { Facts } from './facts';
+
+/** Sizes of pan, dish and moulds as a recipe gives them. */
+export type Sizes = {
+  panMl?: number;
+  panMm?: number;
+  dish?: { shape: 'square'; lengthMm: number; widthMm: number } | { shape: 'round'; mm: number };
+  moulds?: { count: number; ml: number };
+  layerMm?: number;
+};
 
 /** A tin by its measures: "8x8", "30 x 20 cm", "9 inch round". */
-export function dishIn(s: string): Facts['dish'] {
+export function dishIn(s: string): Sizes['dish'] {
   const by =
     /(\d+(?:\.\d+)?)\s*(?:cm|in|inch(?:es)?|")?\s*(?:x|×|by)\s*(\d+(?:\.\d+)?)\s*-?\s*(cm|in|inch(?:es)?|")?/i.exec(s);
   if (by && /\b(tin|dish|tray|pan|mould|square|baking)\b/i.test(s)) {
@@ -20,7 +28,7 @@ export function dishIn(s: string): Facts['dish'] {
 }
 
 /** Sizes of pan, dish and moulds that a sentence gives; what it does not give stays as it was. */
-export function sizesIn(s: string, f: Facts): void {
+export function sizesIn(s: string, f: Sizes): void {
   const litre = /(\d+(?:[.,]\d+)?|half a|one|two|three)[\s-]*(?:l|litre|liter)\b[^.]{0,12}\b(?:pan|pot|saucepan)/i.exec(
     s,
   );

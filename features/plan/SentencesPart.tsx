@@ -87,6 +87,12 @@ function Sentence({ beside, pantry }: { beside: Beside; pantry: Pantry }) {
       const here = beside.goesIn.filter((g) => g.place === place && pantry.has(g.ingredientId));
       return here.length ? [t(`planRoom.goesIn.${place}`, { list: here.map(name).join(', ') })] : [];
     }),
+    ...beside.pours
+      .filter((p) => p.from !== p.into)
+      .map((p) => t(p.part ? 'planRoom.poured.some' : `planRoom.poured.${p.into}`)),
+    ...(beside.out.length
+      ? [t('planRoom.comesOut', { list: beside.out.map((id) => pantry.get(id)?.name ?? '').join(', ') })]
+      : []),
     ...beside.heats.map((h) => timed(t(FIRE[h.until] ?? 'planRoom.fireUntil.time'), h.min)),
     ...beside.bakes.map((b) => timed(t('planRoom.inOven', { temp: fmt.temp(b.tempC!) }), b.min)),
     ...beside.rests.map((r) => timed(t(`planRoom.stands.${r.where}`), r.min)),
@@ -94,9 +100,11 @@ function Sentence({ beside, pantry }: { beside: Beside; pantry: Pantry }) {
   return (
     <View className="border-b-hair border-line pb-1" testID="sentence">
       <Type>{beside.text}</Type>
-      <Type kind="small" tone="quiet">
-        {taken.length ? t('planRoom.understood', { what: taken.join('; ') }) : t('planRoom.nothingTaken')}
-      </Type>
+      {taken.length || !beside.heard ? (
+        <Type kind="small" tone="quiet">
+          {taken.length ? t('planRoom.understood', { what: taken.join('; ') }) : t('planRoom.nothingTaken')}
+        </Type>
+      ) : null}
     </View>
   );
 }

@@ -47,7 +47,7 @@ export const check = {
   'check.onlyMmAreLeftAbove': 'Only {{headroomMm, length}} are left above the milk.',
   'check.milkFoamsFromAThird': 'Milk foams from a third full to the rim in seconds.',
   'check.takeThe': 'Take the {{panName}}',
-  'check.itMakesTheDishesHold': 'It makes {{endMassG, ml}} as const; the dishes hold {{capacityMl, ml}}.',
+  'check.itMakesTheDishesHold': 'It makes {{endMassG, ml}}; the dishes hold {{capacityMl, ml}}.',
   'check.whatDoesNotFitHas': 'What does not fit has nowhere to set.',
   'check.takeMoreDishes': 'Take more dishes',
   'check.notTheMmItSpeaks': ', not the {{layerMm, length}} it speaks of',

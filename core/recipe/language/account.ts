@@ -71,6 +71,12 @@ export type Account = {
   bakes: Bake[];
   rests: Rest[];
   out: Set<number>;
+  /** the sentence in which each was taken out */
+  outAt: Map<number, number>;
+  /** what went from vessel to vessel, all of it or a part */
+  pours: { sentence: number; from: 'bowl' | 'pot'; into: 'bowl' | 'pot'; part: boolean }[];
+  /** sentences in which something is done */
+  heard: Set<number>;
   strained: boolean;
   kind?: { thing: number; fine: 'fine' | 'coarse' | 'flour' };
   soakMin?: number;

@@ -141,6 +141,8 @@ export abstract class Meeting extends Warmth {
     const things = this.in(from);
     if (!things.length) return;
     const part = share !== undefined && share < 0.95;
+    const kind = (v: Vessel) => (v.kind === 'bowl' || v.kind === 'blender' ? 'bowl' : 'pot');
+    this.account.pours.push({ sentence: a.sentence, from: kind(from), into: kind(into), part });
     const had = this.in(into);
     const fromHot = from.warmth === 'hot' || a.hot === true;
     if (a.deed === 'fold' && this.in(from).some((t) => this.things[t]!.id === 'white')) {
@@ -208,6 +210,11 @@ export abstract class Meeting extends Warmth {
         else this.wet(t, this.dryWith(into, this.in(into), this.in(from).filter(this.isLiquid), t), a);
       } else if (v === from) this.dry.set(t, into);
     }
+  }
+
+  protected takenOut(t: number, a: Act) {
+    this.account.out.add(t);
+    this.account.outAt.set(t, a.sentence);
   }
 
   /** Starch that its own line wets: "60 g of starch, slaked in a little of the milk". */

@@ -454,7 +454,7 @@ export abstract class Moving extends Meeting {
 
   protected strain(a: Act, from: Vessel = this.main) {
     const things = this.in(from);
-    for (const t of things) if (this.of(t)?.comesOut) this.account.out.add(t);
+    for (const t of things) if (this.of(t)?.comesOut) this.takenOut(t, a);
     const pudding = things.some((t) => this.isThickener(t) || this.isEgg(t));
     if (pudding && !from.side) this.account.strained = true;
   }

@@ -45,13 +45,13 @@ export abstract class Preparing extends Moving {
       if (r.kind === 'thing')
         for (const t of r.things)
           if (this.of(t)?.comesOut) {
-            this.account.out.add(t);
+            this.takenOut(t, a);
           }
     const named = a.objects.filter((r) => r.kind === 'thing');
     if (!named.length) {
       // "take them out": what was spoken of that comes out
       for (const t of this.in(this.current))
-        if (this.of(t)?.comesOut && /\b(?:them|spices?|all|everything|it)\b/i.test(a.text)) this.account.out.add(t);
+        if (this.of(t)?.comesOut && /\b(?:them|spices?|all|everything|it)\b/i.test(a.text)) this.takenOut(t, a);
     }
     return true;
   }

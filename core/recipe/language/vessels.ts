@@ -13,6 +13,7 @@ const NO_ENDS: readonly Sign[] = ['smooth', 'warm', 'cold', 'set', 'golden'];
 export class Kitchen extends Preparing {
   /** Does what an act says. */
   run(a: Act) {
+    this.account.heard.add(a.sentence);
     if (a.conditional) return this.perhaps(a);
     if (a.when.length || a.whenTime) this.came(a);
     if (a.fan) this.fan = true;

@@ -125,7 +125,9 @@ export abstract class Warmth extends KitchenState {
       things: this.in(v),
       sentence: a.sentence,
       boils:
-        (v.boiled && !this.in(v).some(this.isEgg)) ||
+        (v.boiled &&
+          (until === 'time' || until === 'thick' || until === 'soft' || until === 'gone') &&
+          !this.in(v).some(this.isEgg)) ||
         until === 'boil' ||
         until === 'simmer' ||
         a.deed === 'boil' ||
