@@ -39,7 +39,7 @@ export const ALIASES: Readonly<Record<string, string>> = {
   sweetener: '(?:granulated |powdered )?(?:sweetener|sugar (?:substitute|replacement))',
   agave: 'agave(?: syrup| nectar)?',
   erythritol: 'erythritol',
-  cornstarch: 'corn[ -]?starch|cornflour|corn flour|maize starch|starch|maize flour',
+  cornstarch: 'corn[ -]?starch|cornflour|corn flour|maize starch|(?:food |edible )?starch|maize flour',
   custard_powder: 'custard powder|(?:vanilla |plain )*(?:pudding|blancmange|flan|cream) (?:powder|mix)',
   potato_starch: 'potato (?:starch|flour)',
   tapioca_starch: 'tapioca (?:starch|flour)|cassava starch',
@@ -202,7 +202,7 @@ const PLAIN_WORDS = new Set(
     'sifted softened melted beaten separated peeled rinsed soaked drained divided washed shelled blanched toasted roasted ' +
     'free range free-range scalded steamed strained halved quartered cubed diced shredded flaked canned tinned bottled ' +
     'lightly roughly well very just freshly needed optional only nothing else tied knotted bruised torn split scraped crumbled knot ' +
-    'picked stoned pitted hulled trimmed boiled pressed strips stalks sprigs tender good-quality ' +
+    'picked stoned pitted hulled trimmed boiled pressed strips strip stalks stalk sprigs sprig tender good-quality ' +
     'pack packet box bag carton bottle cup cups spoon spoons g ml l'
   ).split(' '),
 );
@@ -212,6 +212,10 @@ const HOW =
 /** Where the name ends and what it is for begins. */
 const PURPOSE =
   /\b(?:for|in|with|from|to|at|as|if|into|until|on|per|plus|minus|less|without|dissolved|mixed|stirred|kept|set aside|beside)\b/i;
+
+/** "untreated", "soft-wheat": how it is, not what; but what is made without, or of something else, is another thing. */
+const HOW_IT_IS =
+  /^(?!.*(?:free|based|style|flavou?red|sweetened|malted|powdered|condensed|evaporated|substitut))(?:[a-z]{4,}ed|[a-z]+-(?:grain(?:ed)?|wheat|quality|size[d]?|off|cut|milled))$/;
 
 const wordsOf = (s: string): string[] => s.toLowerCase().match(/[a-zà-ÿ][a-zà-ÿ'’-]*/g) ?? [];
 
@@ -286,7 +290,9 @@ function unexplained(part: string, at: number, length: number): string | undefin
   const found = part.slice(at).trimStart().slice(0, length);
   const after = part.slice(at).trimStart().slice(length);
   const tail = after.slice(0, PURPOSE.exec(after)?.index ?? after.length);
-  const strange = [...wordsOf(before.split(PURPOSE).at(-1)!), ...wordsOf(tail)].filter((w) => !PLAIN_WORDS.has(w));
+  const strange = [...wordsOf(before.split(PURPOSE).at(-1)!), ...wordsOf(tail)].filter(
+    (w) => !PLAIN_WORDS.has(w) && !HOW_IT_IS.test(w),
+  );
   return strange.length ? `${before}${found}${tail}`.replace(/\s+/g, ' ').trim().slice(0, 60) : undefined;
 }
 

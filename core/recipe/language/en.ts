@@ -9,7 +9,7 @@ export const EN: Lexicon = {
       'blend(?:s|ed)?(?= (?:the nuts|with|them|it (?:all|smooth|until)|until|for|on|everything|all))|liquidi[sz]e(?:d)?|blitz(?:ed)?|whizz(?:ed)?|pur[ée]e(?= (?:the|it|them))',
     mix: 'beat(?:s|en)?|whisk(?:s|ed)?|mix(?:es|ed)?|combine(?:s|d)?|cream(?= (?:the|together|\\w+ (?:and|with)))|rub(?:bed)?(?! (?:with (?:butter|oil)|the (?:dish|tin|tray)))|blend(?:s|ed)?(?! (?:of|in a))|stir(?:red)?(?= (?:the|\\w+ and|\\w+ with|\\w+ into|\\d|together|half|a few|some|with))|slake(?:d)?|dissolve(?:s|d)?|undo|let down|loosen|make (?:a|up a) (?:smooth )?(?:paste|slurry)|work(?:ed)?|opened|open(?= the (?:flour|starch|cornflour))|toss|wet(?= the)',
     rain: 'rain(?:s|ed|ing)?(?: in)?|sprinkle(?:s|d)? in|strew(?:n)?|shower(?: in)?|scatter(?:ed)? in|let .{1,30}? rain in|sift(?:ed)?(?= (?:in|into|over))',
-    fold: 'fold(?:s|ed|ing)?(?: in| through)?',
+    fold: 'fold(?:s|ed|ing)?(?: in| through| under)?|lift (?:it|this|them|the \\w+) (?:loosely |carefully |gently )?(?:under|in|through)',
     back: 'back (?:in|into|on|to|onto)|(?:goes|go|put|pour|tip|scrape|send)(?: it)?(?: all)? back',
     heat: '(?<!(?:the|reduce|lower|raise|increase|low|medium|high|gentle|moderate|of|lowest|full|off|a) )heat(?:s|ed)?(?! (?:is|to|off|on|up to|down)|proof)|warm(?:s|ed)?(?= (?:the|it|up|this|through|gently|until|\\w+ (?:with|in|and|until)|\\d))|scald(?:s|ed)?|reheat|light (?:it|the|under)|get (?:it|the \\w+) (?:good and |really |nice and )?hot|rewarm',
     boil: '(?<!(?:the|a|to|first|rolling|full|gentle|it|that|they|once|quick|good|not|must|may|should|can|will|would|never) )boil(?:s|ed)?(?! (?:away|dry|over))|bubble(?:s)?(?= (?:for|it|gently|\\d|a|away|one|two))|let .{1,16}? (?:boil|bubble)(?= )|blip',
@@ -113,7 +113,7 @@ export const EN: Lexicon = {
     high: 'high(?:est)?(?: (?:heat|flame|fire|ring))?(?! protein)|full(?: (?:heat|flame|power|blast|gas))|strong(?: (?:heat|flame|fire))|quick fire|hot ring|flat out',
   },
   lids: {
-    ajar: 'cover(?:ed)? (?:partially|partly|halfway)|(?:lid |cover )?(?:half |partly |partially |slightly |just )*(?:ajar|half on|half off|tilted|propped|half[- ]covered|partly covered|partially covered)|lid (?:a bit |slightly )?(?:open|crooked|askew)|spoon under the lid',
+    ajar: 'cover(?:ed)? (?:partially|partly|halfway)|(?:partially|partly|half) cover(?: the (?:pan|pot))?|(?:lid |cover )?(?:half |partly |partially |slightly |just )*(?:ajar|half on|half off|tilted|propped|half[- ]covered|partly covered|partially covered)|lid (?:a bit |slightly )?(?:open|crooked|askew)|spoon under the lid',
     off: '(?:open|remove|take off|lift) the (?:cover|lid)|(?:no |without (?:a |the )?)lid|lid off|uncover(?:ed)?|un-?lidded|open pan|take the lid off|lift the lid',
     on: 'under (?:the )?lid|covered(?= (?:until|for|on|over|\\d|about|and|at|,|\\.))|lid on|(?:with )?(?:the |a )?(?:tight )?lid (?:on|over)|put(?:s|ting)? (?:on )?(?:the|a|its) lid(?: on)?|(?:clap|pop|put|set) the lid on|cover(?:ed)?(?= (?:and|at|it and|the pan|the pot|tightly|cook|simmer|over|with (?:a|the) lid|on low)|,|\\.)|under (?:a|the) lid|lidded',
   },
@@ -132,7 +132,7 @@ export const EN: Lexicon = {
     slurry:
       '(?:the |brown |thin |cold )*paint|(?:starch|cornflour|cornstarch|flour|rice|cold|smooth|cocoa)? ?(?:slurry|paste|cream of starch)|(?:starch|cornflour|cornstarch|flour) (?:mixture|mix|milk|liquid|water)|slaked (?:starch|cornflour)',
     mixture:
-      '(?<=(?:the|this|that|your) )mix|(?:(?:egg|yolk|milk|hot|warm|rice|semolina|cornmeal|polenta|custard|sugar|cold|pudding|nut|cooled|boiling|thick|coconut|cream) )*(?:mixture|mix|batter|liquid|contents)',
+      '(?<=(?:the|this|that|your) )mix|(?:(?:egg|yolk|milk|hot|warm|rice|semolina|cornmeal|polenta|custard|sugar|cold|pudding|nut|cooled|boiling|thick|coconut|cream) )*(?:mixture|mix|batter|liquid|contents|mass)',
     dry: '(?:all )?(?:of )?(?:the )?dry (?:ingredients|things|stuff|goods|mix)',
     all: '(?:all )?(?:of )?(?:the )?(?:remaining |other |rest of the |wet |cold )*(?:ingredients|bits|things)|the lot|everything(?! (?:else|is))|all of (?:it|this|that|them)|it all|the whole (?:lot|thing)|all together|them all|the contents',
     pudding:

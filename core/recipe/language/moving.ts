@@ -370,7 +370,8 @@ export abstract class Moving extends Meeting {
     sources: { v: Vessel; share: number | undefined }[],
   ): boolean {
     const main = this.main;
-    const before = !this.poured;
+    // what stood in the cold is poured, whether that was said or not
+    const before = !this.poured && !this.account.rests.some((r) => r.where === 'fridge' || r.where === 'freezer');
     for (const { t } of things) {
       this.placed.set(t, 1);
       if (a.deed === 'grease') continue;
