@@ -12,8 +12,8 @@ export type Understood = Account;
 
 /** Letters of a sentence that are read: what is longer is no sentence of a cook. */
 const MOST_LETTERS = 700;
-/** Letters of all sentences together: five long recipes; what is behind them is no recipe. */
-const MOST_IN_ALL = 20_000;
+/** Letters of all sentences together: three long recipes; what is behind them is no recipe. */
+const MOST_IN_ALL = 10_000;
 
 /** Amounts in a sentence without a verb from which it is a list. */
 const LISTED = 3;
