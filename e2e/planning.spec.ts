@@ -233,6 +233,10 @@ test('a recipe is read, what it does not know is tapped, and the mends are taken
   await page.getByLabel('The recipe').fill(RECIPE);
   await key(page, 'Read it').click();
   await expect(page.getByTestId('checkup')).toBeVisible();
+  // her own sentence, and under it what was taken from it
+  await expect(page.getByTestId('sentence').first()).toHaveText(
+    /^Boil the milk.*Taken: .*whole milk.* into the pot; on the fire until it boils/,
+  );
   await expect(page.getByTestId('line-open')).toHaveCount(1);
   await expect(page.getByTestId('line-ask')).toHaveCount(2);
   // which one is it
