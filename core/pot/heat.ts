@@ -75,6 +75,9 @@ export type Matter = {
 export const heatOf = (massG: number, waterG: number): number =>
   HEAT.solidsJPerGK * massG + (HEAT.waterJPerGK - HEAT.solidsJPerGK) * waterG;
 
+/** J/K of the film that a pot which boils dry still has on its floor (C): the last gram has no temperature of its own. */
+const FILM_J_PER_K = 10;
+
 /** @param areaM2 of the floor */
 export function matterOf(massG: number, waterG: number, areaM2: number): Matter {
   const heatJPerK = heatOf(massG, waterG);
@@ -82,7 +85,7 @@ export function matterOf(massG: number, waterG: number, areaM2: number): Matter 
   const specificJPerKgK = (heatJPerK / massG) * 1000;
   return {
     massG,
-    heatJPerK,
+    heatJPerK: Math.max(FILM_J_PER_K, heatJPerK),
     conductWPerMK,
     specificJPerKgK,
     diffuseM2PerS: conductWPerMK / (HEAT.densityKgPerM3 * specificJPerKgK),

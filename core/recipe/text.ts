@@ -321,7 +321,6 @@ function fromLines(
     if (
       !first &&
       CAPITALS.test(l.text.trim()) &&
-      out.ingredients.length > 0 &&
       !INGREDIENTS_HEAD.test(bare) &&
       (nameOf(bare) === undefined || headOf(bare, out.ingredients))
     ) {

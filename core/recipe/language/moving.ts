@@ -232,7 +232,13 @@ export abstract class Moving extends Meeting {
       } else if (r.kind !== 'rest' && r.kind !== 'vessel') {
         const v = this.contentOf(r, a);
         if (v && this.in(v).length) return v;
-        if (r.kind === 'content' && r.content === 'it' && this.readied && !this.in(this.main).length)
+        if (
+          r.kind === 'content' &&
+          r.content === 'it' &&
+          a.deed === 'put' &&
+          this.readied &&
+          !this.in(this.main).length
+        )
           return this.readied;
       }
     }

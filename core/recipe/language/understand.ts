@@ -17,6 +17,8 @@ const MOST_IN_ALL = 10_000;
 
 /** Amounts in a sentence without a verb from which it is a list. */
 const LISTED = 3;
+/** A sentence that goes on from the one before: no list. */
+const SPOKEN_ON = /^(?:now|then|next|finally|lastly|last|after that)\b/i;
 /** Letters of a sentence that is nothing but a time. */
 const TIME_ALONE = 24;
 
@@ -97,7 +99,12 @@ export function understand(
     const acts = actsOf(s, i, names, EN);
     // a list told in sentences: nothing is done in them
     const bought = names.filter((n) => n.kind === 'thing' && n.grams !== undefined).length;
-    const told = acts.some((a) => a.deed !== undefined || a.offHeat || a.onHeat || a.until.length > 0);
+    const told =
+      SPOKEN_ON.test(s) ||
+      acts.some(
+        (a) =>
+          a.deed ?? a.offHeat ?? a.onHeat ?? a.onTop ?? a.lid ?? a.level ?? (a.until.length > 0 || a.into.length > 0),
+      );
     if (!lines.length && !told && (!begun || bought >= LISTED)) continue;
     begun = true;
     // "(20 min)" behind a step
