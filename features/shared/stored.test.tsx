@@ -21,8 +21,6 @@ configure({ asyncUtilTimeout: 20_000 });
 const demo = choirSupper(Date.UTC(2026, 11, 11, 12));
 const cook = { ...demo.cooks[0]!, events: demo.cooks[0]!.events.slice(0, 1) };
 const [planA, planB] = [demo.plans[0]!, demo.plans[1]!];
-/** What is heard of is read by and by: on a machine that is busy with other things, later. */
-const LONG = { timeout: 20_000 };
 const noted = (id: string): CookEvent => ({ kind: 'noted', id, at: demo.exportedAt, text: id });
 
 /** The rooms' view of a kitchen whose disk takes its time over everything. */
@@ -138,7 +136,7 @@ describe('what is shown', () => {
       ];
       // what was heard of is read by and by
       const stored = await lists();
-      await waitFor(() => expect([shown.at(-1)!.events.toSorted(), shown.at(-1)!.plans.toSorted()]).toEqual(stored), LONG);
+      await waitFor(() => expect([shown.at(-1)!.events.toSorted(), shown.at(-1)!.plans.toSorted()]).toEqual(stored));
       for (const id of ids) {
         const seen = shown.map((s) => s.events.filter((e) => e === id).length);
         expect([...new Set(seen.slice(seen.findIndex((n) => n > 0)))]).toEqual([1]);
