@@ -159,6 +159,36 @@ describe('what is shown', () => {
     },
   );
 
+  it('is what was read last, in whatever order the readings come back', async () => {
+    const { kitchen, shown, elsewhere, close } = await rooms(0.5);
+    const read = kitchen.plans.get;
+    const doors: (() => void)[] = [];
+    kitchen.plans.get = async (id) => {
+      const value = await read(id);
+      await new Promise<void>((open) => doors.push(open));
+      return value;
+    };
+    const people = (n: number) => elsewhere('plans', planA.id, { put: { ...planA, people: n } as Plan });
+    const arrived = (n: number) => waitFor(() => expect(doors).toHaveLength(n));
+    const open = (n: number) => act(async () => doors[n]!());
+    await people(31);
+    await arrived(1);
+    await people(32);
+    await arrived(2);
+    await open(1);
+    await people(33);
+    await arrived(3);
+    await open(0);
+    await open(2);
+    // the two that came out of turn are read once more
+    for (let i = 3; i < 8; i++) {
+      await act(() => new Promise((r) => setTimeout(r, 20)));
+      doors[i]?.();
+    }
+    await waitFor(() => expect(shown.at(-1)!.plans).toContain(`${planA.id} 33`));
+    close();
+  });
+
   it('what was taken away does not come back, and what another tab did comes', async () => {
     const { result, shown, settled, elsewhere, close } = await rooms(0.3);
     await act(async () => result.current.remove.mutate(planB.id));

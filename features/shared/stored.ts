@@ -200,19 +200,31 @@ export function useRows<N extends RowName>(name: N) {
 const readAgain = (client: QueryClient, queryKey: readonly string[]) =>
   void client.cancelQueries({ queryKey, exact: true }).then(() => client.invalidateQueries({ queryKey, exact: true }));
 
-const latestRead = new WeakMap<QueryClient, Map<string, number>>();
+/** When what the store has of a record was shown last: which of two answers is the older cannot be told from their coming. */
+type ShownLast = { count: number; at: Map<string, number> };
+const SHOWN_LAST = new WeakMap<QueryClient, ShownLast>();
+function shownLastOf(client: QueryClient): ShownLast {
+  const known = SHOWN_LAST.get(client) ?? { count: 0, at: new Map<string, number>() };
+  SHOWN_LAST.set(client, known);
+  return known;
+}
 
-/** Shows a record as the store has it; of two reads of one record the later one counts. */
-async function readOne(client: QueryClient, store: Store, name: Name, id: string) {
-  const reads = latestRead.get(client) ?? new Map<string, number>();
-  latestRead.set(client, reads);
-  const key = `${name}/${id}`;
-  const mine = (reads.get(key) ?? 0) + 1;
-  reads.set(key, mine);
-  const value = await repo(store, name).get(id);
-  if (reads.get(key) !== mine) return;
-  reads.delete(key);
-  show(client, name, id, value);
+/** Whether nothing of this record was shown since `began`; if so, something is now. */
+function isFirstSince(last: ShownLast, began: number, key: string): boolean {
+  if ((last.at.get(key) ?? 0) > began) return false;
+  last.count += 1;
+  last.at.set(key, last.count);
+  return true;
+}
+
+/** Shows a record as the store has it. Where another answer came in between, it is read once more. */
+async function readOne(client: QueryClient, store: Store, name: Name, id: string): Promise<void> {
+  const last = shownLastOf(client);
+  for (;;) {
+    const began = last.count;
+    const value = await repo(store, name).get(id);
+    if (isFirstSince(last, began, `${name}/${id}`)) return show(client, name, id, value);
+  }
 }
 
 /** Another tab has changed something. */
@@ -221,6 +233,7 @@ async function heard(client: QueryClient, store: Store, { collection, id }: News
     await readOne(client, store, collection, id);
     return;
   }
+  if (collection === SETTINGS_NAME) isFirstSince(shownLastOf(client), Infinity, `${SETTINGS_NAME}/mine`);
   readAgain(client, [collection]);
   if (isCollection(collection) && hasRows(collection)) readAgain(client, ['rows', collection]);
 }
@@ -229,11 +242,17 @@ const settingsOf = ({ id: _id, ...rest }: Any & Settings): Settings => rest;
 
 /** What was noted is put into the records; what came of it is shown. @throws NotSavedError when there is no room for `noted` */
 async function settle(client: QueryClient, store: Store, noted?: Operation) {
+  const last = shownLastOf(client);
+  const began = last.count;
   const { written, refused, applied } = await store().settle();
   for (const { collection, id, value } of written) {
+    const isFirst = isFirstSince(last, began, `${collection}/${id}`);
     const now = store().shown(collection, id, value, applied);
-    if (isCollection(collection)) show(client, collection, id, now);
-    else if (now) client.setQueryData(['settings'], settingsOf(now as Any & Settings));
+    if (!isCollection(collection)) {
+      if (now) client.setQueryData(['settings'], settingsOf(now as Any & Settings));
+      if (!isFirst) readAgain(client, ['settings']);
+    } else if (isFirst) show(client, collection, id, now);
+    else await readOne(client, store, collection, id).catch(() => undefined);
   }
   if (noted && refused.some((o) => o.tab === noted.tab && o.n === noted.n)) throw new NotSavedError('not saved');
 }
