@@ -350,12 +350,12 @@ describe('the kitchen', () => {
     put(`ingredients/${milk.id}`, milk);
     const kitchen = kitchenOver(m.shell);
     expect(await kitchen.plans.list()).toEqual([{ ...plan, choices: {}, sides: [], rules: [] }]);
-    expect((await kitchen.cooks.get('c'))!.plan.version).toBe(5);
+    expect((await kitchen.cooks.get('c'))!.plan.version).toBe(6);
     expect((await kitchen.cooks.get('c'))!.events).toEqual(demo.cooks[0]!.events);
     expect((await kitchen.batches.get('b'))!.plan.choices).toEqual({});
     expect((await kitchen.ingredients.get(milk.id))!.thickener).toBe('maize starch');
     expect(m.problems).toEqual([]);
-    expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 5 });
+    expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 6 });
   });
 });
 

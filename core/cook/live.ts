@@ -1,5 +1,5 @@
 import { massG } from '../matter/mixture';
-import { atStages, lookUp, mixtureOfPortions } from '../plan/stages';
+import { lookUp, mixtureOfPortions, portionsAt } from '../plan/stages';
 import { forecastFrom, type Forecast } from '../model/forecast';
 import { type AddStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -129,9 +129,8 @@ export const tasteOf = (cook: Cook, steps: readonly Step[]): Taste => {
 
 /** What goes in at the start of a step, of a plan as it was measured. */
 export function additionsOf(step: Step | undefined, plan: Plan, taste: Taste): ((pot: Pot) => Addition)[] {
-  const stages = atStages(plan);
   return (step?.adds ?? [])
-    .map((add) => ({ add, portions: stages[add.stage].filter((p) => taste === 'as planned' || !p.taste) }))
+    .map((add) => ({ add, portions: portionsAt(plan, add).filter((p) => taste === 'as planned' || !p.taste) }))
     .filter(({ portions }) => portions.length > 0)
     .map(
       ({ add, portions }) =>

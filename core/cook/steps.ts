@@ -1,4 +1,4 @@
-import { atStages, type StagedPortion } from '../plan/stages';
+import { atStages, portionsAt, type StagedPortion } from '../plan/stages';
 import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import {
@@ -11,7 +11,7 @@ import {
   type BakeStep,
   type HeatRole,
   type HeatStep,
-  type Stage,
+  type When,
 } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
@@ -218,13 +218,13 @@ export function stepsOf(
   );
   const places = placesOf(plan);
   const method = methodOf(plan);
-  const untasted = (stage: Stage) => stages[stage].filter((p) => !p.taste);
+  const untasted = (when: When) => portionsAt(plan, when).filter((p) => !p.taste);
   const isTold = (put: Put) => put.portions.length > 0;
-  let atStart: Put[] = [{ into: 'pot', portions: untasted('pot') }];
+  let atStart: Put[] = [{ into: 'pot', portions: untasted({ stage: 'pot' }) }];
   let adds: AddStep[] = [];
   /** what goes in at the step that comes now; nothing is told twice */
   const joining = (): Put[] => {
-    const puts: Put[] = [...atStart, ...adds.map((add): Put => ({ into: 'pot', portions: untasted(add.stage), add }))];
+    const puts: Put[] = [...atStart, ...adds.map((add): Put => ({ into: 'pot', portions: untasted(add), add }))];
     atStart = [];
     return puts.filter(isTold);
   };
@@ -290,7 +290,7 @@ export function stepsOf(
         break;
       }
       case 'pour': {
-        const whites = adds.flatMap((a) => stages[a.stage]).filter((p) => p.ingredient.egg?.yolk === 0);
+        const whites = adds.flatMap((a) => portionsAt(plan, a)).filter((p) => p.ingredient.egg?.yolk === 0);
         if (whites.length) steps.push({ ...by('whip', 'done', WHIP_S, whites), at: i });
         if (held.length && fruit) steps.push({ ...by('taste again', 'done', TASTE_S, held), at: i });
         const under: Put[] = [{ into: 'under' as const, portions: stages.under }].filter(isTold);

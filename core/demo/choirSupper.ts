@@ -451,7 +451,7 @@ export function cookedSupper(): KitchenFile {
 
   return {
     format: 'ovalis-kitchen',
-    version: 8,
+    version: 9,
     exportedAt: iso(nowMs),
     plans: [...plans, ...more],
     cooks: [cook],

@@ -231,7 +231,7 @@ describe('version 1', () => {
     // version 4 knew no portions
     const { portions: _portions, ...four } = testPlan();
     expect(migratePlan({ ...four, version: 4 })).toEqual({ ...testPlan(), portions: [] });
-    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 5, own: [{ thickener: 'maize starch' }] });
+    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 6, own: [{ thickener: 'maize starch' }] });
   });
   it('of a kitchen is read whole', () => {
     const kitchen = {
@@ -247,8 +247,8 @@ describe('version 1', () => {
     };
     const read = readKitchenFile(JSON.stringify(kitchen));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    expect(read.value.version).toBe(8);
-    expect(read.value.cooks[0]!.plan.version).toBe(5);
+    expect(read.value.version).toBe(9);
+    expect(read.value.cooks[0]!.plan.version).toBe(6);
     expect(read.value.settings.money).toBe('€');
     // version 2 knew every thickener, but no vessels and no history
     const two = readKitchenFile(JSON.stringify({ ...kitchen, version: 2 }));

@@ -126,7 +126,7 @@ export const askJsonSchema = (ask: Ask): unknown => ({
     io: 'input',
     unrepresentable: 'any',
     override: ({ zodSchema, jsonSchema }) => {
-      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-5.schema.json' });
+      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-6.schema.json' });
     },
   }),
 });

@@ -33,16 +33,16 @@ const row = <S extends z.ZodType<{ id: string }>>(
  * and rules, version 4 what a step is for, version 5 portions; version 4 of cooks and batches what was read off, version 5 corrections, lid,
  * spoon, ladles, devices and rescues, version 6 steps by their role, version 7 plans of version 5,
  * version 8 where the dish stands, what it says to a touch, and more of what was found, version 9 of batches a promise that is
- * still owed; version 2 of packs a price.
+ * still owed; version 6 of plans, 9 of cooks, 10 of batches and 4 of history several moments of a stage; version 2 of packs a price.
  */
 export const COLLECTIONS = {
-  plans: row(PlanSchema, 5, migratePlan, TROUBLES.plans),
-  cooks: row(CookSchema, 8, migrateCook, TROUBLES.cooks),
-  batches: row(BatchSchema, 9, migrateCook, TROUBLES.batches),
+  plans: row(PlanSchema, 6, migratePlan, TROUBLES.plans),
+  cooks: row(CookSchema, 9, migrateCook, TROUBLES.cooks),
+  batches: row(BatchSchema, 10, migrateCook, TROUBLES.batches),
   ingredients: row(IngredientSchema, 2, migrateIngredient),
   packs: row(PackSchema, 2),
   vessels: row(VesselSchema),
-  history: row(PastPlanSchema, 3, withPlan, TROUBLES.history),
+  history: row(PastPlanSchema, 4, withPlan, TROUBLES.history),
   days: row(DaySchema),
   preps: row(PrepSchema),
 } as const;

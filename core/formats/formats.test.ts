@@ -85,7 +85,7 @@ describe('the plan file', () => {
         sides: [{ id: 's', kind: 'toasting', whatId: 'moon dust', grams: 20, to: 'golden' }],
       }))[0],
     ).toMatchObject({ path: 'sides[0].whatId' });
-    expect(broken((p) => ({ ...p, version: 7 }))[0]).toEqual({ path: 'version', message: 'should be 5' });
+    expect(broken((p) => ({ ...p, version: 7 }))[0]).toEqual({ path: 'version', message: 'should be 6' });
     expect(broken((p) => ({ ...p, items: [{ ...p.items[0], grams: -5 }] }))[0]).toMatchObject({
       path: 'items[0].grams',
       message: 'should be 0 g or more',
@@ -108,7 +108,7 @@ describe('the plan file', () => {
   });
   it('has a published JSON Schema that is the present one', () => {
     const published = JSON.parse(
-      readFileSync(path.join(__dirname, '../../docs/formats/ovalis-plan-5.schema.json'), 'utf8'),
+      readFileSync(path.join(__dirname, '../../docs/formats/ovalis-plan-6.schema.json'), 'utf8'),
     ) as unknown;
     expect(published).toEqual(JSON.parse(JSON.stringify(planJsonSchema())));
   });

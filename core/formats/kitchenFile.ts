@@ -24,7 +24,7 @@ const MOST = 50_000;
 /** Everything a kitchen holds, in one file. */
 const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen'),
-  version: z.literal(8),
+  version: z.literal(9),
   exportedAt: MomentSchema,
   plans: z.array(PlanSchema).max(MOST),
   cooks: z.array(CookSchema).max(MOST),
@@ -42,7 +42,7 @@ export type KitchenFile = z.infer<typeof KitchenFileSchema>;
 /** A kitchen with nothing in it yet. */
 export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFile => ({
   format: 'ovalis-kitchen',
-  version: 8,
+  version: 9,
   exportedAt,
   plans: [],
   cooks: [],
@@ -59,7 +59,7 @@ export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFil
 /**
  * Version 1 held plans and ingredients of version 1; version 2 no vessels and no history; version 3 no days and no
  * prep; version 4 fewer kinds of events; version 5 named steps by what their fires were called; version 6 plans
- * without portions; version 7 nothing of where a dish stands.
+ * without portions; version 7 nothing of where a dish stands; version 8 plans with one moment a stage.
  */
 function migrateKitchen(old: unknown): unknown {
   const file = old as Record<string, unknown>;
@@ -67,14 +67,14 @@ function migrateKitchen(old: unknown): unknown {
     Array.isArray(file[name])
       ? { [name]: file[name].map((v) => (v !== null && typeof v === 'object' ? change(v) : v)) }
       : {};
-  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 7) return old;
+  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 8) return old;
   return {
     vessels: [],
     history: [],
     days: [],
     preps: [],
     ...file,
-    version: 8,
+    version: 9,
     ...each('plans', migratePlan),
     ...each('cooks', migrateCook),
     ...each('batches', migrateCook),
@@ -130,8 +130,8 @@ function troublesOf(kind: CollectionName, record: unknown): FormatIssue[] {
 }
 
 export const kitchenJsonSchema = (): unknown => ({
-  $id: 'ovalis-kitchen-8.schema.json',
-  title: 'ovalis-kitchen, version 8',
+  $id: 'ovalis-kitchen-9.schema.json',
+  title: 'ovalis-kitchen, version 9',
   ...z.toJSONSchema(KitchenFileSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' }),
 });
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { lookUp, UnknownIngredientError } from '../plan/stages';
 import { notAdded } from '../plan/family';
+import { isSameMoment } from '../plan/method';
 import { migratePlan, PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { say } from '../say';
@@ -52,7 +53,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
   if (!issues.length && plan.steps) {
     const forgotten = notAdded(plan, plan.steps);
     plan.items.forEach((item, i) => {
-      if (item.grams > 0 && forgotten.includes(item.stage))
+      if (item.grams > 0 && forgotten.some((w) => isSameMoment(w, item)))
         issues.push({
           path: `${prefix}items[${i}].stage`,
           message: say('issue.noStepAdds', { stage: item.stage }),

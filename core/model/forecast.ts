@@ -3,7 +3,8 @@ import type { Allergen } from '../pantry/ingredient';
 import { add, massG, mixtureOf, PUDDING_G_PER_ML } from '../matter/mixture';
 import { portionPlans } from '../plan/portions';
 import { allergensOf, atStages, lookUp, ownShare, wholeMixture, pantryOf } from '../plan/stages';
-import { STAGES, type Plan, type Stage } from '../plan/plan';
+import { STAGES, type Plan } from '../plan/plan';
+import { momentKey, type When } from '../plan/method';
 import {
   type SetWord,
   boundsFor,
@@ -431,10 +432,10 @@ function catchChance(plan: Plan, nominal: number): number {
 const DRAWN = 0.7;
 
 /** How strong a whole spice has drawn when it comes out, and the minutes it should have steeped for more. */
-function drawnBy(run: Run, stage: Stage): { drawn: number; steepMin?: number } {
+function drawnBy(run: Run, when: When): { drawn: number; steepMin?: number } {
   const seconds = Math.max(
     0,
-    (run.aromaOutS ?? run.pot.aromaS) - (run.aromaAt[stage] ?? run.aromaOutS ?? run.pot.aromaS),
+    (run.aromaOutS ?? run.pot.aromaS) - (run.aromaAt[momentKey(when)] ?? run.aromaOutS ?? run.pot.aromaS),
   );
   const drawn = infused(seconds, 95, 'whole');
   if (drawn >= DRAWN) return { drawn };
@@ -600,9 +601,9 @@ export function forecastFrom(
         ingredientId: p.ingredient.id,
         left: Math.exp(
           -aromaRate(p.ingredient.aromaHalfS!, 95, false) *
-            Math.max(0, pot.aromaS - (run.aromaAt[p.stage] ?? pot.aromaS)),
+            Math.max(0, pot.aromaS - (run.aromaAt[momentKey(p)] ?? pot.aromaS)),
         ),
-        ...(p.ingredient.comesOut ? drawnBy(run, p.stage) : {}),
+        ...(p.ingredient.comesOut ? drawnBy(run, p) : {}),
       })),
     ...(run.addsMl > 0
       ? {

@@ -1,16 +1,16 @@
 import { bake, type Bake } from '../oven/bake';
 import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
-import { atStages, mainLiquid, mixtureOfPortions, ownShare } from '../plan/stages';
+import { atStages, mainLiquid, mixtureOfPortions, ownShare, portionsAt } from '../plan/stages';
 import { placesOf } from '../plan/countOut';
 import { FRIDGE_C, methodOf } from '../plan/family';
 import {
+  momentKey,
   offTheHob,
   OFF_THE_RING,
   standsStill,
   type AddStep,
   type HeatStep,
   type MethodStep,
-  type Stage,
 } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
@@ -166,8 +166,8 @@ export type Run = {
   /** how the starch met the liquid where it may lump most, how the bowl warmed */
   lumpEntry: StarchEntry | undefined;
   ladles: number[];
-  /** pot's aroma seconds when each stage went in */
-  aromaAt: Partial<Record<Stage, number>>;
+  /** pot's aroma seconds when each moment of a stage went in */
+  aromaAt: Partial<Record<string, number>>;
   poured: boolean;
   depthM: number;
   fillRel: number;
@@ -239,7 +239,6 @@ function runSteps(
   o: RunOptions = {},
   airMl = 0,
 ): Run {
-  const stages = atStages(plan);
   const sampleS = o.sampleS ?? 0;
   let pot = start;
   const { trace, keep } = sampler(sampleS, pot.tS);
@@ -265,8 +264,8 @@ function runSteps(
     if (step === outStep) aromaOutS ??= pot.aromaS;
     switch (step.do) {
       case 'add': {
-        const portions = stages[step.stage];
-        aromaAt[step.stage] = pot.aromaS;
+        const portions = portionsAt(plan, step);
+        aromaAt[momentKey(step)] = pot.aromaS;
         if (!portions.length) {
           tells(0);
           break;

@@ -1,6 +1,7 @@
 import { lookUp } from './stages';
 import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
+import { isSameMoment, type When } from './method';
 import type { CarveOut, Plan, Stage } from './plan';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 
@@ -24,6 +25,37 @@ export function withGrams(plan: Plan, ingredientId: string, grams: number): Plan
     ),
   });
 }
+
+/**
+ * So much of a thing at a moment. What is left of it stays where the most of it is, and at none of it there, all of it
+ * goes where it is otherwise, or into the pot from the start.
+ * @param grams 0 up to the whole amount
+ */
+export function putAt(plan: Plan, ingredientId: string, when: When, grams: number): Plan {
+  const item = plan.items.find((i) => i.ingredientId === ingredientId);
+  if (!item) return plan;
+  const isPart = (c: CarveOut) => c.ingredientId === ingredientId && !c.taste;
+  const { stage, moment, ...whole } = item;
+  const main: When = { stage, moment };
+  const parts = plan.carveOuts.filter((c) => isPart(c) && !isSameMoment(c, main));
+  const others = parts.filter((c) => !isSameMoment(c, when));
+  const elsewhereG = others.reduce((sum, c) => sum + c.grams, 0);
+  const placed = (at: When, carves: readonly CarveOut[]): Plan =>
+    refreshCarveOuts({
+      ...plan,
+      items: plan.items.map((i) => (i === item ? { ...whole, ...bareMoment(at) } : i)),
+      carveOuts: [...plan.carveOuts.filter((c) => !isPart(c)), ...carves],
+    });
+  const carved = (at: When, g: number): CarveOut[] =>
+    g > 0 ? [{ ingredientId, grams: g, ...bareMoment(at), typed: true }] : [];
+  const most = Math.min(item.grams, Math.max(0, grams));
+  if (!isSameMoment(main, when))
+    return most >= item.grams - elsewhereG ? placed(when, others) : placed(main, [...others, ...carved(when, most)]);
+  const next = others.toSorted((a, b) => b.grams - a.grams)[0] ?? { stage: 'pot' as const };
+  if (isSameMoment(next, main)) return plan;
+  return placed(next, [...others.filter((c) => c !== next), ...carved(main, Math.min(most, item.grams - elsewhereG))]);
+}
+const bareMoment = ({ stage, moment }: When): When => (moment === undefined ? { stage } : { stage, moment });
 
 /** Another milk in the place of one, same grams. */
 export function withMilk(plan: Plan, fromId: string, toId: string): Plan {

@@ -1,5 +1,5 @@
 import { GRAINS } from '../pot/grain';
-import { atStages, oncePerPlan, type Stages } from './stages';
+import { atStages, oncePerPlan, portionsAt } from './stages';
 import { methodOf } from './family';
 import type { HeatRole, MethodStep } from './method';
 import type { Plan } from './plan';
@@ -10,10 +10,10 @@ import type { Plan } from './plan';
 const GENTLE: readonly HeatRole[] = ['warm', 'cool', 'off the heat'];
 
 /** From here on the pot thickens: what thickens goes into a hot pot, or the fire under it begins. Kernels take longer. */
-function thickens(step: MethodStep, heated: boolean, stages: Stages, kernels: boolean): boolean {
+function thickens(plan: Plan, step: MethodStep, heated: boolean, kernels: boolean): boolean {
   if (step.do === 'add')
     return (
-      stages[step.stage].length > 0 &&
+      portionsAt(plan, step).length > 0 &&
       (step.stage === 'slurry' || step.stage === 'bowl' || (heated && step.stage === 'grain'))
     );
   return step.do === 'heat' && !GENTLE.includes(step.role) && !(kernels && step.role === 'thicken');
@@ -32,20 +32,19 @@ export type Places = {
  */
 export const placesOf = oncePerPlan((plan: Plan): Places => {
   const method = methodOf(plan);
-  const stages = atStages(plan);
-  const all = Object.values(stages).flat();
+  const all = Object.values(atStages(plan)).flat();
   const kernels = all.some((p) => p.ingredient.thickener && GRAINS[p.ingredient.thickener].form === 'kernel');
   const heatedBefore = (i: number) => method.slice(0, i).some((s) => s.do === 'heat');
-  const first = method.findIndex((s, i) => thickens(s, heatedBefore(i), stages, kernels));
+  const first = method.findIndex((s, i) => thickens(plan, s, heatedBefore(i), kernels));
   if (!all.some((p) => p.ingredient.comesOut)) return { thickens: first, countOut: -1 };
   const pour = method.findIndex((s) => s.do === 'pour');
   const binds = method.findIndex(
-    (s) => s.do === 'add' && (s.stage === 'slurry' || s.stage === 'bowl') && stages[s.stage].length > 0,
+    (s) => s.do === 'add' && (s.stage === 'slurry' || s.stage === 'bowl') && portionsAt(plan, s).length > 0,
   );
   const usual = !kernels ? first : binds >= 0 ? binds : pour >= 0 ? pour : first;
   // what goes in is drawn by the next heat, and comes out behind it
   const lastIn = method.findLastIndex(
-    (s) => s.do === 'add' && s.stage !== 'fold in' && stages[s.stage].some((p) => p.ingredient.comesOut),
+    (s) => s.do === 'add' && s.stage !== 'fold in' && portionsAt(plan, s).some((p) => p.ingredient.comesOut),
   );
   const drawnBy = method.findIndex((s, i) => i > lastIn && s.do === 'heat');
   if (usual > drawnBy) return { thickens: first, countOut: usual };

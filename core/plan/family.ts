@@ -3,13 +3,15 @@ import { BITE, GRAINS } from '../pot/grain';
 import { atStages, lookUp, mixtureOfPortions, oncePerPlan } from './stages';
 import {
   BESIDE_STAGES,
+  isSameMoment,
+  momentKey,
   STAGES,
   type AddStep,
   type BakeStep,
   type HeatStep,
   type MethodStep,
   type RestStep,
-  type Stage,
+  type When,
 } from './method';
 import type { Plan } from './plan';
 
@@ -286,24 +288,29 @@ const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open')
   covered: false,
 });
 
-/** Stages that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
-export function notAdded(plan: Plan, steps: readonly MethodStep[]): Stage[] {
+/** Moments at which something goes into a pot that is on its way, in the order of their stages. */
+export function momentsOf(plan: Plan): When[] {
   const stages = atStages(plan);
-  return STAGES.filter(
-    (s) =>
-      s !== 'pot' &&
-      !BESIDE_STAGES.includes(s) &&
-      stages[s].length > 0 &&
-      !steps.some((m) => m.do === 'add' && m.stage === s),
+  const all = STAGES.flatMap((stage) =>
+    stage === 'pot' || BESIDE_STAGES.includes(stage)
+      ? []
+      : stages[stage].map(({ moment }): When => (moment === undefined ? { stage } : { stage, moment })),
   );
+  return [...new Map(all.map((w) => [momentKey(w), w])).values()];
 }
+
+/** Moments that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
+export const notAdded = (plan: Plan, steps: readonly MethodStep[]): When[] =>
+  momentsOf(plan).filter((w) => !steps.some((m) => m.do === 'add' && isSameMoment(m, w)));
 
 /** The steps of a plan: its own, or its family's with the cook's choices. @throws UnknownIngredientError */
 export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
   if (plan.steps) return plan.steps;
   const steps = familySteps(plan);
   const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.role === 'off the heat'));
-  const missing = notAdded(plan, steps).map((stage) => add(stage, { tempC: plan.room.tempC }));
+  const missing = notAdded(plan, steps).map(({ stage, moment }) =>
+    add(stage, { tempC: plan.room.tempC, ...(moment === undefined ? {} : { moment }) }),
+  );
   const all = missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
   if (plan.choices.hands !== 'spoon only') return all;
   return all.map((s) => (s.do === 'add' && s.stirring === 'whisk' ? { ...s, stirring: 'spoon' as const } : s));

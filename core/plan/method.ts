@@ -15,6 +15,21 @@ export type Stage = (typeof STAGES)[number];
 /** What is in the dish and never in the pot. */
 export const BESIDE_STAGES: readonly Stage[] = ['under', 'top'];
 
+/** Which of the moments of its stage, where a method has several; the first where nothing is said. */
+export const WhichMomentSchema = z.int().min(2).max(40).optional();
+/** A stage, and which of its moments. */
+export type When = { stage: Stage; moment?: number | undefined };
+export const isSameMoment = (a: When, b: When): boolean => a.stage === b.stage && (a.moment ?? 1) === (b.moment ?? 1);
+/** Tells a moment from every other: "late", "late 2". */
+export const momentKey = ({ stage, moment }: When): string => (moment === undefined ? stage : `${stage} ${moment}`);
+
+/** The next moment of a stage that nothing is added at yet. */
+export function freeMoment(taken: readonly When[], stage: Stage): When {
+  for (let moment: number | undefined; ; moment = (moment ?? 1) + 1)
+    if (!taken.some((w) => isSameMoment(w, { stage, moment })))
+      return moment === undefined ? { stage } : { stage, moment };
+}
+
 const minutes = z.number().min(0).max(6000);
 const tempC = z.number().min(-30).max(110);
 
@@ -78,6 +93,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     do: z.literal('add'),
     ...named,
     stage: z.enum(STAGES),
+    moment: WhichMomentSchema,
     tempC: tempC.default(20),
     how: z.enum(STARCH_ENTRIES).default('cold slurry'),
     stirring: z.enum(['none', 'spoon', 'whisk']).default('whisk'),

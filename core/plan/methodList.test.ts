@@ -3,7 +3,7 @@ import { forecast } from '../model/forecast';
 import { FAMILIES, PlanSchema, type Plan } from './plan';
 import { methodOf } from './family';
 import {
-  addStage,
+  addMoment,
   asUsual,
   changeStep,
   followSteps,
@@ -74,8 +74,8 @@ describe('the way it is cooked, as a list', () => {
   it('what no step adds is said, and put in where it usually goes', () => {
     const plan = removeStep(planOf(), 'add slurry');
     const [trouble] = stepTroubles(plan);
-    expect(trouble).toMatchObject({ stage: 'slurry' });
-    const mended = addStage(plan, 'slurry');
+    expect(trouble).toMatchObject({ when: { stage: 'slurry' } });
+    const mended = addMoment(plan, { stage: 'slurry' });
     expect(stepTroubles(mended)).toEqual([]);
     expect(listOf(mended).findIndex((s) => s.id.startsWith('add slurry'))).toBeGreaterThan(0);
   });

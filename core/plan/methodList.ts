@@ -1,16 +1,19 @@
 import { say, type Said } from '../say';
-import { FRIDGE_C, methodOf, notAdded, USUAL_BATH } from './family';
+import { FRIDGE_C, methodOf, momentsOf, notAdded, USUAL_BATH } from './family';
 import {
   BESIDE_STAGES,
+  freeMoment,
   grillsOnly,
+  momentKey,
   type AddStep,
   type HeatStep,
   type MethodStep,
   type RestStep,
   type Stage,
+  type When,
 } from './method';
 import type { Plan } from './plan';
-import { atStages } from './stages';
+import { portionsAt } from './stages';
 
 /** The way a plan is cooked, as a list that a cook changes: each change is a plan with steps of its own. */
 
@@ -73,7 +76,7 @@ const bare = (step: MethodStep): string => {
     case 'heat':
       return step.role;
     case 'add':
-      return `add ${step.stage}`;
+      return `add ${momentKey(step)}`;
     case 'rest':
       return `rest ${step.where}`;
     case 'bake':
@@ -142,16 +145,19 @@ export function moveStep(plan: Plan, id: string, to: number): Plan {
   return withSteps(plan, [...others.slice(0, at), step, ...others.slice(at)]);
 }
 
-/** A stage that a new step would add: one that holds something and is added nowhere yet. */
-function stageFor(plan: Plan, kind: StepKind): Stage {
-  const free = notAdded(plan, methodOf(plan));
-  const fits = (s: Stage) => kindOf({ ...addsTo(plan, s) }) === kind;
-  return free.find(fits) ?? (kind === 'wet' ? 'slurry' : kind === 'fold in' ? 'fold in' : 'late');
+/** The moment that a new step would add: one that holds something and is added nowhere yet, or one of its own. */
+function momentFor(plan: Plan, kind: StepKind): When {
+  const method = methodOf(plan);
+  const fits = (w: When) => kindOf(addsTo(plan, w)) === kind;
+  const added = method.filter((s) => s.do === 'add');
+  const usual = kind === 'wet' ? 'slurry' : kind === 'fold in' ? 'fold in' : 'late';
+  return notAdded(plan, method).find(fits) ?? freeMoment([...added, ...momentsOf(plan)], usual);
 }
 
-const addsTo = (plan: Plan, stage: Stage): AddStep => ({
+const addsTo = (plan: Plan, { stage, moment }: When): AddStep => ({
   do: 'add',
   stage,
+  ...(moment === undefined ? {} : { moment }),
   tempC: stage === 'slurry' ? FRIDGE_C + 2 : plan.room.tempC,
   how: stage === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
   stirring: stage === 'fold in' ? 'spoon' : 'whisk',
@@ -182,7 +188,7 @@ export function newStep(plan: Plan, kind: StepKind): MethodStep {
     case 'wet':
     case 'add':
     case 'fold in':
-      return addsTo(plan, stageFor(plan, kind));
+      return addsTo(plan, momentFor(plan, kind));
     case 'warm':
       return fire({ role: 'warm', setting: heatSetting, stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } });
     case 'thicken':
@@ -340,26 +346,29 @@ export function restedIn(
 }
 
 /** What a list of steps would do wrong: which step, and why. */
-export type StepTrouble = { id?: string; says: Said; /** a stage that no step adds */ stage?: Stage };
+export type StepTrouble = { id?: string; says: Said; /** a moment that no step adds */ when?: When };
 
 export function stepTroubles(plan: Plan): StepTrouble[] {
   const list = listOf(plan);
-  const stages = atStages(plan);
-  const out: StepTrouble[] = notAdded(plan, list).map((stage) => ({
-    stage,
-    says: say('steps.noneAdds', { what: stages[stage].map((p) => p.ingredient.name).join(', ') }),
+  const out: StepTrouble[] = notAdded(plan, list).map((when) => ({
+    when,
+    says: say('steps.noneAdds', {
+      what: portionsAt(plan, when)
+        .map((p) => p.ingredient.name)
+        .join(', '),
+    }),
   }));
   const pour = list.findIndex((s) => s.do === 'pour');
   if (pour < 0) out.push({ says: say('steps.nothingPours') });
-  const added = new Set<Stage>();
+  const added = new Set<string>();
   list.forEach((s, i) => {
     const trouble = (says: Said) => out.push({ id: s.id, says });
     if (s.do === 'add') {
-      if (added.has(s.stage)) trouble(say('steps.addedTwice'));
-      else if (!stages[s.stage].length) trouble(say('steps.addsNothing'));
-      added.add(s.stage);
+      if (added.has(momentKey(s))) trouble(say('steps.addedTwice'));
+      else if (!portionsAt(plan, s).length) trouble(say('steps.addsNothing'));
+      added.add(momentKey(s));
     }
-    if (s.do === 'top' && !stages.top.length) trouble(say('steps.noTop'));
+    if (s.do === 'top' && !portionsAt(plan, { stage: 'top' }).length) trouble(say('steps.noTop'));
     if (pour >= 0 && i > pour && (s.do === 'heat' || s.do === 'add')) trouble(say('steps.potIsEmpty'));
     if (pour >= 0 && i < pour && (s.do === 'bake' || s.do === 'top' || s.do === 'rest'))
       trouble(say('steps.notInDish'));
@@ -368,9 +377,9 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
   return out;
 }
 
-/** The list with what a stage holds added where it usually is. */
-export const addStage = (plan: Plan, stage: Stage): Plan => {
-  if (BESIDE_STAGES.includes(stage)) return plan;
-  const step = addsTo(plan, stage);
+/** The list with what a moment holds added where it usually is. */
+export const addMoment = (plan: Plan, when: When): Plan => {
+  if (BESIDE_STAGES.includes(when.stage)) return plan;
+  const step = addsTo(plan, when);
   return insertStep(plan, kindOf(step), undefined, step).plan;
 };

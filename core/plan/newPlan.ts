@@ -140,7 +140,7 @@ export function newPlan(s: Start): Plan {
   const hours = start.hours ?? 5;
   const plan: Plan = {
     format: 'ovalis-plan',
-    version: 5,
+    version: 6,
     id: s.id,
     name: s.name,
     family,

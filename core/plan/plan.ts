@@ -6,11 +6,11 @@ import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
 import { SERVE_STYLES, SET_WORDS } from '../texture/words';
 import { SidePotSchema } from './sidePot';
-import { HEAT_ROLES, MethodStepSchema, STAGES } from './method';
+import { HEAT_ROLES, MethodStepSchema, STAGES, WhichMomentSchema } from './method';
 import { RULES } from './rules';
 
 export const PLAN_FORMAT = 'ovalis-plan';
-export const PLAN_VERSION = 5;
+export const PLAN_VERSION = 6;
 
 export const FAMILIES = [
   'starch-set milk pudding',
@@ -37,6 +37,7 @@ const PlanItemSchema = z.object({
   /** the whole amount, before anything is carved out of it */
   grams,
   stage: z.enum(STAGES),
+  moment: WhichMomentSchema,
   /** the amount in the words in which it was typed, and the grams that they came to */
   written: z.object({ text: z.string().trim().min(1).max(40), grams }).optional(),
 });
@@ -47,6 +48,7 @@ const CarveOutSchema = z.object({
   ingredientId: IdSchema,
   grams,
   stage: z.enum(STAGES),
+  moment: WhichMomentSchema,
   /** held back to be added by tasting */
   taste: z.boolean().optional(),
   /** the cook said so much: no rule changes it */
@@ -132,7 +134,7 @@ export const PlanSchema = z.object({
   people: z.int().min(1).max(60),
   portionG: z.number().min(30).max(500),
   items: z.array(PlanItemSchema).min(1).max(40),
-  carveOuts: z.array(CarveOutSchema).max(10),
+  carveOuts: z.array(CarveOutSchema).max(40),
   /** of this one there is so much and no more: its amount stays when people or portions change */
   have: IdSchema.optional(),
   /** how the starch will be measured: decides how wide the doubt is */
@@ -192,7 +194,7 @@ export function migrateStep(old: unknown): unknown {
 
 /**
  * Version 1 knew one family and no choices; version 2 no side pots and no occasion rules; version 3 no roles of steps;
- * version 4 no portions and nothing under the pudding.
+ * version 4 no portions and nothing under the pudding; version 5 one moment a stage.
  */
 export function migratePlan(old: unknown): unknown {
   let plan = old as { version?: unknown; own?: unknown[]; steps?: unknown };
@@ -208,5 +210,6 @@ export function migratePlan(old: unknown): unknown {
         : {}),
     } as typeof plan;
   if (plan.version === 4) plan = { ...plan, version: 5, portions: [] } as typeof plan;
+  if (plan.version === 5) plan = { ...plan, version: 6 };
   return plan;
 }

@@ -1,7 +1,7 @@
 import { add, EMPTY, mixtureOf, type Mixture } from '../matter/mixture';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
-import { BESIDE_STAGES } from './method';
+import { BESIDE_STAGES, isSameMoment, type When } from './method';
 import { STAGES, type Plan, type Stage } from './plan';
 
 export class UnknownIngredientError extends Error {
@@ -41,6 +41,8 @@ export type StagedPortion = {
   ingredient: Ingredient;
   grams: number;
   carved: boolean;
+  /** which of the moments of its stage, where there are several */
+  moment?: number;
   /** held back, to be added by tasting */
   taste?: true;
 };
@@ -58,16 +60,22 @@ export const atStages = oncePerPlan((plan: Plan): Stages => {
     const ingredient = lookUp(plan, item.ingredientId);
     let left = item.grams;
     for (const carve of plan.carveOuts) {
-      if (carve.ingredientId !== item.ingredientId || (carve.stage === item.stage && !carve.taste)) continue;
+      if (carve.ingredientId !== item.ingredientId || (isSameMoment(carve, item) && !carve.taste)) continue;
       const grams = Math.min(carve.grams, left);
       const how = carve.taste ? ({ carved: false, taste: true } as const) : { carved: true };
-      if (grams > 0) stages[carve.stage].push({ ingredient, grams, ...how });
+      if (grams > 0) stages[carve.stage].push({ ingredient, grams, ...how, ...momentOf(carve) });
       left -= grams;
     }
-    if (left > 0) stages[item.stage].push({ ingredient, grams: left, carved: false });
+    if (left > 0) stages[item.stage].push({ ingredient, grams: left, carved: false, ...momentOf(item) });
   }
   return stages;
 });
+
+const momentOf = ({ moment }: When) => (moment === undefined ? {} : { moment });
+
+/** What goes in at one moment. @throws UnknownIngredientError */
+export const portionsAt = (plan: Plan, when: When): readonly StagedPortion[] =>
+  atStages(plan)[when.stage].filter((p) => isSameMoment({ ...when, moment: p.moment }, when));
 
 export const mixtureOfPortions = (portions: readonly StagedPortion[]): Mixture =>
   portions.reduce((sum, p) => add(sum, mixtureOf(p.ingredient, p.grams)), EMPTY);

@@ -1,7 +1,7 @@
 import { massG } from '../matter/mixture';
-import { atStages } from '../plan/stages';
+import { portionsAt } from '../plan/stages';
 import { methodOf } from '../plan/family';
-import type { AddStep, HeatStep, Stage } from '../plan/method';
+import type { AddStep, HeatStep, Stage, When } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { phaseOf, runOff } from '../model/run';
 import { shows } from '../kitchen/simulated';
@@ -13,8 +13,8 @@ import { Replay } from './replay';
 export type Bowl = { id: string; stage: Stage; portions: { ingredientId: string; grams: number }[]; meets: Meets };
 type Meets = Pick<AddStep, 'how' | 'stirring' | 'tempC' | 'soakMin' | 'ladleG'>;
 
-const portionsAt = (plan: Plan, stage: Stage, left = 0) =>
-  atStages(plan)[stage].map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams * (1 - left) }));
+const leftIn = (plan: Plan, when: When, left = 0) =>
+  portionsAt(plan, when).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams * (1 - left) }));
 
 const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => ({
   how,
@@ -27,8 +27,8 @@ const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => (
 /** The bowls of a plan, in the order in which its method takes them. */
 export const bowlsOf = (plan: Plan): Bowl[] =>
   methodOf(plan).flatMap((s, i) =>
-    s.do === 'add' && atStages(plan)[s.stage].length
-      ? [{ id: `${s.stage} ${i}`, stage: s.stage, portions: portionsAt(plan, s.stage, s.left), meets: meetsOf(s) }]
+    s.do === 'add' && portionsAt(plan, s).length
+      ? [{ id: `${s.stage} ${i}`, stage: s.stage, portions: leftIn(plan, s, s.left), meets: meetsOf(s) }]
       : [],
   );
 
@@ -87,7 +87,7 @@ export function asPlanned(plan: Plan, seed = 0): Act[] {
   const put = (acts: readonly Act[]) => acts.forEach((a) => replay.put(a));
   for (const [i, step] of methodOf(plan).entries()) {
     if (step.do === 'add') {
-      const portions = portionsAt(plan, step.stage, step.left);
+      const portions = leftIn(plan, step, step.left);
       if (portions.length && step.stage !== 'under' && step.stage !== 'top')
         put([{ do: 'add', atS, portions, bowl: `${step.stage} ${i}`, ...meetsOf(step) }]);
     } else if (step.do === 'heat') {

@@ -1,5 +1,5 @@
-import { atStages } from '../plan/stages';
-import { STAGES, type HeatStep, type MethodStep, type Stage } from '../plan/method';
+import { atStages, portionsAt } from '../plan/stages';
+import { freeMoment, STAGES, type HeatStep, type MethodStep, type Stage, type When } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { restsOf, USUAL_BATH } from '../plan/family';
 import { additionsOf, inTheOven, joined, momentsOf } from '../cook/live';
@@ -47,7 +47,7 @@ export function runOfCook(cook: Cook, steps: readonly Step[], nowMs: number): Ru
     if (m.step.heat && !begun.has(m.step.id)) {
       begun.add(m.step.id);
       for (const add of m.step.adds) {
-        const portions = atStages(plan)[add.stage].map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams }));
+        const portions = portionsAt(plan, add).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams }));
         if (!portions.length || !additionsOf(m.step, plan, 'as tasted').length) continue;
         const { how, stirring, tempC, soakMin, ladleG } = add;
         acts.push({ do: 'add', atS, portions, how, stirring, tempC, soakMin, ...(ladleG ? { ladleG } : {}) });
@@ -88,12 +88,9 @@ export function runOfCook(cook: Cook, steps: readonly Step[], nowMs: number): Ru
   return runOf(plan, inOrder(acts));
 }
 
-/** Stages that a hand may add at, in the order in which they are given out where a bowl has none of its own. */
-const FREE: readonly Stage[] = ['slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in'];
-
-/** What is added together becomes one stage of the plan; its own where it came from one. */
-function stageOf(a: AddAct, plan: Plan, taken: ReadonlySet<Stage>): Stage | undefined {
-  const own = STAGES.find((s) => a.bowl?.startsWith(`${s} `));
+/** What is added together is one moment of the plan: of the stage that it came from, or of what it is. */
+function momentOf(a: AddAct, plan: Plan, taken: readonly When[]): When {
+  const own = STAGES.find((s) => s !== 'pot' && a.bowl?.startsWith(`${s} `));
   const mixture = portionsMixture(plan, a.portions);
   const kind: Stage =
     mixture.eggProteinG > 0
@@ -103,13 +100,15 @@ function stageOf(a: AddAct, plan: Plan, taken: ReadonlySet<Stage>): Stage | unde
         : mixture.thickenings.length
           ? 'slurry'
           : 'late';
-  return [own, kind, ...FREE].find((s): s is Stage => s !== undefined && s !== 'pot' && !taken.has(s));
+  return freeMoment(taken, own ?? kind);
 }
 
 /** Shorter stretches belong to the one before: a hand that changes its mind is no step, s. */
 const SHORT_S = 12;
 const MOST_STEPS = 50;
 const MOST_REST_H = 96;
+/** parts of its things that a plan holds apart */
+const MOST_CARVED = 40;
 
 type Hands = { setting: number; lid: Controls['lid']; everyS: number | null; tool: HeatStep['tool']; on: StandsOn };
 
@@ -136,14 +135,11 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
   const { plan } = run;
   const acts = inOrder(run.acts).filter((a) => a.atS <= endS);
   const steps: MethodStep[] = [];
-  const taken = new Set<Stage>(['pot']);
-  const put = new Map<string, Map<Stage, number>>();
-  const give = (ingredientId: string, stage: Stage, grams: number) => {
-    const by = put.get(ingredientId) ?? new Map<Stage, number>();
-    by.set(stage, (by.get(stage) ?? 0) + grams);
-    put.set(ingredientId, by);
-  };
-  for (const p of atStages(plan).pot) give(p.ingredient.id, 'pot', p.grams);
+  const taken: When[] = [];
+  const put = new Map<string, { when: When; grams: number }[]>();
+  const give = (ingredientId: string, when: When, grams: number) =>
+    put.set(ingredientId, [...(put.get(ingredientId) ?? []), { when, grams }]);
+  for (const p of atStages(plan).pot) give(p.ingredient.id, { stage: 'pot' }, p.grams);
   let hands: Hands = { setting: 0, lid: 'off', everyS: null, tool: 'spoon', on: 'ring' };
   let fromS = 0;
   let open: { hands: Hands; seconds: number }[] = [];
@@ -180,13 +176,11 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
         break;
       case 'add': {
         flush();
-        const stage = stageOf(a, plan, taken) ?? 'fold in';
-        for (const p of a.portions) give(p.ingredientId, stage, p.grams);
-        if (!taken.has(stage)) {
-          const { how, stirring, tempC, soakMin, ladleG } = a;
-          steps.push({ do: 'add', stage, how, stirring, tempC, soakMin, left: 0, ...(ladleG ? { ladleG } : {}) });
-        }
-        taken.add(stage);
+        const when = momentOf(a, plan, taken);
+        for (const p of a.portions) give(p.ingredientId, when, p.grams);
+        const { how, stirring, tempC, soakMin, ladleG } = a;
+        steps.push({ do: 'add', ...when, how, stirring, tempC, soakMin, left: 0, ...(ladleG ? { ladleG } : {}) });
+        taken.push(when);
         break;
       }
       default:
@@ -204,10 +198,10 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
   const items: Plan['items'] = [];
   const carveOuts: Plan['carveOuts'] = [];
   for (const [ingredientId, by] of put) {
-    const all = [...by.entries()].sort((x, y) => y[1] - x[1]);
-    items.push({ ingredientId, grams: all.reduce((sum, [, g]) => sum + g, 0), stage: all[0]![0] });
-    for (const [stage, grams] of all.slice(1))
-      if (carveOuts.length < 10) carveOuts.push({ ingredientId, grams, stage });
+    const all = by.toSorted((x, y) => y.grams - x.grams);
+    items.push({ ingredientId, grams: all.reduce((sum, p) => sum + p.grams, 0), ...all[0]!.when });
+    for (const { when, grams } of all.slice(1))
+      if (carveOuts.length < MOST_CARVED) carveOuts.push({ ingredientId, grams, ...when });
   }
   const own = plan.own.filter((i) => put.has(i.id));
   const { steps: _old, have: _have, ...rest } = plan;

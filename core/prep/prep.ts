@@ -1,9 +1,9 @@
 import { PIECES } from '../pantry/pieces';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
-import { atStages, lookUp, mixtureOfPortions, type StagedPortion } from '../plan/stages';
+import { atStages, lookUp, mixtureOfPortions, portionsAt, type StagedPortion } from '../plan/stages';
 import { methodOf, notAdded } from '../plan/family';
-import type { BakeStep, HeatStep, Stage } from '../plan/method';
+import { momentKey, type BakeStep, type HeatStep, type Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
@@ -496,7 +496,7 @@ function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
       const where = say(p.taste ? 'prep.where.taste' : `prep.where.${stage}`);
       const rest = say('prep.ofTheNotOnTop', { grams: p.grams, total, grams2: Math.max(0, total - p.grams) });
       items.push({
-        id: `keep-${p.ingredient.id}-${p.taste ? 'taste' : stage}`,
+        id: `keep-${p.ingredient.id}-${p.taste ? 'taste' : momentKey({ ...p, stage })}`,
         group: 'kept back',
         title: say('prep.keepBack', { grams: p.grams, ingredientName: p.ingredient.name, where }),
         how: p.taste ? say('prep.restToTaste', { rest }) : rest,
@@ -529,11 +529,15 @@ function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
       before: 'cook',
     });
   const forgotten = notAdded(plan, methodOf(plan));
-  for (const stage of forgotten)
+  for (const when of forgotten)
     items.push({
-      id: `nowhere-${stage}`,
+      id: `nowhere-${momentKey(when)}`,
       group: 'kept back',
-      title: say('prep.noStepAdds', { ingredientName: stages[stage].map((p) => p.ingredient.name).join(', ') }),
+      title: say('prep.noStepAdds', {
+        ingredientName: portionsAt(plan, when)
+          .map((p) => p.ingredient.name)
+          .join(', '),
+      }),
       how: say('prep.theWrittenOutMethodLeaves'),
       handsMin: 0,
       before: 'weigh',

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { atStages, type StagedPortion } from '../plan/stages';
-import type { Stage } from '../plan/method';
+import { momentKey, type Stage } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { say, type Said } from '../say';
 
@@ -25,16 +25,23 @@ export type Weighing = StagedPortion & { key: string; into: Said; side?: true };
 /** The pot first, what goes on top last. */
 const IN_TURN: readonly Stage[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'under', 'top'];
 
+/** What it is weighed into: a cup for each moment. */
+const cupOf = (p: StagedPortion, stage: Stage): Said => {
+  const cup = say(`prep.into.${p.taste ? 'taste' : stage}`);
+  return p.moment === undefined || p.taste ? cup : say('prep.anotherCup', { cup, which: p.moment });
+};
+
 /** One thing after the other, container by container, so that each is tared once. */
 export function weighingOf(plan: Plan): Weighing[] {
   const stages = atStages(plan);
   return IN_TURN.flatMap((stage) =>
     stages[stage]
       .filter((p) => p.grams > 0)
+      .toSorted((a, b) => (a.moment ?? 1) - (b.moment ?? 1))
       .map((p) => ({
         ...p,
-        key: `${p.ingredient.id}@${stage}${p.taste ? ' to taste' : ''}`,
-        into: say(`prep.into.${p.taste ? 'taste' : stage}`),
+        key: `${p.ingredient.id}@${momentKey({ ...p, stage })}${p.taste ? ' to taste' : ''}`,
+        into: cupOf(p, stage),
       })),
   );
 }
@@ -53,7 +60,7 @@ export function asWeighed(plan: Plan, weighed: readonly { item: string; grams: n
     return off === 0 ? item : { ...item, grams: Math.max(0, item.grams + off) };
   });
   const carveOuts = plan.carveOuts.map((c) => {
-    const grams = real.get(`${c.ingredientId}@${c.stage}${c.taste ? ' to taste' : ''}`);
+    const grams = real.get(`${c.ingredientId}@${momentKey(c)}${c.taste ? ' to taste' : ''}`);
     return grams === undefined ? c : { ...c, grams };
   });
   return { ...plan, items, carveOuts };

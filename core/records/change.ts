@@ -53,7 +53,9 @@ const nameOf = (row: Json): string | undefined => {
   if (!isMap(row)) return typeof row === 'string' ? row : undefined;
   const own = row['id'] ?? row['task'] ?? row['item'];
   if (own !== undefined) return String(own);
-  return row['ingredientId'] === undefined ? undefined : `${String(row['ingredientId'])}@${String(row['stage'])}`;
+  if (row['ingredientId'] === undefined) return undefined;
+  const moment = row['moment'] === undefined ? '' : `@${String(row['moment'])}`;
+  return `${String(row['ingredientId'])}@${String(row['stage'])}${moment}`;
 };
 
 const namesOf = (list: readonly Json[]): string[] | undefined => {

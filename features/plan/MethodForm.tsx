@@ -11,7 +11,7 @@ import type { Forecast } from '../../core/model/forecast';
 import { limit } from '../../core/model/limits';
 import { placesOf } from '../../core/plan/countOut';
 import {
-  addStage,
+  addMoment,
   asUsual,
   changeStep,
   insertStep,
@@ -80,8 +80,8 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
         .map((x) => (
           <View key={JSON.stringify(x.says)} className="gap-2">
             <Notice text={tell(x.says)} />
-            {x.stage ? (
-              <Key label={t('steps.putIn')} className="self-start" onPress={() => onChange(addStage(plan, x.stage!))} />
+            {x.when ? (
+              <Key label={t('steps.putIn')} className="self-start" onPress={() => onChange(addMoment(plan, x.when!))} />
             ) : null}
           </View>
         ))}
@@ -111,6 +111,7 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
                 open={openId === s.id}
                 onToggle={() => setOpenId(openId === s.id ? undefined : s.id)}
                 onStep={(next) => onChange(changeStep(plan, s.id, () => next))}
+                onPlan={onChange}
                 onMove={(to) => onChange(moveStep(plan, s.id, to))}
                 onOut={() => change(removeStep(plan, s.id), t('steps.isOut', { step: stepTitle(s) }))}
               />
@@ -242,6 +243,7 @@ function StepCard({
   open,
   onToggle,
   onStep,
+  onPlan,
   onMove,
   onOut,
 }: {
@@ -255,6 +257,7 @@ function StepCard({
   open: boolean;
   onToggle: () => void;
   onStep: (next: MethodStep) => void;
+  onPlan: (next: Plan) => void;
   onMove: (to: number) => void;
   onOut: () => void;
 }) {
@@ -310,7 +313,13 @@ function StepCard({
           {overflows ? <Notice text={t('stepTold.overflows')} /> : null}
           {open ? (
             <View className="gap-3 pb-4 pl-3 pr-1 pt-1">
-              <StepFields step={step} plan={plan} eggSafe={forecast?.egg?.safe ?? false} onChange={onStep} />
+              <StepFields
+                step={step}
+                plan={plan}
+                eggSafe={forecast?.egg?.safe ?? false}
+                onChange={onStep}
+                onPlan={onPlan}
+              />
               <View className="flex-row flex-wrap gap-2">
                 <Key label={t('steps.up')} icon={ArrowUp} disabled={at === 0} onPress={() => onMove(at - 1)} />
                 <Key

@@ -3,8 +3,7 @@ import { View } from 'react-native';
 import { USUAL_BATH } from '../../core/plan/family';
 import type { NamedStep } from '../../core/plan/methodList';
 import {
-  BESIDE_STAGES,
-  STAGES,
+  momentKey,
   type AddStep,
   type BakeStep,
   type HeatStep,
@@ -13,7 +12,8 @@ import {
   type SayStep,
 } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { atStages } from '../../core/plan/stages';
+import { putAt } from '../../core/plan/amounts';
+import { lookUp, portionsAt } from '../../core/plan/stages';
 import { BITE } from '../../core/pot/grain';
 import { TOOLS, LIDS } from '../../core/pot/hands';
 import { STARCH_ENTRIES } from '../../core/pot/lumps';
@@ -21,11 +21,13 @@ import { REST_PLACES } from '../../core/set/places';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { HobOvals } from '../../ui/HobOvals';
+import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
-import { meetsLiquid, namesAt } from './stepWords';
+import { useApp } from '../shared/App';
+import { meetsLiquid } from './stepWords';
 import { TempStepper } from './TempStepper';
 
 type Change = (next: MethodStep) => void;
@@ -36,18 +38,21 @@ export function StepFields({
   plan,
   eggSafe,
   onChange,
+  onPlan,
 }: {
   step: NamedStep;
   plan: Plan;
   /** the egg in it gets hot enough by the end */
   eggSafe: boolean;
   onChange: Change;
+  /** what goes in at it is of the whole plan */
+  onPlan: (next: Plan) => void;
 }) {
   switch (step.do) {
     case 'heat':
       return <HeatFields step={step} onChange={onChange} />;
     case 'add':
-      return <AddFields step={step} plan={plan} eggSafe={eggSafe} onChange={onChange} />;
+      return <AddFields step={step} plan={plan} eggSafe={eggSafe} onChange={onChange} onPlan={onPlan} />;
     case 'bake':
       return <BakeFields step={step} onChange={onChange} />;
     case 'rest':
@@ -223,6 +228,44 @@ function HeatFields({ step, onChange }: { step: HeatStep & { id: string }; onCha
   );
 }
 
+/** What goes in at this moment, and how much of it; what else could, by a tap. */
+function GoesInFields({ step, plan, onPlan }: { step: AddStep; plan: Plan; onPlan: (next: Plan) => void }) {
+  const { fmt } = useApp();
+  const here = portionsAt(plan, step).filter((p) => !p.taste);
+  const others = plan.items.filter((i) => i.grams > 0 && !here.some((p) => p.ingredient.id === i.ingredientId));
+  const wholeG = (id: string) => plan.items.filter((i) => i.ingredientId === id).reduce((sum, i) => sum + i.grams, 0);
+  return (
+    <>
+      {here.map(({ ingredient: { id, name }, grams }) => (
+        <Stepper
+          key={id}
+          name={name}
+          sub={t('stepField.ofAll', { grams: fmt.grams(wholeG(id)) })}
+          value={Math.round(grams * 10) / 10}
+          unit="g"
+          step={wholeG(id) > 100 ? 10 : 1}
+          max={wholeG(id)}
+          onChange={(g) => onPlan(putAt(plan, id, step, g))}
+        />
+      ))}
+      {others.length ? (
+        <View className="gap-2" testID="goes-in-too">
+          <Type kind="strong">{t('stepField.goesInToo')}</Type>
+          <View className="flex-row flex-wrap gap-2">
+            {others.map((i) => (
+              <Key
+                key={momentKey(i) + i.ingredientId}
+                label={lookUp(plan, i.ingredientId).name}
+                onPress={() => onPlan(putAt(plan, i.ingredientId, step, i.grams))}
+              />
+            ))}
+          </View>
+        </View>
+      ) : null}
+    </>
+  );
+}
+
 const HANDS = ['none', 'spoon', 'whisk'] as const;
 
 function AddFields({
@@ -230,29 +273,23 @@ function AddFields({
   plan,
   eggSafe,
   onChange,
+  onPlan,
 }: {
   step: AddStep & { id: string };
   plan: Plan;
   eggSafe: boolean;
   onChange: Change;
+  onPlan: (next: Plan) => void;
 }) {
   const set = (change: Partial<AddStep>) => onChange({ ...step, ...change });
-  const held = STAGES.filter(
-    (s) => s !== 'pot' && !BESIDE_STAGES.includes(s) && (atStages(plan)[s].length > 0 || s === step.stage),
-  );
-  const egg = atStages(plan)[step.stage].some((p) => p.ingredient.egg);
-  const rawWhites = step.stage === 'fold in' && atStages(plan)[step.stage].some((p) => p.ingredient.egg?.yolk === 0);
+  const here = portionsAt(plan, step);
+  const egg = here.some((p) => p.ingredient.egg);
+  const rawWhites = step.stage === 'fold in' && here.some((p) => p.ingredient.egg?.yolk === 0);
   return (
     <>
-      <Choices
-        label={t('stepField.what')}
-        column
-        value={step.stage}
-        options={held.map((value) => ({ value, label: namesAt(plan, value), sub: t(`when.${value}`) }))}
-        onChoose={(stage) => set({ stage })}
-      />
+      <GoesInFields step={step} plan={plan} onPlan={onPlan} />
       {rawWhites && !eggSafe ? <Notice text={t('stepTold.rawWhites')} /> : null}
-      {meetsLiquid(plan, step.stage) ? (
+      {meetsLiquid(plan, step) ? (
         <Choices
           label={t('stepField.how')}
           value={step.how}

@@ -1,8 +1,8 @@
 import type { Forecast } from '../../core/model/forecast';
 import { kindOf, type NamedStep } from '../../core/plan/methodList';
-import type { HeatStep, Stage } from '../../core/plan/method';
+import type { HeatStep, When } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { atStages, wholeMixture } from '../../core/plan/stages';
+import { portionsAt, wholeMixture } from '../../core/plan/stages';
 import { depthMm } from '../../core/pot/corrections';
 import { massG } from '../../core/matter/mixture';
 import type { Formatter } from '../../words/format';
@@ -30,14 +30,14 @@ const untilSays = (until: HeatStep['until'], fmt: Formatter): string => {
   }
 };
 
-export const namesAt = (plan: Plan, stage: Stage): string =>
-  atStages(plan)
-    [stage].map((p) => p.ingredient.name)
+export const namesAt = (plan: Plan, when: When): string =>
+  portionsAt(plan, when)
+    .map((p) => p.ingredient.name)
     .join(', ') || t('stepLine.nothing');
 
 /** Something in it may lump: how it meets the liquid matters. */
-export const meetsLiquid = (plan: Plan, stage: Stage): boolean =>
-  atStages(plan)[stage].some((p) => p.ingredient.per100.starch > LUMPS_FROM_PCT);
+export const meetsLiquid = (plan: Plan, when: When): boolean =>
+  portionsAt(plan, when).some((p) => p.ingredient.per100.starch > LUMPS_FROM_PCT);
 const LUMPS_FROM_PCT = 20;
 
 /** How it goes, in one line. */
@@ -45,9 +45,9 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
   switch (s.do) {
     case 'add':
       return [
-        meetsLiquid(plan, s.stage)
-          ? t('stepLine.into', { what: namesAt(plan, s.stage), how: t(`entry.${s.how}`) })
-          : namesAt(plan, s.stage),
+        meetsLiquid(plan, s)
+          ? t('stepLine.into', { what: namesAt(plan, s), how: t(`entry.${s.how}`) })
+          : namesAt(plan, s),
         s.ladleG ? t('stepLine.ladles', { grams: fmt.grams(s.ladleG) }) : '',
         s.soakMin > 0 ? t('stepLine.soaked', { minutes: s.soakMin }) : '',
       ]
@@ -66,7 +66,7 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
     case 'pour':
       return `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}`;
     case 'top':
-      return namesAt(plan, 'top');
+      return namesAt(plan, { stage: 'top' });
     case 'bake':
       return [
         t('stepLine.oven', { temp: fmt.temp(s.ovenC) }),

@@ -33,8 +33,10 @@ const type = (page: Page, selector: string, text: string) =>
     },
     [selector, text],
   );
-const press = (page: Page, selector: string, text?: string) =>
-  page.evaluate(
+/** A key that is drawn anew because another tab has just changed something is waited for. */
+const press = async (page: Page, selector: string, text?: string) => {
+  await page.waitForSelector(selector, { timeout: WAIT_MS, state: 'attached' });
+  return page.evaluate(
     ([sel, words]) => {
       const all = [...document.querySelectorAll<HTMLElement>(sel!)];
       const key = words
@@ -45,6 +47,7 @@ const press = (page: Page, selector: string, text?: string) =>
     },
     [selector, text],
   );
+};
 const seen = (selector: string) => (page: Page) =>
   page.waitForSelector(selector, { timeout: WAIT_MS, state: 'attached' });
 

@@ -170,6 +170,7 @@ export const prep = {
   'prep.into.late': 'a cup for later',
   'prep.into.off the heat': 'a cup for the end',
   'prep.into.fold in': 'the whipping bowl',
+  'prep.anotherCup': '{{cup}}, number {{which}}',
   'prep.into.top': 'a cup for the top',
   'prep.tool.whisk': 'whisk',
   'prep.tool.ladle': 'ladle',
