@@ -1,11 +1,18 @@
 import * as fc from 'fast-check';
 import { stepsOf, type Step } from '../core/cook/steps';
 import { SCHOOLS } from '../core/advice/schools';
+import { putAt } from '../core/plan/amounts';
 import { insertStep, listOf, moveStep, STEP_KINDS, stepTroubles } from '../core/plan/methodList';
 import { BESIDE_STAGES } from '../core/plan/method';
 import { FAMILIES, type Plan } from '../core/plan/plan';
 import { atStages } from '../core/plan/stages';
 import { DEFAULT_SETTINGS } from '../core/settings';
+import { pantryWith } from '../core/pantry/pantry';
+import { asTold } from '../core/recipe/asTold';
+import { AFTERWARDS } from '../core/recipe/fixtures/afterwards';
+import { FURTHER } from '../core/recipe/fixtures/further';
+import { WRITTEN } from '../core/recipe/fixtures/recipes';
+import { planOf, readRecipe } from '../core/recipe/read';
 import { familyPlan } from '../core/testing';
 import { anyPlan } from '../core/testingPlans';
 import './everything';
@@ -31,7 +38,11 @@ const changedPlan: fc.Arbitrary<Plan> = fc
         : plan;
     return changes.reduce((p, [kind, at, to]) => {
       const more = insertStep(p, kind, Math.min(at, listOf(p).length));
-      return moveStep(more.plan, more.id, to);
+      const step = listOf(more.plan).find((s) => s.id === more.id)!;
+      // half of something at a moment of its own
+      const { ingredientId, grams } = p.items[to % p.items.length]!;
+      const filled = step.do === 'add' ? putAt(more.plan, ingredientId, step, grams / 2) : more.plan;
+      return moveStep(filled, more.id, to);
     }, spiced);
   })
   .filter((plan) => stepTroubles(plan).length === 0);
@@ -67,6 +78,29 @@ describe('whatever the method', () => {
       { numRuns: 400, seed: 28 },
     );
     expect(plans).toBeGreaterThanOrEqual(400);
+  });
+
+  it('a recipe taken as it is tells each of its things once, and leaves no step without them', () => {
+    const pantry = pantryWith();
+    let own = 0;
+    for (const w of [...WRITTEN, ...FURTHER, ...AFTERWARDS]) {
+      const read = readRecipe(w.text, pantry, { system: 'metric', eggSize: 'eu M' });
+      const plan = read.ok ? planOf(read.reading, pantry, { id: 'r', serveAt: '2026-12-12T19:30:00Z' }) : undefined;
+      if (!read.ok || !plan) continue;
+      const told = asTold(plan, read.reading);
+      if (told === plan) continue;
+      own += 1;
+      expect([w.way, stepTroubles(told)]).toEqual([w.way, []]);
+      const puts = stepsIn(told).flatMap((s) => s.puts.flatMap((p) => p.portions));
+      const grams = (list: readonly { grams: number }[]) => list.reduce((sum, p) => sum + p.grams, 0);
+      for (const item of told.items)
+        expect([w.way, item.ingredientId, grams(puts.filter((p) => p.ingredient.id === item.ingredientId))]).toEqual([
+          w.way,
+          item.ingredientId,
+          expect.closeTo(item.grams, 0),
+        ]);
+    }
+    expect(own).toBeGreaterThan(80);
   });
 
   it('no sentence has a gap or a code in it, and a sign is of its own step', () => {

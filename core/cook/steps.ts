@@ -238,17 +238,22 @@ export function stepsOf(
   const bindsSoon = ({ ingredient: { thickener, egg } }: StagedPortion) =>
     egg !== undefined || (thickener !== undefined && GRAINS[thickener].form !== 'kernel');
   let thickens = false;
+  let isOutBehind = false;
   let phase = 0;
   for (const [i, step] of method.entries()) {
     // before it thickens: taste while it can still be mended; and count out what must not stay
     if (i === places.thickens && held.length)
       steps.push({ ...by('taste', 'done', TASTE_S, held), at: i, setting: 1, stirEveryS: 20 });
-    if (i === places.countOut && out.length)
+    const countOut = () =>
       steps.push({
         ...by('count out', 'done', 30, out),
         at: i,
         ...(step.do === 'pour' ? {} : { setting: 1, stirEveryS: 20 }),
       });
+    const isOutNow = i === places.countOut && out.length > 0;
+    // what goes in with the step itself comes out behind it
+    isOutBehind ||= isOutNow && adds.some((a) => portionsAt(plan, a).some((p) => out.includes(p)));
+    if (isOutNow && !isOutBehind) countOut();
     switch (step.do) {
       case 'add':
         adds.push(step);
@@ -354,6 +359,10 @@ export function stepsOf(
       }
       case 'rest':
         break;
+    }
+    if (isOutBehind && step.do !== 'add') {
+      countOut();
+      isOutBehind = false;
     }
   }
   for (const { step, heat, by } of changes.after) {

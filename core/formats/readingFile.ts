@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pantryWith } from '../pantry/pantry';
 import { PlanSchema } from '../plan/plan';
+import { asTold } from '../recipe/asTold';
 import { checkUp } from '../recipe/check';
 import type { ReadOptions } from '../recipe/lines';
 import { readRecipe } from '../recipe/read';
@@ -140,7 +141,7 @@ export function readingFile(text: string, o: ReadOptions, meta: { id: string; se
       ),
       notUnderstood: reading.lines.filter((l) => l.state === 'open').map((l) => ({ text: l.text, why: l.why })),
       facts: reading.facts,
-      plan: checked?.plan,
+      plan: checked && asTold(checked.plan, reading),
       told: toldOf(reading, pantry),
       findings: (checked?.items ?? []).map(({ id, level, says, why, fix }) => ({ id, level, says, why, fix })),
     },

@@ -46,7 +46,9 @@ export const placesOf = oncePerPlan((plan: Plan): Places => {
   const lastIn = method.findLastIndex(
     (s) => s.do === 'add' && s.stage !== 'fold in' && portionsAt(plan, s).some((p) => p.ingredient.comesOut),
   );
-  const drawnBy = method.findIndex((s, i) => i > lastIn && s.do === 'heat');
+  const heatBehind = method.findIndex((s, i) => i > lastIn && s.do === 'heat');
+  // behind the last fire nothing draws any more: it comes out before the pouring all the same
+  const drawnBy = heatBehind >= 0 || lastIn < 0 ? heatBehind : lastIn;
   if (usual > drawnBy) return { thickens: first, countOut: usual };
   const next = method.findIndex((s, i) => i > drawnBy && (s.do === 'pour' || s.do === 'heat' || s.do === 'add'));
   return { thickens: first, countOut: next };

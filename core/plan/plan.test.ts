@@ -4,6 +4,7 @@ import {
   forPeople,
   forPortion,
   haveOf,
+  putAt,
   refreshCarveOuts,
   scale,
   scaleToDish,
@@ -14,10 +15,52 @@ import {
   withMilk,
 } from './amounts';
 import { massG, mixtureOf } from '../matter/mixture';
-import { allergensOf, atStages, UnknownIngredientError, wholeMixture } from './stages';
+import { freeMoment, momentKey, type When } from './method';
+import { allergensOf, atStages, portionsAt, UnknownIngredientError, wholeMixture } from './stages';
 import { PlanSchema } from './plan';
 
 const grams = fc.double({ min: 0, max: 3000, noNaN: true });
+
+describe('moments of a stage', () => {
+  const whens: When[] = [
+    { stage: 'pot' },
+    { stage: 'late' },
+    { stage: 'late', moment: 2 },
+    { stage: 'late', moment: 3 },
+    { stage: 'off the heat' },
+  ];
+  const at = (plan: ReturnType<typeof testPlan>, id: string, when: When) =>
+    portionsAt(plan, when)
+      .filter((p) => p.ingredient.id === id && !p.taste)
+      .reduce((sum, p) => sum + p.grams, 0);
+  it('so much of a thing is at one, the rest where it was, whatever was put where before', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...whens), fc.double({ min: 0, max: 90, noNaN: true })), { maxLength: 6 }),
+        fc.constantFrom(...whens),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        (before, when, grams) => {
+          const plan = before.reduce((p, [w, g]) => putAt(p, 'sugar', w, g), testPlan());
+          const allG = plan.items.find((i) => i.ingredientId === 'sugar')!.grams;
+          const elsewhereG = whens.filter((w) => w !== when).reduce((sum, w) => sum + at(plan, 'sugar', w), 0);
+          const next = putAt(plan, 'sugar', when, grams);
+          const total = whens.reduce((sum, w) => sum + at(next, 'sugar', w), 0);
+          expect(total).toBeCloseTo(allG, 6);
+          // the pot keeps what nothing else takes: it alone cannot be emptied into nothing
+          const only = when.stage === 'pot' && elsewhereG === 0;
+          if (!only && grams > 0 && grams < allG - elsewhereG) expect(at(next, 'sugar', when)).toBeCloseTo(grams, 6);
+          expect(PlanSchema.safeParse(next).success).toBe(true);
+        },
+      ),
+      { seed: 6, numRuns: 300 },
+    );
+  });
+  it('a new one is the first that is free, and bears a name of its own', () => {
+    expect(freeMoment([], 'late')).toEqual({ stage: 'late' });
+    expect(freeMoment([{ stage: 'late' }, { stage: 'late', moment: 3 }], 'late')).toEqual({ stage: 'late', moment: 2 });
+    expect([momentKey({ stage: 'late' }), momentKey({ stage: 'late', moment: 2 })]).toEqual(['late', 'late 2']);
+  });
+});
 
 describe('stages and carve-outs', () => {
   it('take the kept-back part out of the total, never on top of it', () => {

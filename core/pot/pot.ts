@@ -341,6 +341,8 @@ export function addToPot(pot: Pot, addition: Addition, setup: PotSetup): Pot {
     amylaseLog,
     salmonellaLog,
     eggMaxC,
+    // liquid in a pot that had boiled dry makes it a pot again
+    dry: false,
     lumps: 1 - (1 - pot.lumps) * (1 - risk),
     boilsC: boilsAt(content, setup.altitudeM),
   };

@@ -7,6 +7,8 @@ import type { Pantry } from '../pantry/pantry';
 import { planOf, type PlanMeta, type Reading } from './read';
 import { NoLiquidError } from '../pot/pot';
 import { type Said } from '../say';
+import { takenAsItIs } from '../plan/asItIs';
+import { asTold } from './asTold';
 import { findings, type Finding } from './findings';
 
 /** A recipe held against the model: what it will be as written, what is missing or risky in it, and what would mend it. */
@@ -20,7 +22,19 @@ export type CheckItem = {
   fix?: Said;
   accepted: boolean;
 };
-export type CheckUp = { plan: Plan; forecast: Forecast; items: CheckItem[] };
+export type CheckUp = {
+  plan: Plan;
+  forecast: Forecast;
+  items: CheckItem[];
+  /** in the recipe's own steps, with its outcome as the wish */
+  asItIs: Plan;
+};
+
+/** Taken as it is, in its own steps. */
+function ownWay(plan: Plan, r: Reading, usual: Forecast): Plan {
+  const told = asTold(plan, r);
+  return takenAsItIs(told, (told === plan ? usual : forecast(told)).serving.word);
+}
 
 /** As written: a starch that goes dry into what is hot is cooked that way, so that the model shows what it does. */
 function asWritten(r: Reading, plan: Plan): Plan {
@@ -99,6 +113,7 @@ function checked(r: Reading, pantry: Pantry, meta: PlanMeta, accepted: readonly 
   return {
     plan,
     forecast: f,
+    asItIs: ownWay(plan, r, f),
     items: [...open.sort((a, b) => rank[a.level] - rank[b.level]), ...done.filter((d) => d.id !== 'set')],
   };
 }

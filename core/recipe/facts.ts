@@ -108,7 +108,7 @@ const STARCH: Partial<Record<Wet, NonNullable<Facts['starch']>>> = {
 };
 const GRIND = { fine: 'semolina', coarse: 'coarse', flour: 'flour' } as const;
 /** s between two stirs by the words of a recipe (C). */
-const STIR_S: Readonly<Record<NonNullable<Heat['stir']>, number>> = {
+export const STIR_S: Readonly<Record<NonNullable<Heat['stir']>, number>> = {
   'all the time': 2,
   often: 20,
   'now and then': 60,

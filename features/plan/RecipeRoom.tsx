@@ -4,7 +4,6 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { takenAsItIs } from '../../core/plan/asItIs';
 import type { CheckItem } from '../../core/recipe/check';
 import type { Line } from '../../core/recipe/lines';
 import { limit } from '../../core/model/limits';
@@ -193,7 +192,7 @@ export function RecipeRoom() {
                 label={t('planRoom.asItIs')}
                 spoken={t('planRoom.planItAsItIs')}
                 disabled={check.isPlaceholderData}
-                onPress={() => keep(takenAsItIs(check.data!.plan, check.data!.forecast.serving.word))}
+                onPress={() => keep(check.data!.asItIs)}
               />
             ) : null}
           </View>

@@ -28,6 +28,7 @@ export type Heat = {
   /** what was in it meanwhile */
   things: number[];
   sentence: number;
+  turn: number;
   /** nothing is waited for: the word of the deed is all there is */
   byDeed?: boolean;
   /** it bubbles meanwhile */
@@ -42,8 +43,9 @@ export type Bake = {
   grillMin?: number;
   grill?: true;
   sentence: number;
+  turn: number;
 };
-export type Rest = { where: Exclude<Place, 'oven'>; min?: number; sentence: number };
+export type Rest = { where: Exclude<Place, 'oven'>; min?: number; sentence: number; turn: number };
 export type Wet =
   | 'cold slurry'
   | 'cold together'
@@ -57,11 +59,18 @@ export type Wet =
   | 'in cream';
 export type Egg = 'tempered' | 'hot onto' | 'straight in' | 'cold' | 'into cooled' | 'folded';
 
-/** What happened to the things of a recipe, act by act. */
+/** Portions that come into a vessel together: of each thing the share of it. */
+export type Arrival = { turn: number; portions: { thing: number; share: number }[]; off: boolean };
+
+/**
+ * What happened to the things of a recipe, act by act. `sentence` is where it is said, `turn` its place among all acts.
+ */
 export type Account = {
   things: Thing[];
   /** what goes into the pot, moment by moment */
   order: { things: number[]; sentence: number }[];
+  /** the same with shares, and whatever comes later too */
+  arrivals: Arrival[];
   wet: Map<number, Wet>;
   /** the sentence in which each thickener was wetted */
   wetAt: Map<number, number>;

@@ -1,4 +1,4 @@
-import type { Account, Heat, Rest, Vessel } from './account';
+import type { Account, Arrival, Heat, Rest, Vessel } from './account';
 import { DISHES, LITTLE, MOST, REST } from './measures';
 import { type Act, type Ref } from './acts';
 import type { Level, VesselWord } from './lexicon';
@@ -34,7 +34,10 @@ export abstract class KitchenState {
 
   protected heatOpen: Heat | undefined;
 
-  protected readonly events: { vessel: string; things: number[]; sentence: number }[] = [];
+  protected readonly events: (Arrival & { vessel: string; things: number[]; sentence: number })[] = [];
+
+  /** the act that is run */
+  protected turn = 0;
 
   protected readonly dry = new Map<number, Vessel>();
 
@@ -61,6 +64,7 @@ export abstract class KitchenState {
     this.account = {
       things,
       order: [],
+      arrivals: [],
       wet: new Map(),
       wetAt: new Map(),
       heats: [],

@@ -1,4 +1,4 @@
-import type { Egg, Vessel, Wet } from './account';
+import type { Arrival, Egg, Vessel, Wet } from './account';
 import { type Act } from './acts';
 import { Warmth } from './warmth';
 
@@ -31,7 +31,11 @@ export abstract class Meeting extends Warmth {
       group.push(t);
     }
     if (!group.length) return;
-    this.events.push({ vessel: v.id, things: group, sentence: a.sentence });
+    this.arrive(
+      v.id,
+      refs.filter(({ t }) => group.includes(t)).map(({ t, share }) => ({ thing: t, share })),
+      a,
+    );
     for (const { t, share } of refs)
       if (group.includes(t))
         this.account.puts.push({
@@ -43,6 +47,18 @@ export abstract class Meeting extends Warmth {
           off: this.account.heats.length > 0 && !this.onFire,
         });
     this.meet(v, had, group, a);
+  }
+
+  protected arrive(vessel: string, portions: Arrival['portions'], a: Act) {
+    const off = this.account.heats.length > 0 && !this.onFire;
+    this.events.push({
+      vessel,
+      things: portions.map((p) => p.thing),
+      portions,
+      sentence: a.sentence,
+      turn: this.turn,
+      off,
+    });
   }
 
   /** What meets what in a vessel: starch its liquid, egg what is hot. */
@@ -153,9 +169,12 @@ export abstract class Meeting extends Warmth {
     }
     this.mergeEgg(from, into, part, fromHot, a);
     this.mergeDry(from, into, fromHot, a);
+    const there = new Map(into.holds);
+    const moved: Arrival['portions'] = [];
     for (const t of things) {
       const g = from.holds.get(t)!;
       const s = part ? g * share : g;
+      moved.push({ thing: t, share: s });
       into.holds.set(t, (into.holds.get(t) ?? 0) + s);
       from.holds.set(t, part ? g - s : 0);
       for (const p of this.portions.get(t) ?? []) if (p.vessel === from.id && !part) p.vessel = into.id;
@@ -163,12 +182,16 @@ export abstract class Meeting extends Warmth {
     if (fromHot && into.kind === 'bowl' && !part) {
       // the pot's content moves into the bowl: from here on that is the pot
       if (from === this.main) this.main = into;
-      this.events.push({ vessel: 'pot', things: had, sentence: a.sentence });
+      this.arrive(
+        'pot',
+        had.map((t) => ({ thing: t, share: there.get(t) ?? 1 })),
+        a,
+      );
       for (const e of this.events) if (e.vessel === from.id) e.vessel = 'pot';
       into.warmth = 'hot';
     } else if (part && fromHot && into.kind === 'bowl') this.takenUp = into;
     else {
-      this.events.push({ vessel: into.id, things, sentence: a.sentence });
+      this.arrive(into.id, moved, a);
       if (from === this.main && !into.side) this.main = into;
       if (into.warmth !== 'hot' && fromHot) into.warmth = 'hot';
       if (from.warmth === 'cooled' && !had.length) into.warmth = 'cooled';

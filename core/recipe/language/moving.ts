@@ -59,7 +59,7 @@ export abstract class Moving extends Meeting {
 
   private takeThing(r: Extract<Ref, { kind: 'thing' }>, t: number, { things, sources }: Load) {
     const share = this.shareOf(r, t);
-    const v = r.share === 'kept' && this.keptIn?.holds.has(t) ? this.keptIn : this.holding(t);
+    const v = this.meant(r, t);
     const measured = typeof r.share === 'number' || r.grams !== undefined;
     const gone = this.left(t) <= REST;
     // what is hot, or in a vessel with nothing left beside it, is meant as what is there
@@ -211,6 +211,15 @@ export abstract class Moving extends Meeting {
           }
   }
 
+  /** Which vessel of a thing is meant: what was kept, or what of it is cold where the most of it is hot. */
+  private meant(r: Extract<Ref, { kind: 'thing' }>, t: number): Vessel | undefined {
+    const v = this.holding(t);
+    const keeps = (x: Vessel | undefined): x is Vessel => (x?.holds.get(t) ?? 0) > REST;
+    if (r.share === 'kept' && keeps(this.keptIn)) return this.keptIn;
+    if (!r.cold || r.grams !== undefined || v?.warmth !== 'hot') return v;
+    return [...this.vessels.values()].find((x) => x.warmth === 'cold' && keeps(x)) ?? v;
+  }
+
   /** Where the act says that it goes. */
   private namedDestination(a: Act): Vessel | undefined {
     for (const r of a.into) if (r.kind === 'vessel') return this.vesselOf(r, a);
@@ -225,7 +234,7 @@ export abstract class Moving extends Meeting {
           this.stretch(pot, r.boiling ? 'boil' : 'steam', undefined, { ...a, text: '' });
           return pot;
         }
-        const v = this.holding(t);
+        const v = this.meant(r, t);
         const newPart = r.grams !== undefined || r.share !== undefined || (r.cold && this.left(t) > REST);
         if (v && !newPart && !(this.left(t) > REST && a.deed === 'mix')) return v;
         if (v && this.left(t) <= REST && !newPart) return v;

@@ -13,6 +13,7 @@ const NO_ENDS: readonly Sign[] = ['smooth', 'warm', 'cold', 'set', 'golden'];
 export class Kitchen extends Preparing {
   /** Does what an act says. */
   run(a: Act) {
+    this.turn += 1;
     this.account.heard.add(a.sentence);
     if (a.conditional) return this.perhaps(a);
     if (a.when.length || a.whenTime) this.came(a);
@@ -41,7 +42,7 @@ export class Kitchen extends Preparing {
     if (this.whites(a)) return;
     if (this.takesOut(a)) return;
     if (this.garnishes(a)) return;
-    if (a.deed === 'turn' && a.level) return this.turn(a);
+    if (a.deed === 'turn' && a.level) return this.turnRing(a);
     const inDish = this.move(a);
     if (
       a.deed === 'bake' ||
@@ -97,7 +98,7 @@ export class Kitchen extends Preparing {
       this.stretch(v, sign ?? 'time', t, a);
   }
 
-  protected turn(a: Act) {
+  protected turnRing(a: Act) {
     this.level = a.level;
     if (a.lid) this.lid = a.lid;
     if (a.stirring) this.stir = a.stirring;
@@ -233,7 +234,7 @@ export class Kitchen extends Preparing {
     const last = bakes.at(-1);
     const time = a.time ? mid(a.time) : undefined;
     if (a.deed === 'grill') {
-      const b: Bake = last ?? { sentence: a.sentence };
+      const b: Bake = last ?? { sentence: a.sentence, turn: this.turn };
       if (!last) bakes.push(b);
       b.grill = true;
       if (time !== undefined) b.grillMin = time;
@@ -252,6 +253,7 @@ export class Kitchen extends Preparing {
     const tempC = a.tempC ?? this.preheatC ?? (last && time !== undefined ? last.tempC : undefined);
     const b: Bake = {
       sentence: a.sentence,
+      turn: this.turn,
       ...(tempC === undefined ? {} : { tempC }),
       ...(time === undefined ? {} : { min: time }),
       ...(a.fan || this.fan ? { fan: true as const } : {}),
@@ -281,7 +283,7 @@ export class Kitchen extends Preparing {
       (where !== undefined && (where !== 'room' || (a.time !== undefined && a.deed === undefined)));
     if (!cools || (a.deed !== undefined && HEATING.includes(a.deed) && a.deed !== 'stir')) return false;
     if (a.deed === 'leave' && a.time === undefined && !where && !a.overnight && !a.until.length) {
-      this.maybe = this.in(this.current).length ? { where: 'room', sentence: a.sentence } : undefined;
+      this.maybe = this.in(this.current).length ? { where: 'room', sentence: a.sentence, turn: this.turn } : undefined;
       return !a.objects.length;
     }
     if (this.soakOpen || (this.prep !== undefined && this.prep === a.sentence && !this.in(this.current).length)) {
@@ -430,6 +432,7 @@ export class Kitchen extends Preparing {
     for (const e of this.events) {
       if (!(lineage.has(e.vessel) && (heated ? true : true))) continue;
       if (heated && e.vessel !== 'pot' && e.vessel !== this.main.id) continue;
+      if (e.portions.length) acc.arrivals.push({ turn: e.turn, portions: e.portions, off: e.off });
       const news = e.things.filter((t) => !seen.has(String(t)));
       if (news.length) acc.order.push({ things: news, sentence: e.sentence });
       for (const t of news) seen.add(String(t));
@@ -458,7 +461,12 @@ export class Kitchen extends Preparing {
     for (const [t, v] of this.dry)
       if (!acc.wet.has(t) && this.in(v).some((x) => this.isLiquid(x))) acc.wet.set(t, 'cold together');
     if (this.preheatC !== undefined && !acc.bakes.length)
-      acc.bakes.push({ sentence: 0, tempC: this.preheatC, ...(this.fan ? { fan: true as const } : {}) });
+      acc.bakes.push({
+        sentence: 0,
+        turn: this.turn + 1,
+        tempC: this.preheatC,
+        ...(this.fan ? { fan: true as const } : {}),
+      });
     this.parts();
     return acc;
   }

@@ -65,7 +65,7 @@ export abstract class Warmth extends KitchenState {
       if (min !== undefined) last.min ??= min;
       return;
     }
-    const rest: Rest = { where: place, ...(min === undefined ? {} : { min }), sentence: a.sentence };
+    const rest: Rest = { where: place, ...(min === undefined ? {} : { min }), sentence: a.sentence, turn: this.turn };
     rests.push(rest);
     this.timed = rest;
     this.maybe = undefined;
@@ -94,6 +94,7 @@ export abstract class Warmth extends KitchenState {
     if (!last)
       this.account.bakes.push({
         sentence: a.sentence,
+        turn: this.turn,
         tempC: this.preheatC,
         min: mid(a.time),
         ...(this.bathReady ? { bath: true as const } : {}),
@@ -124,6 +125,7 @@ export abstract class Warmth extends KitchenState {
       ...(a.tempC !== undefined ? { tempC: a.tempC } : {}),
       things: this.in(v),
       sentence: a.sentence,
+      turn: this.turn,
       boils:
         (v.boiled &&
           (until === 'time' || until === 'thick' || until === 'soft' || until === 'gone') &&
