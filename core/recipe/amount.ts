@@ -54,7 +54,7 @@ const UNIT_WORDS: Readonly<Record<string, string>> = Object.fromEntries(
     kg: 'kg kilo kilos kilogram kilograms',
     oz: 'oz ounce ounces',
     lb: 'lb lbs pound pounds',
-    tbsp: 'tbsp tbsps tbs tb tablespoon tablespoons tablespoonful tablespoonfuls T',
+    tbsp: 'tbsp tbsps tbs tb tablespoon tablespoons tablespoonful tablespoonfuls tblsp tblsps tbls tblspn tbspn T',
     tsp: 'tsp tsps teaspoon teaspoons teaspoonful teaspoonfuls t',
     dessertspoon: 'dessertspoon dessertspoons dsp',
     spoon: 'spoon spoons spoonful spoonfuls',
@@ -87,7 +87,7 @@ const UNIT_WORDS: Readonly<Record<string, string>> = Object.fromEntries(
     leaf: 'leaf leaves',
     pod: 'pod pods',
     star: 'star stars',
-    piece: 'piece pieces strip strips tear tears slice slices',
+    piece: 'piece pieces strip strips tear tears slice slices nos pcs pc',
     pair: 'pair pairs',
     part: 'part parts',
   }).flatMap(([unit, words]) => words.split(' ').map((w) => [w, unit] as const)),
@@ -205,7 +205,7 @@ export function readNumber(s: string): { value: number; took: number } | undefin
       took: hundred[0].length,
     };
   const tens =
-    /^(ten|fifteen|twenty(?:-five)?|thirty|forty|fifty|sixty|seventy(?:-five)?|eighty|ninety)\b(?=\s+(?:g|gr|grams?|ml)\b)/i.exec(
+    /^(ten|fifteen|twenty(?:-five)?|thirty|forty|fifty|sixty|seventy(?:-five)?|eighty|ninety)\b(?=\s+(?:g|gr|grams?|ml|millilitres?|milliliters?|cl|mils?)\b)/i.exec(
       s,
     );
   if (tens) return { value: TENS[tens[1]!.toLowerCase()] ?? 0, took: tens[0].length };

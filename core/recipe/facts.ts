@@ -198,6 +198,10 @@ function minutes(a: Account, form: Form, f: Facts): void {
   if (cookOn !== undefined) f.cookOnMin = cookOn;
   f.bubbles = a.heats.some((h) => (thick(h) || h.things.some((t) => a.things[t]!.id === 'yolk')) && h.boils);
   if ((f.starch === 'rain' || f.starch === 'hot onto meal') && !f.forbidsBoil && (cookOn ?? 0) >= 1) f.bubbles = true;
+  // minutes over the fire once it is thick cook it out, whatever it is called
+  const thickAt = a.heats.findIndex((h) => thick(h) && h.until === 'thick');
+  const after = thickAt < 0 ? [] : a.heats.slice(thickAt + 1);
+  if (!f.forbidsBoil && after.some((h) => h.until === 'time' && (h.min ?? 0) >= COOKED_OUT_MIN)) f.bubbles = true;
   const grain = a.heats.filter((h) => h.things.some((t) => form(t) === 'kernel'));
   if (!grain.length) return;
   const soft = grain.findIndex((h) => h.until === 'soft');
@@ -236,6 +240,8 @@ function ovens(a: Account, f: Facts): void {
   };
 }
 
+/** min over the fire behind the thickening that cook starch out (C) */
+const COOKED_OUT_MIN = 2;
 const EVERY = /\bevery\s+(?:(\d+|two|three|four|five|ten)\s+)?(seconds?|minutes?|mins?)/i;
 /** The ring as it is said first and last, and how often it is stirred. */
 function fire(a: Account, method: readonly string[], f: Facts): void {

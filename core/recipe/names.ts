@@ -117,16 +117,16 @@ export const ALIASES: Readonly<Record<string, string>> = {
   fruit_rhubarb: 'rhubarb',
   fruit_orange: 'oranges?',
   salt: '(?:sea |table |fine )*salt',
-  vanilla: 'vanilla (?:extract|essence|paste|sugar)|vanilla',
+  vanilla: 'vanilla (?:extract|essence|paste|sugar)|vanill(?:a|in)',
   vanilla_pod: 'vanilla (?:pods?|beans?)',
   almond_extract: 'almond (?:extract|essence)',
   lemon_extract: '(?:lemon|orange|citrus) (?:extract|essence|oil)',
   extract: 'another extract|(?:rum|coconut|banana|butter|coffee|peppermint|pistachio|rose|maple) (?:extract|essence)',
   flower_water: 'orange (?:flower|blossom) water|blossom water',
   rose_water: 'rose ?water',
-  cinnamon: '(?:sticks? (?:of )?cinnamon|cinnamon (?:sticks?|bark)|cinnamon)',
+  cinnamon: '(?:(?:sticks?|branch(?:es)?|quills?) (?:of )?cinnamon|cinnamon (?:sticks?|bark)|cinnamon)',
   cinnamon_ground: '(?:ground|powdered) cinnamon|cinnamon powder',
-  cardamom: 'cardamom(?: pods?)?|cardamoms',
+  cardamom: '(?:green |black )?cardamom(?: pods?)?|(?:green |black )?cardamoms',
   cardamom_ground: '(?:ground|powdered) cardamom|cardamom powder',
   ginger_ground: '(?:ground|powdered) ginger|ginger powder',
   turmeric: '(?:ground )?turmeric(?: powder)?',
@@ -144,8 +144,8 @@ export const ALIASES: Readonly<Record<string, string>> = {
   lemongrass: '(?:bruised )?lemon ?grass(?: stalks?)?|stalks? of lemon ?grass',
   tea: '(?:black |green |jasmine )*tea(?: lea(?:f|ves))?|tea ?bags?',
   leaf: 'another scented leaf|(?:scented|fragrant|geranium|peach|cherry|cinnamon|blackcurrant|banana|sweet ?woodruff) lea(?:f|ves)|scented geranium',
-  lemon_peel: 'lemon (?:peel|zest|rind)|(?:peel|zest|rind) of (?:a |one |half a |1 )?lemons?',
-  orange_peel: 'orange (?:peel|zest|rind)|(?:peel|zest|rind) of (?:an |one |half an |1 )?oranges?',
+  lemon_peel: 'lemon (?:peel|zest|rind|skin)|(?:peel|zest|rind|skin) of (?:a |one |half a |1 )?lemons?',
+  orange_peel: 'orange (?:peel|zest|rind|skin)|(?:peel|zest|rind|skin) of (?:an |one |half an |1 )?oranges?',
   ginger: '(?:fresh |root )*ginger',
   saffron: 'saffron(?: threads?| strands?)?',
   cocoa: '(?:unsweetened )?cocoa(?: powder)?',
@@ -194,7 +194,7 @@ const NOISE =
 /** Words beside a name that leave it what it is. Any other word may make it another thing, and is asked about. */
 const PLAIN_WORDS = new Set(
   (
-    'the a an of some any more extra your my our about each in all or and other another same rest remaining remainder reserved ' +
+    'quick quick-cook instant one-minute the a an of some any more extra your my our about each in all or and other another same rest remaining remainder reserved ' +
     'cold warm hot lukewarm boiling chilled cool cooled room temperature tepid ' +
     'fresh raw uncooked cooked dry dried pure real natural plain ordinary usual proper fine finely coarse coarsely medium thick thin ' +
     'large small big little tiny long short round level heaped heaping rounded whole half full fat skimmed ' +

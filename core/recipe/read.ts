@@ -33,7 +33,7 @@ export type Reading = {
 /** People, wherever it says so. */
 function servesIn(text: string): number | undefined {
   const m =
-    /\b(?:serves|srvs|feeds|enough for|(?:good )?for|servings?:?|portions?:?)\s*:?\s*((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b(?!\s*(?:min|hour|h\b|g\b|ml|days?|seconds?|more|weeks?|cups?|tbsp|°|percent|%|or|to)))/i.exec(
+    /\b(?:serves|srvs|feeds|enough for|(?:good )?for|servings?:?|portions?:?)\s*:?\s*((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b(?!\s*(?:[-–]\s*\d|min|hour|h\b|g\b|ml|days?|seconds?|more|weeks?|cups?|tbsp|°|percent|%|or|to)))/i.exec(
       text,
     );
   return m ? peopleIn(`serves ${m[1]}`) : undefined;

@@ -105,7 +105,9 @@ const plain = (s: string): string =>
 /** Sentences of a paragraph; a full stop after "min." or a figure does not end one. */
 export const sentences = (paragraph: string): string[] =>
   paragraph
-    .split(/(?<=[.!?])(?<!\b(?:min|mins|approx|ca|tbsp|tsp|oz|lb|fl|no|e\.g|i\.e|hr|hrs)\.)\s+(?=[^a-z])|\n+/)
+    .split(
+      /(?<=[.!?])(?<!\b(?:approx|ca|tbsp|tsp|oz|lb|fl|no|e\.g|i\.e)\.)(?:(?<!\b(?:min|mins|hr|hrs)\.)|(?=\s+[A-Z][a-z]))\s+(?=[^a-z])|\n+/,
+    )
     .map((s) => s.trim())
     .filter(Boolean);
 
@@ -148,9 +150,9 @@ function fromLd(json: unknown): TextResult | undefined {
 const INGREDIENTS_HEAD =
   /^(?:the\s+)?(ingredients?|you (?:will )?need|what you need|what goes in(?: it)?|shopping|for the [a-zé ]+|zutaten)\b.{0,40}$/i;
 const METHOD_HEAD =
-  /^(?:the\s+)?(method|directions?|instructions?|steps?|preparation|how (?:to|it is made)|what to do|to (?:make|cook)(?: it)?|procedure)\b[^.]{0,30}:?$/i;
+  /^(?:the\s+)?(method|directions?|instructions?|steps?|preparation|elaboration|process|making(?: it)?|how (?:to|it is made)|what to do|to (?:make|cook)(?: it)?|procedure)\b[^.]{0,30}:?$/i;
 const YIELD =
-  /\b(?:serves|servings?|for|makes|feeds|enough for|yields?)\b\s*:?\s*(?:about\s+)?(\d{1,2}|[a-z]+)(?:\s*(?:to|-|–)\s*\d+)?\s*(?:people|persons?|servings?|portions?|guests|singers|cups|moulds|pieces|squares)?\b|(?<=^|[(,.:] ?)(\d{1,2})\s*(?:pax|people|persons?|servings?|portions?|guests|singers|p\.|pers\.)/i;
+  /\b(?:serves|servings?|for|makes|feeds|enough for|yields?)\b\s*:?\s*(?:about\s+)?(\d{1,2}|[a-z]+)\b(?!(?:\s*(?:to|-|–)\s*\d+)?\s*(?:min|hour|hr|day|week|month|night|sec|cm|mm|inch|°|ml|g\b|kg|l\b|deg|more|%|of\b))(?:\s*(?:to|-|–)\s*\d+)?\s*(?:people|persons?|servings?|portions?|guests|singers|cups|moulds|pieces|squares)?\b|(?<=^|[(,.:] ?)(\d{1,2})\s*(?:pax|people|persons?|servings?|portions?|guests|singers|p\.|pers\.)/i;
 /** The head of a part, alone on its line: what is cooked beside the dish, or the dish itself. */
 const PART_HEAD =
   /^(?:for\s+)?(?:the\s+)?((?:sugar |lemon |fruit |caramel |chocolate |berry |plum |vanilla |second |top |coconut )?(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|finish|to serve|to finish|pudding|base|cream|custard|rice|porridge|slab|batter|meringue|sponge))$/i;
@@ -159,6 +161,9 @@ const BESIDE =
   /\b(?:syrup|glaze|sauce|fruit|compote|coulis|topping|layer|filling|caramel|garnish|decoration|to (?:serve|finish)|finish)\b/i;
 const isBeside = (head: string): boolean => BESIDE.test(head);
 
+/** What a page says of time and kind. */
+const META =
+  /^(?:(?:makes|yields?)\b.{0,14}\d ?(?:ml|l|dl|g|kg|litres?)\b.{0,20}|(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|chill(?:ing)?|resting|bak(?:e|ing)|ready)(?: time| in)?\s*:?\s*\d[^.]{0,24}|(?:difficulty|course|cuisine|category|skill|level|diet|author|source)\s*:.{1,40})$/i;
 /** A head with what it heads behind it, on one line. */
 const INLINE_HEAD = /^(?:ingredients|you need|method|directions|steps|serves|makes)$/i;
 
@@ -228,6 +233,19 @@ function tells(line: string): boolean {
   return words > 5 && (/[.!]$/.test(line) || words > 14) && firstDeed(line.slice(0, 300), EN) !== undefined;
 }
 
+/** "Basmati rice 1/4 cup, washed": a name, and then how much, with or without a note behind. */
+const NAME_THEN =
+  /^([A-Za-zÀ-ÿ][A-Za-zÀ-ÿ' -]{1,40}?)\s*[-–—:=]?\s+((?:\d+(?:[./]\d+)?(?:\s+\d\/\d|[½¼¾⅓⅔])?|[½¼¾⅓⅔]|a (?:pinch|handful|knob|few))(?:\s*(?:g|gr|kg|ml|l|dl|cl|oz|lb|cups?|tsp|tbsp|tblsp|teaspoons?|tablespoons?|litres?|liters?|pints?|cans?|tins?|nos|pcs))?)(?:,\s*(\S[^.!?]{1,60})| in [^.!?]{1,40})?$/i;
+/** Such a line with its amount first; any other as it is. */
+function amountFirst(line: string): string {
+  const m = NAME_THEN.exec(line);
+  // a note that names and weighs something is another thing of a list
+  const isList =
+    m?.[3] !== undefined && /\d/.test(m[3]) && nameOf(m[3]) !== undefined && !/^(?:washed|soaked|rinsed)/i.test(m[3]);
+  if (!m || isList || nameOf(m[1]!) === undefined || VERB.test(m[1]!)) return line;
+  return `${m[2]!} ${m[1]!}${m[3] ? `, ${m[3]}` : ''}`;
+}
+
 /** A line that holds several amounts, as "500 ml milk, 40 g starch and a pinch of salt". */
 function splitList(line: string): string[] {
   const slashed = line.split(/\s+[/|•·]\s+/);
@@ -235,6 +253,8 @@ function splitList(line: string): string[] {
   const parts = line.split(
     /\s+[/|•·]\s+|\s+\+\s+(?=\d)|[,;]\s+(?=(?:and\s+)?(?:about\s+)?(?:[\d½¼¾⅓⅔]|(?:a|an|one|two|three|half|some)\s))|\s+(?:and|plus)\s+(?=(?:[\d½¼¾⅓⅔]+\s|(?:a|an|two|three|half a|some)\s+(?:pinch|cup|tbsp|tablespoon|tsp|teaspoon|egg|yolk|stick|litre|can|little|handful|whole)))/i,
   );
+  const named = amountFirst(line);
+  if (named !== line) return [named];
   const cleaned = parts
     .map((p) =>
       p
@@ -244,7 +264,7 @@ function splitList(line: string): string[] {
     )
     .filter(Boolean);
   // names first: "semolina 60 g, sugar 40 g, salt 1 pinch"
-  const first = line.replace(/[.;]$/, '').split(/[,;]\s+/);
+  const first = line.replace(/[.;]$/, '').split(/[,;]\s+|\s+\+\s+(?=\d)/);
   if (first.length > 1 && first.every((p) => /\d|[½¼¾]|\bpinch\b/i.test(p) && nameOf(p)))
     return first.map((p) => p.trim());
   // "brown sugar, 30 g" is one thing: every part has to name something of its own
@@ -287,6 +307,14 @@ function fromLines(
     const t = writtenOut(clean(l.text), EN).replace(/^\s+/, '');
     if (!t) continue;
     const bare = t.replace(/[:.]$/, '');
+    // "Serves: 4 | Prep: 5 mins", "Prep time 10 min"
+    const meta = t.split(/\s+[|•·/]\s+/);
+    if (META.test(t) || (meta.length > 1 && meta.every((m) => META.test(m) || (YIELD.test(m) && m.length < 24)))) {
+      const said = meta.find((m) => YIELD.test(m) && peopleIn(m) !== undefined);
+      if (said) out.yields ??= said;
+      out.aside.push(l.text.trim());
+      continue;
+    }
     const isHead =
       METHOD_HEAD.test(bare) ||
       (INGREDIENTS_HEAD.test(bare) && bare.length < 60 && !VERB.test(bare.replace(/^for the/i, '')));
@@ -373,9 +401,10 @@ function fromLines(
       wasListed = true;
       continue;
     }
-    const inline = /^(ingredients|you need|method|directions|steps)\s*:\s*(.+)$/i.exec(t);
+    const inline =
+      /^(ingredients|you need|you(?:['’]ll| will) need|what you need|method|directions|steps)\s*:\s*(.+)$/i.exec(t);
     const body = inline ? inline[2]! : t;
-    if (inline) mode = /^(ingredients|you need)$/i.test(inline[1]!) ? 'ingredients' : 'method';
+    if (inline) mode = /^(?:ingredients|you|what)/i.test(inline[1]!) ? 'ingredients' : 'method';
     const y = YIELD.exec(body);
     if (
       y &&
@@ -400,6 +429,7 @@ function fromLines(
       (first &&
         (!AMOUNT_HEAD.test(body) || !AN_AMOUNT.test(body)) &&
         !AMOUNT_TAIL.test(body) &&
+        amountFirst(body) === body &&
         body.length < 70 &&
         !/[.!?]$/.test(body) &&
         !VERB.test(body.slice(0, 12)))
@@ -424,6 +454,7 @@ function fromLines(
         !/[.!?]\s+[A-Z]/.test(body) &&
         (AMOUNT_HEAD.test(body) ||
           NAME_FIRST.test(body) ||
+          amountFirst(body) !== body ||
           (splitList(body).length > 1 && !VERB.test(body)) ||
           (AMOUNT_TAIL.test(body) && body.length < 80) ||
           (FOR_WHAT.test(body) && body.length < 60 && !/[.!]$/.test(body))));
@@ -557,6 +588,14 @@ function blocksOf(source: string): string[] {
 const headsApart = (source: string): string =>
   source.replace(/(?<=[.;)\w])\s+((?:INGREDIENTS|METHOD|DIRECTIONS|INSTRUCTIONS|PREPARATION)\s*:)/g, '\n$1');
 
+/** A row of a table as a line: how much, then of what. */
+const rowOf = (cells: readonly string[]): string => {
+  const amount = cells.findIndex((c, i) => i > 0 && /^(?:\d|[½¼¾])/.test(c.trim()));
+  return amount < 0 || /\d/.test(cells[0]!)
+    ? cells.join(' ')
+    : [cells[amount], ...cells.filter((_, i) => i !== amount)].join(' ');
+};
+
 function markdownLines(source: string): { text: string; listed: boolean; ordered: boolean; heading: boolean }[] {
   const out: { text: string; listed: boolean; ordered: boolean; heading: boolean }[] = [];
   const push = (t: string, more: Partial<(typeof out)[number]> = {}) =>
@@ -576,7 +615,7 @@ function markdownLines(source: string): { text: string; listed: boolean; ordered
           if (cut >= 0) push(rest.slice(cut).join('\n'));
         }
       } else if (t.type === 'table') {
-        for (const row of (t as Tokens.Table).rows) push(row.map((c) => c.text).join(' '), { listed: true });
+        for (const row of (t as Tokens.Table).rows) push(rowOf(row.map((c) => c.text)), { listed: true });
       } else if (t.type === 'blockquote' && depth < DEEP) walk((t as Tokens.Blockquote).tokens, depth + 1);
       else if (t.type !== 'space' && t.type !== 'hr') push((t as { raw: string }).raw.replace(/\n+$/, ''));
     }

@@ -6,6 +6,9 @@ import type { Thing } from './things';
 import type { Pantry } from '../../pantry/pantry';
 import { GRAINS } from '../../pot/grain';
 
+/** What is poured and is no milk: it is none of "the dry things". */
+const POURED = /^(?:vanilla|.*_extract|extract|.*_water|rum|maple|honey|agave|date_syrup|condensed)$/;
+
 /** The vessels of a kitchen, what is in them, and which of them a name means. */
 export abstract class KitchenState {
   readonly account: Account;
@@ -23,6 +26,9 @@ export abstract class KitchenState {
   protected lastBowl: Vessel | undefined;
 
   protected level: Level | undefined;
+
+  /** the vessel whose ring it is */
+  protected levelOf: string | undefined;
 
   protected lid: Heat['lid'];
 
@@ -271,7 +277,7 @@ export abstract class KitchenState {
       (this.component !== undefined && this.sideParts.has(this.component)
         ? t.component === this.component
         : !this.isSideThing(i)) &&
-      (!dry || !(this.isLiquid(i) || this.isEgg(i) || this.isFat(i)))
+      (!dry || !(this.isLiquid(i) || this.isEgg(i) || this.isFat(i) || POURED.test(t.id)))
         ? [i]
         : [],
     );

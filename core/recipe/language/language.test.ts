@@ -199,3 +199,91 @@ describe('a recipe wherever it stands', () => {
     expect(second).toMatchObject({ goesIn: [], heats: [], rests: [] });
   });
 });
+
+describe('hands that write otherwise', () => {
+  const amounts = (text: string) => told(text).lines.map((l) => `${String(l.g)} ${l.is}`);
+  it('dictated without a stop: what is warmed is in a pan of its own, and is poured over the eggs', () => {
+    const t = told(
+      'ok so for the custard what i do is i get a big jug and i crack in three eggs and i whisk that up with forty grams of sugar and a heaped tablespoon of cornflour till theres no lumps then i warm half a litre of milk with a bit of vanilla in it not boiling just till its steaming and i pour that over the eggs slowly whisking all the time then it all goes back in the pan on a low heat and you stir and stir about eight minutes until it coats the back of the spoon',
+    );
+    expect(t.egg).toBe('hot onto');
+    expect(t.order).toEqual([
+      ['milk_whole', 'vanilla'],
+      ['egg', 'sugar', 'cornstarch'],
+    ]);
+    expect(t.heats).toMatchObject([{ until: 'steam' }, { until: 'coats', min: 8, level: 'low' }]);
+    expect(t.lines.find((l) => l.is === 'sugar')?.g).toBe(40);
+  });
+  it.each([
+    ['two figures of an oven', 'Bake at 160°C (140°C fan) for 35 minutes.', { C: 160, min: 35 }],
+    ['the fan first in its own', 'Bake at 150C/130C fan for 2 hours.', { C: 150, min: 120 }],
+  ])('%s', (_, sentence, bake) => {
+    const [only, ...more] = of('Beat the yolks with the sugar and the milk, pour into a dish.', sentence).bakes;
+    expect([only, more]).toEqual([bake, []]);
+  });
+  it.each([
+    [
+      'amounts behind the name, with a note',
+      'Basmati rice 1/4 cup, washed and soaked 20 min\nSugar 8 tblsp\nWhole milk 6 cups',
+      /48.* rice_basmati/,
+    ],
+    [
+      'a table, its amounts in the second column',
+      '| What | How much |\n|---|---|\n| desiccated coconut, toasted | 30 g |\n| whole milk | 1 l |\n| semolina | 90 g |',
+      /^30 coconut_grated/,
+    ],
+    [
+      'one line, parted by dots',
+      "You'll need: 700ml oat milk · 100g quick-cook polenta · 3 tbsp maple syrup · pinch of salt",
+      /721 oat_drink, 100 cornmeal/,
+    ],
+    [
+      'eggs and yolks with a plus',
+      'For the cream: 600ml whole milk, 3 whole eggs + 3 yolks, 90g sugar',
+      /153 egg, 51 yolk/,
+    ],
+    [
+      'whites of so many eggs',
+      '500 ml whole milk\n40 g semolina\n\nBoil the milk and rain in the semolina. Whip the whites of 3 eggs and fold them in.',
+      /102 white/,
+    ],
+  ])('%s', (_, text, lines) => expect(amounts(text).join(', ')).toMatch(lines));
+  it('how long it was soaked stands beside its name', () => {
+    expect(told('120 g rice, soaked for 4 hours\n1 l milk\n\nBoil the rice in the milk until soft.').soak).toBe(240);
+  });
+  it('times and people of a page are neither amounts nor guests', () => {
+    const t = told(
+      'Porridge\nServes: 4 | Prep: 5 mins | Cook: 25 mins\n\n1 l milk\n90 g semolina\n\nBoil the milk for 2 minutes. Rain in the semolina and simmer 5 min. It keeps for 3 days.',
+    );
+    expect(t.people).toBe(4);
+    expect(t.lines).toHaveLength(2);
+    expect(
+      told('1 l milk\n90 g semolina\n\nBoil the milk for 2 minutes, rain in the semolina, cook for 4-5 mins.').people,
+    ).toBeUndefined();
+  });
+  it('the ring of the caramel is none of the custard’s, and a spoon that stirs is no spoonful', () => {
+    const t = told(
+      'Caramel custard\n\nFor the caramel: 150g sugar + 3 tbsp water\nFor the cream: 600ml whole milk, 4 eggs, 90g sugar\n\nMake the caramel: dissolve the sugar in the water over a gentle heat, then boil to a deep amber. Pour into six ramekins.\nScald the milk. Beat the eggs and the sugar. Add the hot milk gradually, stirring with a wooden spoon.',
+    );
+    expect(t.egg).toBe('hot onto');
+    expect(t.heats).toEqual([{ until: 'steam' }]);
+  });
+  it('minutes at the boil are said once, and fat that is heated is no stretch of the pudding', () => {
+    expect(
+      of(
+        'Mix the starch, the sugar and the milk in the pan. Bring to the boil. Boil & stir 1 min. Remove from heat; stir in butter.',
+      ).heats,
+    ).toEqual([{ until: 'boil' }, { until: 'time', min: 1 }]);
+    const [first] = told(
+      '2 tbsp ghee\n70 g semolina\n1 l milk\n\nIn a kadai heat the ghee. Roast the semolina in it on low for 4 mins. Add the milk and simmer 10 mins.',
+    ).heats;
+    expect(first).toMatchObject({ until: 'time', min: 4 });
+  });
+  it('“the cold milk” is what was kept of it', () => {
+    const t = of(
+      'Keep back 100 ml of the milk. Boil the rest. Stir the starch into the cold milk and pour it in. Cook 2 minutes.',
+    );
+    expect(t.wet).toEqual({ cornstarch: 'cold slurry' });
+    expect(t.lines.find((l) => l.is === 'milk_whole')).toMatchObject({ back: 103 });
+  });
+});

@@ -99,7 +99,7 @@ function numberAt(s: string): { value: number; took: number } | undefined {
 
 const GAP = /^(?:\s|-)*/;
 /** A time at the head of `s`: "20 to 25 minutes", "an hour and ten minutes", "a minute or two", "half an hour". */
-function timeAt(s: string): { low: number; high: number; took: number; more: boolean } | undefined {
+export function timeAt(s: string): { low: number; high: number; took: number; more: boolean } | undefined {
   const first = numberAt(s);
   if (!first) return undefined;
   let took = first.took;

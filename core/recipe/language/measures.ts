@@ -30,9 +30,12 @@ export const partOf = (
           : undefined;
 
 export const REDUCED: readonly (readonly [RegExp, number])[] = [
-  [/two[- ]thirds (?:is |are )?(?:left|remain)|to two[- ]thirds|by (?:a |one )?third/i, 2 / 3],
-  [/(?:to|by) (?:a |one )?half|half (?:of it )?(?:is left|remains|has gone)/i, 0.5],
+  [
+    /two[- ]thirds (?:is |are )?(?:left|remain)|to two[- ]thirds|by (?:about |around |roughly )?(?:a |one )?third|(?:a |one )?third (?:of it )?(?:has )?gone/i,
+    2 / 3,
+  ],
+  [/(?:to|by) (?:about |around |roughly )?(?:a |one )?half|half (?:of it )?(?:is left|remains|has gone)/i, 0.5],
   [/to (?:a |one )?third/i, 1 / 3],
-  [/to three[- ]quarters|by (?:a |one )?quarter/i, 0.75],
+  [/to three[- ]quarters|by (?:about |around )?(?:a |one )?quarter/i, 0.75],
 ];
 export const reducedTo = (text: string): number | undefined => REDUCED.find(([r]) => r.test(text))?.[1];

@@ -86,7 +86,7 @@ export abstract class Moving extends Meeting {
     if (everything && (a.deed !== undefined || a.into.length)) {
       const dry = r.content === 'dry';
       const nothingYet = !this.in(this.current).length && !(this.lastBowl && this.in(this.lastBowl).length);
-      const all = dry || nothingYet || /ingredients/i.test(a.text) ? this.unplaced(dry) : [];
+      const all = dry || nothingYet || /ingredients|\belse\b/i.test(a.text) ? this.unplaced(dry) : [];
       if (all.length) {
         for (const t of all) if (!things.some((x) => x.t === t) && !a.except?.includes(t)) things.push(this.allOf(t));
         return;
@@ -181,7 +181,7 @@ export abstract class Moving extends Meeting {
         into.kind === 'bowl' &&
         v === this.main &&
         [...this.eggs.values()].includes(into) &&
-        /ladle|spoon|splash|little|temper/i.test(a.text);
+        /ladle|spoonful|by the spoon|splash|little|temper/i.test(a.text);
       this.pour(v, into, sources.find((x) => x.v === v)!.share ?? (gentle ? LITTLE : undefined), a);
     }
     // "into a cup of the nut milk": some of what stands cold elsewhere

@@ -24,6 +24,9 @@ function whole(word: string, dot: boolean): string | undefined {
     ? BY_SKELETON.get(bones)
     : undefined;
 }
+/** A second figure for an oven with a fan, behind the first. */
+const OTHER_OVEN =
+  /(\d{2,3} ?°? ?[CF]?) ?(?:[/,(]|or) ?(?:(?:fan|convection)(?: oven)? ?(?:at )?\d{2,3} ?°? ?[CF]?|\d{2,3} ?°? ?[CF]? ?(?:fan|convection)(?: oven)?)\)?/gi;
 const LONGEST_CUT = 7;
 /** Letters up to which a beginning needs no full stop. */
 const SHORT_CUT = 4;
@@ -45,7 +48,8 @@ export function writtenOut(text: string, lexicon: Lexicon): string {
     );
     SHORT.set(lexicon, rules);
   }
-  let out = text;
+  // "160 °C (140 °C fan)": the figure of another oven
+  let out = text.replace(OTHER_OVEN, '$1');
   for (const [find, full] of rules) out = out.replace(find, full);
   out = out.replace(
     /(?<![a-zà-ÿ'’\d-])([a-z]{2,8})(\.(?=\s+[a-z,;)]|,))?(?![a-zà-ÿ'’-])/gi,

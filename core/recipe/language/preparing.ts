@@ -1,6 +1,13 @@
 import { DISHES, REST, mid } from './measures';
 import { type Act } from './acts';
+import { timeAt } from './marks';
 import { Moving } from './moving';
+
+/** "soaked for 30 min", behind the name of what is soaked. */
+const SOAKED = /\bsoaked\s+(?:for\s+)?(?:about\s+|at least\s+)?/i;
+const OVERNIGHT = /^(?:overnight|over night|the night before)/i;
+/** shorter is a rinse, min */
+const LEAST_SOAK_MIN = 5;
 
 /** What is done with things before they go in, and with what comes out again. */
 export abstract class Preparing extends Moving {
@@ -107,6 +114,16 @@ export abstract class Preparing extends Moving {
     this.things.push({ id: 'butter', text: 'butter', optional: false, purpose: 'grease', found: true });
     this.account.part.set(this.things.length - 1, 'grease');
     this.placed.set(this.things.length - 1, 1);
+  }
+
+  /** "Rice, soaked 30 min": how long it lay in water, said beside its name. */
+  soakedFor(text: string) {
+    const at = SOAKED.exec(text);
+    if (!at) return;
+    const behind = text.slice(at.index + at[0].length);
+    const t = timeAt(behind);
+    const min = t ? (t.low + t.high) / 2 : OVERNIGHT.test(behind) ? 600 : undefined;
+    if (min !== undefined && min >= LEAST_SOAK_MIN) this.account.soakMin ??= min;
   }
 
   protected soak(a: Act) {

@@ -82,7 +82,7 @@ const BETWEEN =
 /** "a quart of new milk": any word or two may stand between. */
 const ANY_WORDS = /^(?:(?!and|to|in|with|for|or|into|then|it\b)[a-zà-ÿ-]+\s+){0,2}$/i;
 const AMOUNT_START =
-  /(?<![a-zà-ÿ\d.,/])(?:\d|[½¼¾⅓⅔⅛]|(?:about|heaped|level|rounded|scant|half|quarter|three[- ]quarters|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|some|couple)\b)/gi;
+  /(?<![a-zà-ÿ\d.,/])(?:\d|[½¼¾⅓⅔⅛]|(?:about|heaped|level|rounded|scant|half|quarter|three[- ]quarters|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|some|couple|knob|pinch|splash|dash|handful)\b)/gi;
 const REACH = 90;
 
 type Measured = { amount: Amount; at: number; end: number };
@@ -116,8 +116,8 @@ const BEHIND = /^\s*(?:,? that is|,? which is|,? say|,|\(|:|=)\s*/i;
 
 /** "a coffee cup", "a rice spoon": a measure. */
 const CUPLIKE = /^[ -](?:cups?|spoons?|glass(?:es)?|bowls?)(?![a-z])/i;
-const VERB_HERE = /^(?:butter|oil)\s+(?:an?|the|your|some|six|four|eight|each|it|\d+)\s/i;
-const AT_CLAUSE = /(?:^|[.,;:!]\s*|\band\s+|\bthen\s+|\byou\s+|\bI\s+|\bto\s+)$/i;
+const VERB_HERE = /^(?:butter|oil|cream(?= the))\s+(?:an?|the|your|some|six|four|eight|each|it|\d+)\s/i;
+const AT_CLAUSE = /(?:^|[.,;:!]\s*|\band\s+|\bthen\s+|\byou\s+|\bI\s+|\bto\s+|\bmeanwhile\s+|\bnow\s+|\bfirst\s+)$/i;
 
 const EITHER = /\b(?:or|nor)\s+(?:an?\s+|the\s+|some\s+)?$/i;
 

@@ -75,6 +75,7 @@ export function understand(
   for (const [i, l] of lines.entries())
     if (/\b(?:dissolved|slaked|mixed|stirred|blended|whisked)\s+(?:smooth\s+)?(?:in|with|into)\b/i.test(l.text))
       kitchen.wetted(i);
+  for (const l of lines) kitchen.soakedFor(l.text);
   let begun = false;
   const measure: { cup?: string } = {};
   let letters = 0;

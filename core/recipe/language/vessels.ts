@@ -29,6 +29,7 @@ export class Kitchen extends Preparing {
       (a.deed === 'heat' && (a.tempC ?? 0) >= OVEN_FROM_C)
     )
       return this.preheat(a);
+    if (a.deed !== 'soak') this.soakedFor(a.text);
     if (a.deed === 'grease') return this.grease(a);
     if (a.deed === 'soak' || a.deed === 'rinse') return this.soak(a);
     const kernels = a.objects.flatMap((r) => (r.kind === 'thing' ? r.things : []));
@@ -75,7 +76,11 @@ export class Kitchen extends Preparing {
     const sign = a.when.find((s) => s !== 'smooth' && s !== 'warm');
     const boiledFor = sign !== undefined && BOILS.includes(sign) && a.whenTime !== undefined;
     if (sign === 'cold' || sign === 'set') {
-      if (sign === 'cold') this.cooled({ ...a, deed: 'cool' });
+      if (sign === 'cold') {
+        // the minutes are of what is done then
+        const { time: _time, overnight: _overnight, ...before } = a;
+        this.cooled({ ...before, deed: 'cool' });
+      }
       return;
     }
     const open = this.heatOpen;
@@ -365,6 +370,8 @@ export class Kitchen extends Preparing {
       if (v.kind === 'bowl' && !v.side) this.main = v;
       v.warmth = 'hot';
     }
+    // who whisks until a sign comes stirs all the while
+    if (a.deed === 'mix' && signs.length && /\bwhisk/i.test(a.text)) this.stir ??= 'all the time';
     this.waitFor(a, v, signs.at(-1), deedHeats);
   }
 
@@ -398,6 +405,10 @@ export class Kitchen extends Preparing {
   /** The end of a stretch: a sign that is said, or that the deed means. */
   private waitFor(a: Act, v: Vessel, said: Sign | undefined, deedHeats: boolean) {
     const byDeed = !said && v.boiled && (a.deed === 'boil' || a.deed === 'simmer');
+    // "boil and stir 1 min" of what boils: its minutes are said next
+    const open = this.heatOpen;
+    if (!said && a.deed === 'boil' && !a.time && !a.more && v.boiled && open?.until === 'boil' && open.vessel === v.id)
+      return;
     const shrinks = /\bdown\b|reduc/i.test(a.text) && reducedTo(a.text) !== undefined;
     let sign = said;
     if (!sign && shrinks && (a.deed === 'boil' || a.deed === 'cook' || a.deed === 'simmer')) sign = 'reduced';
@@ -408,7 +419,8 @@ export class Kitchen extends Preparing {
       // put on, with no end yet
       v.warmth = 'hot';
       if (a.onHeat || a.level || deedHeats) this.heatOpen = undefined;
-      if (a.deed === 'heat') this.stretch(v, 'steam', undefined, a);
+      // fat that is heated for frying is no stretch of the pudding's own
+      if (a.deed === 'heat' && !this.in(v).every(this.isFat)) this.stretch(v, 'steam', undefined, a);
       else if (a.deed === 'fry' || (a.deed === 'cook' && !a.level)) this.stretch(v, 'time', undefined, a);
       return;
     }

@@ -8,7 +8,10 @@ import { KitchenState } from './kitchenState';
 export abstract class Warmth extends KitchenState {
   /** How high the fire is, the lid, the spoon: from here on, and of the stretch that is on. */
   protected manner(a: Act) {
-    if (a.level) this.level = a.level;
+    if (a.level) {
+      this.level = a.level;
+      this.levelOf = undefined;
+    }
     if (a.lid) this.lid = a.lid;
     if (a.stirring) {
       this.stir = a.stirring;
@@ -103,6 +106,9 @@ export abstract class Warmth extends KitchenState {
   }
 
   protected stretch(v: Vessel, until: Heat['until'], time: { lowMin: number; highMin: number } | undefined, a: Act) {
+    // the ring of another pan is none of this one's
+    if (this.levelOf !== undefined && this.levelOf !== v.id && !a.level) this.level = undefined;
+    this.levelOf = v.id;
     const open = this.heatOpen;
     // a stretch without an end is ended by what is said of it next
     if (open && open.vessel === v.id && open.min === undefined && open.until === 'time' && until !== 'temp') {
