@@ -267,6 +267,44 @@ test('a recipe is read, what it does not know is tapped, and the mends are taken
   expect(await grams(page, 'honey')).toBe(20);
 });
 
+test('what is understood of a recipe grows while it is typed; taken as it is, its own steps come to the pot', async ({
+  watched: page,
+}) => {
+  await openAt(page, '/recipe');
+  const field = page.getByLabel('The recipe');
+  await field.fill('Rice for the altos\n120 g short-grain rice\n1 litre whole milk\n80 g sugar\n20 g moonbeam');
+  const soFar = page.getByTestId('read-so-far');
+  await expect(soFar).toContainText('Read so far: 4 things');
+  await expect(soFar).toContainText('Not understood yet: 20 g moonbeam');
+  await field.fill(
+    'Rice for the altos\n120 g short-grain rice\n1 litre whole milk\n80 g sugar\n20 g butter\n\nPut the rice and the milk in a pot and bring to the boil. Lid on, lowest heat, 35 minutes. Stir in the sugar and simmer 5 minutes. Stir in the butter and cook 2 minutes more. Pour into bowls and chill for 3 hours.',
+  );
+  await expect(soFar).toContainText('Read so far: 4 things, 5 sentences');
+  await expect(soFar.getByTestId('sentence').nth(1)).toContainText('butter into the pot');
+  await key(page, 'Read it').click();
+  await expect(page.getByTestId('checkup')).toBeVisible();
+  await key(page, /^Plan this recipe unchanged/).click();
+  await expect(page.getByRole('heading', { name: 'Rice for the altos' })).toBeVisible();
+  await page.getByTestId('row-steps').click();
+  const steps = page.getByTestId('steps');
+  // sugar and butter go in at two moments of their own, as she tells it
+  await expect(steps).toHaveText(/35 min, ring 1.*lid on.*Stir in\s*80 g sugar.*5 min.*Stir in\s*20 g butter.*2 min/s);
+  // a third moment, put in where the cook stands: half of the sugar goes in there
+  await steps.getByRole('button', { name: /^5\. Stir in/ }).click();
+  await key(page, 'Add a step behind Stir in').click();
+  await page
+    .getByTestId('step-kinds')
+    .getByRole('button', { name: /^Stir in/ })
+    .click();
+  await page.getByTestId('goes-in-too').getByRole('button', { name: 'sugar' }).click();
+  const sugar = page.getByTestId('step-add late 3').getByRole('textbox', { name: 'sugar, g' });
+  await expect(sugar).toHaveValue('40');
+  await sugar.fill('30');
+  await sugar.press('Enter');
+  // what is left of it stays where it was
+  await expect(steps).toHaveText(/3\. Stir in\s*50 g sugar.*6\. Stir in\s*30 g sugar/s);
+});
+
 test('a recipe file is opened; what is none says so and stays', async ({ watched: page }) => {
   await openAt(page, '/recipe');
   const file = (name: string, text: string) =>

@@ -36,6 +36,7 @@ import { FormField } from '../shared/FormField';
 import { useFigure } from '../shared/useFigure';
 import { useKitchen } from '../shared/kitchen';
 import { recipeRoom } from '../../words/en/recipeRoom';
+import { ReadSoFar } from './ReadSoFar';
 import { SentencesPart } from './SentencesPart';
 
 learn(recipeRoom);
@@ -260,6 +261,7 @@ export function RecipeRoom() {
             disabled={!mounted || read.isPending}
             onPress={() => read.mutate(text)}
           />
+          <ReadSoFar text={text} own={mine} options={options} />
           <FileKey
             label={t('planRoom.openAFile')}
             size="amount"

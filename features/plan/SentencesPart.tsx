@@ -76,7 +76,8 @@ export function SentencesPart({
   );
 }
 
-function Sentence({ beside, pantry }: { beside: Beside; pantry: Pantry }) {
+/** A sentence, and under it what was taken from it. */
+export function Sentence({ beside, pantry }: { beside: Beside; pantry: Pantry }) {
   const { fmt } = useApp();
   const timed = (what: string, min: number | undefined) =>
     min === undefined ? what : t('planRoom.forMinutes', { what, min: Math.round(10 * min) / 10 });

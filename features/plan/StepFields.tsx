@@ -256,7 +256,8 @@ function GoesInFields({ step, plan, onPlan }: { step: AddStep; plan: Plan; onPla
               <Key
                 key={momentKey(i) + i.ingredientId}
                 label={lookUp(plan, i.ingredientId).name}
-                onPress={() => onPlan(putAt(plan, i.ingredientId, step, i.grams))}
+                // half of it: the other half stays where it was, and a step up takes all of it
+                onPress={() => onPlan(putAt(plan, i.ingredientId, step, Math.round(i.grams / 2)))}
               />
             ))}
           </View>

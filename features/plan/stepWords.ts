@@ -30,9 +30,10 @@ const untilSays = (until: HeatStep['until'], fmt: Formatter): string => {
   }
 };
 
-export const namesAt = (plan: Plan, when: When): string =>
+/** What goes in at a moment, each with its grams. */
+export const thingsAt = (plan: Plan, when: When, fmt: Formatter): string =>
   portionsAt(plan, when)
-    .map((p) => p.ingredient.name)
+    .map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`)
     .join(', ') || t('stepLine.nothing');
 
 /** Something in it may lump: how it meets the liquid matters. */
@@ -46,8 +47,8 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
     case 'add':
       return [
         meetsLiquid(plan, s)
-          ? t('stepLine.into', { what: namesAt(plan, s), how: t(`entry.${s.how}`) })
-          : namesAt(plan, s),
+          ? t('stepLine.into', { what: thingsAt(plan, s, fmt), how: t(`entry.${s.how}`) })
+          : thingsAt(plan, s, fmt),
         s.ladleG ? t('stepLine.ladles', { grams: fmt.grams(s.ladleG) }) : '',
         s.soakMin > 0 ? t('stepLine.soaked', { minutes: s.soakMin }) : '',
       ]
@@ -66,7 +67,7 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
     case 'pour':
       return `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}`;
     case 'top':
-      return namesAt(plan, { stage: 'top' });
+      return thingsAt(plan, { stage: 'top' }, fmt);
     case 'bake':
       return [
         t('stepLine.oven', { temp: fmt.temp(s.ovenC) }),

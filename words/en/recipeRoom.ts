@@ -45,6 +45,9 @@ export const recipeRoom = {
     '500 ml whole milk\n40 g cornstarch\n60 g sugar\n\nWhisk the starch into a little of the cold milk …',
   'planRoom.reading': 'Reading',
   'planRoom.readIt': 'Read it',
+  'planRoom.readSoFar_one': 'Read so far: {{count}} thing, {{sentences}} sentences',
+  'planRoom.readSoFar_other': 'Read so far: {{count}} things, {{sentences}} sentences',
+  'planRoom.notUnderstoodYet': 'Not understood yet: {{list}}',
   'planRoom.openAFile': 'Open a file',
   'planRoom.recipeFile': 'Recipe file',
   'planRoom.plainTextMarkdownOrA':

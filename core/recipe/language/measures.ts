@@ -3,6 +3,8 @@ import type { Sign, VesselWord } from './lexicon';
 
 /** min up to which what is covered is still hot (C) */
 export const STAYS_HOT_MIN = 30;
+/** min of simmering by which rice is soft (B) */
+export const SOFT_BY_MIN = 25;
 /** degC from which it is an oven's and no pot's */
 export const OVEN_FROM_C = 110;
 export const DISHES: readonly VesselWord[] = ['cups', 'moulds', 'tray', 'dish', 'pie', 'plates'];

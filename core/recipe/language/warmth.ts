@@ -1,5 +1,5 @@
 import type { Heat, Rest, Vessel } from './account';
-import { STAYS_HOT_MIN, mid, reducedTo } from './measures';
+import { SOFT_BY_MIN, STAYS_HOT_MIN, mid, reducedTo } from './measures';
 import { type Act } from './acts';
 import type { Place, Sign } from './lexicon';
 import { KitchenState } from './kitchenState';
@@ -120,6 +120,8 @@ export abstract class Warmth extends KitchenState {
       this.reached(v, until as Sign);
       return;
     }
+    // grain that simmers so long is soft, though nobody says so
+    if (time && mid(time) >= SOFT_BY_MIN && this.in(v).some((t) => this.isKernel(t))) this.soft = true;
     const h: Heat = {
       vessel: v.id,
       until,
