@@ -144,8 +144,10 @@ export const ALIASES: Readonly<Record<string, string>> = {
   lemongrass: '(?:bruised )?lemon ?grass(?: stalks?)?|stalks? of lemon ?grass',
   tea: '(?:black |green |jasmine )*tea(?: lea(?:f|ves))?|tea ?bags?',
   leaf: 'another scented leaf|(?:scented|fragrant|geranium|peach|cherry|cinnamon|blackcurrant|banana|sweet ?woodruff) lea(?:f|ves)|scented geranium',
-  lemon_peel: 'lemon (?:peel|zest|rind|skin)|(?:peel|zest|rind|skin) of (?:a |one |half a |1 )?lemons?',
-  orange_peel: 'orange (?:peel|zest|rind|skin)|(?:peel|zest|rind|skin) of (?:an |one |half an |1 )?oranges?',
+  lemon_peel:
+    'lemon (?:peel|zest|rind|skin)|(?:peel|zest|rind|skin) of (?:an? |one |two |three |half an? |\\d )?lemons?',
+  orange_peel:
+    'orange (?:peel|zest|rind|skin)|(?:peel|zest|rind|skin) of (?:an? |one |two |three |half an? |\\d )?oranges?',
   ginger: '(?:fresh |root )*ginger',
   saffron: 'saffron(?: threads?| strands?)?',
   cocoa: '(?:unsweetened )?cocoa(?: powder)?',

@@ -265,8 +265,11 @@ function splitList(line: string): string[] {
     .filter(Boolean);
   // names first: "semolina 60 g, sugar 40 g, salt 1 pinch"
   const first = line.replace(/[.;]$/, '').split(/[,;]\s+|\s+\+\s+(?=\d)/);
-  if (first.length > 1 && first.every((p) => /\d|[½¼¾]|\bpinch\b/i.test(p) && nameOf(p)))
-    return first.map((p) => p.trim());
+  const weighed = first.filter((p) => /\d|[½¼¾]|\bpinch\b/i.test(p));
+  const bare = first.filter((p) => !weighed.includes(p));
+  // "1 t vanilla, nutmeg": a name alone among many amounts
+  const few = bare.length * 3 <= weighed.length && bare.every((p) => p.trim().split(/\s+/).length <= 2);
+  if (first.length > 1 && few && first.every((p) => nameOf(p))) return first.map((p) => p.trim());
   // "brown sugar, 30 g" is one thing: every part has to name something of its own
   return cleaned.length > 1 && cleaned.every((p) => nameOf(p)) ? cleaned : [line.replace(/[;]$/, '')];
 }
@@ -308,7 +311,7 @@ function fromLines(
     if (!t) continue;
     const bare = t.replace(/[:.]$/, '');
     // "Serves: 4 | Prep: 5 mins", "Prep time 10 min"
-    const meta = t.split(/\s+[|•·/]\s+/);
+    const meta = l.text.trim().split(/\s+[|•·/]\s+|\s{2,}/);
     if (META.test(t) || (meta.length > 1 && meta.every((m) => META.test(m) || (YIELD.test(m) && m.length < 24)))) {
       const said = meta.find((m) => YIELD.test(m) && peopleIn(m) !== undefined);
       if (said) out.yields ??= said;

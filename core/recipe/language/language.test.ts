@@ -286,4 +286,29 @@ describe('hands that write otherwise', () => {
     expect(t.wet).toEqual({ cornstarch: 'cold slurry' });
     expect(t.lines.find((l) => l.is === 'milk_whole')).toMatchObject({ back: 103 });
   });
+  it('a custard that never sees a pot is poured from its bowl, and stands where it is put', () => {
+    const t = told(
+      'Egg custard, baked\n\n4 lg eggs, 1/2 c sugar, 1/4 t salt, 3 c scalded milk, 1 t vanilla, nutmeg\n\nBeat eggs slightly; add sugar & salt. Add hot milk slowly, then vanilla. Pour into 6 buttered custard cups, sprinkle w/ nutmeg. Set cups in pan of hot water. Bake 325 F 45 min. Cool on rack. Chill.',
+    );
+    expect(t).toMatchObject({
+      egg: 'hot onto',
+      dish: 'cups',
+      order: [['egg'], ['sugar', 'salt'], ['milk_whole', 'vanilla']],
+      bakes: [{ C: 163, min: 45, bath: true }],
+      rests: [{ where: 'room' }, { where: 'fridge' }],
+    });
+    expect(t.lines.find((l) => l.is === 'nutmeg')?.part).toBe('top');
+  });
+  it('minutes and sign of one stretch stay together, whatever the spoon does between', () => {
+    expect(
+      of(
+        'Boil the milk.',
+        'Stir in the starch and cook gently for 6-7 minutes, beating every so often, until thickened.',
+      ).heats[1],
+    ).toMatchObject({
+      until: 'thick',
+      min: 6.5,
+      stir: 'now and then',
+    });
+  });
 });

@@ -93,6 +93,11 @@ export abstract class Meeting extends Warmth {
         else this.eggs.set(t, v);
       }
     }
+    // what is called hot comes onto egg that stands ready
+    if (a.hot && group.some(this.isLiquid) && !group.some(this.isEgg) && [...this.eggs.values()].includes(v)) {
+      this.account.egg ??= 'hot onto';
+      this.account.eggAt ??= a.sentence;
+    }
     // a liquid comes to what stood dry
     if (group.some(this.isLiquid))
       for (const [t, where] of [...this.dry])

@@ -25,6 +25,17 @@ export abstract class Moving extends Meeting {
     const spoken = a.into.length > 0 && a.objects.some((r) => r.kind === 'content' && r.content !== 'slurry');
     for (const x of sources)
       if (x.v === into && into !== this.main && this.in(this.main).length && spoken) x.v = this.main;
+    // a custard that was mixed in a bowl and never saw a pot
+    const bowl = this.lastBowl;
+    if (
+      DISHES.includes(into.kind) &&
+      !things.length &&
+      !this.in(this.main).length &&
+      bowl &&
+      !bowl.side &&
+      this.in(bowl).length
+    )
+      this.main = bowl;
     this.filledRaw(into, load);
     if (DISHES.includes(into.kind) && into !== this.main) return this.intoDish(a, into, things, sources);
     this.carry(a, into, load);
