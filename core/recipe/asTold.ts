@@ -1,10 +1,9 @@
 import { massG } from '../matter/mixture';
 import { BITE, GRAINS } from '../pot/grain';
-import { restsOf, USUAL_BATH } from '../plan/family';
+import { notAdded, restsOf, USUAL_BATH } from '../plan/family';
 import {
   BESIDE_STAGES,
   freeMoment,
-  isSameMoment,
   type AddStep,
   type BakeStep,
   type HeatStep,
@@ -13,7 +12,7 @@ import {
   type When,
 } from '../plan/method';
 import type { CarveOut, Plan, PlanItem } from '../plan/plan';
-import { mixtureOfPortions, atStages, lookUp, portionsAt } from '../plan/stages';
+import { mixtureOfPortions, lookUp, portionsAt } from '../plan/stages';
 import type { StarchEntry } from '../pot/lumps';
 import { STIR_S } from './facts';
 import type { Reading } from './read';
@@ -361,23 +360,16 @@ function thickens(plan: Plan): HeatStep[] {
 }
 
 /** What no sentence puts in goes in at the end. */
-function forgotten(plan: Plan, steps: readonly MethodStep[]): AddStep[] {
-  const stages = atStages(plan);
-  return (['slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in'] as const).flatMap((stage) =>
-    [...new Set(stages[stage].map((p) => p.moment))]
-      .map((moment): When => (moment === undefined ? { stage } : { stage, moment }))
-      .filter((w) => !steps.some((s) => s.do === 'add' && isSameMoment(s, w)))
-      .map((w): AddStep => ({
-        do: 'add',
-        ...w,
-        tempC: plan.room.tempC,
-        how: 'cold slurry',
-        stirring: 'whisk',
-        soakMin: 0,
-        left: 0,
-      })),
-  );
-}
+const forgotten = (plan: Plan, steps: readonly MethodStep[]): AddStep[] =>
+  notAdded(plan, steps).map((w) => ({
+    do: 'add',
+    ...w,
+    tempC: plan.room.tempC,
+    how: 'cold slurry',
+    stirring: 'whisk',
+    soakMin: 0,
+    left: 0,
+  }));
 
 /** Oven, top and the places where it stands, in their order. */
 function inDish(at: Plan, a: Account, usual: Plan, lastOnHob: number): MethodStep[] {
