@@ -208,8 +208,14 @@ test.describe('an evening', () => {
           await pass(p, 3);
           return true;
         }
-        if (await p.getByTestId('alarm-act').count()) {
-          s.alarms.push(step);
+        // the call may have come since the step was read: both are read together
+        const call = await p.evaluate(() =>
+          document.querySelector('[data-testid=alarm-act]')
+            ? document.querySelector('[data-testid=instruction]')?.textContent
+            : undefined,
+        );
+        if (call) {
+          s.alarms.push(call);
           await pass(p, HAND_S);
           await tapIfThere(p.getByTestId('alarm-act'));
           await pass(p, 3);

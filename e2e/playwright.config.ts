@@ -13,7 +13,8 @@ export default defineConfig({
   fullyParallel: true,
   // a machine that is shared may stand still for half a minute: these find what hangs, not what is slow
   timeout: 240_000,
-  retries: 0,
+  // what fails once on a shared machine is tried once more, and named at the end as unsteady
+  retries: 1,
   expect: { timeout: 60_000 },
   reporter: process.env['E2E_JSON'] ? [['line'], ['json', { outputFile: process.env['E2E_JSON'] }]] : 'line',
   use: {

@@ -88,6 +88,13 @@ async function units(args = []) {
   });
 }
 
+/** Titles of what failed and then passed. */
+const unsteady = (suites) =>
+  suites.flatMap((s) => [
+    ...(s.specs ?? []).filter((x) => x.tests.some((t) => t.status === 'flaky')).map((x) => `${x.file}: ${x.title}`),
+    ...unsteady(s.suites ?? []),
+  ]);
+
 async function browser(args = []) {
   const from = Date.now();
   const file = path.join(root, '.cache/e2e.json');
@@ -97,7 +104,8 @@ async function browser(args = []) {
     E2E_JSON: file,
   });
   if (!existsSync(file)) return told('browser tests', { ...r, ok: false }, from);
-  const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+  const { stats, suites } = JSON.parse(readFileSync(file, 'utf8'));
+  for (const title of unsteady(suites)) console.log(`UNSTEADY, passed the second time: ${title}`);
   const good = stats.expected + stats.flaky;
   // a run that could not even begin has failed too
   told(`browser tests (${good})`, r, from, { passed: good, failed: r.ok ? 0 : Math.max(1, stats.unexpected) });
