@@ -1,13 +1,15 @@
-import { solve, swapThickener } from '../advice/solve';
+import { solve } from '../advice/solve';
 import { add, EMPTY, massG, mixtureOf, type Mixture } from '../matter/mixture';
 import { dishHistory, hotIn, judge } from '../model/forecast';
 import { runMethod, type Run } from '../model/run';
 import { refreshCarveOuts, usualStage } from '../plan/amounts';
+import type { HeatStep, MethodStep } from '../plan/method';
 import { newPlan } from '../plan/newPlan';
 import { lookUp } from '../plan/stages';
-import type { Family, Plan } from '../plan/plan';
+import type { Family, Plan, Stage } from '../plan/plan';
 import { HOBS, PANS, type Hob } from '../pantry/kitchen';
 import { pantryWith } from '../pantry/pantry';
+import { GRAINS } from '../pot/grain';
 import { suggestSettings } from '../pot/hob';
 import { boundsFor, type SetWord } from '../texture/words';
 
@@ -26,6 +28,8 @@ export type Asked = {
   hours?: number;
   method?: Partial<Plan['method']>;
   choices?: Plan['choices'];
+  /** where something goes in, where it is not at its usual stage */
+  stages?: Readonly<Record<string, Stage>>;
   steps?: Plan['steps'];
   hob?: Hob;
 };
@@ -67,7 +71,7 @@ export function dishOf(a: Asked): Plan {
       ...Object.entries(a.items).map(([ingredientId, grams]) => ({
         ingredientId,
         grams,
-        stage: usualStage(lookUp(base, ingredientId)),
+        stage: a.stages?.[ingredientId] ?? usualStage(lookUp(base, ingredientId)),
       })),
     ],
     pan,
@@ -97,17 +101,66 @@ export function solvedPer100(a: Asked, thickener = 'cornstarch'): number {
   return s.ok ? (100 * s.amounts[0]!.grams) / (a.liquidG ?? LITRE_G) : NaN;
 }
 
-/** g of another thickener to 1 g of cornstarch for the same cold set, in milk. */
-export function perCornstarch(thickener: string, word: SetWord = 'mounds'): number {
-  const plan = dishOf({ items: { sugar: 80, cornstarch: 10 * solvedPer100({ items: {}, word }) }, word });
-  const s = swapThickener(plan, 'cornstarch', thickener);
-  return s.ok ? s.perGram : NaN;
+/** Cooked under a lid, so that next to nothing boils off: grain until it is soft and ten minutes more, starch two minutes. */
+function underLid(thickener: string, grams: number): Asked {
+  const kind = pantry.get(thickener)!.thickener!;
+  const isGrain = GRAINS[kind].form !== 'powder';
+  const lid = { watts: 200, stirEveryS: 5, lid: 'on' } as const;
+  return {
+    items: { sugar: 80, [thickener]: grams },
+    steps: [
+      {
+        do: 'add',
+        stage: isGrain ? 'grain' : 'slurry',
+        tempC: 20,
+        how: 'cold slurry',
+        stirring: 'whisk',
+        soakMin: 0,
+        left: 0,
+      },
+      heatStep({ role: 'thicken', watts: 900, stirEveryS: 5, lid: 'on', until: { reach: 'bubble' } }),
+      ...(isGrain ? [heatStep({ role: 'simmer', ...lid, until: { reach: 'grain', bite: 0.95 } })] : []),
+      heatStep({ role: 'cook on', ...lid, until: { reach: 'time', minutes: isGrain ? 10 : 2 } }),
+      { do: 'pour' },
+      { do: 'rest', where: 'fridge', minutes: 300, tempC: 4, covered: true },
+    ],
+  };
+}
+/** g a litre of what mounds, of cornstarch. */
+const MOUNDS_G = 45;
+
+/** g of another thickener to 1 g of cornstarch for the same cold set, in milk, where nothing boils off. */
+export function perCornstarch(thickener: string): number {
+  const stress = (id: string, grams: number) => cooked(underLid(id, grams)).cold.yieldPa;
+  const wanted = stress('cornstarch', MOUNDS_G);
+  let low = MOUNDS_G / 2;
+  let high = MOUNDS_G * 4;
+  for (let i = 0; i < 14; i++) {
+    const mid = (low + high) / 2;
+    if (stress(thickener, mid) < wanted) low = mid;
+    else high = mid;
+  }
+  return high / MOUNDS_G;
 }
 
 const pantry = pantryWith();
 /** What these grams are together, for anchors that are asked of a bare pot. */
 export const mix = (amounts: Readonly<Record<string, number>>): Mixture =>
   Object.entries(amounts).reduce((sum, [id, g]) => add(sum, mixtureOf(pantry.get(id)!, g)), EMPTY);
+
+/** A stretch on the hob: gentle, with a spoon, no lid, unless it is said. */
+export function heatStep(step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'until'>): MethodStep {
+  return {
+    do: 'heat',
+    setting: 0,
+    limitMin: 40,
+    stirEveryS: 2,
+    tool: 'spoon',
+    lid: 'off',
+    wrapped: false,
+    ...step,
+  };
+}
 
 export type Cooked = { run: Run; hot: ReturnType<typeof hotIn>; cold: ReturnType<typeof judge>; lossRel: number };
 /** The dish cooked: hot in the pot, and as it is served. */

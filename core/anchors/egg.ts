@@ -1,12 +1,14 @@
 import { chances } from '../model/chances';
 import { eggReport } from '../model/judgeRisks';
+import { judge } from '../model/forecast';
 import { runMethod } from '../model/run';
-import type { MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { PANS, type Hob } from '../pantry/kitchen';
 import { cook, fillPot, severityOf, type Controls, type Pot, type PotSetup, type Stop } from '../pot/pot';
+import { boundsFor } from '../texture/words';
 import { rowsOf, type Anchor } from './anchor';
-import { dishOf, mix, RINGS, type Asked } from './dishes';
+import { dishOf, heatStep as heat, mix, RINGS, type Asked } from './dishes';
+import { strip } from './starch';
 
 const SHARE = 'share';
 const FELT = 'what is felt of curds, 0 to 1';
@@ -55,20 +57,6 @@ const custard = (tempC: number, more: Partial<Asked> = {}): Asked => ({
   ],
   ...more,
 });
-function heat(
-  step: Partial<Extract<MethodStep, { do: 'heat' }>> & Pick<Extract<MethodStep, { do: 'heat' }>, 'role' | 'until'>,
-): MethodStep {
-  return {
-    do: 'heat',
-    setting: 0,
-    limitMin: 40,
-    stirEveryS: 2,
-    tool: 'spoon',
-    lid: 'off',
-    wrapped: false,
-    ...step,
-  };
-}
 /** Share of 500 kitchens in which a gentle custard that is taken to this temperature is grainy. */
 const grainyAt = (tempC: number): number => chances(dishOf(custard(tempC)), 500, 0.31).curdles;
 
@@ -90,6 +78,22 @@ function baked(ovenC: number, bath: 'open' | 'none') {
   });
   const run = runMethod({ ...plan, dish: CUPS });
   return { run, report: eggReport(run)!, bake: run.bake! };
+}
+
+/** Three eggs and two yolks to half a litre, baked in a bath: as it is at so many degC. */
+function shivers(tempC: number): number {
+  const plan = dishOf({
+    family: 'baked custard',
+    liquidG: 515,
+    style: 'turned out',
+    word: 'wobbles',
+    depthMm: 50,
+    items: { egg: 150, yolk: 36, sugar: 75 },
+    choices: { ovenC: 160, bath: 'open' },
+  });
+  const run = runMethod({ ...plan, dish: CUPS });
+  const at = tempC > 30 ? { ageH: 0, tempC } : { ageH: 5, tempC, hours: 5.33 };
+  return judge(plan, run, at, boundsFor('turned out', run.depthM)).place;
 }
 
 const PASTRY: Asked = {
@@ -137,6 +141,14 @@ export const EGG_ANCHORS: readonly Anchor[] = [
   ]),
   egg('open bath at 180 degC: still usable', FELT, [0, 0.3], () => baked(180, 'open').report.severity),
   egg('without a bath at 180 degC: curdled at the rim', FELT, [0.3, 1], () => baked(180, 'none').report.rim),
+  egg(
+    'three eggs and two yolks to 500 ml, warm: shivers',
+    'place on the strip',
+    strip('holds a trail', 'wobbles'),
+    () => shivers(55),
+  ),
+  egg('the same, cold: stands', 'place on the strip', strip('wobbles', 'slices'), () => shivers(6)),
+  egg('the same: warm it is softer than cold', 'steps', [0.2, 2], () => shivers(6) - shivers(55)),
   egg('yolk and 4 g of starch to 100, bubbled two minutes: smooth', FELT, [0, 0.12], () =>
     severityOf(runMethod(dishOf(PASTRY)).pot),
   ),

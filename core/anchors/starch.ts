@@ -10,18 +10,35 @@ const milk = (asked: string, range: readonly [number, number], a: Omit<Asked, 'i
   range,
   of: () => solvedPer100({ items: {}, ...a }),
 });
+const STRIP_END = 5;
 /** From where a word begins to where the one after another ends, on the strip. */
 export const strip = (from: SetWord, to: SetWord = from): readonly [number, number] => [
   STRIP[from],
-  STRIP[SET_WORDS[SET_WORDS.indexOf(to) + 1]!] - 0.001,
+  to === 'firm' ? STRIP_END : STRIP[SET_WORDS[SET_WORDS.indexOf(to) + 1]!] - 0.001,
 ];
-const hot = (per100: number, asked: string, range: readonly [number, number]): Anchor => ({
-  part: 'Cornstarch in milk',
-  asked: `hot in the pot, ${per100} per 100: ${asked}`,
-  unit: 'place on the strip',
-  range,
-  of: () => cooked({ items: { sugar: SUGAR_PER_100 * 10, cornstarch: per100 * 10 } }).hot.place,
-});
+const hot = (per100: number, asked: string, range: readonly [number, number]): Anchor => {
+  const dish: Asked = { items: { sugar: SUGAR_PER_100 * 10, cornstarch: per100 * 10 } };
+  return {
+    part: 'Cornstarch in milk',
+    asked: `hot in the pot, ${per100} per 100: ${asked}`,
+    unit: 'place on the strip',
+    range,
+    of: () => cooked(dish).hot.place,
+    word: { dish, when: 'hot' },
+  };
+};
+/** What kitchens take for a word, in the middle of their range, is that word. */
+const cold = (per100: number, word: SetWord, style: NonNullable<Asked['style']> = 'spooned', depthMm = 45): Anchor => {
+  const dish: Asked = { items: { sugar: SUGAR_PER_100 * 10, cornstarch: per100 * 10 }, style, word, depthMm };
+  return {
+    part: 'Cornstarch in milk',
+    asked: `${per100} per 100, ${style}, ${depthMm} mm: ${word}`,
+    unit: 'place on the strip',
+    range: strip(word),
+    of: () => cooked(dish).cold.place,
+    word: { dish, when: 'cold' },
+  };
+};
 const step = (from: SetWord, to: SetWord, style: Asked['style'] = 'spooned', depthMm = 45): Anchor => ({
   part: 'Cornstarch in milk',
   asked: `${style}: from "${from}" to "${to}" asks no more than`,
@@ -77,6 +94,17 @@ export const STARCH_ANCHORS: readonly Anchor[] = [
   hot(5, 'coats thickly to mounds', [1.5, strip('mounds')[1]]),
   hot(7, 'mounds, slow plops', strip('mounds')),
   hot(9, 'holds a trail', strip('holds a trail')),
+  cold(1.85, 'pours'),
+  cold(3, 'coats'),
+  cold(5, 'mounds'),
+  cold(6, 'holds a trail'),
+  cold(6.4, 'wobbles', 'turned out', 30),
+  cold(7.25, 'wobbles', 'turned out', 47),
+  cold(8.25, 'wobbles', 'turned out', 75),
+  cold(8, 'slices', 'cut', 22),
+  cold(8.5, 'slices', 'cut', 40),
+  cold(9.5, 'slices', 'turned out', 50),
+  cold(12, 'firm', 'turned out', 50),
   milk('canned coconut, 2.5 cm slab, cut cold', [6.3, 8.2], {
     liquid: 'coconut_milk',
     word: 'slices',
@@ -114,15 +142,11 @@ const other = (name: string, id: string, range: readonly [number, number], misse
   ...(missed ? { missed } : {}),
 });
 export const OTHER_ANCHORS: readonly Anchor[] = [
-  other('rice flour', 'rice_flour', [1.3, 1.4]),
-  other(
-    'ground rice',
-    'rice_ground',
-    [1.2, 1.4],
-    'contradicted by the grain rows: 8.3 g to 100 cooked down by a sixth, 10 g in what is left, mounds where 4.3 to 5.8 g of cornstarch do, 1.7 to 2.3 to one; three rows of a whole dish are believed before one ratio',
-  ),
-  other('semolina', 'semolina', [1.25, 1.45]),
-  other('fine cornmeal', 'cornmeal_fine', [1.2, 1.4]),
+  other('rice flour', 'rice_flour', [1.2, 1.5]),
+  other('ground rice, semolina size', 'rice_ground', [1.4, 1.8]),
+  other('rice ground coarse at home', 'rice_ground_coarse', [1.7, 2.3]),
+  other('semolina', 'semolina', [1.25, 1.6]),
+  other('fine cornmeal', 'cornmeal_fine', [1.2, 1.6]),
   other('wheat flour', 'wheat_flour', [1.6, 2]),
   other('potato starch', 'potato_starch', [0.9, 1.3]),
   other('tapioca', 'tapioca_starch', [1.6, 2.2]),

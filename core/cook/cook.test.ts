@@ -146,9 +146,8 @@ describe('the live pot', () => {
       expect(Math.abs(resumed.forecast.serving.place - paused.forecast.serving.place)).toBeLessThan(0.03);
       return paused.forecast.serving.place;
     });
-    // only that the pot has cooled meanwhile costs a little
-    expect(places[0]! - places[1]!).toBeLessThan(0.4);
-    expect(places[1]!).toBeLessThanOrEqual(places[0]!);
+    // that the pot has cooled meanwhile costs a little, that it went on swelling in its own heat gives a little back
+    expect(Math.abs(places[0]! - places[1]!)).toBeLessThan(0.4);
   });
   it('never gets there with the hob off', () => {
     const c = upTo(warm, ev('hobSet', 161 + warm, { setting: 0 }));

@@ -66,7 +66,7 @@ describe('curdling', () => {
       const m = e.margins.find((x) => x.harm === 'curdle');
       if (m?.state !== 'alarm') continue;
       if (!m.asks) sure.push(potOf(e).bulkC);
-      else if (Number.isNaN(asked) && potOf(e).bulkC < 80) {
+      else if (Number.isNaN(asked) && potOf(e).bulkC < 82) {
         asked = m.unavoidable;
         const told = note(e, eventAt('observed', e.nowMs, { what: 'still thin' }));
         const after = cookOn(

@@ -1,3 +1,4 @@
+import { KEPT } from '../plan/kept';
 import { NOTHING_LEARNT } from '../book/known';
 import { inThisKitchen } from '../book/inThisKitchen';
 import { runMethod } from '../model/run';
@@ -38,7 +39,7 @@ describe('a kitchen is measured', () => {
   it.each([0.7, 1, 1.3])('a ring that gives %f of what is written on it is found out by a litre of water', (trim) => {
     const { phases } = heated(trim);
     const seconds = phases[0]!.endS - phases[0]!.startS;
-    const found = ringOf(water, 5, 80, seconds);
+    const found = ringOf(water, KEPT.tapC, 80, seconds);
     expect(found.value).toBeCloseTo(trim, 1);
     expect(found.sd).toBeGreaterThan(0.03);
     expect(found.sd).toBeLessThan(0.12);

@@ -39,6 +39,8 @@ export type Mixture = {
   gumG: number;
   pulpG: number;
   piecesG: number;
+  /** of the water: what the pieces bring in themselves, and keep */
+  piecesWaterG: number;
   /** water that the pieces will take (or give) */
   piecesDrinkG: number;
   /** of the acidity: mass x buffering, and that times pH */
@@ -68,6 +70,7 @@ export const EMPTY: Mixture = {
   gumG: 0,
   pulpG: 0,
   piecesG: 0,
+  piecesWaterG: 0,
   piecesDrinkG: 0,
   bufferG: 0,
   bufferPh: 0,
@@ -142,6 +145,7 @@ export function mixtureOf(i: Ingredient, grams: number): Mixture {
     gumG: part(i.gum),
     pulpG: part(i.pulp),
     piecesG: grams * (i.pieces ?? 0),
+    piecesWaterG: part(p.water) * (i.pieces ?? 0),
     piecesDrinkG: grams * (i.piecesDrink ?? 0),
     bufferG: buffer,
     bufferPh: buffer * (i.ph ?? 0),

@@ -41,6 +41,9 @@ export type Kitchen = {
   inputs: Record<string, number>;
   serving: SetWord;
   hot: SetWord;
+  /** places on the strip, at the table and in the pot */
+  place: number;
+  hotPlace: number;
   yieldPa: number;
   stress: number;
   minutes: number;
@@ -63,7 +66,6 @@ export const sharedBy = (plan: Plan): Age =>
 export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitchen[] {
   const normal = randomNormal.source(randomLcg(seed))(0, 1);
   const kinds = plan.items.flatMap((i) => lookUp(plan, i.ingredientId).thickener ?? []).map((kind) => GRAINS[kind]);
-  const rice = kinds.some((g) => g.species !== 'maize' && g.species !== 'wheat');
   const ground = kinds.some((g) => g.form === 'particle');
   const groups = plan.items.map((i) => lookUp(plan, i.ingredientId).group);
   return Array.from({ length: draws }, (): Kitchen => {
@@ -84,7 +86,7 @@ export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitche
       'where the egg curdles': normal(),
       'how fast it catches': normal(),
     };
-    const factor = {
+    const amounts = {
       thickener: 1 + starchSdRel(plan.starchMeasure) * z['measuring the starch'],
       milk: 1 + JUG_SD_REL * z['measuring the milk'],
       sweet: 1 + SPREAD.sugar * z['measuring the sugar'],
@@ -92,7 +94,7 @@ export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitche
     };
     const scale = (id: string, index: number) => {
       const g = groups[index] ?? lookUp(plan, id).group;
-      return g in factor ? Math.max(0.05, factor[g as keyof typeof factor]) : 1;
+      return g in amounts ? Math.max(0.05, amounts[g as keyof typeof amounts]) : 1;
     };
     const minutes = Math.max(0.2, 1 + SPREAD.minutes * z['the minutes']);
     const drawn: Plan = {
@@ -118,7 +120,7 @@ export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitche
       ...NO_TUNING,
       evaporation: Math.max(0.2, 1 + SPREAD.evaporation * z['steam lost']),
       consistency: Math.exp(SPREAD.consistency * z['the model of the paste']),
-      gelShiftK: (rice ? SPREAD.riceGelK : SPREAD.gelK) * z['where the starch swells'],
+      gelShiftSd: z['where the starch swells'],
       curdShiftK: SPREAD.curdK * z['where the egg curdles'],
       scorch: Math.exp(SCORCH.sdLn * z['how fast it catches']),
       stir: Math.exp(SPREAD.stirLn * z['the stirring']),
@@ -128,10 +130,16 @@ export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitche
     const run = runMethod(drawn, { toleranceScale: COARSE, tuning });
     const bounds = boundsFor(plan.serve.style, run.depthM);
     const s = judgeServed(drawn, run, age, bounds);
+    // hot it is a paste, and no gel yet: the doubt is that of the paste and of the word
+    const factor = plan.firmness.factor * Math.exp(SPREAD.hotWord * z['the model of the paste']);
+    const paste = { ...plan.firmness, factor };
+    const inPot = hotIn({ ...drawn, firmness: paste }, run);
     return {
       inputs: z,
       serving: s.word,
-      hot: hotIn(drawn, run).word,
+      hot: inPot.word,
+      place: s.place,
+      hotPlace: inPot.place,
       yieldPa: s.yieldPa,
       stress: Math.log(yieldAtPlace(s.place, bounds)),
       minutes: run.pot.tS / 60,

@@ -14,6 +14,7 @@ import {
   wordAt,
   yieldAtPlace,
   type Bounds,
+  WORDS,
 } from '../texture/words';
 import type { Bake } from '../oven/bake';
 import { breaksAfterMin, depthMm } from '../pot/corrections';
@@ -62,7 +63,17 @@ import { JUG_SD_REL } from '../units/measures';
 
 type SetPoint = CoolingPoint & { yieldPa: number; modulusPa: number; place: number };
 
-export type Firmness = { word: SetWord; place: number; yieldPa: number; modulusPa: number; viscosityPaS: number };
+export type Firmness = {
+  word: SetWord;
+  place: number;
+  yieldPa: number;
+  modulusPa: number;
+  viscosityPaS: number;
+  /** the same while it was on the fire, or as it is where that is hotter */
+  hotPaS: number;
+  /** gel strength of its starch against maize */
+  starchGel: number;
+};
 
 export type Forecast = {
   hot: Firmness;
@@ -155,9 +166,6 @@ type DoubtSource = 'starch' | 'milk' | 'hob' | 'steam' | 'grind' | 'variety' | '
 /** How old and how cold: what the dish has been through when it is judged. */
 export type Age = { ageH: number; tempC: number; coldestC?: number; hours?: number };
 
-/** How far this starch makes a gel, 0 to 1: nearly none of waxy rice does. */
-const gelsOf = (body: Body): number => Math.min(1, body.gel / GEL.fullGel);
-
 /** The pudding in the dish, judged: words, firmness and viscosity at an age and a temperature. */
 export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at: Age, bounds: Bounds): Firmness {
   const { pot } = run;
@@ -186,9 +194,36 @@ export function judge(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at:
     k * solidsFactor(m) * eggFactor(m, stirredEgg) ** PASTE.eggInPaste * fillerFactor(body),
   );
   const viscosity = viscosityPaS(k, m, at.tempC, body, stirredEgg);
-  const place = stripPlace(stress, viscosity, bounds, { tempC: at.tempC, gels: gelsOf(body) });
-  return { word: wordAt(place), place, yieldPa: stress, modulusPa, viscosityPaS: viscosity };
+  // the same as it was on the fire: what only flows is no thinner for being cold
+  const hotC = Math.max(at.tempC, WORDS.hotC);
+  const hotK = consistency(body, hotC, m) * thinned * plan.firmness.factor;
+  const hotPaS = viscosityPaS(hotK, m, hotC, body, stirredEgg);
+  const place = stripPlace(stress, viscosity, bounds, { tempC: at.tempC, modulusPa, starchGel: body.gel, hotPaS });
+  return {
+    word: wordAt(place),
+    place,
+    yieldPa: stress,
+    modulusPa,
+    viscosityPaS: viscosity,
+    hotPaS,
+    starchGel: body.gel,
+  };
 }
+
+/** Places on the strip that hold 8 cooks in 10, for this spread of ln stress. */
+export function placesWithin(f: Firmness, sdLn: number, bounds: Bounds, tempC: number): { low: number; high: number } {
+  const at = (factor: number) =>
+    stripPlace(f.yieldPa * factor, f.viscosityPaS * factor, bounds, {
+      tempC,
+      modulusPa: f.modulusPa,
+      starchGel: f.starchGel,
+      hotPaS: f.hotPaS * factor,
+    });
+  const spread = Math.exp(EIGHT_IN_TEN * sdLn);
+  return { low: at(1 / spread), high: at(spread) };
+}
+/** sd on either side that hold 8 of 10 */
+const EIGHT_IN_TEN = 1.2816;
 
 /** The same at the table, with what is stirred in there. It is taken to go in whole: a set gel is broken by it and stays so. */
 export function judgeServed(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'>, at: Age, bounds: Bounds): Firmness {
@@ -199,6 +234,12 @@ export function judgeServed(plan: Plan, run: Pick<Run, 'pot' | 'bake' | 'addsMl'
   const content = add(pot.content, mixtureOf(lookUp(plan, loosen.ingredientId), grams));
   return judge(plan, { ...run, pot: { ...pot, content } }, at, bounds);
 }
+
+/** A thin layer is judged with the finger: on the mean of it, and on what holds a trail. */
+const TOUCH = table('Set to the touch', {
+  thinM: [0.03, 'm', 'B', 'a layer no deeper is thin'],
+  coolC: [30, 'degC', 'C', 'no warmer in the mean'],
+});
 
 /** The dish over its hours: cooling, ageing, and what it is when it is served. */
 export function dishHistory(plan: Plan, run: Run, watchH: number) {
@@ -211,14 +252,17 @@ export function dishHistory(plan: Plan, run: Run, watchH: number) {
     sugarFraction: sugarFraction(run.pot.content),
     waterShare: run.pot.content.waterG / massG(run.pot.content),
   });
+  // a thin layer is felt as a whole; of what is deep the middle decides
+  const thin = run.depthM <= TOUCH.thinM;
+  const felt = (p: CoolingPoint) => (thin ? p.meanC : p.coreC);
   let ageH = 0;
   let ageServingH = 0;
   let coldestC = Infinity;
   let coldestServingC = Infinity;
   const ages = cooling.map((p, i) => {
     const before = cooling[i - 1];
-    if (before) ageH += (p.hours - before.hours) * ageingRate((p.coreC + before.coreC) / 2);
-    coldestC = Math.min(coldestC, p.coreC);
+    if (before) ageH += (p.hours - before.hours) * ageingRate((felt(p) + felt(before)) / 2);
+    coldestC = Math.min(coldestC, felt(p));
     if (p.hours <= plan.rest.hours + 1e-6) {
       ageServingH = ageH;
       coldestServingC = coldestC;
@@ -239,12 +283,6 @@ const ORDINARY = table('Cooling: an ordinary cup', {
   cupMl: [250, 'ml', 'B', 'a cup or a glass'],
   roomMin: [60, 'min', 'B', 'in the room, at most, before the fridge'],
   overH: [0.5, 'h', 'C', 'over the rule, at most, that the model cannot tell from within it'],
-});
-
-/** A thin layer is judged with the finger: on the mean of it, and on what holds a trail. */
-const TOUCH = table('Set to the touch', {
-  thinM: [0.03, 'm', 'B', 'a layer no deeper is thin'],
-  coolC: [30, 'degC', 'C', 'no warmer in the mean'],
 });
 
 function touchHours(plan: Plan, run: Run, cooling: readonly CoolingPoint[], bounds: Bounds): number {
@@ -329,7 +367,7 @@ function doubtOf(
             of: 'grind' as const,
             sd: delta(plan, { ...NO_TUNING, grain: 1 + (forms.has('particle') ? SPREAD.grain : SPREAD.kernel) }),
           },
-          { of: 'variety' as const, sd: delta(plan, { ...NO_TUNING, gelShiftK: SPREAD.riceGelK / 2 }) * 2 },
+          { of: 'variety' as const, sd: delta(plan, { ...NO_TUNING, gelShiftSd: 0.5 }) * 2 },
         ]
       : []),
     { of: 'model' as const, sd: plan.firmness.sdLn },
@@ -524,7 +562,6 @@ export function forecastFrom(
   const serving = judgeServed(plan, run, age, bounds);
   const nextDay = judge(plan, run, { ...age, ageH: age.ageH + 24, hours: plan.rest.hours + 24 }, bounds);
   const doubt = doubtOf(plan, age, bounds);
-  const spread = Math.exp(1.2816 * doubt.sdLn);
   const stands = standing(serving.yieldPa, serving.modulusPa, depthM);
   const ready = set.find((p) => p.hours > 0.2 && p.coreC < 30 && p.yieldPa >= bounds[plan.serve.word] * 0.98);
   const touchH = depthM <= TOUCH.thinM ? touchHours(plan, run, cooling, bounds) : NaN;
@@ -533,7 +570,6 @@ export function forecastFrom(
   const lastC = run.stays.at(-1)?.airC ?? plan.rest.fridgeC;
   const rule = keepsRule(cooling, plan.rest.rule ?? 'two stages', Math.min(12, lastC + 1.5));
   const body = bodyOf(m, pot.fractions);
-  const judgedAt = { tempC: age.tempC, gels: gelsOf(body) };
   const weeps = weepPct(m, pot.fractions, body, 3);
   const risks = risksOf(plan, run, weeps);
   const k = consistency(body, pot.bulkC, m);
@@ -554,8 +590,7 @@ export function forecastFrom(
     serving,
     nextDay,
     doubt: {
-      low: stripPlace(serving.yieldPa / spread, serving.viscosityPaS / spread, bounds, judgedAt),
-      high: stripPlace(serving.yieldPa * spread, serving.viscosityPaS * spread, bounds, judgedAt),
+      ...placesWithin(serving, doubt.sdLn, bounds, age.tempC),
       ...doubt,
     },
     pushes: pushesOf(plan, age, bounds),

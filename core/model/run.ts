@@ -2,7 +2,8 @@ import { bake, type Bake } from '../oven/bake';
 import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
 import { atStages, mainLiquid, mixtureOfPortions, ownShare, portionsAt } from '../plan/stages';
 import { placesOf } from '../plan/countOut';
-import { FRIDGE_C, methodOf } from '../plan/family';
+import { methodOf } from '../plan/family';
+import { keptTogetherC } from '../plan/kept';
 import {
   momentKey,
   offTheHob,
@@ -189,7 +190,7 @@ type RunOptions = { tuning?: Tuning; sampleS?: number; toleranceScale?: number }
 
 /** The pot as it stands before the fire. @throws RangeError when nothing liquid is in it */
 export const startPot = (plan: Plan, setup: PotSetup): Pot =>
-  fillPot(setup, mixtureOfPortions(atStages(plan).pot), FRIDGE_C);
+  fillPot(setup, mixtureOfPortions(atStages(plan).pot), keptTogetherC(atStages(plan).pot, plan.room.tempC));
 
 /**
  * The whole method of a plan.
@@ -327,7 +328,7 @@ function runSteps(
           roomC: plan.room.tempC,
           step,
         });
-        const { gelatinised, lossRel } = once;
+        const { lossRel } = once;
         baked = before ? afterBoth(before, once) : once;
         const share = ownShare(plan);
         // a layer on top dries first
@@ -342,13 +343,7 @@ function runSteps(
           salmonellaLog: pot.salmonellaLog + once.salmonellaLog,
           amylaseLog: pot.amylaseLog + once.amylaseLog,
           // egg that sets in the dish is a gel, not a thick liquid: bake carries it
-          fractions: pot.fractions.map((f) => ({
-            ...f,
-            gelatinised: Math.max(f.gelatinised, gelatinised),
-            swelling: Math.max(f.swelling, gelatinised > 0.5 ? 0.95 : 0),
-            fourier: Math.max(f.fourier, gelatinised > 0.9 ? 1 : 0),
-            leached: Math.max(f.leached, GRAINS[f.kind].form === 'particle' && gelatinised > 0.9 ? 0.8 : 0),
-          })),
+          fractions: once.fractions,
         };
         tells(once.minutes, { tempC: once.centreC, browning: once.browning, reached: once.reached });
         break;

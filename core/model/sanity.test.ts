@@ -8,6 +8,7 @@ import { lumpRisk } from '../pot/lumps';
 import { gelModulusPa, standing, yieldPa } from '../set/firmness';
 import { waterBoilsC } from '../pot/air';
 import { pantry } from '../testing';
+import { WORDS } from '../texture/words';
 
 /** Kitchen cases with the ranges that experience expects. Watts are net, into the pan. */
 const mix = (amounts: Record<string, number>) =>
@@ -220,7 +221,8 @@ describe('grain', () => {
     const c = told(cook(hot, setup(), fire(150, 60, { lid: 'on' }), 2 * H, (q) => q.bite - 0.95).pot);
     within(c.min, 20, 80);
     within(c.hot, 0.1, 20);
-    within(c.at(8).ty, 8, 75);
+    // 160 g a litre holds a trail in kitchens: 300 g is above that, and still no slab
+    within(c.at(8).ty, 8, WORDS.slices);
   });
 });
 

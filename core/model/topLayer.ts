@@ -1,6 +1,6 @@
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
-import { FRIDGE_C } from '../plan/family';
+import { keptTogetherC } from '../plan/kept';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { cook, fillPot } from '../pot/pot';
@@ -23,7 +23,7 @@ export function topLayerOf(plan: Plan): TopLayer | undefined {
   const m = mixtureOfPortions(atStages(plan).top);
   if (m.waterG < TOP.leastG) return undefined;
   const setup = { ...potSetup(plan), base: mainLiquid(plan)?.base ?? ('water' as const) };
-  const raw = fillPot(setup, m, FRIDGE_C);
+  const raw = fillPot(setup, m, keptTogetherC(atStages(plan).top, plan.room.tempC));
   const fire = { setting: plan.method.simmerSetting, stirEveryS: plan.method.stirEveryS, lid: 'off' as const };
   const { pot } =
     plan.choices.top === 'cooked down first'

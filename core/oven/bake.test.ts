@@ -118,8 +118,8 @@ describe('slabs', () => {
     const input = { ...slab, content: raw, fractions: raw.thickenings.map((t) => rawFraction(t)), startC: 25 };
     const short = run({ ovenC: 175, bath: 'none', until: { reach: 'time', minutes: 12 } }, input);
     const long = run({ ovenC: 175, bath: 'none', until: { reach: 'time', minutes: 55 } }, input);
-    expect(short.gelatinised).toBeLessThan(0.7);
-    expect(long.gelatinised).toBeGreaterThan(0.95);
+    expect(short.fractions[0]!.gelatinised).toBeLessThan(0.7);
+    expect(long.fractions[0]!.gelatinised).toBeGreaterThan(0.95);
   });
   it('a second layer: what to pour for the depth that stays', () =>
     expect(secondLayerMl(0.04, 10, 0.2)).toBeCloseTo(500, 6));

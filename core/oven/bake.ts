@@ -3,10 +3,10 @@ import { massG, type Mixture } from '../matter/mixture';
 import { dishAreaM2, type Dish } from '../pantry/kitchen';
 import { boilsC, latentJPerKg, pressurePa, saturationPa, waterActivity } from '../pot/air';
 import { amylaseRate, curdEquilibrium, curdRate, eggPoint, eggSetRate, salmonellaRate } from '../pot/egg';
-import { GRAINS } from '../pot/grain';
-import { sugarFraction, type Fraction } from '../pot/paste';
-import { gelEquilibrium, gelPeakC } from '../pot/starch';
-import { CoolingBody } from '../set/cooling';
+import { grainDryG, grainRates, GRAINS } from '../pot/grain';
+import { bodyOf, isMilky, sugarFraction, type Fraction } from '../pot/paste';
+import { gelEquilibrium, gelPeakC, swellEquilibrium, swellRate } from '../pot/starch';
+import { CoolingBody, WALL } from '../set/cooling';
 import type { Baking } from './baking';
 
 /** The oven: air and walls, a water bath, drying, browning; egg and starch set cell by cell. */
@@ -67,8 +67,8 @@ export type Bake = {
   amylaseLog: number;
   /** decimal reductions of salmonella at the coldest place */
   salmonellaLog: number;
-  /** share of the starch that gelatinised in the oven or before */
-  gelatinised: number;
+  /** what has become of the starch and the grain */
+  fractions: Fraction[];
   /** minutes until the first layer carries a second; NaN if it does not */
   carriesMin: number;
   trace: { minutes: number; centreC: number; edgeC: number }[];
@@ -89,8 +89,6 @@ const radiates = (ovenC: number, surfaceC: number): number => {
   const b = surfaceC + 273.15;
   return OVEN.emissivity * SIGMA * (a * a + b * b) * (a + b);
 };
-const WALL_W = { glass: 250, ceramic: 300, metal: 5000, plastic: 100, clay: 120, 'wet clay': 120 } as const;
-
 export type BakeInput = {
   dish: Dish;
   depthM: number;
@@ -107,6 +105,30 @@ export type BakeInput = {
   browning?: number;
   step: Baking;
 };
+
+/** One step of what grain and starch do in the oven, by the laws of the pot: nobody stirs. @param f is changed in place */
+function cookGrain(f: Fraction[], content: Mixture, meanC: number, dryG: number, milky: boolean): void {
+  const sugar = sugarFraction(content);
+  const { freeWaterG } = bodyOf(content, f);
+  for (const fr of f) {
+    const g = GRAINS[fr.kind];
+    const peak = gelPeakC(g.starch, sugar);
+    const gelatinisable = gelEquilibrium(meanC, peak, g.starch);
+    fr.gelatinised = Math.max(fr.gelatinised, gelatinisable);
+    fr.swelling += swellRate(meanC) * DT_S * Math.max(0, swellEquilibrium(meanC, peak) * gelatinisable - fr.swelling);
+    const rates = grainRates(g, fr.grainMm ?? g.sizeMm, fr, {
+      tempC: meanC,
+      gelatinisable,
+      sugarFraction: sugar,
+      milky,
+      freeWaterG,
+      dryG,
+      rub: 1,
+    });
+    fr.fourier += rates.fourier * DT_S;
+    fr.leached = Math.min(1, fr.leached + rates.leached * DT_S);
+  }
+}
 
 /** Share of a layer's volume that belongs to this cell's ring. */
 const ringShare = (i: number, nr: number): number => (2 * (i % nr) + 1) / (nr * nr);
@@ -151,6 +173,10 @@ export function bake(b: BakeInput): Bake {
   let crustC = b.startC;
   let carriesMin = NaN;
   const trace: Bake['trace'] = [];
+  const fractions = b.fractions.map((f) => ({ ...f }));
+  const dryG = grainDryG(fractions);
+  const inDish = { ...content };
+  const milky = isMilky(content);
   const mid = Math.floor(nz / 2) * nr;
   const edge = Math.floor(nz / 2) * nr + nr - 1;
   // the coldest place: the middle of the axis, or the foot over a cold bath
@@ -171,7 +197,7 @@ export function bake(b: BakeInput): Bake {
     const latent = latentJPerKg(Math.min(ts, capC));
     const topH = (1 / (1 / (hc + rad) + crustM / OVEN.crustW)) * (step.covered ? 0.5 : 1);
     const grill = grilling ? OVEN.grillW : 0;
-    const wall = WALL_W[b.dish.wall];
+    const wall = WALL[b.dish.wall];
     const sides =
       step.bath === 'none'
         ? { airC: ovenC, hW: 1 / (1 / (hc + radiates(ovenC, body.tempC[edge]!)) + 1 / wall) }
@@ -206,6 +232,8 @@ export function bake(b: BakeInput): Bake {
       amylase[i]! += amylaseRate(c) * DT_S;
     }
     lost = Math.min(lost, perM2 * wet * 0.7);
+    inDish.waterG = Math.max(1, content.waterG - (mass * lost) / perM2);
+    cookGrain(fractions, inDish, body.meanC(), dryG, milky);
     crustM = Math.max(0, (fromTop - OVEN.crustStart * crustAt) / (1000 * wet));
     const inner = OVEN.crustW / Math.max(crustM, 2e-5);
     crustC = crustM > 0 ? ((hc + rad) * ovenC + grill + inner * ts) / (hc + rad + inner) : ts;
@@ -235,16 +263,13 @@ export function bake(b: BakeInput): Bake {
       if (step.grillMin <= 0) break;
     }
   }
-  let gel = 0;
-  let starch = 0;
-  for (const f of b.fractions) {
+  for (const f of fractions) {
     const s = GRAINS[f.kind].starch;
     const peak = gelPeakC(s, x);
     let here = 0;
     for (let i = 0; i < n; i++)
       here += Math.max(f.gelatinised, gelEquilibrium(hottest[i]!, peak, s)) * ringShare(i, nr);
-    gel += (f.starchG * here) / nz;
-    starch += f.starchG;
+    f.gelatinised = here / nz;
   }
   /** by volume: a cell counts for its ring */
   const mean = (of: (i: number) => number) => {
@@ -275,7 +300,7 @@ export function bake(b: BakeInput): Bake {
       ),
     ),
     salmonellaLog: Math.min(...salmonella),
-    gelatinised: starch > 0 ? gel / starch : 1,
+    fractions,
     carriesMin,
     trace,
     meanC: body.meanC(),

@@ -1,6 +1,6 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
 import { BITE, GRAINS } from '../pot/grain';
-import { atStages, lookUp, mixtureOfPortions, oncePerPlan } from './stages';
+import { atStages, lookUp, mixtureOfPortions, oncePerPlan, portionsAt } from './stages';
 import {
   BESIDE_STAGES,
   isSameMoment,
@@ -13,7 +13,8 @@ import {
   type RestStep,
   type When,
 } from './method';
-import type { Plan } from './plan';
+import { KEPT, keptTogetherC } from './kept';
+import type { Plan, Stage } from './plan';
 
 /** The methods of the families: from a plan and its choices to steps. What the cook wrote out in `steps` comes first. */
 
@@ -36,8 +37,6 @@ const CUSTARD_C = 82;
 const STEAMED_CUSTARD_C = 80;
 /** s a pot stands off the heat before it is poured. */
 const STAND_S = 40;
-/** Milk from the fridge, degC. */
-export const FRIDGE_C = 6;
 /** degC at which a cooled base takes raw egg. */
 const COOLED_BASE_C = 45;
 /** degC in the middle of a slab that is baked through. */
@@ -94,7 +93,7 @@ const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'unt
 const add = (stage: AddStep['stage'], more: Partial<AddStep> = {}): AddStep => ({
   do: 'add',
   stage,
-  tempC: FRIDGE_C + 2,
+  tempC: KEPT.fridgeC,
   how: 'cold slurry',
   stirring: 'whisk',
   soakMin: 0,
@@ -191,7 +190,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
       heat(plan, {
         role: 'thicken',
         setting: up,
-        until: c.end === 'coats the spoon' ? { reach: 'thickness', viscosityPaS: 0.12 } : { reach: 'bubble' },
+        until: c.end === 'coats the spoon' ? { reach: 'thickness', viscosityPaS: 0.07 } : { reach: 'bubble' },
       }),
     );
   if (early && hasGrain) steps.push(add('slurry'));
@@ -207,9 +206,9 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
       ? { setting: Math.max(1, simmerSetting - 2), lid: 'on', stirEveryS: 120, limitMin: 40 }
       : {};
     steps.push(heat(plan, { role: 'simmer', ...on, ...inWater, until: { reach: 'grain', bite: first } }));
-    if (late.length) steps.push(add('late', { tempC: milky ? FRIDGE_C : plan.room.tempC }));
+    if (late.length) steps.push(add('late'));
     if (milky) steps.push(heat(plan, { role: 'simmer in milk', ...on, until: { reach: 'grain', bite: BITE.done } }));
-  } else if (late.length) steps.push(add('late', { tempC: plan.room.tempC }));
+  } else if (late.length) steps.push(add('late'));
   if (!early && ctx.stages.slurry.length) {
     steps.push(
       add('slurry', { stirring: 'whisk' }),
@@ -303,10 +302,17 @@ export function momentsOf(plan: Plan): When[] {
 export const notAdded = (plan: Plan, steps: readonly MethodStep[]): When[] =>
   momentsOf(plan).filter((w) => !steps.some((m) => m.do === 'add' && isSameMoment(m, w)));
 
+/** What goes in as it is taken from where it is kept; egg is left to come to the room. */
+const AS_KEPT: readonly Stage[] = ['slurry', 'grain', 'late'];
+
 /** The steps of a plan: its own, or its family's with the cook's choices. @throws UnknownIngredientError */
 export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
   if (plan.steps) return plan.steps;
-  const steps = familySteps(plan);
+  const steps = familySteps(plan).map((s) =>
+    s.do === 'add' && AS_KEPT.includes(s.stage)
+      ? { ...s, tempC: keptTogetherC(portionsAt(plan, s), plan.room.tempC) }
+      : s,
+  );
   const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.role === 'off the heat'));
   const missing = notAdded(plan, steps).map(({ stage, moment }) =>
     add(stage, { tempC: plan.room.tempC, ...(moment === undefined ? {} : { moment }) }),
@@ -344,7 +350,7 @@ function familySteps(plan: Plan): MethodStep[] {
         ...reduced(plan),
         ...(ctx.stages.slurry.length ? [add('slurry')] : []),
         ...eggIn(plan, ctx),
-        ...(ctx.stages.late.length ? [add('late', { tempC: plan.room.tempC })] : []),
+        ...(ctx.stages.late.length ? [add('late')] : []),
         ...finish(plan, ctx),
       ];
     case 'baked custard':

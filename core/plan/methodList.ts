@@ -1,5 +1,5 @@
 import { say, type Said } from '../say';
-import { FRIDGE_C, methodOf, momentsOf, notAdded, USUAL_BATH } from './family';
+import { methodOf, momentsOf, notAdded, USUAL_BATH } from './family';
 import {
   BESIDE_STAGES,
   freeMoment,
@@ -13,6 +13,7 @@ import {
   type When,
 } from './method';
 import type { Plan } from './plan';
+import { keptTogetherC } from './kept';
 import { portionsAt } from './stages';
 
 /** The way a plan is cooked, as a list that a cook changes: each change is a plan with steps of its own. */
@@ -158,7 +159,7 @@ const addsTo = (plan: Plan, { stage, moment }: When): AddStep => ({
   do: 'add',
   stage,
   ...(moment === undefined ? {} : { moment }),
-  tempC: stage === 'slurry' ? FRIDGE_C + 2 : plan.room.tempC,
+  tempC: keptTogetherC(portionsAt(plan, { stage, moment }), plan.room.tempC),
   how: stage === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
   stirring: stage === 'fold in' ? 'spoon' : 'whisk',
   soakMin: 0,

@@ -44,7 +44,7 @@ const VANILLA: Share = ['vanilla', 0.004, 'off the heat'];
 const STARTS: Record<Family, FamilyStart> = {
   'starch-set milk pudding': { shares: [['cornstarch', 0.038, 'slurry'], SWEET, SALT, VANILLA], word: 'mounds' },
   'ground-rice cream': {
-    shares: [['rice_ground', 0.075, 'grain'], SWEET, SALT],
+    shares: [['rice_ground', 0.054, 'grain'], SWEET, SALT],
     word: 'mounds',
     cookOnMin: 6,
     lossRel: 0.14,
@@ -56,7 +56,7 @@ const STARTS: Record<Family, FamilyStart> = {
     stirEveryS: 2,
   },
   'egg-enriched pudding': {
-    shares: [['rice_ground', 0.074, 'grain'], ['yolk', 0.05, 'bowl'], ['sugar', 0.09, 'bowl'], SALT],
+    shares: [['rice_ground', 0.055, 'grain'], ['yolk', 0.05, 'bowl'], ['sugar', 0.09, 'bowl'], SALT],
     word: 'mounds',
     cookOnMin: 3,
     lossRel: 0.14,
@@ -68,13 +68,13 @@ const STARTS: Record<Family, FamilyStart> = {
     choices: { bath: 'open', ovenC: 160 },
   },
   'whole-rice pudding': {
-    shares: [['rice_short', 0.102, 'grain'], ['sugar', 0.05, 'late'], SALT],
+    shares: [['rice_short', 0.1, 'grain'], ['sugar', 0.05, 'late'], SALT],
     word: 'mounds',
     cookOnMin: 0,
     lossRel: 0.25,
   },
   porridge: {
-    shares: [['semolina', 0.09, 'grain'], ['sugar', 0.06, 'pot'], SALT],
+    shares: [['semolina', 0.084, 'grain'], ['sugar', 0.06, 'pot'], SALT],
     word: 'mounds',
     tempC: 55,
     hours: 0.25,
@@ -82,7 +82,7 @@ const STARTS: Record<Family, FamilyStart> = {
     choices: { grain: 'into boiling milk' },
   },
   'baked slab': {
-    shares: [['semolina', 0.063, 'grain'], ['sugar', 0.1, 'pot'], SALT],
+    shares: [['semolina', 0.075, 'grain'], ['sugar', 0.1, 'pot'], SALT],
     word: 'slices',
     style: 'cut',
     dish: 4,

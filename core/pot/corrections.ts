@@ -32,7 +32,7 @@ const FELT = 0.1;
 /** Minutes at `tempC` until long cooking and the spoon have cost a tenth of the body; Infinity when they never do. */
 export function breaksAfterMin(body: Body, tempC: number, stirEveryS: number, whisked: boolean): number {
   if (body.c <= 0) return Infinity;
-  const floor = STARCHES.maize.integrityFloor;
+  const { floor } = body;
   const rate = breakdownRate(tempC, 1, stirEveryS, whisked);
   const left = (body.integrity * (1 - FELT) - floor) / (body.integrity - floor);
   return left <= 0 || body.integrity <= floor ? Infinity : -Math.log(left) / rate / 60;

@@ -31,7 +31,9 @@ export const EGG = table('Egg', {
   yolkOnViscosity: [0.57, '1/%', 'C', 'ln viscosity per % of yolk solids, thickened'],
   whiteOnViscosity: [0.9, '1/%', 'C', 'ln viscosity per % of white protein, thickened'],
   gelPa: [480, 'Pa', 'C', 'baked gel at 2 % egg protein; fitted: an egg to 240 ml is the least that is turned out'],
-  gelPower: [2.4, '1', 'C', 'its power'],
+  gelPower: [2.2, '1', 'C', 'its power'],
+  gelWarmPerK: [0.018, '1/K', 'C', 'ln softer for each degree above the fridge: it shivers warm and stands cold'],
+  gelColdC: [5, 'degC', 'C', 'degC at which its stiffness holds'],
   amylaseD75S: [
     60,
     's',
@@ -157,6 +159,9 @@ export function temper(
 /** Shear modulus of a gel that egg made in the dish, Pa. */
 export const eggGelPa = (proteinPct: number, set: number, curd: number): number =>
   EGG.gelPa * (proteinPct / 2) ** EGG.gelPower * set * (1 - 0.6 * curd);
+
+/** What warmth leaves of the stiffness of an egg gel, 0 to 1. */
+export const eggWarmth = (tempC: number): number => Math.exp(-EGG.gelWarmPerK * Math.max(0, tempC - EGG.gelColdC));
 
 /** Volume that folded-in whipped whites add, ml, and what is left of the firmness (a foam is a soft filler). */
 export function foldedWhites(whiteG: number, baseMl: number): { addsMl: number; firmness: number } {

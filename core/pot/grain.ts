@@ -13,13 +13,19 @@ export type Grain = {
   sizeMm: number;
   /** m2/s of water into it at 95 degC in water */
   diffusivity: number;
-  /** share of its starch that thickens the liquid once it is cooked (kernels leach theirs slowly) */
-  free: number;
-  /** g of water a g of dry grain holds when done */
-  drinks: number;
-  /** how thick its starch is while it is hot, against the same starch as a powder */
-  flows: number;
+  /** share of its starch that nothing ties: gluten holds some of that of soft flour */
+  untied: number;
+  /** mm from the outside that gives its starch to the liquid, cooked without end in liquid without end */
+  givesMm: number;
 };
+
+/** What a grain gives up, by how much amylose holds it together. */
+export const GIVES = table('Grain: what it gives to the liquid', {
+  mostMm: [0.42, 'mm', 'C', 'from the outside, where no amylose holds it: waxy rice, cooked without end'],
+  halfAmylose: [0.192, '1', 'C', 'share of amylose at which it is half of that'],
+  power: [4.4, '1', 'C', 'how steeply: short grain clouds its milk, long grain stays apart'],
+});
+const givesMm = (amylose: number): number => GIVES.mostMm / (1 + (amylose / GIVES.halfAmylose) ** GIVES.power);
 
 const grain = (
   kind: GrainKind,
@@ -27,46 +33,59 @@ const grain = (
   form: GrainForm,
   sizeMm: number,
   diffusivity: number,
-  free: number,
-  drinks: number,
-  flows = 1,
+  untied = 1,
 ): Grain => ({
   species,
   starch: STARCHES[species],
   form,
+  givesMm: givesMm(STARCHES[species].amylose),
   ...table(`Grain: ${kind}`, {
     sizeMm: [sizeMm, 'mm', 'B', 'typical; the cook’s own grind overrides it'],
     diffusivity: [diffusivity, 'm2/s', 'C', 'effective, at 95 degC in water, fitted to cooking times'],
-    free: [
-      free,
-      '1',
-      'C',
-      form === 'kernel'
-        ? 'would leach this share into liquid without end'
-        : 'share of the starch that thickens, fitted to what kitchens swap',
-    ],
-    drinks: [drinks, 'g/g', 'C', 'water held by the done grain, per g dry'],
-    flows: [flows, '1', 'C', 'thickness of its hot starch against a powder; fitted: meal is loose hot and a slab cold'],
+    untied: [untied, '1', 'C', 'share of its starch that nothing ties; gluten ties some of that of soft flour'],
   }),
 });
 
 export const GRAINS: Record<GrainKind, Grain> = {
-  'maize starch': grain('maize starch', 'maize', 'powder', 0.02, 0, 1, 0),
-  'potato starch': grain('potato starch', 'potato', 'powder', 0.04, 0, 1, 0),
-  'tapioca starch': grain('tapioca starch', 'tapioca', 'powder', 0.02, 0, 1, 0),
-  'wheat flour': grain('wheat flour', 'wheat', 'powder', 0.1, 0, 0.62, 1),
-  'rice flour': grain('rice flour', 'rice', 'powder', 0.1, 0, 0.93, 0.92),
-  'waxy rice flour': grain('waxy rice flour', 'waxy rice', 'powder', 0.1, 0, 0.95, 0.8),
-  'ground rice': grain('ground rice', 'rice', 'particle', 0.6, 1.0e-10, 0.44, 1),
-  semolina: grain('semolina', 'wheat', 'particle', 0.4, 0.8e-10, 0.83, 0.9, 0.43),
-  'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11, 0.77, 1.2, 0.255),
-  'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11, 0.52, 2.2, 0.3),
-  'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10, 0.74, 2.7),
-  'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10, 0.43, 2.7),
-  basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10, 0.39, 2.7),
-  jasmine: grain('jasmine', 'jasmine', 'kernel', 1.81, 3.8e-10, 0.61, 2.6),
-  'glutinous rice': grain('glutinous rice', 'waxy rice', 'kernel', 1.84, 3.7e-10, 0.88, 2.4),
+  'maize starch': grain('maize starch', 'maize', 'powder', 0.02, 0),
+  'potato starch': grain('potato starch', 'potato', 'powder', 0.04, 0),
+  'tapioca starch': grain('tapioca starch', 'tapioca', 'powder', 0.02, 0),
+  'wheat flour': grain('wheat flour', 'wheat', 'powder', 0.1, 0, 0.57),
+  'rice flour': grain('rice flour', 'rice', 'powder', 0.1, 0),
+  'waxy rice flour': grain('waxy rice flour', 'waxy rice', 'powder', 0.1, 0),
+  'ground rice': grain('ground rice', 'rice', 'particle', 0.6, 1.0e-10),
+  semolina: grain('semolina', 'wheat', 'particle', 0.4, 0.8e-10),
+  'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11),
+  'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11),
+  'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10),
+  'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10),
+  basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10),
+  jasmine: grain('jasmine', 'jasmine', 'kernel', 1.81, 3.8e-10),
+  'glutinous rice': grain('glutinous rice', 'waxy rice', 'kernel', 1.84, 3.7e-10),
 };
+/** Pure starch: nothing of it is grain, and none of it holds water but as swollen granules. */
+const isStarch = (g: Grain): boolean => g.form === 'powder' && g.sizeMm < 0.05;
+
+/** Share of a particle's volume that lies within so many mm of its outside, 0 to 1: of a ball, or of a long kernel. */
+function shellShare(depthMm: number, sizeMm: number, form: GrainForm): number {
+  const core = Math.max(0, 1 - (2 * depthMm) / sizeMm);
+  return form === 'kernel' ? 1 - core * core : 1 - core * core * core;
+}
+
+/**
+ * Share of the starch that has left the grain for the liquid, 0 to 1: what milling had broken open, and the shell that has
+ * given way since. Flour is all shell.
+ * @param leached how far it has come to its full depth, 0 to 1
+ */
+export function freeShare(g: Grain, sizeMm: number, leached: number): number {
+  if (g.form === 'powder') return g.untied;
+  const brokenMm = g.form === 'kernel' ? 0 : GRAIN_KINETICS.brokenMm;
+  return g.untied * shellShare(brokenMm + g.givesMm * leached, sizeMm, g.form);
+}
+
+/** g of water that a g of dry grain holds when it is done, by the share of its starch that has left it. */
+export const drinks = (g: Grain, free: number): number =>
+  isStarch(g) ? 0 : GRAIN_KINETICS.mealHolds * free + GRAIN_KINETICS.grainHolds * (1 - free);
 
 export const GRAIN_KINETICS = table('Grain: taking water', {
   diffusionJPerMol: [35000, 'J/mol', 'B', 'of water into the grain'],
@@ -74,16 +93,18 @@ export const GRAIN_KINETICS = table('Grain: taking water', {
   milk: [0.75, '1', 'C', 'diffusivity in milk or coconut against water'],
   sugarPower: [2, '1', 'C', 'diffusivity x (1 - X) to this power'],
   soakedFourier: [0.075, '1', 'C', 'Fourier number of an hour’s soak of a kernel: -17 % of the time'],
-  leachS: [1300, 's', 'C', 'time constant of leaching from kernels at 95 degC'],
+  leachS: [2450, 's', 'C', 'time constant of what grain gives to the liquid, at 95 degC'],
+  brokenMm: [0.0395, 'mm', 'C', 'of the outside of ground grain that the mill has broken open'],
+  mealHolds: [0.78, 'g/g', 'C', 'water held by what is not starch, where the starch has left it, per g dry'],
+  grainHolds: [3, 'g/g', 'B', 'water held by whole done grain, per g dry'],
   rubMost: [1.4, '1', 'C', 'rubbing brings out no more than this'],
   leachStir: [0.35, '1', 'C', 'rubbing by a constant spoon, on top of 1'],
   scarceAt: [0.07, 'g/g', 'C', 'free water per g of dry grain at which uptake is halved: grains compete'],
   film: [0.15, 'g/g', 'C', 'water per g of dry kernel that stays as a film between kernels'],
   keepsFree: [0.12, '1', 'C', 'share of the water that no meal and no fruit takes'],
-  drinksOn: [0.3, '1', 'C', 'more that swollen grain drinks off the heat; fitted: loose and hot is thick and cold'],
+  drinksOn: [0.25, '1', 'C', 'more that swollen grain drinks off the heat; fitted: loose and hot is thick and cold'],
   drinksOnH: [2, 'h', 'C', 'in about this time'],
-  leachInto: [8, 'g/g', 'C', 'liquid per g of dry kernel that takes half of what kernels could leach'],
-  abrasionS: [420, 's', 'C', 'time constant of full thickening of coarse particles after they are done'],
+  leachInto: [2.8, 'g/g', 'C', 'liquid per g of dry grain that takes half of what grain could give'],
   solidG: [1.5, 'g/ml', 'B', 'density of the dry grain'],
 });
 
@@ -154,6 +175,49 @@ export function fourierRate(
     (radiusM * radiusM)
   );
 }
+
+/** What a grain meets where it cooks. */
+type Around = {
+  tempC: number;
+  /** share of its starch that this temperature can gelatinise */
+  gelatinisable: number;
+  sugarFraction: number;
+  milky: boolean;
+  freeWaterG: number;
+  /** of all grain that is there */
+  dryG: number;
+  /** how much a spoon rubs, 1 where none does */
+  rub: number;
+};
+
+/** How fast a grain takes water and gives starch, 1/s: in a pot and in a dish alike. Powders are done. */
+export function grainRates(
+  g: Grain,
+  sizeMm: number,
+  f: { fourier: number; leached: number },
+  at: Around,
+): { fourier: number; leached: number } {
+  if (g.form === 'powder') return { fourier: 0, leached: 0 };
+  const k = GRAIN_KINETICS;
+  // grains compete for what is loose between them, and give to what is around them
+  const loose = Math.max(0, at.freeWaterG - k.film * at.dryG);
+  const scarce = at.dryG > 0 ? loose / (loose + k.scarceAt * at.dryG) : 1;
+  const takes = at.freeWaterG / (at.freeWaterG + k.leachInto * at.dryG);
+  const leachTo = hydration(f.fourier, g.form) * Math.min(k.rubMost, at.rub) * takes;
+  return {
+    fourier:
+      f.fourier > SOAKED_THROUGH
+        ? 0
+        : scarce * fourierRate(g, sizeMm, at.tempC, at.gelatinisable, at.sugarFraction, at.milky),
+    leached: (at.gelatinisable * Math.max(0, leachTo - f.leached)) / k.leachS,
+  };
+}
+/** Fourier number at which a grain has long drunk its fill. */
+const SOAKED_THROUGH = 1.6;
+
+/** g of dry grain among these: flour and starch are none. */
+export const grainDryG = (fractions: readonly { kind: GrainKind; dryG: number }[]): number =>
+  fractions.reduce((sum, f) => sum + (GRAINS[f.kind].form === 'powder' ? 0 : f.dryG), 0);
 
 /** Fourier number that a cold soak of `minutes` is worth. Powders need none. */
 export const soaked = (minutes: number, g: Grain, sizeMm: number): number =>

@@ -1,7 +1,7 @@
 import { arrhenius, clamp, cube, pow10, table } from '../coefficients';
-import { massG, type Mixture, type Thickening, PUDDING_G_PER_ML } from '../matter/mixture';
+import { massG, solidsG, type Mixture, type Thickening, PUDDING_G_PER_ML } from '../matter/mixture';
 import { EGG } from './egg';
-import { GRAIN_KINETICS, GRAINS, hydration } from './grain';
+import { drinks, freeShare, GRAIN_KINETICS, GRAINS, hydration } from './grain';
 import { sugarBrake } from './starch';
 
 /** Flow of the hot paste: a power law with a serum under it, thickened by fat, particles and egg. */
@@ -18,11 +18,10 @@ export const PASTE = table('Paste', {
   yieldOverK: [0.2, 's^-n', 'C', 'hot yield stress over consistency'],
   packing: [0.62, '1', 'A', 'closest packing of particles, Krieger and Dougherty'],
   packingPower: [1.55, '1', 'B', 'its power: 2.5 x packing'],
-  heldAsGrain: [0.55, '1', 'C', 'share of the held water that stiffens like grain'],
-  leachedAs: [0.9, '1', 'C', 'starch leached from kernels against swollen granules'],
+  heldAsGrain: [0.8, '1', 'C', 'share of the held water that stiffens like grain'],
   eggInPaste: [0.3, '1', 'C', 'power of the egg factor on a starch paste: it adds little to what is thick already'],
   grainGives: [
-    0.55,
+    0.6,
     '1',
     'C',
     'swollen grains are soft: the more of the volume they would take, the more they give way',
@@ -33,14 +32,15 @@ export const PASTE = table('Paste', {
   gumK: [3.2, 'Pa s^n at .5 %', 'C', 'guar or xanthan at half a percent'],
   gumPower: [2, '1', 'B', 'concentration power of gums'],
   crowded: [0.3, 'g/g', 'C', 'towards this concentration granules have no water left to swell with'],
-  jamsBelow: [0.5, 'g/g', 'C', 'liquid per g of dry kernel below which kernels bear on each other'],
+  jamsBelow: [0.56, 'g/g', 'C', 'liquid per g of dry kernel below which kernels bear on each other'],
   jamPa: [
-    520,
+    650,
     'Pa',
     'C',
     'what a bed of sticky kernels bears with no liquid between them; fitted to rice cut in squares',
   ],
-  sticks: [3, '1', 'C', 'amylose keeps kernels apart: loss of stickiness per share of it'],
+  pieceG: [1.1, 'g/ml', 'B', 'density of pieces of fruit, kernels and nuts'],
+  sticks: [2.9, '1', 'C', 'amylose keeps kernels apart: loss of stickiness per share of it'],
 });
 
 /** Viscosity over consistency at the spoon's shear rate. */
@@ -52,8 +52,14 @@ export const sugarFraction = (m: Mixture): number => {
   return s > 0 ? s / (s + m.waterG) : 0;
 };
 
+/** Water that is not in pieces, g. */
+const openWaterG = (m: Mixture): number => Math.max(0, m.waterG - m.piecesWaterG);
+
 export const dairyProteinPct = (m: Mixture): number =>
-  (100 * m.dairyProteinG) / (m.waterG + m.lactoseG + m.dairyProteinG);
+  (100 * m.dairyProteinG) / (openWaterG(m) + m.lactoseG + m.dairyProteinG || 1);
+
+/** Milk and coconut slow the water on its way into grain. */
+export const isMilky = (m: Mixture): boolean => m.dairyProteinG + m.coconutFatG > 0.01 * solidsG(m);
 
 /** One kind of starch in the pot and how far it has come; all 0 to 1 but the Fourier number and the swelling (to 1.05). */
 export type Fraction = Thickening & {
@@ -62,7 +68,7 @@ export type Fraction = Thickening & {
   /** granules still whole */
   integrity: number;
   fourier: number;
-  /** share of a kernel's starch that has gone into the liquid; abrasion of coarse particles */
+  /** how far grain has come to the full depth from which it gives its starch to the liquid */
   leached: number;
 };
 
@@ -84,6 +90,8 @@ export type Body = {
   gel: number;
   retro: number;
   integrity: number;
+  /** what long cooking leaves of it, of the starches that are there */
+  floor: number;
   /** share of the volume that is swollen grain and pieces */
   grainVolume: number;
   freeWaterG: number;
@@ -93,13 +101,6 @@ export type Body = {
   amyloseG: number;
   /** what kernels bear that lean on each other with no liquid between them, Pa */
   jamPa: number;
-};
-
-const freeShare = (f: Fraction, h: number): number => {
-  const g = GRAINS[f.kind];
-  if (g.form === 'powder') return g.free;
-  if (g.form === 'kernel') return f.leached * PASTE.leachedAs;
-  return g.free * h * (0.75 + 0.25 * f.leached);
 };
 
 /** Volume that soft grains really take when this share of the pot is theirs: none stands on its full right. */
@@ -115,11 +116,13 @@ const crowd = (c: number): number => c / Math.sqrt(Math.sqrt(1 + ((c / PASTE.cro
 export function bodyOf(m: Mixture, fractions: readonly Fraction[], stoodH = 0): Body {
   const brake = sugarBrake(sugarFraction(m));
   const drinksOn = 1 + GRAIN_KINETICS.drinksOn * (1 - Math.exp(-stoodH / GRAIN_KINETICS.drinksOnH));
-  let held = Math.max(0, m.piecesDrinkG);
-  let kernelsWant = 0;
+  // what pieces brought they keep; some take more, some give juice
+  let held = m.piecesDrinkG;
+  const open = openWaterG(m);
+  let grainWants = 0;
   let looseWants = 0;
   let solid = 0;
-  let kernelDry = 0;
+  let grainDry = 0;
   let sticky = 0;
   let swollen = 0;
   let loose = 0;
@@ -128,42 +131,42 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[], stoodH = 0): 
   let gel = 0;
   let retro = 0;
   let whole = 0;
+  let floor = 0;
   let bite = 1;
   let amylose = 0;
   for (const f of fractions) {
     const g = GRAINS[f.kind];
     const h = hydration(f.fourier, g.form);
-    const free = f.starchG * freeShare(f, h);
+    const share = freeShare(g, f.grainMm ?? g.sizeMm, f.leached);
+    const free = f.starchG * share;
     const s = free * f.gelatinised * f.swelling;
-    const wants = g.drinks * f.dryG * h;
+    const wants = drinks(g, share) * f.dryG * h;
     if (g.form === 'powder') held += wants * f.gelatinised;
     else {
       solid += Math.max(0, f.dryG - free);
       bite = Math.min(bite, h);
-      if (g.form === 'kernel') {
-        kernelsWant += wants * drinksOn;
-        kernelDry += f.dryG;
-        sticky += f.dryG * Math.max(0, 1 - PASTE.sticks * g.starch.amylose);
-      } else held += wants * drinksOn;
+      grainWants += wants * drinksOn;
+      grainDry += f.dryG;
+      sticky += f.dryG * Math.max(0, 1 - PASTE.sticks * g.starch.amylose);
     }
     looseWants += s * g.starch.swellG;
     swollen += s;
     loose += free;
-    k8 += s * g.starch.k8 * g.flows;
+    k8 += s * g.starch.k8;
     flow += s * g.starch.flowJPerMol;
     gel += s * g.starch.gel;
     retro += s * g.starch.retro;
     whole += s * f.integrity;
+    floor += s * g.starch.integrityFloor;
     amylose += s * g.starch.amylose * g.starch.leaches;
   }
-  const left = Math.max(m.waterG - held, GRAIN_KINETICS.keepsFree * m.waterG);
-  const kernelsHold =
-    kernelsWant + looseWants > left ? (left * kernelsWant) / (kernelsWant + looseWants || 1) : kernelsWant;
-  const freeWaterG = Math.max(left - kernelsHold, GRAIN_KINETICS.film * kernelDry);
+  const left = Math.max(open - held, GRAIN_KINETICS.keepsFree * open);
+  const grainHolds = grainWants + looseWants > left ? (left * grainWants) / (grainWants + looseWants || 1) : grainWants;
+  const freeWaterG = Math.max(left - grainHolds, GRAIN_KINETICS.film * grainDry);
   const per = swollen > 1e-12 ? 1 / swollen : 0;
   const volume = massG(m) / PUDDING_G_PER_ML;
-  const pieces = (m.piecesG + Math.max(0, m.piecesDrinkG)) / 1.1;
-  const looseness = kernelDry > 0 ? freeWaterG / kernelDry : Infinity;
+  const pieces = (m.piecesG + m.piecesDrinkG) / PASTE.pieceG;
+  const looseness = grainDry > 0 ? freeWaterG / grainDry : Infinity;
   return {
     c: crowd((swollen * brake) / (loose + freeWaterG + PASTE.sugarAsSerum * m.sugarG + PASTE.fatAsSerum * m.fatG || 1)),
     k8: k8 * per,
@@ -171,17 +174,21 @@ export function bodyOf(m: Mixture, fractions: readonly Fraction[], stoodH = 0): 
     gel: gel * per,
     retro: retro * per,
     integrity: per > 0 ? whole * per : 1,
+    floor: floor * per,
     grainVolume: giveWay(
       Math.max(
         0,
-        (solid / GRAIN_KINETICS.solidG + PASTE.heldAsGrain * Math.max(0, m.waterG - freeWaterG) + pieces) / volume,
+        (solid / GRAIN_KINETICS.solidG +
+          PASTE.heldAsGrain * Math.max(0, open - Math.max(0, m.piecesDrinkG) - freeWaterG) +
+          pieces) /
+          volume,
       ),
     ),
     freeWaterG,
     bite,
     amyloseG: amylose,
     jamPa:
-      kernelDry > 0 ? PASTE.jamPa * (sticky / kernelDry) * bite * Math.exp(-((looseness / PASTE.jamsBelow) ** 2)) : 0,
+      grainDry > 0 ? PASTE.jamPa * (sticky / grainDry) * bite * Math.exp(-((looseness / PASTE.jamsBelow) ** 2)) : 0,
   };
 }
 

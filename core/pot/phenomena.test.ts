@@ -11,7 +11,7 @@ import { BITE, fourierFor, fourierRate, GRAINS, hydration } from './grain';
 import { lumpRisk } from './lumps';
 import { bodyOf, consistency, eggFactor, fillerFactor, rawFraction, solidsFactor, sugarFraction } from './paste';
 import { breaksAfterMin, depthMm, loosenG, reduceToG, thickenG } from './corrections';
-import { addToPot, cook, fillPot, type Controls, type PotSetup } from './pot';
+import { addToPot, cook, fillPot, NO_TUNING, type Controls, type PotSetup } from './pot';
 import { acidRate, gelEquilibrium, gelPeakC, STARCHES } from './starch';
 
 const mix = (amounts: Record<string, number>) =>
@@ -273,6 +273,7 @@ describe('corrections', () => {
     ).pot;
     return cook(pot, setup, { setting: 0, watts: 300, stirEveryS: 2, lid: 'on' }, 120).pot;
   };
+  const boils: Controls = { setting: 0, watts: 800, stirEveryS: 2, lid: 'off' };
   const stirredIn = (grams: Record<string, number>) => {
     const pot = cooked();
     const more = addToPot(pot, { mixture: mix(grams), tempC: 20 }, setup);
@@ -303,6 +304,37 @@ describe('corrections', () => {
     expect(breaksAfterMin(body, 95, 2, true)).toBeLessThan(breaksAfterMin(body, 95, 2, false));
     expect(breaksAfterMin(body, 95, 2, false)).toBeGreaterThan(2);
     expect(breaksAfterMin(body, 60, 2, false)).toBeGreaterThan(breaksAfterMin(body, 95, 2, false) * 5);
+  });
+  it('each starch breaks down to its own floor: potato is past its best long before maize', () => {
+    const only = (id: string) => {
+      const pot = cook(
+        fillPot(setup, mix({ milk_whole: 1000, [id]: 45 }), 6),
+        setup,
+        boils,
+        1500,
+        (p) => p.bubbling,
+      ).pot;
+      return breaksAfterMin(bodyOf(pot.content, pot.fractions), 95, 3, false);
+    };
+    const ratio = only('potato_starch') / only('cornstarch');
+    expect(ratio).toBeLessThan(0.65);
+    expect(ratio).toBeGreaterThan(0.2);
+  });
+  it('each starch swells about its own temperature: a packet of rice is the least known, potato is not', () => {
+    const shifted = (id: string, gelShiftSd: number) => {
+      const s = { ...setup, tuning: { ...NO_TUNING, gelShiftSd } };
+      const pot = cook(
+        fillPot(s, mix({ milk_whole: 1000, [id]: 45 }), 6),
+        s,
+        boils,
+        3600,
+        (p) => p.viscosityPaS - 0.05,
+      ).pot;
+      return pot.bulkC;
+    };
+    const moves = (id: string) => shifted(id, 1) - shifted(id, 0);
+    expect(moves('potato_starch')).toBeLessThan(2.2);
+    expect(moves('rice_flour')).toBeGreaterThan(moves('potato_starch') * 1.6);
   });
   it('a hot pan goes on heating a custard after the fire: 3 to 4 K from 105 degC', () => {
     const still: PotSetup = { ...setup, roomC: 60 };

@@ -6,7 +6,7 @@ import { AIR, boilsC, latentJPerKg, pressurePa, waterActivity, waterBoilsC } fro
 import { amylaseRate, curdEquilibrium, curdRate, curdSeverity, EGG, eggPoint, eggSetRate, salmonellaRate } from './egg';
 import { aromaRate } from './flavour';
 import { foamIndex, FOAM } from './foam';
-import { BITE, fourierRate, GRAIN_KINETICS, GRAINS, hydration, soaked } from './grain';
+import { BITE, GRAIN_KINETICS, grainDryG, grainRates, GRAINS, hydration, soaked } from './grain';
 import {
   filmShareOf,
   HEAT,
@@ -26,7 +26,16 @@ import type { Tool, Lid } from './hands';
 import { HOBS, netW } from './hob';
 import { Rosenbrock } from './integrator';
 import { LUMPS } from './lumps';
-import { bodyOf, consistency, rawFraction, serumPaS, sugarFraction, viscosityPaS, type Fraction } from './paste';
+import {
+  bodyOf,
+  consistency,
+  isMilky,
+  rawFraction,
+  serumPaS,
+  sugarFraction,
+  viscosityPaS,
+  type Fraction,
+} from './paste';
 import { SCORCH, scorchRate } from './scorch';
 import { leaves, SURFACE } from './surface';
 import {
@@ -37,6 +46,7 @@ import {
   gelRate,
   STARCH_KINETICS,
   swellEquilibrium,
+  swellRate,
 } from './starch';
 
 /** What sticks and foams is what is in the pot now: milk that comes later does not yet. */
@@ -51,7 +61,8 @@ function baseOf(m: Mixture, planned: Base): Base {
 export type Tuning = {
   evaporation: number;
   consistency: number;
-  gelShiftK: number;
+  /** in standard deviations of each starch's own spread */
+  gelShiftSd: number;
   curdShiftK: number;
   scorch: number;
   stir: number;
@@ -61,7 +72,7 @@ export type Tuning = {
 export const NO_TUNING: Tuning = {
   evaporation: 1,
   consistency: 1,
-  gelShiftK: 0,
+  gelShiftSd: 0,
   curdShiftK: 0,
   scorch: 1,
   stir: 1,
@@ -165,7 +176,7 @@ const SLOTS = {
   bulkC: { error: 0.2, of: (p) => p.bulkC },
   powerW: { error: 15, of: (p) => p.powerW },
   waterG: { error: 0.15, of: (p) => p.content.waterG },
-  scorch: { error: 0.01, of: (p) => p.scorch },
+  scorch: { error: 0.003, of: (p) => p.scorch },
   bathC: { error: 0.3, of: (p) => p.bathC },
   eggSet: { error: 0.008, of: (p) => p.eggSet, least: 0, most: 1 },
   eggCurd: { error: 0.006, of: (p) => p.eggCurd, least: 0, most: 1 },
@@ -208,14 +219,16 @@ const within = (y: Float64Array, at: number): number => clamp(y[at]!, LEAST[at]!
 
 /** The layer on the floor: its share of the pot, and how often it is renewed, 1/s. */
 type Film = { bulkC: number; filmC: number; share: number; renewed: number };
+/** K by which a surface is colder than the pot, for the currents that it makes (C). */
+const SURFACE_DROP_K = 8;
 /** A boiled-out pot keeps this much, so that shares of it can be told, g. */
 const LEAST_WATER_G = 0.5;
 /** Share gelatinised from which a grain swells. */
 const STRUCK = 0.01;
-/** Fourier number at which a grain has long drunk its fill. */
-const SOAKED_THROUGH = 1.6;
 
 const sound = (m: Mixture) => m.waterG > 1;
+/** What a spoon rubs off grain that it passes every so many s, 1 or more. */
+const rubOf = (everyS: number): number => 1 + GRAIN_KINETICS.leachStir / (1 + everyS / STARCH_KINETICS.stirHalfS);
 const boilsAt = (m: Mixture, altitudeM: number) => boilsC(altitudeM, m.bindsG, m.waterG);
 
 /** The pot holds nothing that is wet: no forecast, and nothing to cook. Its message is the code of its sentence. */
@@ -413,7 +426,7 @@ export class PotSystem {
     this.stirred = Number.isFinite(controls.stirEveryS);
     this.ph = phOf(pot.content);
     this.saltPct = (100 * pot.content.saltG) / pot.content.waterG;
-    this.milky = pot.content.dairyProteinG + pot.content.coconutFatG > 0.01 * this.solids;
+    this.milky = isMilky(pot.content);
     this.still0 = pot.stillS;
     this.t0 = pot.tS;
   }
@@ -500,7 +513,9 @@ export class PotSystem {
       toFoodW: toFood(matter, panC - bulkC, now.viscosityPaS, hands),
       wrapped: controls.wrapped,
     };
-    const fire = controls.over ? overWater(at, controls.over) : onRing(at, matter, now.viscosityPaS, hands);
+    const fire = controls.over
+      ? overWater(at, controls.over, hands.stirred)
+      : onRing(at, matter, now.viscosityPaS, hands);
     f[AT.panC] = fire.panKPerS;
     f[AT.bathC] = fire.bathKPerS;
     jac[AT.panC] = fire.panByPan;
@@ -524,6 +539,8 @@ export class PotSystem {
       lid: controls.lid,
       skin,
       grainVolume,
+      toSurfaceW: toFood(matter, SURFACE_DROP_K, now.viscosityPaS, { ...hands, scrapes: 1 }),
+      overSteam: controls.over !== undefined && !controls.over.touching,
       evaporation: this.tuning.evaporation * (this.setup.pan.steam ?? 1),
     });
     f[AT.bulkC] = (fire.intoFoodW - gone.sideW - gone.evaporatesW - gone.boilW) / matter.heatJPerK;
@@ -543,15 +560,13 @@ export class PotSystem {
   private starchSlopes(f: Float64Array, film: Film, sugar: number, hands: Hands, freeWaterG: number): void {
     const { tuning, jac, controls } = this;
     const { bulkC, filmC } = film;
-    let dryG = 0;
-    for (const fr of this.fractions) if (GRAINS[fr.kind].form !== 'powder') dryG += fr.dryG;
-    const loose = Math.max(0, freeWaterG - GRAIN_KINETICS.film * dryG);
-    const scarce = dryG > 0 ? loose / (loose + GRAIN_KINETICS.scarceAt * dryG) : 1;
+    const dryG = grainDryG(this.fractions);
+    const rub = this.stirred ? rubOf(hands.everyS) : 1;
     for (let i = 0; i < this.fractions.length; i++) {
       const at = FIRST + STRIDE * i;
       const fr = this.fractions[i]!;
       const g = GRAINS[fr.kind];
-      const peak = gelPeakC(g.starch, sugar, this.saltPct) + tuning.gelShiftK;
+      const peak = gelPeakC(g.starch, sugar, this.saltPct) + tuning.gelShiftSd * g.starch.gelSdK;
       const target = gelEquilibrium(bulkC, peak, g.starch);
       const rate = gelRate(bulkC, peak);
       const filmRate = Math.min(gelRate(filmC, peak), film.renewed);
@@ -561,27 +576,24 @@ export class PotSystem {
         (1 - film.share) * rate * Math.max(0, target - a) + film.share * filmRate * Math.max(0, filmTarget - a);
       jac[at + GRAIN_AT.gelatinised] = -(target > a ? rate : 0);
       const swellTo = a > STRUCK ? swellEquilibrium(bulkC, peak) : 0;
-      f[at + GRAIN_AT.swelling] = Math.max(0, swellTo - fr.swelling) / STARCH_KINETICS.swellS;
-      jac[at + GRAIN_AT.swelling] = swellTo > fr.swelling ? -1 / STARCH_KINETICS.swellS : 0;
+      const swells = swellRate(bulkC);
+      f[at + GRAIN_AT.swelling] = swells * Math.max(0, swellTo - fr.swelling);
+      jac[at + GRAIN_AT.swelling] = swellTo > fr.swelling ? -swells : 0;
       const worn = breakdownRate(bulkC, a * fr.swelling, hands.stillS, controls.tool === 'whisk');
       const acid = acidRate(bulkC, this.ph) * a;
       f[at + GRAIN_AT.integrity] = -worn * Math.max(0, fr.integrity - g.starch.integrityFloor) - acid * fr.integrity;
       jac[at + GRAIN_AT.integrity] = 0;
-      if (g.form === 'powder') {
-        f[at + GRAIN_AT.fourier] = 0;
-        f[at + GRAIN_AT.leached] = 0;
-        continue;
-      }
-      const size = (fr.grainMm ?? g.sizeMm) * tuning.grain;
-      f[at + GRAIN_AT.fourier] =
-        fr.fourier > SOAKED_THROUGH ? 0 : scarce * fourierRate(g, size, bulkC, target, sugar, this.milky);
-      const wet = hydration(fr.fourier, g.form);
-      const rub = this.stirred ? 1 + GRAIN_KINETICS.leachStir / (1 + hands.everyS / STARCH_KINETICS.stirHalfS) : 1;
-      // what kernels give, they give to the liquid around them
-      const takes = freeWaterG / (freeWaterG + GRAIN_KINETICS.leachInto * dryG);
-      const leachTo = g.form === 'kernel' ? g.free * wet * Math.min(GRAIN_KINETICS.rubMost, rub) * takes : wet;
-      const leachS = g.form === 'kernel' ? GRAIN_KINETICS.leachS : GRAIN_KINETICS.abrasionS / rub;
-      f[at + GRAIN_AT.leached] = (target * Math.max(0, leachTo - fr.leached)) / leachS;
+      const rates = grainRates(g, (fr.grainMm ?? g.sizeMm) * tuning.grain, fr, {
+        tempC: bulkC,
+        gelatinisable: target,
+        sugarFraction: sugar,
+        milky: this.milky,
+        freeWaterG,
+        dryG,
+        rub,
+      });
+      f[at + GRAIN_AT.fourier] = rates.fourier;
+      f[at + GRAIN_AT.leached] = rates.leached;
     }
   }
 

@@ -17,6 +17,8 @@ type Species = {
   swellG: number;
   amylose: number;
   leaches: number;
+  /** K, 1 sd: how far a packet's own lies from its kind's */
+  gelSdK: number;
   /** 1 where its paste is clear, 0 where it is cloudy */
   clear: 0 | 1;
 };
@@ -26,7 +28,7 @@ const species = (s: Species) =>
     onsetC: [s.gel[0], 'degC', s.gel[4], `onset, ${s.gel[3]}`],
     peakC: [s.gel[1], 'degC', s.gel[4], `peak, ${s.gel[3]}`],
     endC: [s.gel[2], 'degC', s.gel[4], `end, ${s.gel[3]}`],
-    k8: [s.k8, 'Pa s^n', 'B', `consistency at 8 %, 95 degC, ${PEAKS}`],
+    k8: [s.k8, 'Pa s^n', 'B', `consistency at 8 %, 95 degC, ${PEAKS}, to a fifth`],
     integrityFloor: [s.integrityFloor, '1', 'B', 'trough over peak of the pasting curve'],
     flowJPerMol: [s.flowJPerMol, 'J/mol', 'B', 'setback to 50 degC'],
     gel: [s.strength, '1', 'C', 'cold gel strength against maize'],
@@ -34,6 +36,7 @@ const species = (s: Species) =>
     amylose: [s.amylose, '1', 'B', 'share of the starch'],
     leaches: [s.leaches, '1', 'B', 'share of the amylose that is in the liquid after 95 degC'],
     swellG: [s.swellG, 'g/g', 'B', 'swelling power at 95 degC, Leach et al. 1959 type curves'],
+    gelSdK: [s.gelSdK, 'K', 'B', 'spread of its gelatinisation between packets'],
     clear: [s.clear, '1', 'A', 'its paste is clear (1) or cloudy (0)'],
   });
 
@@ -43,7 +46,7 @@ export const STARCHES = {
   maize: species({
     title: 'maize',
     gel: [64.1, 69.4, 74.9, JANE, 'A'],
-    k8: 9.2,
+    k8: 8.2,
     integrityFloor: 0.58,
     flowJPerMol: 12700,
     strength: 1,
@@ -51,38 +54,41 @@ export const STARCHES = {
     swellG: 24,
     amylose: 0.265,
     leaches: 0.6,
+    gelSdK: 1.5,
     clear: 0,
   }),
   wheat: species({
     title: 'wheat',
     gel: [57.1, 61.6, 66.2, JANE, 'A'],
-    k8: 6.5,
+    k8: 7.4,
     integrityFloor: 0.72,
     flowJPerMol: 15800,
-    strength: 0.95,
+    strength: 0.92,
     retro: 0.5,
     swellG: 21,
     amylose: 0.265,
     leaches: 0.75,
+    gelSdK: 1.5,
     clear: 0,
   }),
   rice: species({
     title: 'rice, a shop flour',
     gel: [64, 71, 77, typical, 'B'],
-    k8: 7.4,
+    k8: 6.2,
     integrityFloor: 0.77,
     flowJPerMol: 11200,
-    strength: 0.55,
+    strength: 0.48,
     retro: 0.45,
     swellG: 19,
     amylose: 0.2,
     leaches: 0.5,
+    gelSdK: 4,
     clear: 0,
   }),
   'long rice': species({
     title: 'rice, long grain',
     gel: [70.3, 76.2, 80.2, JANE, 'A'],
-    k8: 7,
+    k8: 7.4,
     integrityFloor: 0.82,
     flowJPerMol: 11200,
     strength: 0.62,
@@ -90,6 +96,7 @@ export const STARCHES = {
     swellG: 18,
     amylose: 0.25,
     leaches: 0.5,
+    gelSdK: 4,
     clear: 0,
   }),
   'short rice': species({
@@ -103,6 +110,7 @@ export const STARCHES = {
     swellG: 20,
     amylose: 0.17,
     leaches: 0.55,
+    gelSdK: 4,
     clear: 0,
   }),
   basmati: species({
@@ -116,6 +124,7 @@ export const STARCHES = {
     swellG: 18,
     amylose: 0.245,
     leaches: 0.5,
+    gelSdK: 4,
     clear: 0,
   }),
   jasmine: species({
@@ -129,6 +138,7 @@ export const STARCHES = {
     swellG: 20,
     amylose: 0.16,
     leaches: 0.55,
+    gelSdK: 4,
     clear: 0,
   }),
   'waxy rice': species({
@@ -142,6 +152,7 @@ export const STARCHES = {
     swellG: 40,
     amylose: 0.01,
     leaches: 0.5,
+    gelSdK: 4,
     clear: 1,
   }),
   potato: species({
@@ -155,6 +166,7 @@ export const STARCHES = {
     swellG: 80,
     amylose: 0.21,
     leaches: 0.6,
+    gelSdK: 1.5,
     clear: 1,
   }),
   tapioca: species({
@@ -168,6 +180,7 @@ export const STARCHES = {
     swellG: 45,
     amylose: 0.18,
     leaches: 0.6,
+    gelSdK: 2,
     clear: 1,
   }),
 } as const;
@@ -181,8 +194,15 @@ export const STARCH_KINETICS = table('Starch: kinetics', {
   sugarShiftK2: [45, 'K', 'B', 'per unit of X squared'],
   milkShiftK: [1, 'K', 'B', 'salts of milk'],
   saltShiftK: [2, 'K/%', 'B', 'per % of salt in the water, to 4 %'],
-  swellS: [50, 's', 'C', 'swelling after gelatinisation'],
+  swellS: [50, 's', 'C', 'swelling after gelatinisation, at 95 degC'],
+  swellJPerMol: [90000, 'J/mol', 'C', 'of it: what steam swells it swells as far, in more minutes'],
   swellStart: [0.3, '1', 'B', 'swelling just gelatinised, share of that at 95 degC'],
+  swellPower: [
+    3,
+    '1',
+    'C',
+    'most of the swelling is done ten degrees before; fitted: over steam it sets as over a ring',
+  ],
   swellMax: [1.05, '1', 'B', 'above 95 degC'],
   sugarHalves: [
     0.42,
@@ -221,9 +241,15 @@ export const gelRate = (tempC: number, peakC: number): number =>
 
 /** Swelling the granules tend to at this temperature, share of that at 95 degC, 0.3 to 1.05. */
 export function swellEquilibrium(tempC: number, peakC: number): number {
-  const { swellStart, swellMax } = STARCH_KINETICS;
-  return clamp(swellStart + (1 - swellStart) * ((tempC - peakC) / (95 - peakC)), swellStart, swellMax);
+  const { swellStart, swellMax, swellPower } = STARCH_KINETICS;
+  const way = (tempC - peakC) / (95 - peakC);
+  if (way >= 1) return Math.min(swellMax, 1 + (1 - swellStart) * (way - 1));
+  return swellStart + (1 - swellStart) * (1 - (1 - Math.max(0, way)) ** swellPower);
 }
+
+/** Rate of swelling towards that, 1/s. */
+export const swellRate = (tempC: number): number =>
+  arrhenius(STARCH_KINETICS.swellJPerMol, 95, tempC) / STARCH_KINETICS.swellS;
 
 /** Factor on the swollen volume from sugar, 0.2 to 1. */
 export const sugarBrake = (x: number): number =>

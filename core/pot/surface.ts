@@ -18,7 +18,9 @@ export const SURFACE = table('Surface of the pot', {
   bedFrom: [0.38, '1', 'C', 'share of grain in the volume from which it is a bed'],
   dryingShare: [0.05, '1', 'C', 'of the mass: the last water comes off slower and slower'],
   lidBase: [0.6, '1', 'C', 'share of the top that still loses heat to the room under a lid'],
-  evaporationPerK: [0.05, '1/K', 'C', 'rise of evaporation with temperature, for the approximate Jacobian'],
+  evaporationPerK: [0.05, '1/K', 'B', 'rise of evaporation with temperature'],
+  movedW: [800, 'W/m2K', 'C', 'to the surface of a pot that is stirred: evaporation was fitted there'],
+  steamBeside: [0.7, '1', 'C', 'evaporation of a bowl in the steam that rises beside it'],
 });
 
 const LID: Record<Lid, number> = { off: 1, ajar: SURFACE.lidAjar, on: SURFACE.lid };
@@ -38,9 +40,22 @@ type Top = {
   lid: Lid;
   skin: boolean;
   grainVolume: number;
+  /** from the bulk to the surface, W/m2K: what stands still and thick cools on top and gives off less */
+  toSurfaceW: number;
+  overSteam: boolean;
   /** of the cook's own pot */
   evaporation: number;
 };
+
+/**
+ * Evaporation of a surface that cools by it, over that of one as hot as the bulk: y = exp(-x y), with x the slope of
+ * evaporation over what brings heat to the surface. Within 1 % (Lambert W by logarithms).
+ */
+function cooledShare(x: number): number {
+  if (x < 1e-6) return 1;
+  const l = Math.log(1 + x);
+  return (l * (1 - Math.log(1 + l) / (2 + l))) / x;
+}
 
 /** Watts and steam that leave, and W/K of it for the approximate Jacobian. */
 export function leaves(o: Top) {
@@ -48,9 +63,10 @@ export function leaves(o: Top) {
   const bed = o.grainVolume > SURFACE.bedFrom ? SURFACE.grainBed : 1;
   const cover = LID[o.lid] * (o.skin ? SURFACE.skin : 1) * bed * o.evaporation;
   const wet = clamp((m.waterG - SURFACE.boundWater * o.solidsG) / (SURFACE.dryingShare * o.massG), 0, 1);
-  const fluxKgPerM2S =
+  const openKgPerM2S =
     wet *
     cover *
+    (o.overSteam ? SURFACE.steamBeside : 1) *
     evaporationKgPerM2S(
       Math.min(bulkC, boilsC),
       roomC,
@@ -59,6 +75,9 @@ export function leaves(o: Top) {
       AIR.surfaceWPerM2K,
     );
   const latentJ = latentJPerKg(bulkC);
+  const perSurfaceK = SURFACE.evaporationPerK * openKgPerM2S * latentJ;
+  const fluxKgPerM2S =
+    openKgPerM2S * Math.min(1, cooledShare(perSurfaceK / o.toSurfaceW) / cooledShare(perSurfaceK / SURFACE.movedW));
   const bareM2 = o.sideM2 + areaM2 * (o.lid === 'off' ? 1 : SURFACE.lidBase);
   const boilWPerK = Math.max(o.heatJPerK / SURFACE.boilS, SURFACE.boilLeastWPerK);
   const boilW = boilWPerK * Math.max(0, bulkC - boilsC);

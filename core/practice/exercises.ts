@@ -98,7 +98,7 @@ function handedOver(
 const HOUR_S = 3600;
 const EIGHT_YOLKS_G = 144;
 /** the ring was left at full and the spoon laid down for so long, s */
-const LEFT_ALONE_S = 40;
+const LEFT_ALONE_S = 30;
 /** Sugar over what is usual: sweet enough that the rice feels it. */
 const SWEET_RICE = 2.5;
 /** How much of its starch was forgotten. */

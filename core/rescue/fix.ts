@@ -3,10 +3,11 @@ import type { Added, Cook, CookEvent } from '../cook/events';
 import { addedTo, cookAhead, type OnTheHob } from '../cook/live';
 import { changesOf, stepsOf, type Step } from '../cook/steps';
 import { foldCook } from '../cook/fold';
-import { dishHistory, judge } from '../model/forecast';
+import { dishHistory, judge, placesWithin } from '../model/forecast';
 import { massG } from '../matter/mixture';
 import { lookUp, mainLiquid } from '../plan/stages';
-import { FRIDGE_C, methodOf } from '../plan/family';
+import { methodOf } from '../plan/family';
+import { KEPT } from '../plan/kept';
 import { type HeatStep, type MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
@@ -15,7 +16,7 @@ import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { runPhase } from '../pot/program';
 import { phaseOf, runOff } from '../model/run';
-import { boundsFor, aimPlace, stripPlace, wordAt } from '../texture/words';
+import { boundsFor, aimPlace, wordAt } from '../texture/words';
 
 /** What brings a pot to its word: how much, how it goes in, what it costs in minutes. Every amount is cooked through. */
 export const FIX = table('Mending a pot', {
@@ -68,12 +69,11 @@ export type Fix = {
 export function headingOf(plan: Plan, setup: PotSetup, pot: Pot, sdLn: number): Heading {
   const run = runOff(plan, setup, pot);
   const bounds = boundsFor(plan.serve.style, run.depthM);
-  const f = judge(plan, run, dishHistory(plan, run, plan.rest.hours).serving, bounds);
-  const spread = Math.exp(1.2816 * sdLn);
+  const at = dishHistory(plan, run, plan.rest.hours).serving;
+  const f = judge(plan, run, at, bounds);
   return {
     place: f.place,
-    low: stripPlace(f.yieldPa / spread, f.viscosityPaS / spread, bounds),
-    high: stripPlace(f.yieldPa * spread, f.viscosityPaS * spread, bounds),
+    ...placesWithin(f, sdLn, bounds, at.tempC),
     word: wordAt(f.place),
     massG: massG(run.pot.content),
     curd: severityOf(run.pot),
@@ -209,7 +209,7 @@ export function thicker(s: Situation, target = aimPlace(s.plan.serve.word)): Fix
       reaches: Math.abs(after.place - target) < 2 * FIX.nearSteps || after.place >= target,
     });
   };
-  const base = { tempC: FRIDGE_C, why: 'fix' as const, ...(s.after === undefined ? {} : { after: s.after }) };
+  const base = { tempC: KEPT.fridgeC, why: 'fix' as const, ...(s.after === undefined ? {} : { after: s.after }) };
   const egg = s.pot.content.eggProteinG > 0;
   const starchId = starchOf(plan);
   const starchShare = lookUp(plan, starchId).per100.starch / 100;
@@ -268,7 +268,7 @@ export function looser(s: Situation, target = aimPlace(s.plan.serve.word)): Fix 
   const heat = s.hot ? [] : [fire(plan, { role: 'warm', until: { reach: 'temperature', tempC: 80 } })];
   const added = (g: number): Added => ({
     portions: [{ ingredientId: liquidId, grams: g }],
-    tempC: s.hot ? 60 : FRIDGE_C,
+    tempC: s.hot ? 60 : KEPT.fridgeC,
     how: 'stirred in',
     why: 'fix',
     ...(s.after === undefined ? {} : { after: s.after }),

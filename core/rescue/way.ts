@@ -4,7 +4,7 @@ import { addedTo } from '../cook/live';
 import { dishHistory, judge } from '../model/forecast';
 import { massG } from '../matter/mixture';
 import { mainLiquid } from '../plan/stages';
-import { FRIDGE_C } from '../plan/family';
+import { KEPT } from '../plan/kept';
 import { type HeatStep } from '../plan/method';
 import { EGG } from '../pot/egg';
 import { addToPot, cook, type Pot } from '../pot/pot';
@@ -214,7 +214,7 @@ export function troubleOf(fault: Fault, s: Situation, told: Told) {
   const egg = pot.content.eggProteinG > 0;
   const head = (p: Pot, heat: HeatStep[] = []) => headingOf(plan, setup, s.finish(p, heat), sd);
   const after = s.after === undefined ? {} : { after: s.after };
-  const add = (portions: Portion[], heat: HeatStep[], how: Added['how'], tempC = FRIDGE_C): Added => ({
+  const add = (portions: Portion[], heat: HeatStep[], how: Added['how'], tempC = KEPT.fridgeC): Added => ({
     portions,
     tempC,
     how,

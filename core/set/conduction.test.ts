@@ -128,6 +128,31 @@ describe('a dish through room, fridge, freezer and baths', () => {
     const half = p.find((x) => x.ice > 0.5)!;
     expect(Math.abs(half.coreC - freezesBelowC(0.12))).toBeLessThan(1.5);
   });
+  it('what comes out of the freezer thaws with the heat that it froze with', () => {
+    const p = coolInDish({
+      dish: tray,
+      depthM: 0.02,
+      startC: 40,
+      stays: [
+        { where: 'freezer', minutes: 900, airC: -18, covered: true },
+        { where: 'room', minutes: 6000, airC: 21, covered: true },
+      ],
+      hours: 40,
+    });
+    const out = p.filter((x) => x.hours > 15.1);
+    expect(p.find((x) => x.hours > 14.5)!.ice).toBeGreaterThan(0.95);
+    // none of it is warm while it is ice, and it takes hours
+    for (const x of out) if (x.ice > 0.5) expect(x.meanC).toBeLessThan(2);
+    const thawed = out.find((x) => x.ice < 0.05)!;
+    expect(thawed.hours - 15).toBeGreaterThan(1);
+    expect(out.at(-1)!.ice).toBe(0);
+    expect(out.at(-1)!.meanC).toBeGreaterThan(18);
+  });
+  it('ice is weighed by volume: a frozen rim of a disc is most of it', () => {
+    const body = new CoolingBody(0.05, 0.02, 0, 6, 4);
+    for (let z = 0; z < 4; z++) body.ice[z * 6 + 5] = 1;
+    expect(body.meanIce()).toBeCloseTo(1 - (5 / 6) ** 2, 6);
+  });
   it('wet clay cools faster than dry, and every place by its own rule', () => {
     const to21 = (wall: 'clay' | 'wet clay', where: Stay['where'] = 'fridge') =>
       hoursBelow(

@@ -15,7 +15,7 @@ export const COOLING = table('Cooling', {
   ],
   fridgeW: [8, 'W/m2K', 'B', 'still fridge, 6 to 8'],
   fanFridgeW: [15, 'W/m2K', 'B', 'fan fridge, 12 to 18'],
-  freezerW: [8, 'W/m2K', 'B', 'freezer 10 K colder, 8 to 10'],
+  freezerW: [7.6, 'W/m2K', 'B', 'freezer 10 K colder, 7 to 10'],
   risesAtK: [10, 'K', 'B', 'still air moves by itself: these hold at this difference'],
   risesPower: [0.25, '1', 'A', 'free convection along a wall'],
   risesLeast: [0.75, '1', 'C', 'no less than this share of them: radiation stays'],
@@ -31,15 +31,15 @@ export const COOLING = table('Cooling', {
   freezesK: [1.86, 'K per mol/kg', 'A', 'freezing point lowered by what is dissolved'],
 });
 
-/** W/m2K of a dish wall in series with the air outside (B). */
-const WALL: Record<Dish['wall'], number> = {
-  glass: 250,
-  ceramic: 300,
-  metal: 5000,
-  plastic: 100,
-  clay: 120,
-  'wet clay': 200,
-};
+/** W/m2K through a dish wall, in series with the air outside: in the cold and in the oven. Wet clay carries more than dry. */
+export const WALL = table('Wall of a dish', {
+  glass: [250, 'W/m2K', 'B', 'glass of 4 mm'],
+  ceramic: [300, 'W/m2K', 'B', 'glazed ceramic of 5 mm'],
+  metal: [5000, 'W/m2K', 'A', 'sheet'],
+  plastic: [100, 'W/m2K', 'B', 'of 2 mm'],
+  clay: [120, 'W/m2K', 'B', 'dry clay of 6 mm'],
+  'wet clay': [200, 'W/m2K', 'B', 'the same, soaked'],
+});
 
 type Surroundings = { airC: number; hW: number };
 
@@ -157,10 +157,20 @@ export class CoolingBody {
     }
   }
 
-  meanIce(): number {
+  /** By volume: a cell counts for its ring. */
+  private meanOf(values: Float64Array): number {
     let sum = 0;
-    for (const i of this.ice) sum += i;
-    return sum / this.ice.length;
+    let weight = 0;
+    for (let z = 0; z < this.nz; z++)
+      for (let r = 0; r < this.nr; r++) {
+        sum += (r + 0.5) * values[z * this.nr + r]!;
+        weight += r + 0.5;
+      }
+    return sum / weight;
+  }
+
+  meanIce(): number {
+    return this.meanOf(this.ice);
   }
 
   /** The warmest place. */
@@ -175,14 +185,7 @@ export class CoolingBody {
   }
 
   meanC(): number {
-    let sum = 0;
-    let weight = 0;
-    for (let z = 0; z < this.nz; z++)
-      for (let r = 0; r < this.nr; r++) {
-        sum += (r + 0.5) * this.tempC[z * this.nr + r]!;
-        weight += r + 0.5;
-      }
-    return sum / weight;
+    return this.meanOf(this.tempC);
   }
 }
 
@@ -264,6 +267,7 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
   const end = p.hours * 3600;
   const freezesC = freezesBelowC(p.sugarFraction ?? 0.12);
   const perIceK = (COOLING.iceJPerG * (p.waterShare ?? 0.75)) / 3.6;
+  let frozen = false;
   let stay = 0;
   let until = (p.stays[0]?.minutes ?? Infinity) * 60;
   let t = 0;
@@ -296,7 +300,9 @@ export function coolInDish(p: CoolingPlan): CoolingPoint[] {
       { airC, hW: outside * (bath ? 1 : COOLING.footShare) },
       evaporating,
     );
-    if (airC < freezesC) body.freeze(freezesC, perIceK);
+    // what has frozen thaws with the same heat
+    frozen ||= airC < freezesC;
+    if (frozen) body.freeze(freezesC, perIceK);
     t += dt;
     if (t >= nextKeep || t >= end - 1e-6) {
       points.push({ hours: t / 3600, coreC: body.coreC(), meanC: body.meanC(), ice: body.meanIce() });

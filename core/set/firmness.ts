@@ -1,14 +1,14 @@
 import { along, clamp, table, type Curve } from '../coefficients';
 import type { Mixture } from '../matter/mixture';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
-import { eggGelPa } from '../pot/egg';
+import { eggGelPa, eggWarmth } from '../pot/egg';
 import { dairyProteinPct, fillerFactor, sugarFraction, type Body } from '../pot/paste';
 import { WEIGHT_N_PER_M3 } from '../texture/words';
 
 /** The cold gel: starch, egg, solid fat, and what stiffens both. */
 export const GEL = table('The cold gel', {
   g6Pa: [
-    460,
+    421,
     'Pa',
     'C',
     'modulus at c = 6 % without protein; published gels span a factor of 3; fitted to what mounds',
@@ -37,7 +37,6 @@ export const GEL = table('The cold gel', {
     'strain at which a gel that was left alone breaks; set gels are published from 0.5 to 2',
   ],
   gelledPa: [650, 'Pa', 'C', 'modulus about which a paste has become one piece that breaks and does not flow'],
-  fullGel: [0.15, '1', 'C', 'gel strength of a starch from which a cold dish is judged as a gel'],
   yieldOverK: [0.2, 's^-n', 'C', 'and over hot consistency'],
   stirredCold: [0.35, '1', 'C', 'left of a gel that is stirred while it cools'],
   reheated: [0.75, '1', 'C', 'left of a gel that is melted and set again'],
@@ -97,7 +96,7 @@ type GelState = {
 /** Shear modulus of the gel, Pa. */
 export function gelModulusPa(m: Mixture, body: Body, at: GelState): number {
   const firmness = at.firmness ?? 1;
-  const other = (100 * m.otherProteinG) / (m.waterG + m.lactoseG + m.sugarG + m.otherProteinG);
+  const other = (100 * m.otherProteinG) / (m.waterG - m.piecesWaterG + m.lactoseG + m.sugarG + m.otherProteinG || 1);
   const protein = Math.min(GEL.proteinMaxPct, dairyProteinPct(m) + GEL.otherProtein * other);
   const fat = fatFactor(m, at.tempC, at.coldestC);
   const starch =
@@ -111,7 +110,7 @@ export function gelModulusPa(m: Mixture, body: Body, at: GelState): number {
     ageFactor(at.ageH, body.retro) *
     temperatureFactor(at.tempC) *
     (at.stirred ? GEL.stirredCold : 1);
-  const egg = at.egg ? eggGelPa((100 * m.eggProteinG) / massG(m), at.egg.set, at.egg.curd) : 0;
+  const egg = at.egg ? eggGelPa((100 * m.eggProteinG) / massG(m), at.egg.set, at.egg.curd) * eggWarmth(at.tempC) : 0;
   return firmness * (starch + egg) * fat;
 }
 

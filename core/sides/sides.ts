@@ -1,7 +1,7 @@
 import { table } from '../coefficients';
 import { EMPTY, massG, mixtureOf, add, type Mixture } from '../matter/mixture';
 import { lookUp } from '../plan/stages';
-import { FRIDGE_C } from '../plan/family';
+import { keptC } from '../plan/kept';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { infused, syrup } from '../pot/flavour';
@@ -32,7 +32,7 @@ export const SIDE = table('Side pots', {
   toastPerG: [0.012, 'min/g', 'C', 'longer with more in the pan'],
   fryMin: [6, 'min', 'C', 'coconut solids from splitting to gold'],
   oilHeld: [0.15, '1', 'C', 'of the fat, kept by the fried solids'],
-  glazeStarch: [0.035, 'g/g', 'C', 'cornstarch in a glaze that sets to a film'],
+  glazeStarch: [0.038, 'g/g', 'C', 'cornstarch in a glaze that sets to a film'],
   handC: [35, 'degC', 'B', 'a glaze that is hand-warm'],
   spreads: [1.5, 'Pa s', 'C', 'thicker than this a glaze drags at what it is spread on'],
   layerStarch: [0.02, 'g/g', 'C', 'rice flour in a second layer'],
@@ -239,7 +239,7 @@ function thinnedToSpread(
   const mixture: Mixture = uses.reduce((sum, u) => add(sum, mixtureOf(lookUp(plan, u.ingredientId), u.grams)), EMPTY);
   const setup = { ...potSetup(plan), base: lookUp(plan, liquidId).base ?? ('water' as const) };
   const fire = { setting: plan.method.simmerSetting, stirEveryS: 3, lid: 'off' as const };
-  const raw = fillPot(setup, mixture, FRIDGE_C);
+  const raw = fillPot(setup, mixture, keptC(lookUp(plan, liquidId), plan.room.tempC));
   const bubbling = cook(raw, setup, fire, 20 * 60, stopOf({ kind: 'bubble' }, raw)).pot;
   const { pot } = cook(bubbling, setup, fire, 60);
   const body = bodyOf(pot.content, pot.fractions);
@@ -264,7 +264,7 @@ function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Pla
   ];
   const mixture: Mixture = uses.reduce((sum, u) => add(sum, mixtureOf(lookUp(plan, u.ingredientId), u.grams)), EMPTY);
   const setup = { ...potSetup(plan), base: lookUp(plan, side.liquidId).base ?? ('water' as const) };
-  const raw = fillPot(setup, mixture, FRIDGE_C);
+  const raw = fillPot(setup, mixture, keptC(lookUp(plan, side.liquidId), plan.room.tempC));
   const fire = { setting: plan.method.simmerSetting, stirEveryS: plan.method.stirEveryS, lid: 'off' as const };
   const pot =
     side.cookedTo < 1

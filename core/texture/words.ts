@@ -11,22 +11,22 @@ export const WEIGHT_N_PER_M3 = 1040 * 9.81;
  * broken it, at the temperature it is eaten. What is served whole is judged by its height: {@link boundsFor}.
  */
 export const WORDS = table('Words of the set', {
-  pours: [1.4, 'Pa', 'C', 'from here it pours; 1.35 g of cornstarch to 100 of milk'],
-  coats: [8.5, 'Pa', 'C', 'from here it coats; 2.65 g'],
-  mounds: [23, 'Pa', 'C', 'mounds; 3.85 g'],
-  trail: [49, 'Pa', 'C', 'holds a trail; 5.1 g'],
-  wobbles: [85, 'Pa', 'C', 'wobbles on the spoon; 6.3 g'],
-  slices: [160, 'Pa', 'C', 'slices; 8.1 g'],
-  firm: [315, 'Pa', 'C', 'firm; 10.6 g'],
+  pours: [1.37, 'Pa', 'C', 'from here it pours; 1.35 g of cornstarch to 100 of milk'],
+  coats: [8.35, 'Pa', 'C', 'from here it coats; 2.65 g'],
+  mounds: [22.5, 'Pa', 'C', 'mounds; 3.85 g'],
+  trail: [47.2, 'Pa', 'C', 'holds a trail; 5.1 g'],
+  wobbles: [78, 'Pa', 'C', 'wobbles on the spoon; 6.3 g'],
+  slices: [147, 'Pa', 'C', 'slices; 8.1 g'],
+  firm: [289, 'Pa', 'C', 'firm; 10.6 g'],
   topOverFirm: [1.86, '1', 'C', 'rubber over firm'],
   standsOverWeight: [0.149, '1', 'B', 'turned out: that of a gel that sags by a sixth of its height, over rho g h'],
-  letsGo: [12, 'Pa', 'C', 'and what the wall of a mould keeps hold of'],
+  letsGo: [2, 'Pa', 'C', 'and what the wall of a mould keeps hold of'],
   slicesOverWobbles: [1.95, '1', 'C', 'turned out: slices clean over wobbles'],
   firmOverSlices: [1.87, '1', 'C', 'turned out: firm over slices'],
-  knife: [85, 'Pa', 'C', 'a layer cut in its dish bears the knife'],
+  knife: [78, 'Pa', 'C', 'a layer cut in its dish bears the knife'],
   knifeOverWeight: [0.1, '1', 'C', 'and some of its own height, over rho g h'],
   layerWobbles: [0.55, '1', 'C', 'a layer wobbles from this share of what cuts it'],
-  layerFirm: [250, 'Pa', 'C', 'a layer is firm'],
+  layerFirm: [229, 'Pa', 'C', 'a layer is firm'],
   pasteHotPaS: [0.011, 'Pa s', 'C', 'hot, at 10 1/s: pours; 2 g of cornstarch to 100'],
   coatsHotPaS: [0.09, 'Pa s', 'C', 'coats; 3 g'],
   pasteColdPaS: [0.03, 'Pa s', 'B', 'cold: pours'],
@@ -40,6 +40,14 @@ export const WORDS = table('Words of the set', {
   hotC: [80, 'degC', 'B', 'above this as hot'],
   setsC: [25, 'degC', 'C', 'a gel is judged by its flow above this'],
   setC: [8, 'degC', 'C', 'and by its yield alone below this'],
+  weakGel: [
+    0.2,
+    '1',
+    'C',
+    'gel strength of a starch, against maize, up to which its flow is felt in the cold: tapioca',
+  ],
+  wholeGel: [0.45, '1', 'C', 'and from which it is not'],
+  gelsPa: [110, 'Pa', 'C', 'modulus about which a gel is felt as one, and its flow no longer'],
 });
 const YIELD_PA: Record<SetWord, number> = {
   drinks: 0.2,
@@ -98,7 +106,9 @@ export function boundsFor(style: ServeStyle, heightM: number): Bounds {
 /** The words below a wobble that begins early or late. */
 const under = (wobbles: number) => {
   const trail = Math.max(Math.min(WORDS.trail, 0.75 * wobbles), wobbles / 1.9);
-  return { 'holds a trail': trail, mounds: Math.min(WORDS.mounds, 0.6 * trail) };
+  const mounds = Math.min(WORDS.mounds, 0.6 * trail);
+  const coats = Math.min(WORDS.coats, 0.6 * mounds);
+  return { 'holds a trail': trail, mounds, coats, pours: Math.min(WORDS.pours, 0.6 * coats) };
 };
 
 /** The yield stress at which a word ends, Pa. */
@@ -147,24 +157,33 @@ function flowBounds(tempC: number): Partial<Record<SetWord, number>> {
   };
 }
 
-/** What it is judged at: degC, and how far its starch makes a gel, 0 to 1. */
-type JudgedAt = { tempC: number; gels: number };
+/**
+ * What it is judged at: degC, the modulus of what has gelled, the gel strength of its starch against maize, and its
+ * viscosity when it was hot, Pa s.
+ */
+type JudgedAt = { tempC: number; modulusPa: number; starchGel?: number; hotPaS?: number };
 
 /**
  * Place of a pudding on the strip, 0 to 5: what its yield stress or its viscosity gives, whichever is more. What only
- * flows never wobbles; what has gelled and is cold is judged by its yield alone.
+ * flows never wobbles, and its word never falls while its viscosity rises; what has gelled and is cold is judged by its
+ * yield alone, and a weak gel by both.
  */
 export function stripPlace(
   yieldPa: number,
   viscosityPaS: number,
   bounds: Bounds = YIELD_PA,
-  at: JudgedAt = { tempC: 8, gels: 0 },
+  at: JudgedAt = { tempC: 8, modulusPa: 0 },
 ): number {
   const set = place(yieldPa, bounds, WORDS.topOverFirm * bounds.firm);
   if (viscosityPaS <= 0) return set;
-  const flow = Math.min(place(viscosityPaS, flowBounds(at.tempC), WORDS.topPaS), STRIP.wobbles - 0.01);
+  const flows = (paS: number, tempC: number) => place(paS, flowBounds(tempC), WORDS.topPaS);
+  const was = at.hotPaS !== undefined && viscosityPaS >= at.hotPaS ? flows(at.hotPaS, WORDS.hotC) : 0;
+  const flow = Math.min(Math.max(flows(viscosityPaS, at.tempC), was), STRIP.wobbles - 0.01);
+  const gels =
+    (at.modulusPa ** 2 / (at.modulusPa ** 2 + WORDS.gelsPa ** 2)) *
+    clamp(((at.starchGel ?? 1) - WORDS.weakGel) / (WORDS.wholeGel - WORDS.weakGel), 0, 1);
   const cold = clamp((WORDS.setsC - at.tempC) / (WORDS.setsC - WORDS.setC), 0, 1);
-  return Math.max(set, flow - cold * at.gels * Math.max(0, flow - set));
+  return Math.max(set, flow - cold * gels * Math.max(0, flow - set));
 }
 
 /** The word at a place on the strip. */

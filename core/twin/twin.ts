@@ -35,7 +35,7 @@ export const TWIN = table('Twin', {
   evaporationLn: [0.3, 'ln', 'B', 'evaporation'],
   diameterLn: [0.1, 'ln', 'B', 'the pan'],
   milkLn: [0.03, 'ln', 'B', 'what went in'],
-  gelK: [1.8, 'K', 'B', 'where the starch swells'],
+  gelSd: [1, '1', 'B', 'where the starch swells, over the spread of its packets'],
   consistencyLn: [0.2, 'ln', 'B', 'the paste'],
   startK: [4, 'K', 'B', 'the milk from the fridge'],
   grainLn: [0.2, 'ln', 'B', 'size of the grain, which decides its minutes'],
@@ -64,7 +64,7 @@ export const TWIN = table('Twin', {
   warmC: [43, 'degC', 'C', 'a bowl feels warm from outside'],
   warmSdK: [6, 'K', 'C', 'spread of that'],
   probeSdK: [1.5, 'K', 'B', 'a probe in the pot, placed by hand'],
-  scaleSdRel: [0.01, '1', 'B', 'a pan on a scale'],
+  scaleSdRel: [0.015, '1', 'B', 'a hot pan on a scale, its spoon in it'],
 });
 
 const DIMS = ['hob', 'evaporation', 'starch', 'milk', 'diameter', 'gel', 'consistency', 'start', 'grain'] as const;
@@ -122,7 +122,7 @@ const scaleOf = (plan: Plan): Record<Dim, number> => ({
   starch: starchSdRel(plan.starchMeasure),
   milk: TWIN.milkLn,
   diameter: TWIN.diameterLn,
-  gel: TWIN.gelK,
+  gel: TWIN.gelSd,
   consistency: TWIN.consistencyLn,
   start: TWIN.startK,
   grain: TWIN.grainLn,
@@ -149,7 +149,7 @@ export function withHabits(plan: Plan, h: Habits): { plan: Plan; setup: PotSetup
       ...NO_TUNING,
       evaporation: factor('evaporation'),
       consistency: factor('consistency'),
-      gelShiftK: s.gel * h.gel,
+      gelShiftSd: s.gel * h.gel,
       startK: s.start * h.start,
       grain: factor('grain'),
     }),
