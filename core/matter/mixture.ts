@@ -90,15 +90,29 @@ export const phOf = (m: Mixture): number => (m.bufferG > 0 ? m.bufferPh / m.buff
 
 export function add(a: Mixture, b: Mixture): Mixture {
   const sum = { ...a };
+  addInto(sum, b);
+  return sum;
+}
+
+/** All of them together, in one sweep. */
+export function sumOf(parts: readonly Mixture[]): Mixture {
+  const sum = { ...EMPTY };
+  for (const part of parts) addInto(sum, part);
+  return sum;
+}
+
+/** @param sum is changed in place; its list of thickenings is made anew, never changed */
+function addInto(sum: Mixture, b: Mixture): void {
   for (const key of GRAMS) sum[key] += b[key];
-  const merged = [...a.thickenings];
+  if (!b.thickenings.length) return;
+  const merged = [...sum.thickenings];
   for (const t of b.thickenings) {
     const at = merged.findIndex((o) => o.kind === t.kind && o.grainMm === t.grainMm);
     const old = merged[at];
     if (old) merged[at] = { ...old, starchG: old.starchG + t.starchG, dryG: old.dryG + t.dryG };
     else merged.push(t);
   }
-  return { ...sum, thickenings: merged };
+  sum.thickenings = merged;
 }
 
 /** The mixture times a factor: a ladle of it, what stays in the jug. */

@@ -47,6 +47,8 @@ export const OVEN = table('Oven', {
 
 const SIGMA = 5.67e-8;
 const DT_S = 10;
+/** s between two looks at the grain, which is slower than heat */
+const GRAIN_DT_S = 30;
 
 export type Bake = {
   minutes: number;
@@ -115,7 +117,8 @@ function cookGrain(f: Fraction[], content: Mixture, meanC: number, dryG: number,
     const peak = gelPeakC(g.starch, sugar);
     const gelatinisable = gelEquilibrium(meanC, peak, g.starch);
     fr.gelatinised = Math.max(fr.gelatinised, gelatinisable);
-    fr.swelling += swellRate(meanC) * DT_S * Math.max(0, swellEquilibrium(meanC, peak) * gelatinisable - fr.swelling);
+    fr.swelling +=
+      swellRate(meanC) * GRAIN_DT_S * Math.max(0, swellEquilibrium(meanC, peak) * gelatinisable - fr.swelling);
     const rates = grainRates(g, fr.grainMm ?? g.sizeMm, fr, {
       tempC: meanC,
       gelatinisable,
@@ -125,8 +128,8 @@ function cookGrain(f: Fraction[], content: Mixture, meanC: number, dryG: number,
       dryG,
       rub: 1,
     });
-    fr.fourier += rates.fourier * DT_S;
-    fr.leached = Math.min(1, fr.leached + rates.leached * DT_S);
+    fr.fourier += rates.fourier * GRAIN_DT_S;
+    fr.leached = Math.min(1, fr.leached + rates.leached * GRAIN_DT_S);
   }
 }
 
@@ -233,7 +236,7 @@ export function bake(b: BakeInput): Bake {
     }
     lost = Math.min(lost, perM2 * wet * 0.7);
     inDish.waterG = Math.max(1, content.waterG - (mass * lost) / perM2);
-    cookGrain(fractions, inDish, body.meanC(), dryG, milky);
+    if (fractions.length && t % GRAIN_DT_S < DT_S) cookGrain(fractions, inDish, body.meanC(), dryG, milky);
     crustM = Math.max(0, (fromTop - OVEN.crustStart * crustAt) / (1000 * wet));
     const inner = OVEN.crustW / Math.max(crustM, 2e-5);
     crustC = crustM > 0 ? ((hc + rad) * ovenC + grill + inner * ts) / (hc + rad + inner) : ts;

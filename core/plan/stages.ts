@@ -1,4 +1,4 @@
-import { add, EMPTY, mixtureOf, type Mixture } from '../matter/mixture';
+import { add, EMPTY, mixtureOf, sumOf, type Mixture } from '../matter/mixture';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
 import { BESIDE_STAGES, isSameMoment, type When } from './method';
@@ -78,7 +78,7 @@ export const portionsAt = (plan: Plan, when: When): readonly StagedPortion[] =>
   atStages(plan)[when.stage].filter((p) => isSameMoment({ ...when, moment: p.moment }, when));
 
 export const mixtureOfPortions = (portions: readonly StagedPortion[]): Mixture =>
-  portions.reduce((sum, p) => add(sum, mixtureOf(p.ingredient, p.grams)), EMPTY);
+  sumOf(portions.map((p) => mixtureOf(p.ingredient, p.grams)));
 
 /** Everything that goes into the pot, before any of it evaporates; what lies under or on top stays out. */
 export function wholeMixture(plan: Plan): Mixture {

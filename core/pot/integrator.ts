@@ -10,7 +10,7 @@ type System = {
 };
 
 const GAMMA = 1 - Math.SQRT1_2;
-const LONGEST_STEP_S = 45;
+const LONGEST_STEP_S = 90;
 /** steps no shorter than this are taken whatever their error: kinks of the model, not stiffness */
 const SHORTEST_STEP_S = 0.05;
 const EVENT_S = 1e-3;

@@ -39,4 +39,25 @@ describe('the set scale', () => {
     expect(wordAt(stripPlace(0.1, 1000))).toBe('holds a trail');
     expect(wordAt(stripPlace(0.1, 0.001))).toBe('drinks');
   });
+  it('a word never falls while what only flows grows thicker', () => {
+    const logPaS = fc.double({ min: -3, max: 2, noNaN: true });
+    fc.assert(
+      fc.property(
+        logPaS,
+        fc.double({ min: 1, max: 6, noNaN: true }),
+        fc.double({ min: -5, max: 79, noNaN: true }),
+        (l, more, tempC) => {
+          const hotPaS = 10 ** l;
+          const hot = stripPlace(0.01, hotPaS, undefined, { tempC: 80, modulusPa: 0, hotPaS });
+          const cold = stripPlace(0.01, hotPaS * more, undefined, { tempC, modulusPa: 0, hotPaS });
+          expect(cold).toBeGreaterThanOrEqual(hot - 1e-9);
+        },
+      ),
+    );
+  });
+  it('a strong gel that is cold is judged by its yield alone, a weak one by its flow too', () => {
+    const at = { tempC: 5, modulusPa: 1000, hotPaS: 1.2 };
+    expect(wordAt(stripPlace(10, 3, undefined, at))).toBe('coats');
+    expect(wordAt(stripPlace(10, 3, undefined, { ...at, starchGel: 0.18 }))).toBe('mounds');
+  });
 });
