@@ -12,6 +12,6 @@ export const SPREAD = table('Spread of kitchens and of the model', {
   grain: [0.25, '1', 'B', 'size of ground grain, relative'],
   kernel: [0.07, '1', 'B', 'size of whole kernels, relative: a packet is even'],
   consistency: [0.15, '1', 'B', 'consistency of the paste, ln'],
-  hotWord: [0.55, '1', 'C', 'what is called by a word in the hot pot, ln viscosity; fitted: 8 rows of 10 lie within'],
+  hotWord: [0.62, '1', 'C', 'what is called by a word in the hot pot, ln viscosity; fitted: 8 rows of 10 lie within'],
   curdK: [1.2, 'K', 'C', 'curdling threshold; fitted: one cook in ten to 84 degC, half to 86'],
 });

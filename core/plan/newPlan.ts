@@ -68,7 +68,7 @@ const STARTS: Record<Family, FamilyStart> = {
     choices: { bath: 'open', ovenC: 160 },
   },
   'whole-rice pudding': {
-    shares: [['rice_short', 0.1, 'grain'], ['sugar', 0.05, 'late'], SALT],
+    shares: [['rice_short', 0.103, 'grain'], ['sugar', 0.05, 'late'], SALT],
     word: 'mounds',
     cookOnMin: 0,
     lossRel: 0.25,
@@ -82,7 +82,7 @@ const STARTS: Record<Family, FamilyStart> = {
     choices: { grain: 'into boiling milk' },
   },
   'baked slab': {
-    shares: [['semolina', 0.075, 'grain'], ['sugar', 0.1, 'pot'], SALT],
+    shares: [['semolina', 0.064, 'grain'], ['sugar', 0.1, 'pot'], SALT],
     word: 'slices',
     style: 'cut',
     dish: 4,

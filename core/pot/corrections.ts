@@ -1,6 +1,6 @@
 import { massG, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
 import { PASTE, type Body } from './paste';
-import { breakdownRate, STARCHES } from './starch';
+import { breakdownRate } from './starch';
 
 /** Amounts that change a pot that is already thick, the mark it boils down to, and the minutes it may cook on. */
 

@@ -21,9 +21,9 @@ export type Grain = {
 
 /** What a grain gives up, by how much amylose holds it together. */
 export const GIVES = table('Grain: what it gives to the liquid', {
-  mostMm: [0.42, 'mm', 'C', 'from the outside, where no amylose holds it: waxy rice, cooked without end'],
+  mostMm: [0.45, 'mm', 'C', 'from the outside, where no amylose holds it: waxy rice, cooked without end'],
   halfAmylose: [0.192, '1', 'C', 'share of amylose at which it is half of that'],
-  power: [4.4, '1', 'C', 'how steeply: short grain clouds its milk, long grain stays apart'],
+  power: [3, '1', 'C', 'how steeply: short grain clouds its milk, long grain stays apart'],
 });
 const givesMm = (amylose: number): number => GIVES.mostMm / (1 + (amylose / GIVES.halfAmylose) ** GIVES.power);
 
@@ -42,7 +42,12 @@ const grain = (
   ...table(`Grain: ${kind}`, {
     sizeMm: [sizeMm, 'mm', 'B', 'typical; the cook’s own grind overrides it'],
     diffusivity: [diffusivity, 'm2/s', 'C', 'effective, at 95 degC in water, fitted to cooking times'],
-    untied: [untied, '1', 'C', 'share of its starch that nothing ties; gluten ties some of that of soft flour'],
+    untied: [
+      untied,
+      '1',
+      'C',
+      'share of its starch that nothing ties; gluten ties some of that of soft flour, zein a little of cornmeal',
+    ],
   }),
 });
 
@@ -55,8 +60,8 @@ export const GRAINS: Record<GrainKind, Grain> = {
   'waxy rice flour': grain('waxy rice flour', 'waxy rice', 'powder', 0.1, 0),
   'ground rice': grain('ground rice', 'rice', 'particle', 0.6, 1.0e-10),
   semolina: grain('semolina', 'wheat', 'particle', 0.4, 0.8e-10),
-  'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11),
-  'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11),
+  'fine cornmeal': grain('fine cornmeal', 'maize', 'particle', 0.3, 4.5e-11, 0.9),
+  'coarse cornmeal': grain('coarse cornmeal', 'maize', 'particle', 1.0, 4.5e-11, 0.9),
   'short rice': grain('short rice', 'short rice', 'kernel', 1.92, 3.3e-10),
   'long rice': grain('long rice', 'long rice', 'kernel', 1.84, 3.7e-10),
   basmati: grain('basmati', 'basmati', 'kernel', 1.76, 3.9e-10),
@@ -94,7 +99,9 @@ export const GRAIN_KINETICS = table('Grain: taking water', {
   sugarPower: [2, '1', 'C', 'diffusivity x (1 - X) to this power'],
   soakedFourier: [0.075, '1', 'C', 'Fourier number of an hour’s soak of a kernel: -17 % of the time'],
   leachS: [2450, 's', 'C', 'time constant of what grain gives to the liquid, at 95 degC'],
-  brokenMm: [0.0395, 'mm', 'C', 'of the outside of ground grain that the mill has broken open'],
+  bursts: [1.5, '1', 'C', 'more that grain gives, per Fourier number beyond that at which it begins to burst'],
+  burstsFrom: [0.55, '1', 'C', 'Fourier number at which that is: a little after it is soft'],
+  brokenMm: [0.035, 'mm', 'C', 'of the outside of ground grain that the mill has broken open'],
   mealHolds: [0.78, 'g/g', 'C', 'water held by what is not starch, where the starch has left it, per g dry'],
   grainHolds: [3, 'g/g', 'B', 'water held by whole done grain, per g dry'],
   rubMost: [1.4, '1', 'C', 'rubbing brings out no more than this'],
@@ -203,7 +210,9 @@ export function grainRates(
   const loose = Math.max(0, at.freeWaterG - k.film * at.dryG);
   const scarce = at.dryG > 0 ? loose / (loose + k.scarceAt * at.dryG) : 1;
   const takes = at.freeWaterG / (at.freeWaterG + k.leachInto * at.dryG);
-  const leachTo = hydration(f.fourier, g.form) * Math.min(k.rubMost, at.rub) * takes;
+  // what is cooked on after it is soft bursts, and gives more of itself
+  const bursts = 1 + k.bursts * Math.max(0, f.fourier - k.burstsFrom);
+  const leachTo = hydration(f.fourier, g.form) * Math.min(k.rubMost, at.rub) * bursts * takes;
   return {
     fourier:
       f.fourier > SOAKED_THROUGH

@@ -1,4 +1,4 @@
-import { arrhenius, clamp, pow10, table } from '../coefficients';
+import { arrhenius, pow10, table } from '../coefficients';
 
 /** Starch in the pot: gelatinisation, swelling, breakdown. One row a species, one table for the kinetics. */
 
@@ -77,7 +77,7 @@ export const STARCHES = {
     k8: 6.2,
     integrityFloor: 0.77,
     flowJPerMol: 11200,
-    strength: 0.48,
+    strength: 0.465,
     retro: 0.45,
     swellG: 19,
     amylose: 0.2,

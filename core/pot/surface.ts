@@ -20,7 +20,7 @@ export const SURFACE = table('Surface of the pot', {
   lidBase: [0.6, '1', 'C', 'share of the top that still loses heat to the room under a lid'],
   evaporationPerK: [0.05, '1/K', 'B', 'rise of evaporation with temperature'],
   movedW: [800, 'W/m2K', 'C', 'to the surface of a pot that is stirred: evaporation was fitted there'],
-  steamBeside: [0.7, '1', 'C', 'evaporation of a bowl in the steam that rises beside it'],
+  steamBeside: [0.6, '1', 'C', 'evaporation of a bowl in the steam that rises beside it'],
 });
 
 const LID: Record<Lid, number> = { off: 1, ajar: SURFACE.lidAjar, on: SURFACE.lid };
