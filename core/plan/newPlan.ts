@@ -5,6 +5,8 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
+import { DISH_STARTS, type DishStart, type DishStartId } from './dishStarts';
+import type { MethodStep } from './method';
 import type { Choices, Family, Plan, Stage } from './plan';
 import type { SetWord } from '../texture/words';
 
@@ -16,12 +18,14 @@ export type Start = {
   portionG: number;
   serveAt: string;
   family?: Family;
+  /** begins as this dish does, in place of how its family does */
+  as?: FamilyStart;
   /** what the pantry that ships does not have */
   own?: Ingredient[];
 };
 
 type Share = readonly [ingredientId: string, share: number, stage: Stage];
-type FamilyStart = {
+export type FamilyStart = {
   /** shares of the mass that goes in; the milk takes what is left */
   shares: readonly Share[];
   word: SetWord;
@@ -34,6 +38,8 @@ type FamilyStart = {
   choices?: Choices;
   /** share of the mass that stays on the hob and in the oven as steam */
   lossRel?: number;
+  /** its method, where it is not the family's */
+  steps?: readonly MethodStep[];
 };
 
 const SWEET: Share = ['sugar', 0.08, 'pot'];
@@ -123,7 +129,7 @@ const EGG_IN_COCONUT = 0.87;
 /** A sensible first plan for a family, a milk and a number of people: to be solved for its word afterwards. */
 export function newPlan(s: Start): Plan {
   const family = s.family ?? 'starch-set milk pudding';
-  const start = STARTS[family];
+  const start = s.as ?? STARTS[family];
   const totalG = (s.people * s.portionG) / (1 - (start.lossRel ?? 0.065));
   const pan = { ...(totalG > 2200 ? PANS[2]! : totalG < 500 ? PANS[0]! : PANS[1]!) };
   const { name: _ring, ...hob } = (totalG > 1400 ? HOBS[2] : HOBS[1])!;
@@ -161,6 +167,7 @@ export function newPlan(s: Start): Plan {
       stirEveryS: start.stirEveryS ?? 3,
     },
     choices: start.choices ?? {},
+    ...(start.steps ? { steps: [...start.steps] } : {}),
     dish: { ...dish, count: dishesFor(dish, s.people, s.portionG) },
     sides: [],
     rules: [],
@@ -172,4 +179,10 @@ export function newPlan(s: Start): Plan {
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };
   return refreshCarveOuts(plan);
+}
+
+/** A plan for a dish by its name: {@link newPlan} with what the dish has of its own over what its family has. */
+export function startDish(id: DishStartId, s: Omit<Start, 'family' | 'milkId' | 'as'> & { milkId?: string }): Plan {
+  const { family, milkId, ...own }: DishStart = DISH_STARTS[id];
+  return newPlan({ ...s, milkId: s.milkId ?? milkId, family, as: { ...STARTS[family], ...own } });
 }

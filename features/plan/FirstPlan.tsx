@@ -2,13 +2,12 @@ import { addDays } from 'date-fns/addDays';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { DISHES } from '../../core/pantry/kitchen';
-import { dishesFor, newPlan } from '../../core/plan/newPlan';
-import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
+import { dishesFor, newPlan, startDish } from '../../core/plan/newPlan';
+import type { Plan } from '../../core/plan/plan';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
 import { MomentField } from '../../ui/MomentField';
 import { Stepper } from '../../ui/Stepper';
-import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { useFormat } from '../shared/App';
 import { newId } from '../shared/ids';
@@ -16,7 +15,7 @@ import { useKitchen } from '../shared/kitchen';
 import { useKnown } from '../shared/useKnown';
 import { atWallClock } from '../shared/wallClock';
 import { withFirstAmounts } from './firstAmounts';
-import { FAMILY_SAYS } from './words';
+import { WhatKind, whatLabel, type What } from './WhatKind';
 
 const SUPPER_MIN = 19 * 60 + 30;
 const PORTION_G = 130;
@@ -26,37 +25,30 @@ export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
   const { ask, clock } = useKitchen();
   const fmt = useFormat();
   const known = useKnown();
-  const [family, setFamily] = useState<Family>('starch-set milk pudding');
+  const [what, setWhat] = useState<What>({ family: 'starch-set milk pudding' });
   const [people, setPeople] = useState(6);
   const [dish, setDish] = useState<string>('');
   const [atMs, setAtMs] = useState(() => atWallClock(addDays(clock(), 1).getTime(), SUPPER_MIN).getTime());
   const [busy, setBusy] = useState(false);
   const make = async () => {
     setBusy(true);
-    const start = newPlan({
+    const wished = {
       id: newId('plan'),
-      name: t(FAMILY_SAYS[family].label),
-      milkId: 'milk_whole',
+      name: whatLabel(what),
       people,
       portionG: PORTION_G,
       serveAt: new Date(atMs).toISOString(),
-      family,
-    });
+    };
+    const start = what.dish
+      ? startDish(what.dish, wished)
+      : newPlan({ ...wished, milkId: 'milk_whole', family: what.family });
     const chosen = DISHES.find((d) => d.name === dish);
     const plan = chosen ? { ...start, dish: { ...chosen, count: dishesFor(chosen, people, PORTION_G) } } : start;
     onMade(await withFirstAmounts(ask, plan, known));
   };
   return (
     <View className="gap-5">
-      <View className="gap-2">
-        <Choices
-          label={t('start.what')}
-          value={family}
-          options={FAMILIES.map((f) => ({ value: f, label: t(FAMILY_SAYS[f].label) }))}
-          onChoose={setFamily}
-        />
-        <Type tone="quiet">{t(FAMILY_SAYS[family].sub)}</Type>
-      </View>
+      <WhatKind label={t('start.what')} what={what} onChoose={setWhat} />
       <Stepper
         name={t('start.howMany')}
         value={people}

@@ -5,8 +5,9 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { changesBetween } from '../../core/plan/history';
-import { newPlan } from '../../core/plan/newPlan';
-import { FAMILIES, type Family, type Plan } from '../../core/plan/plan';
+import { DISH_STARTS } from '../../core/plan/dishStarts';
+import { newPlan, startDish } from '../../core/plan/newPlan';
+import type { Plan } from '../../core/plan/plan';
 import { type SetWord } from '../../core/texture/words';
 import { RULES, type Rule } from '../../core/plan/rules';
 import { PANTRY, pantryWith } from '../../core/pantry/pantry';
@@ -27,6 +28,7 @@ import { useApp, useTell } from '../shared/App';
 import { newId, nowIso } from '../shared/ids';
 import { useStable } from '../shared/useStable';
 import { withFirstAmounts } from './firstAmounts';
+import { WhatKind, whatLabel, type What } from './WhatKind';
 import { FAMILY_SAYS, RULE_SAYS, wordSays } from './words';
 import { learn, t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
@@ -298,7 +300,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const known = useKnown();
   const [said, setSaid] = useState('');
   const [name, setName] = useState('');
-  const [family, setFamily] = useState<Family>('starch-set milk pudding');
+  const [what, setWhat] = useState<What>({ family: 'starch-set milk pudding' });
   const [milkId, setMilkId] = useState('milk_whole');
   const [people, setPeople] = useState(6);
   const [portionG, setPortionG] = useState(130);
@@ -312,11 +314,21 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   const [busy, setBusy] = useState(false);
   const milks = [...MILKS, ...(own.data ?? []).filter((i) => i.group === 'milk')];
   const milk = milks.find((m) => m.id === milkId);
+  const usualName = what.dish
+    ? whatLabel(what)
+    : milk
+      ? `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${t(FAMILY_SAYS[what.family].short)}`.slice(0, 60)
+      : '';
+  /** A dish brings its milk along; another can be chosen after it. */
+  const choose = (w: What) => {
+    setWhat(w);
+    if (w.dish) setMilkId(DISH_STARTS[w.dish].milkId);
+  };
   const dayIn = (days: number) => startOfDay(addDays(clock(), days)).getTime();
   const hear = async () => {
     const w = await ask('wish', [said, formatISO(clock(), { representation: 'date' })]);
     setWished(w);
-    if (w.family) setFamily(w.family);
+    if (w.family) setWhat({ family: w.family });
     if (w.milkId) setMilkId(w.milkId);
     if (w.people) setPeople(w.people);
     if (w.style) setStyle(w.style);
@@ -358,18 +370,16 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
     setBusy(true);
     const day = dayIn(wished?.inDays ?? 1);
     const ownUsed = milk.own ? [milk] : [];
-    const title =
-      name.trim() || `${milk.name[0]!.toUpperCase()}${milk.name.slice(1)} ${t(FAMILY_SAYS[family].short)}`.slice(0, 60);
-    const start = newPlan({
+    const begin = {
       id: newId('plan'),
-      name: title,
+      name: name.trim() || usualName,
       milkId,
       people,
       portionG,
       serveAt: atWallClock(day, at).toISOString(),
-      family,
       own: ownUsed,
-    });
+    };
+    const start = what.dish ? startDish(what.dish, begin) : newPlan({ ...begin, family: what.family });
     const first: Plan = {
       ...start,
       rules,
@@ -422,20 +432,8 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
           {heard}
         </Type>
       ) : null}
-      <Field
-        label={t('planRoom.name')}
-        value={name}
-        onChangeText={setName}
-        placeholder={milk ? `${milk.name} ${t(FAMILY_SAYS[family].short)}` : ''}
-        maxLength={60}
-      />
-      <Choices
-        label={t('planRoom.kind')}
-        value={family}
-        options={FAMILIES.map((f) => ({ value: f, label: t(FAMILY_SAYS[f].label) }))}
-        onChoose={setFamily}
-      />
-      <Type tone="quiet">{t(FAMILY_SAYS[family].sub)}</Type>
+      <Field label={t('planRoom.name')} value={name} onChangeText={setName} placeholder={usualName} maxLength={60} />
+      <WhatKind label={t('planRoom.kind')} what={what} onChoose={choose} />
       <Choices
         label={t('planRoom.milk')}
         value={milkId}
