@@ -148,7 +148,7 @@ test('the practice pot is the kitchen of another tab’s Pot room', async ({ wat
   await other.getByRole('button', { name: 'More' }).click();
   await other.getByRole('radio', { name: 'practice pot in another tab' }).click();
   await other.getByRole('button', { name: 'Close' }).last().click();
-  await expect(other.getByText(/probe 6 °C/).first()).toBeVisible();
+  await expect(other.getByText(/probe \d °C/).first()).toBeVisible();
   // it is warmed here, and read there
   for (let i = 0; i < 2; i++) await page.getByTestId('speed').click();
   await cook(page, { untilC: 60 });

@@ -40,6 +40,24 @@ test.describe('the first minute', () => {
     },
   );
 
+  test('a dish by its name: three taps to its amounts, its method with it', async ({ watched: page }) => {
+    await page.clock.install({ time: NOON });
+    await page.goto('/');
+    await key(page, 'Plan my first pudding').click();
+    const people = page.getByRole('button', { name: /^more For how many/ });
+    await page.getByRole('radio', { name: 'A dish by its name' }).click();
+    // the dishes come below, where the tap was
+    await expect(page.getByRole('radio', { name: 'Set milk', exact: true })).toBeInViewport();
+    await page.getByRole('radio', { name: 'Rice in milk, in the oven' }).click();
+    await expect(page.getByText('rice pudding of whole milk: mounds')).toBeVisible();
+    await expect(people).toBeVisible();
+    await key(page, 'Show me the amounts').click();
+    await expect(page.getByTestId('word-serving')).toHaveText('mounds');
+    await expect(page.getByRole('heading', { level: 1, name: 'Rice in milk, in the oven' })).toBeVisible();
+    await page.getByTestId('row-steps').click();
+    await expect(page.getByTestId('steps').getByText(/oven 150 °C, 120 min/)).toBeVisible();
+  });
+
   test('the choir’s supper and one’s own are two kitchens, and switching keeps both', async ({ watched: page }) => {
     await page.clock.install({ time: NOON });
     await page.goto('/');

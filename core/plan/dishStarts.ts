@@ -57,8 +57,8 @@ const SLOW_OVEN: MethodStep[] = [
   },
   { do: 'pour' },
   bake(150, 120),
-  rest('room', 60),
-  rest('fridge', 180),
+  rest('room', 30),
+  rest('fridge', 210),
 ];
 
 /** Soaked sticky rice in little more liquid than its own weight: to the boil, then under a lid on the lowest ring. */

@@ -2,7 +2,7 @@
 export const steps = {
   'steps.theWayItIsCooked': 'The way it is cooked',
   'steps.asTheFamilyGoes': '{{count}} steps, as usual for it',
-  'steps.yourOwn': '{{count}} steps, changed by you',
+  'steps.yourOwn': '{{count}} steps, a method of its own',
   'steps.asUsual': 'As usual',
   'steps.asUsualAgain': 'The usual steps are back.',
   'steps.addAStep': 'Add a step',
