@@ -113,6 +113,14 @@ describe('slabs', () => {
     expect(b.browning).toBeLessThan(OVEN.dark);
     expect(b.lossRel).toBeLessThan(0.15);
   });
+  it('wet clay carries more heat than dry, in the oven by the same figure as in the cold', () => {
+    const minutes = (wall: 'clay' | 'wet clay') =>
+      run(
+        { ovenC: 180, bath: 'none', until: { reach: 'centre', tempC: 80 } },
+        { ...slab, dish: { ...slab.dish, wall } },
+      ).minutes;
+    expect(minutes('wet clay')).toBeLessThan(minutes('clay'));
+  });
   it('raw rice slab gelatinises only where it gets hot', () => {
     const raw = mix({ coconut_milk: 800, rice_flour: 200, sugar: 150 });
     const input = { ...slab, content: raw, fractions: raw.thickenings.map((t) => rawFraction(t)), startC: 25 };
