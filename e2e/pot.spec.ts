@@ -75,6 +75,36 @@ test('nothing moves under a thumb when the model answers', BOTH_SIZES, async ({ 
   }
 });
 
+test(
+  'what a key does is seen in the oval, and no other key comes under the thumb',
+  BOTH_SIZES,
+  async ({ watched: page }) => {
+    await pot(page);
+    const answer = page.getByTestId('answer').locator('visible=true');
+    const keysAt = () =>
+      page.evaluate(() =>
+        [...document.querySelectorAll('[role=button], button')]
+          .filter((k) => /^(First bubble|Edges|Coats|Lumps|Back|Pause|Undo|Rest|Stir|More)/.test(k.textContent ?? ''))
+          .map((k) => Math.round(k.getBoundingClientRect().y))
+          .join(' '),
+      );
+    await expect(order(page)).toHaveText('Sweep the bottom');
+    const before = await keysAt();
+    for (const [name, says] of [
+      ['Lumps', /whisk hard/],
+      ['Edges thicken', /Edges thicken: noted/],
+      ['The spoon rests', /spoon rests/],
+      ['I stir again', /I stir again/],
+      ['Undo', /Taken back/],
+    ] as const) {
+      await page.getByRole('button', { name, exact: true }).click();
+      await expect(answer).toContainText(says);
+      await expect(answer).toBeInViewport({ ratio: 1 });
+      expect(await keysAt()).toBe(before);
+    }
+  },
+);
+
 test('it speaks the order in nine words at the most, and hears “done”; where it cannot, it says so', async ({
   watched: page,
 }) => {

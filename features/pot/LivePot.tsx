@@ -265,6 +265,7 @@ export function LivePot({ c }: { c: UsedCook }) {
   const reduced = useReducedMotion();
   const [more, setMore] = useState(false);
   const [advice, setAdvice] = useState<Observation | undefined>();
+  const [said, setSaid] = useState<{ text: string; stepId: string; atMs: number }>();
   const ways = useWays();
   const big = settings?.bigType ?? false;
   const left = settings?.leftHanded ?? false;
@@ -296,8 +297,14 @@ export function LivePot({ c }: { c: UsedCook }) {
     setAdvice(undefined);
     c.add(...(step.cue ? [{ kind: 'observed' as const, what: step.cue }] : []), { kind: 'stepDone', step: step.id });
   };
+  /** What a tap did stands in the oval for a while, or until the step is another. */
+  const say = (text: string) => setSaid({ text, stepId: step.id, atMs: now });
+  const answer =
+    said && said.stepId === step.id && now - said.atMs < ANSWER_MS && !state.paused ? said.text : undefined;
   const see = (what: Observation) => {
-    setAdvice(SEEN_ADVICE[what] ? what : undefined);
+    const todo = SEEN_ADVICE[what];
+    setAdvice(todo ? what : undefined);
+    say(todo ? t(todo) : t('potRoom.noted', { what: t(SEEN[what]) }));
     c.add({ kind: 'observed', what });
   };
   const pause = () => c.add({ kind: state.paused ? 'resumed' : 'paused' });
@@ -376,7 +383,7 @@ export function LivePot({ c }: { c: UsedCook }) {
               <View
                 className={`mx-auto w-full px-1 ${big ? 'max-w-[720px] wide:max-w-[min(620px,calc(90vh-240px))]' : 'max-w-[600px] wide:max-w-[min(470px,calc(90vh-300px))] flat:max-w-[330px]'}`}
               >
-                <PotFace v={v} big={big} onHeld={() => setMore(true)} />
+                <PotFace v={v} big={big} answer={answer} onHeld={() => setMore(true)} />
               </View>
             )}
             {big ? null : (
@@ -398,6 +405,7 @@ export function LivePot({ c }: { c: UsedCook }) {
             onHush={hush}
             onDone={finish}
             onSee={see}
+            onSaid={say}
             onPause={pause}
             onMore={() => setMore(true)}
           />
@@ -471,6 +479,9 @@ function Heading({ v }: { v: PotView }) {
     </View>
   );
 }
+
+/** ms that the answer to a tap stands in the oval. */
+const ANSWER_MS = 20_000;
 
 /** A pot that nobody has touched for so long is not on any more. */
 const ABANDONED_MS = 6 * 3_600_000;

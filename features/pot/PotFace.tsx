@@ -24,7 +24,18 @@ function goingIn(step: Step, fmt: Formatter): { label: string; value: string }[]
 }
 
 /** The pot as seen from where the cook stands: the one thing now, its time, and the heat below it. */
-export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: () => void }) {
+export function PotFace({
+  v,
+  big,
+  answer,
+  onHeld,
+}: {
+  v: PotView;
+  big: boolean;
+  /** what the last tap did, for as long as it is news */
+  answer: string | undefined;
+  onHeld: () => void;
+}) {
   const fmt = useFormat();
   const { state, step, reading, pace, alarm, film, due, leftS, ran } = v;
   /** the plan's minutes are over, and the model has not answered yet */
@@ -63,13 +74,13 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
       }
       label={t('potRoom.pot', { headline: v.headline, manner: v.manner })}
     >
-      {alarm || big ? null : (
+      {alarm || big || answer ? null : (
         <Type kind="faceStrong" tone="quiet" className="text-center">
           {v.until}
         </Type>
       )}
       {/* on a line of its own: the two together reach into the spoon's way */}
-      {alarm || big ? null : v.between ? (
+      {alarm || big || answer ? null : v.between ? (
         <Type kind="faceStrong" tone="quiet" className="text-center" testID="between">
           {t('potRoom.to3', { low: fmt.countdown(v.between.low), high: fmt.countdown(v.between.high) })}
         </Type>
@@ -92,9 +103,15 @@ export function PotFace({ v, big, onHeld }: { v: PotView; big: boolean; onHeld: 
           {v.headline}
         </Type>
       </Pressable>
-      <Type kind={big ? 'amount' : alarm ? 'title' : 'face'} className="pt-1 text-center">
-        {v.manner}
-      </Type>
+      {answer && !alarm ? (
+        <Type kind={big ? 'amount' : 'faceStrong'} role="status" className="pt-1 text-center" testID="answer">
+          {answer}
+        </Type>
+      ) : (
+        <Type kind={big ? 'amount' : alarm ? 'title' : 'face'} className="pt-1 text-center">
+          {v.manner}
+        </Type>
+      )}
     </PotEllipse>
   );
 }

@@ -24,6 +24,7 @@ export function PotKeys({
   onHush,
   onDone,
   onSee,
+  onSaid,
   onPause,
   onMore,
 }: {
@@ -36,6 +37,8 @@ export function PotKeys({
   onHush: () => void;
   onDone: () => void;
   onSee: (what: Observation) => void;
+  /** what a key did, where the step does not say it */
+  onSaid: (text: string) => void;
   onPause: () => void;
   onMore: () => void;
 }) {
@@ -118,7 +121,10 @@ export function PotKeys({
           icon={Undo2}
           stacked
           disabled={!c.lastUndoable}
-          onPress={c.undo}
+          onPress={() => {
+            c.undo();
+            onSaid(t('potRoom.takenBack'));
+          }}
           className="grow basis-[3.7rem]"
         />
         <Key
@@ -127,7 +133,10 @@ export function PotKeys({
           icon={resting ? RotateCw : Hand}
           stacked
           disabled={!step.heat}
-          onPress={() => c.add({ kind: 'spoon', resting: !resting })}
+          onPress={() => {
+            c.add({ kind: 'spoon', resting: !resting });
+            onSaid(resting ? t('potRoom.iStirAgain') : t('potRoom.theSpoonRests'));
+          }}
           className="grow basis-[3.7rem]"
         />
         <Key label={t('potRoom.more3')} icon={Ellipsis} stacked onPress={onMore} className="grow basis-[3.7rem]" />

@@ -146,6 +146,8 @@ export const potRoom = {
   'potRoom.undo': 'Undo',
   'potRoom.stir2': 'Stir',
   'potRoom.rest': 'Rest',
+  'potRoom.noted': '{{what}}: noted',
+  'potRoom.takenBack': 'Taken back',
   'potRoom.iStirAgain': 'I stir again',
   'potRoom.theSpoonRests': 'The spoon rests',
   'potRoom.allRight': 'All right',
