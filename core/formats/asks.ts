@@ -278,7 +278,13 @@ export function answer(ask: Ask, text: string): Parsed<unknown> {
           content,
           fractions: content.thickenings.map((t) => ({
             ...rawFraction(t),
-            ...(cooked ? { gelatinised: 1, swelling: 0.9, fourier: GRAINS[t.kind].form === 'powder' ? 0 : 1 } : {}),
+            ...(cooked
+              ? {
+                  gelatinised: 1,
+                  swelling: 0.9,
+                  ...(GRAINS[t.kind].form === 'powder' ? {} : { fourier: 1, leached: 0.3 }),
+                }
+              : {}),
           })),
           eggSet: 0,
           eggCurd: 0,

@@ -21,7 +21,12 @@ export type Grain = {
 
 /** What a grain gives up, by how much amylose holds it together. */
 export const GIVES = table('Grain: what it gives to the liquid', {
-  mostMm: [0.45, 'mm', 'C', 'from the outside, where no amylose holds it: waxy rice, cooked without end'],
+  mostMm: [
+    0.45,
+    'mm',
+    'C',
+    'from the outside, where no amylose holds it; fitted with the rest to what kitchens call each grain',
+  ],
   halfAmylose: [0.192, '1', 'C', 'share of amylose at which it is half of that'],
   power: [3, '1', 'C', 'how steeply: short grain clouds its milk, long grain stays apart'],
 });
