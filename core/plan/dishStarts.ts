@@ -1,6 +1,26 @@
 import type { HeatStep, MethodStep } from './method';
-import type { FamilyStart } from './newPlan';
-import type { Family } from './plan';
+import type { SetWord } from '../texture/words';
+import type { Choices, Family, Plan, Stage } from './plan';
+
+/** Of the mass that goes in, and when it goes in. */
+export type Share = readonly [ingredientId: string, share: number, stage: Stage];
+/** Where a kind of pudding begins. */
+export type FamilyStart = {
+  /** shares of the mass that goes in; the milk takes what is left */
+  shares: readonly Share[];
+  word: SetWord;
+  style?: Plan['serve']['style'];
+  tempC?: number;
+  hours?: number;
+  cookOnMin?: number;
+  stirEveryS?: number;
+  dish?: number;
+  choices?: Choices;
+  /** share of the mass that stays on the hob and in the oven as steam */
+  lossRel?: number;
+  /** its method, where it is not the family's */
+  steps?: readonly MethodStep[];
+};
 
 /** Places in the list of dishes that ship: moulds, cups, glasses, bowl, tray, big mould, clay cups. */
 const MOULDS = 0;

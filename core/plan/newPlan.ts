@@ -5,10 +5,8 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
-import { DISH_STARTS, type DishStart, type DishStartId } from './dishStarts';
-import type { MethodStep } from './method';
-import type { Choices, Family, Plan, Stage } from './plan';
-import type { SetWord } from '../texture/words';
+import { DISH_STARTS, type DishStart, type DishStartId, type FamilyStart, type Share } from './dishStarts';
+import type { Family, Plan } from './plan';
 
 export type Start = {
   id: string;
@@ -22,24 +20,6 @@ export type Start = {
   as?: FamilyStart;
   /** what the pantry that ships does not have */
   own?: Ingredient[];
-};
-
-type Share = readonly [ingredientId: string, share: number, stage: Stage];
-export type FamilyStart = {
-  /** shares of the mass that goes in; the milk takes what is left */
-  shares: readonly Share[];
-  word: SetWord;
-  style?: Plan['serve']['style'];
-  tempC?: number;
-  hours?: number;
-  cookOnMin?: number;
-  stirEveryS?: number;
-  dish?: number;
-  choices?: Choices;
-  /** share of the mass that stays on the hob and in the oven as steam */
-  lossRel?: number;
-  /** its method, where it is not the family's */
-  steps?: readonly MethodStep[];
 };
 
 const SWEET: Share = ['sugar', 0.08, 'pot'];
