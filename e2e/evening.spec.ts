@@ -166,7 +166,7 @@ test.describe('an evening', () => {
     ]);
     // seen by the cook, and told
     await key(first, 'Lumps').click();
-    await expect(first.getByText(/whisk hard/).locator('visible=true')).toBeVisible();
+    await expect(first.getByTestId('answer').locator('visible=true')).toContainText(/whisk hard/);
     // the pot is not heading for its word: the amount is said, and taken with one tap
     await pass(first, 6);
     const mend = first.getByTestId('mend').locator('visible=true');

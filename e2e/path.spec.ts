@@ -110,7 +110,7 @@ test('back, undo and take back: the events count or they do not', async ({ watch
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(instruction).toHaveText('Sweep the bottom');
   await page.getByRole('button', { name: 'Lumps' }).click();
-  await expect(page.getByText(/whisk hard/).locator('visible=true')).toBeVisible();
+  await expect(page.getByTestId('answer').locator('visible=true')).toContainText(/whisk hard/);
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('textbox', { name: 'Note' }).fill('altos late');
   await page.getByRole('button', { name: 'Keep the note' }).click();

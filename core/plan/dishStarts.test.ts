@@ -4,7 +4,7 @@ import { forecast, point } from '../model/forecast';
 import { wordAt } from '../texture/words';
 import { DISH_START_IDS, DISH_STARTS } from './dishStarts';
 import { notAdded, methodOf } from './family';
-import { startDish } from './newPlan';
+import { startDish } from './startDish';
 import { PlanSchema } from './plan';
 
 const start = (id: (typeof DISH_START_IDS)[number], more = {}) =>

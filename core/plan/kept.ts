@@ -1,7 +1,7 @@
 import { table } from '../coefficients';
+import { heatOf } from '../matter/capacity';
 import { massG, mixtureOf } from '../matter/mixture';
 import type { Ingredient } from '../pantry/ingredient';
-import { heatOf } from '../pot/heat';
 import type { StagedPortion } from './stages';
 
 /** Where things are kept until they are used, and how warm they are then. */

@@ -5,7 +5,7 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { refreshCarveOuts } from './amounts';
-import { DISH_STARTS, type DishStart, type DishStartId, type FamilyStart, type Share } from './dishStarts';
+import type { FamilyStart, Share } from './dishStarts';
 import type { Family, Plan } from './plan';
 
 export type Start = {
@@ -27,7 +27,7 @@ const SALT: Share = ['salt', 0.001, 'pot'];
 const VANILLA: Share = ['vanilla', 0.004, 'off the heat'];
 
 /** Where each family sensibly begins; designed with the model, to be solved and changed. */
-const STARTS: Record<Family, FamilyStart> = {
+export const STARTS: Record<Family, FamilyStart> = {
   'starch-set milk pudding': { shares: [['cornstarch', 0.038, 'slurry'], SWEET, SALT, VANILLA], word: 'mounds' },
   'ground-rice cream': {
     shares: [['rice_ground', 0.054, 'grain'], SWEET, SALT],
@@ -159,10 +159,4 @@ export function newPlan(s: Start): Plan {
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };
   return refreshCarveOuts(plan);
-}
-
-/** A plan for a dish by its name: {@link newPlan} with what the dish has of its own over what its family has. */
-export function startDish(id: DishStartId, s: Omit<Start, 'family' | 'milkId' | 'as'> & { milkId?: string }): Plan {
-  const { family, milkId, ...own }: DishStart = DISH_STARTS[id];
-  return newPlan({ ...s, milkId: s.milkId ?? milkId, family, as: { ...STARTS[family], ...own } });
 }

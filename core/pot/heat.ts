@@ -1,4 +1,5 @@
 import { cube, table } from '../coefficients';
+import { CAPACITY, heatOf } from '../matter/capacity';
 import type { DoubleBoiler, Pan } from '../pantry/kitchen';
 import type { Tool } from './hands';
 import { SURFACE } from './surface';
@@ -44,8 +45,6 @@ export const HEAT = table('Heat in the pot', {
   unmixed: [0.22, '1', 'C', 'share of egg that meets the hot pot before the spoon has spread it; a third with a whisk'],
   conductDryW: [0.2, 'W/mK', 'A', 'of the food without its water'],
   conductWaterW: [0.44, 'W/mK', 'A', 'more for water, by its share'],
-  solidsJPerGK: [1.9, 'J/gK', 'A', 'of what is not water'],
-  waterJPerGK: [4.18, 'J/gK', 'A', 'of water'],
   liftS: [2, 's', 'C', 'a pan that is lifted gets nothing from its ring'],
   leastLayerM: [0.002, 'm', 'C', 'layer that a still pot conducts through, at least'],
   leastStirS: [0.5, 's', 'C', 'nobody wipes a spot more often'],
@@ -76,10 +75,6 @@ export type Matter = {
   diffuseM2PerS: number;
   heightM: number;
 };
-
-/** J/K of solids and water. */
-export const heatOf = (massG: number, waterG: number): number =>
-  HEAT.solidsJPerGK * massG + (HEAT.waterJPerGK - HEAT.solidsJPerGK) * waterG;
 
 /** J/K of the film that a pot which boils dry still has on its floor (C): the last gram has no temperature of its own. */
 const FILM_J_PER_K = 10;
@@ -191,7 +186,7 @@ export function overWater(at: Hearth, over: DoubleBoiler, stirred: boolean): Fir
   const contactM2 = over.contactCm2 / 1e4;
   const wall = over.wallMm / 1000 / WALL_W[over.material];
   const throughW = 1 / (1 / side + wall + 1 / toFoodW);
-  const bathJ = over.waterG * HEAT.waterJPerGK + at.panJPerK;
+  const bathJ = over.waterG * CAPACITY.waterJPerGK + at.panJPerK;
   const intoFoodW = throughW * contactM2 * (at.bathC - at.bulkC);
   const boilingOffW = (bathJ / SURFACE.boilS) * Math.max(0, at.bathC - waterBoilsC);
   const toAirW = outsideW(at.wrapped) * HEAT.baseToAir * at.areaM2 * (at.bathC - at.roomC);

@@ -1,4 +1,5 @@
 import { clamp } from '../coefficients';
+import { CAPACITY, heatOf } from '../matter/capacity';
 import { add, massG, phOf, solidsG, type Mixture } from '../matter/mixture';
 import type { Base } from '../pantry/ingredient';
 import type { DoubleBoiler, Hob, Pan } from '../pantry/kitchen';
@@ -10,7 +11,6 @@ import { BITE, GRAIN_KINETICS, grainDryG, grainRates, GRAINS, hydration, soaked 
 import {
   filmShareOf,
   HEAT,
-  heatOf,
   hotSpot,
   matterOf,
   onRing,
@@ -548,7 +548,7 @@ export class PotSystem {
     f[AT.waterG] = -gone.goneGPerS;
     f[AT.hobJ] = powerW;
     f[AT.airJ] = fire.toAirW + gone.sideW + gone.boilW - gone.boilKgPerS * gone.latentJ;
-    f[AT.steamJ] = gone.evaporatesW + gone.boilKgPerS * gone.latentJ + gone.goneGPerS * HEAT.waterJPerGK * bulkC;
+    f[AT.steamJ] = gone.evaporatesW + gone.boilKgPerS * gone.latentJ + gone.goneGPerS * CAPACITY.waterJPerGK * bulkC;
     now.wallVapourW = fire.wallVapourW;
     now.skin = skin;
     now.steamKgPerS =

@@ -2,7 +2,7 @@ import { addDays } from 'date-fns/addDays';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { DISHES } from '../../core/pantry/kitchen';
-import { dishesFor, newPlan, startDish } from '../../core/plan/newPlan';
+import { dishesFor, newPlan } from '../../core/plan/newPlan';
 import type { Plan } from '../../core/plan/plan';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
@@ -40,7 +40,7 @@ export function FirstPlan({ onMade }: { onMade: (plan: Plan) => void }) {
       serveAt: new Date(atMs).toISOString(),
     };
     const start = what.dish
-      ? startDish(what.dish, wished)
+      ? (await import('./DishList')).startDish(what.dish.id, wished)
       : newPlan({ ...wished, milkId: 'milk_whole', family: what.family });
     const chosen = DISHES.find((d) => d.name === dish);
     const plan = chosen ? { ...start, dish: { ...chosen, count: dishesFor(chosen, people, PORTION_G) } } : start;

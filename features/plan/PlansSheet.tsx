@@ -5,8 +5,7 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { changesBetween } from '../../core/plan/history';
-import { DISH_STARTS } from '../../core/plan/dishStarts';
-import { newPlan, startDish } from '../../core/plan/newPlan';
+import { newPlan } from '../../core/plan/newPlan';
 import type { Plan } from '../../core/plan/plan';
 import { type SetWord } from '../../core/texture/words';
 import { RULES, type Rule } from '../../core/plan/rules';
@@ -322,7 +321,7 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
   /** A dish brings its milk along; another can be chosen after it. */
   const choose = (w: What) => {
     setWhat(w);
-    if (w.dish) setMilkId(DISH_STARTS[w.dish].milkId);
+    if (w.dish) setMilkId(w.dish.milkId);
   };
   const dayIn = (days: number) => startOfDay(addDays(clock(), days)).getTime();
   const hear = async () => {
@@ -379,7 +378,9 @@ function NewPlanForm({ onMade }: { onMade: (p: Plan) => void }) {
       serveAt: atWallClock(day, at).toISOString(),
       own: ownUsed,
     };
-    const start = what.dish ? startDish(what.dish, begin) : newPlan({ ...begin, family: what.family });
+    const start = what.dish
+      ? (await import('./DishList')).startDish(what.dish.id, begin)
+      : newPlan({ ...begin, family: what.family });
     const first: Plan = {
       ...start,
       rules,

@@ -13,6 +13,7 @@ import { ingredientSheet } from './ingredientSheet';
 import { noneForm } from './noneForm';
 import { tasteForm } from './tasteForm';
 import { dishForm } from './dishForm';
+import { dishes } from './dishes';
 import { liningRoom } from './liningRoom';
 import { recipeRoom } from './recipeRoom';
 import { rescueRoom } from './rescueRoom';
@@ -36,6 +37,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   noneForm,
   tasteForm,
   dishForm,
+  dishes,
   liningRoom,
   recipeRoom,
   rescueRoom,
@@ -61,6 +63,7 @@ export const en = {
   ...noneForm,
   ...tasteForm,
   ...dishForm,
+  ...dishes,
   ...liningRoom,
   ...recipeRoom,
   ...rescueRoom,
