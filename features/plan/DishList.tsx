@@ -6,7 +6,7 @@ import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { learn } from '../../words/book';
 import { dishes } from '../../words/en/dishes';
-import type { What } from './WhatKind';
+import type { What } from './what';
 import { FAMILY_SAYS, wordSays } from './words';
 
 learn(dishes);

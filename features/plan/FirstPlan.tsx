@@ -15,7 +15,8 @@ import { useKitchen } from '../shared/kitchen';
 import { useKnown } from '../shared/useKnown';
 import { atWallClock } from '../shared/wallClock';
 import { withFirstAmounts } from './firstAmounts';
-import { WhatKind, whatLabel, type What } from './WhatKind';
+import type { What } from './what';
+import { WhatKind, whatLabel } from './WhatKind';
 
 const SUPPER_MIN = 19 * 60 + 30;
 const PORTION_G = 130;

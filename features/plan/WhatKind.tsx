@@ -1,16 +1,13 @@
 import { View } from 'react-native';
-import type { DishStartId } from '../../core/plan/dishStarts';
 import { FAMILIES, type Family } from '../../core/plan/plan';
 import { Choices } from '../../ui/Choices';
 import { later } from '../../ui/later';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
+import type { What } from './what';
 import { FAMILY_SAYS } from './words';
 
 const DishList = later(() => import('./DishList').then((m) => m.DishList));
-
-/** What a new plan begins as: a kind of pudding, or a dish by its name with the milk that it is made of. */
-export type What = { family: Family; dish?: { id: DishStartId; milkId: string } };
 
 /** The first of the dishes: chosen with the list. */
 const FIRST: What = { family: 'starch-set milk pudding', dish: { id: 'set milk', milkId: 'milk_whole' } };
