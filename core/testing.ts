@@ -1,4 +1,6 @@
 import { newPlan } from './plan/newPlan';
+import { laidOut, type Line, type Part } from './plan/layout';
+import type { MethodStep } from './plan/method';
 import type { Family, Plan } from './plan/plan';
 import type { SetWord } from './texture/words';
 import { pantryWith } from './pantry/pantry';
@@ -26,6 +28,16 @@ export const familyPlan = (family: Family, change: Partial<Plan> = {}): Plan => 
   }),
   ...change,
 });
+
+/** Things in their bowls, parts of them elsewhere, and steps of its own: what a plan's list is made of. */
+export function laid(
+  lines: readonly Line[],
+  parts: readonly Part[] = [],
+  steps: readonly MethodStep[] = [],
+): Pick<Plan, 'things' | 'acts'> {
+  const { things, puts } = laidOut(lines, parts);
+  return { things, acts: [...puts, ...steps] };
+}
 
 export const wanting = (plan: Plan, word: SetWord, style: Plan['serve']['style'] = 'spooned'): Plan => ({
   ...plan,

@@ -1,3 +1,4 @@
+import { withLine } from './plan/layout';
 import { forecast } from './model/forecast';
 import { scaleToPeople } from './plan/amounts';
 import { newPlan } from './plan/newPlan';
@@ -14,9 +15,8 @@ function dish(id: string, name: string, family: Family, change: Partial<Plan> = 
 }
 const less = (plan: Plan, ingredientId: string, factor: number): Plan => ({
   ...plan,
-  items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: Math.round(i.grams * factor) } : i)),
+  things: plan.things.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: Math.round(i.grams * factor) } : i)),
 });
-const withMore = (plan: Plan, item: Plan['items'][number]): Plan => ({ ...plan, items: [...plan.items, item] });
 
 const solved = solveStarch(dish('starch', 'Vanilla evening pudding', 'starch-set milk pudding')).plan;
 export const DISHES = {
@@ -25,10 +25,10 @@ export const DISHES = {
   custard: dish('custard', 'Poured choir custard', 'stirred custard'),
   reduction: dish('reduction', 'Cooked-down rice cream', 'ground-rice cream', { choices: { reduceTo: 0.8 } }),
   porridge: dish('porridge', 'Cornmeal porridge', 'porridge'),
-  rice: withMore(dish('rice', 'Rice pudding with yolk', 'whole-rice pudding'), {
+  rice: withLine(dish('rice', 'Rice pudding with yolk', 'whole-rice pudding'), {
     ingredientId: 'yolk',
     grams: 36,
-    stage: 'bowl',
+    in: 'bowl',
   }),
   boiler: dish(
     'boiler',

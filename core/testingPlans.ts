@@ -1,9 +1,9 @@
 import * as fc from 'fast-check';
 import { FAMILIES, type Plan } from './plan/plan';
 import { SET_WORDS } from './texture/words';
-import { STAGES } from './plan/method';
+import { USES } from './plan/method';
 import { PANTRY } from './pantry/pantry';
-import { testPlan } from './testing';
+import { laid, testPlan } from './testing';
 
 /** Any plan that the schema lets through, for property tests: every family, ingredient, stage and choice. */
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -18,7 +18,7 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
     liquid: fc.constantFrom(...liquids),
     liquidG: number(60, 5000),
     rest: fc.uniqueArray(
-      fc.record({ ingredientId: fc.constantFrom(...others), grams: number(0, 400), stage: fc.constantFrom(...STAGES) }),
+      fc.record({ ingredientId: fc.constantFrom(...others), grams: number(0, 400), in: fc.constantFrom(...USES) }),
       { maxLength: 6, selector: (i) => i.ingredientId },
     ),
     choices: fc.record({
@@ -68,8 +68,7 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
     return {
       ...plan,
       family,
-      items: [{ ingredientId: liquid, grams: liquidG, stage: 'pot' as const }, ...rest],
-      carveOuts: [],
+      ...laid([{ ingredientId: liquid, grams: liquidG, in: 'pot' }, ...rest]),
       choices: Object.fromEntries(Object.entries(choices).filter(([, v]) => v !== undefined)),
       method,
       pan: { ...plan.pan, diameterMm: place.diameterMm },

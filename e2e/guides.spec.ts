@@ -1,3 +1,4 @@
+import { withLine, withOwnSteps, withParts } from '../core/plan/layout';
 import type { Page } from '@playwright/test';
 import type { Plan } from '../core/plan/plan';
 import type { Settings } from '../core/settings';
@@ -57,9 +58,14 @@ test.describe('guides', () => {
 
   test('in the oven: its middle, and the moment for a second layer', async ({ watched: page }) => {
     // a method of its own without a step for the layer: the oven's panel says when
-    const slab = familyPlan('baked slab');
-    slab.steps = methodOf(slab).filter((s) => s.do !== 'top');
-    slab.items.push({ ingredientId: 'cream_35', grams: 120, stage: 'top' });
+    const plain = familyPlan('baked slab');
+    const slab = withLine(
+      withOwnSteps(
+        plain,
+        methodOf(plain).filter((s) => s.do !== 'top'),
+      ),
+      { ingredientId: 'cream_35', grams: 120, in: 'top' },
+    );
     await pot(page, slab, 'bake', 60);
     const guide = seen(page, 'guide-oven');
     await expect(guide).toContainText(/Middle about \d+ °C, out in \d+ min/);
@@ -84,11 +90,10 @@ test.describe('guides', () => {
   });
 
   test('to taste, and counted out: nothing on the list is forgotten', async ({ watched: page }) => {
-    const spiced: Plan = {
-      ...familyPlan('starch-set milk pudding'),
-      carveOuts: [{ ingredientId: 'sugar', grams: 20, stage: 'off the heat', taste: true }],
-    };
-    spiced.items.push({ ingredientId: 'cinnamon', grams: 4, stage: 'pot' });
+    const held = withParts(familyPlan('starch-set milk pudding'), [
+      { ingredientId: 'sugar', grams: 20, in: 'off the heat', taste: true },
+    ]);
+    const spiced = withLine(held, { ingredientId: 'cinnamon', grams: 4, in: 'pot' });
     await pot(page, spiced, 'taste');
     const panel = seen(page, 'taste');
     await expect(panel).toContainText('0 g in of 20 g held back');

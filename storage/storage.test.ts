@@ -451,11 +451,10 @@ describe('what no room can work with', () => {
     const moon = {
       ...plan,
       id: 'moon',
-      items: [{ ingredientId: 'moon dust', grams: 5, stage: 'pot' as const }],
-      carveOuts: [],
+      things: [{ ingredientId: 'moon dust', grams: 5 }],
     };
     const late = { ...plan, id: 'late', serve: { ...plan.serve, at: '9999-01-01T00:00:00Z' } };
-    for (const p of [moon, late]) m.map.set(`plans/${p.id}`, JSON.stringify({ v: 4, data: p }));
+    for (const p of [moon, late]) m.map.set(`plans/${p.id}`, JSON.stringify({ v: 7, data: p }));
     expect((await k.plans.list()).map((p) => p.id).sort()).toEqual(demo.plans.map((p) => p.id).sort());
     expect(m.problems.map((p) => p.key).sort()).toEqual(['plans/late', 'plans/moon']);
     expect(JSON.stringify(m.problems.find((p) => p.key === 'plans/moon')!.why)).toMatch(/moon dust/);

@@ -1,11 +1,12 @@
+import { withLine } from '../core/plan/layout';
 import * as fc from 'fast-check';
 import { stepsOf, type Step } from '../core/cook/steps';
 import { SCHOOLS } from '../core/advice/schools';
 import { putAt } from '../core/plan/amounts';
 import { insertStep, listOf, moveStep, STEP_KINDS, stepTroubles } from '../core/plan/methodList';
-import { BESIDE_STAGES } from '../core/plan/method';
+import { BESIDE_USES } from '../core/plan/method';
 import { FAMILIES, type Plan } from '../core/plan/plan';
-import { atStages } from '../core/plan/stages';
+import { inBowls } from '../core/plan/bowls';
 import { DEFAULT_SETTINGS } from '../core/settings';
 import { pantryWith } from '../core/pantry/pantry';
 import { asTold } from '../core/recipe/asTold';
@@ -31,17 +32,17 @@ const changedPlan: fc.Arbitrary<Plan> = fc
     fc.constantFrom('cinnamon', 'cardamom', undefined),
     fc.constantFrom('pot', 'late', 'grain', 'off the heat'),
   )
-  .map(([plan, changes, spice, stage]) => {
+  .map(([plan, changes, spice, bowl]) => {
     const spiced =
-      spice && plan.items.every((i) => i.ingredientId !== spice)
-        ? { ...plan, items: [...plan.items, { ingredientId: spice, grams: 4, stage } as Plan['items'][number]] }
+      spice && plan.things.every((i) => i.ingredientId !== spice)
+        ? withLine(plan, { ingredientId: spice, grams: 4, in: bowl })
         : plan;
     return changes.reduce((p, [kind, at, to]) => {
       const more = insertStep(p, kind, Math.min(at, listOf(p).length));
       const step = listOf(more.plan).find((s) => s.id === more.id)!;
-      // half of something at a moment of its own
-      const { ingredientId, grams } = p.items[to % p.items.length]!;
-      const filled = step.do === 'add' ? putAt(more.plan, ingredientId, step, grams / 2) : more.plan;
+      // half of something in a bowl of its own
+      const { ingredientId, grams } = p.things[to % p.things.length]!;
+      const filled = step.do === 'add' ? putAt(more.plan, ingredientId, step.from, grams / 2) : more.plan;
       return moveStep(filled, more.id, to);
     }, spiced);
   })
@@ -54,8 +55,8 @@ describe('whatever the method', () => {
       fc.property(fc.oneof(anyPlan, changedPlan), (plan) => {
         plans += 1;
         const steps = stepsIn(plan);
-        const stages = atStages(plan);
-        const wanted = Object.values(stages)
+        const bowls = inBowls(plan);
+        const wanted = Object.values(bowls)
           .flat()
           .filter((p) => !p.taste);
         const told = steps.flatMap((s) => s.puts.flatMap((p) => p.portions));
@@ -73,7 +74,7 @@ describe('whatever the method', () => {
         for (const s of steps)
           for (const put of s.puts)
             if (put.into === 'pot')
-              expect(BESIDE_STAGES.flatMap((stage) => stages[stage]).some((p) => put.portions.includes(p))).toBe(false);
+              expect(BESIDE_USES.flatMap((use) => bowls[use]).some((p) => put.portions.includes(p))).toBe(false);
       }),
       { numRuns: 400, seed: 28 },
     );
@@ -93,7 +94,7 @@ describe('whatever the method', () => {
       expect([w.way, stepTroubles(told)]).toEqual([w.way, []]);
       const puts = stepsIn(told).flatMap((s) => s.puts.flatMap((p) => p.portions));
       const grams = (list: readonly { grams: number }[]) => list.reduce((sum, p) => sum + p.grams, 0);
-      for (const item of told.items)
+      for (const item of told.things)
         expect([w.way, item.ingredientId, grams(puts.filter((p) => p.ingredient.id === item.ingredientId))]).toEqual([
           w.way,
           item.ingredientId,
@@ -161,7 +162,7 @@ describe('the oven at the stove', () => {
     );
   });
   it('says what is strewn on with the last of the work', () => {
-    const plan = { ...custard, items: [...custard.items, { ingredientId: 'nutmeg', grams: 1, stage: 'top' as const }] };
+    const plan = withLine(custard, { ingredientId: 'nutmeg', grams: 1, in: 'top' });
     const last = stepsIn(plan).at(-1)!;
     expect(last.role).toBe('bake');
     expect(manner(last, plan)).toMatch(/1 g .*nutmeg.* on top/i);

@@ -1,7 +1,8 @@
 import type { Put, Step, StepRole } from '../core/cook/steps';
 import type { Baking } from '../core/oven/baking';
 import type { Plan } from '../core/plan/plan';
-import type { StagedPortion } from '../core/plan/stages';
+import { inBowls, type LaidPortion } from '../core/plan/bowls';
+import { useOf } from '../core/plan/method';
 import { say, type Said } from '../core/say';
 import type { Formatter } from './format';
 import { SEEN } from './seen';
@@ -28,9 +29,9 @@ type Words = Omit<StepWords, 'manner' | 'brief'> & {
   briefly?: (goesIn: string) => string;
 };
 
-const thing = (p: StagedPortion, fmt: Formatter) =>
+const thing = (p: LaidPortion, fmt: Formatter) =>
   `${fmt.grams(p.grams)} ${p.ingredient.name}${p.taste ? t('potRoom.toTaste') : ''}`;
-const list = (portions: readonly StagedPortion[], fmt: Formatter) => portions.map((p) => thing(p, fmt)).join(', ');
+const list = (portions: readonly LaidPortion[], fmt: Formatter) => portions.map((p) => thing(p, fmt)).join(', ');
 
 /** Things that a sentence in the pot's oval can hold. */
 const MOST_IN_OVAL = 2;
@@ -100,9 +101,7 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
             : step.cue === 'rim bubbles'
               ? t('potRoom.smallBubblesAtTheRim2')
               : t('potRoom.steamRisesNoBubbleYet'),
-        why: plan.items.some((i) => i.stage === 'slurry')
-          ? t('potRoom.hotterMilkWouldSealThe')
-          : t('potRoom.itWarmsWhileTheRest'),
+        why: inBowls(plan).slurry.length ? t('potRoom.hotterMilkWouldSealThe') : t('potRoom.itWarmsWhileTheRest'),
         done: t(SEEN[step.cue ?? 'steams']),
         until: step.cue === 'rim bubbles' ? t('potRoom.toScalding') : t('potRoom.toSteaming'),
       };
@@ -387,21 +386,22 @@ function goesIn(put: Put, step: Step, fmt: Formatter, most: number): string {
   if (put.into === 'top') return t(step.role === 'top' ? 'potRoom.pourItOver' : 'potRoom.onTopOfIt', { what });
   const { add } = put;
   // what was mixed before has a name of its own
-  if (most < Infinity && add?.stage === 'slurry' && add.how === 'cold slurry') return t('potRoom.theSlurryIn');
-  if (most < Infinity && add?.stage === 'bowl')
+  if (most < Infinity && add && useOf(add.from) === 'slurry' && add.how === 'cold slurry')
+    return t('potRoom.theSlurryIn');
+  if (most < Infinity && add && useOf(add.from) === 'bowl')
     return add.ladleG ? t('potRoom.ladleTheEgg', { ladleG: fmt.grams(add.ladleG) }) : t('potRoom.beatenEggIn');
   if (!add) return t(step.heat ? 'potRoom.intoThePot' : 'potRoom.intoTheDish', { what });
   const thickens = put.portions.some((p) => p.ingredient.thickener);
   const whisks = add.stirring === 'whisk';
-  if (add.stage === 'fold in') return t('potRoom.foldIn', { what });
-  if (add.stage === 'bowl')
+  if (useOf(add.from) === 'fold in') return t('potRoom.foldIn', { what });
+  if (useOf(add.from) === 'bowl')
     return add.ladleG
       ? t('potRoom.hotMilkIntoTheEgg', { ladleG: fmt.grams(add.ladleG), what })
       : t('potRoom.theEggIn', { what });
   if (!thickens) return t('potRoom.stirIn', { step: what });
   switch (add.how) {
     case 'cold slurry':
-      return add.stage === 'slurry'
+      return useOf(add.from) === 'slurry'
         ? t(whisks ? 'potRoom.whiskTheSlurryIn' : 'potRoom.stirTheSlurryIn', { what })
         : t('potRoom.wettedColdThenIn', { what });
     case 'cold together':
@@ -447,7 +447,7 @@ const stepAgain = (name: string, step: Step) => (step.fix ? t('potRoom.again', {
 export const stepNext = (step: Step): string =>
   step.role === 'thicken'
     ? t('potRoom.stir4', {
-        in: step.puts.some((p) => p.add?.stage === 'slurry') ? t('potRoom.slurryIn') : '',
+        in: step.puts.some((p) => p.add && useOf(p.add.from) === 'slurry') ? t('potRoom.slurryIn') : '',
         bubble: step.cue === 'coats the spoon' ? t('potRoom.untilItCoatsTheSpoon') : t('potRoom.toTheFirstBubble'),
       })
     : stepAgain(step.name ?? t(NEXT[step.role] ?? `role.${step.role}`), step);

@@ -22,7 +22,7 @@ describe('ovalis-steps', () => {
     expect(file.acts[0]!.role).toBe('weigh');
     expect(file.acts.at(-1)!.role).toBe('serve');
     // everything that is in the plan is on the way, in grams
-    for (const item of plan.items) {
+    for (const item of plan.things) {
       const grams = file.acts
         .flatMap((a) => a.things)
         .filter((thing) => thing.into !== 'beside' && thing.ingredientId === item.ingredientId)

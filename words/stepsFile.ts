@@ -4,7 +4,7 @@ import type { Forecast } from '../core/model/forecast';
 import { methodOf } from '../core/plan/family';
 import type { RestStep, SayStep } from '../core/plan/method';
 import type { Plan } from '../core/plan/plan';
-import { lookUp, type StagedPortion } from '../core/plan/stages';
+import { lookUp, type LaidPortion } from '../core/plan/bowls';
 import { t } from './book';
 import type { Formatter } from './format';
 import { measureOf } from './measure';
@@ -16,7 +16,7 @@ type Thing = Act['things'][number];
 /** Rounded, so that a file reads well: 0.1 of a minute and of a gram. */
 const tenth = (x: number): number => Math.round(x * 10) / 10;
 
-const thingOf = (p: StagedPortion, fmt: Formatter, more: Pick<Thing, 'into'> & Partial<Thing>): Thing => ({
+const thingOf = (p: LaidPortion, fmt: Formatter, more: Pick<Thing, 'into'> & Partial<Thing>): Thing => ({
   ingredientId: p.ingredient.id,
   name: p.ingredient.name,
   grams: tenth(p.grams),
@@ -105,7 +105,7 @@ function serveOf(plan: Plan, fmt: Formatter): Act {
         : t('potRoom.serveAt', { temp, style: how, word: wanted }),
     things:
       ingredient && grams > 0
-        ? [thingOf({ ingredient, grams, carved: false }, fmt, { into: 'top', how: 'stirred in' })]
+        ? [thingOf({ ingredient, grams, carved: false, in: 'top' }, fmt, { into: 'top', how: 'stirred in' })]
         : [],
     ends: 'done',
     minutes: 0,

@@ -12,7 +12,7 @@ import { prepOf, sideWeighings } from '../core/prep/prep';
 import type { Machine, Settings } from '../core/settings';
 import type { Pack } from '../core/units/packs';
 import { speak, teller } from '../words';
-import { pantryOf } from '../core/plan/stages';
+import { pantryOf } from '../core/plan/bowls';
 
 const of = (plan: Plan) => pantryOf(plan);
 

@@ -32,15 +32,15 @@ describe('a kitchen that comes in', () => {
   it('in which what was cooked holds no liquid: that stays out, with its path and what would be right', () => {
     const dry = <T extends { plan: KitchenFile['plans'][number] }>(x: T): T => ({
       ...x,
-      plan: { ...x.plan, items: x.plan.items.map((i) => ({ ...i, grams: 0 })), carveOuts: [] },
+      plan: { ...x.plan, things: x.plan.things.map((i) => ({ ...i, grams: 0 })) },
     });
     const file = { ...demo, cooks: [dry(demo.cooks[0]!)], batches: [dry(demo.batches[0]!), demo.batches[1]!] };
     const read = readKitchenFile(JSON.stringify(file));
     expect(read).toMatchObject({
       ok: true,
       left: [
-        { path: 'cooks[0].plan.items', message: { code: 'issue.noLiquidInPot' } },
-        { path: 'batches[0].plan.items', message: { code: 'issue.noLiquidInPot' } },
+        { path: 'cooks[0].plan.things', message: { code: 'issue.noLiquidInPot' } },
+        { path: 'batches[0].plan.things', message: { code: 'issue.noLiquidInPot' } },
       ],
     });
     expect(read.ok && [read.value.cooks.length, read.value.batches.length]).toEqual([0, 1]);

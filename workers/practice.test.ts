@@ -40,7 +40,7 @@ describe('the practice pot in the worker', () => {
   });
   it('fills the pot of an exercise, of a plan and of a batch', () => {
     expect(practiceApi.practiceExercise('chill', 0)).toMatchObject({ run: { exercise: 'chill', seed: 0 } });
-    expect(practiceApi.practicePlan(plan, 0.3).bench.map((b) => b.stage)).toContain('slurry');
+    expect(practiceApi.practicePlan(plan, 0.3).bench.map((b) => b.use)).toContain('slurry');
     const done = cookOn(evening(plan));
     const batch = BatchSchema.parse({
       id: 'b',

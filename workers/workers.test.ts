@@ -42,7 +42,7 @@ describe('a plan is asked about', () => {
     posted(modelApi.dishes(plan, f.endMassG, demo.vessels));
     for (const t of posted(modelApi.tools(plan))) posted(modelApi.tool(plan, t.id));
     for (const what of ['egg', 'milk', 'wheat'] as const) posted(modelApi.free(plan, what));
-    const [fromId] = plan.items.map((i) => i.ingredientId);
+    const [fromId] = plan.things.map((i) => i.ingredientId);
     for (const c of posted(modelApi.candidates(plan, fromId!)).slice(0, 2)) posted(modelApi.instead(plan, fromId!, c));
   });
   it('the schools that fit can be told apart, each side a plan of its own', () => {

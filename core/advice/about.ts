@@ -1,11 +1,12 @@
-import { BESIDE_STAGES } from '../plan/method';
+import { linesOf } from '../plan/layout';
+import { BESIDE_USES, useOf } from '../plan/method';
 import type { Allergen } from '../pantry/ingredient';
 import { servingStress } from '../model/forecast';
 import { sideOf, type SideAnswer } from '../sides/sides';
 import type { Pack } from '../units/packs';
 import { cutGrid, dishFit, panFit, type CutGrid, type DishFit, type PanFit } from '../vessels/fit';
-import { refreshCarveOuts } from '../plan/amounts';
-import { atStages, lookUp, mixtureOfPortions } from '../plan/stages';
+import { wetted } from '../plan/amounts';
+import { inBowls, lookUp, mixtureOfPortions } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import { allAllergens, portionOf, type Portion } from './portions';
 import { breaksRule, type Rule } from '../plan/rules';
@@ -31,15 +32,15 @@ export type About = {
 const TOLD = 5;
 
 /** Something in the pot is liquid: it can be cooked. */
-const isWet = (plan: Plan): boolean => mixtureOfPortions(atStages(plan).pot).waterG > 1;
+const isWet = (plan: Plan): boolean => mixtureOfPortions(inBowls(plan).pot).waterG > 1;
 
 /** What each thing that thickens brings: the plan without it, cooked coarsely. */
 function pushesOf(plan: Plan): About['pushes'] {
-  const thickens = plan.items.filter((i) => {
+  const thickens = linesOf(plan).filter((i) => {
     const x = lookUp(plan, i.ingredientId);
     return (
       i.grams > 0 &&
-      !BESIDE_STAGES.includes(i.stage) &&
+      !BESIDE_USES.includes(useOf(i.in)) &&
       (x.group === 'thickener' || x.egg || x.ground || x.gum || x.pulp)
     );
   });
@@ -54,7 +55,7 @@ function pushesOf(plan: Plan): About['pushes'] {
   return thickens
     .slice(0, TOLD)
     .map((i) => {
-      const without = refreshCarveOuts({ ...plan, items: plan.items.filter((o) => o !== i) });
+      const without = wetted({ ...plan, things: plan.things.filter((o) => o !== i) });
       return {
         ingredientId: i.ingredientId,
         name: lookUp(plan, i.ingredientId).name,
@@ -68,7 +69,7 @@ function pushesOf(plan: Plan): About['pushes'] {
 /** @param endMassG what is left after cooking, from the forecast */
 export function aboutPlan(plan: Plan, packs: readonly Pack[], endMassG: number): About {
   const sides = plan.sides.map((s) => sideOf(s, plan));
-  const used = [...plan.items, ...sides.flatMap((s) => s.uses)];
+  const used = [...plan.things, ...sides.flatMap((s) => s.uses)];
   const dish = dishFit(plan, endMassG);
   return {
     portion: portionOf(plan, packs),

@@ -10,7 +10,7 @@ const inBowl = (plan: Plan): Plan => {
   const { name: _name, ...bowl } = DISHES.find((d) => d.kind === 'bowl')!;
   return {
     ...plan,
-    items: plan.items.map((i) => ({ ...i, grams: i.grams * 3 })),
+    things: plan.things.map((i) => ({ ...i, grams: i.grams * 3 })),
     dish: { ...bowl, count: 2 },
     rest: { ...plan.rest, roomMin: 90, hours: 12, rule: 'two stages' },
   };

@@ -1,7 +1,8 @@
+import { withLine } from '../plan/layout';
 import { servingStress } from '../model/forecast';
 import { stripMiddle, wordAt } from '../texture/words';
-import { refreshCarveOuts, usualStage, withGrams } from '../plan/amounts';
-import { lookUp, pantryOf } from '../plan/stages';
+import { wetted, usualBowl, withGrams } from '../plan/amounts';
+import { lookUp, pantryOf } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
 import { ruleAgainst } from '../plan/rules';
@@ -15,12 +16,9 @@ const COLD_C = 6;
 
 /** The plan with one more thing in it. */
 const withMore = (plan: Plan, ingredientId: string, grams: number): Plan =>
-  plan.items.some((i) => i.ingredientId === ingredientId)
+  plan.things.some((i) => i.ingredientId === ingredientId)
     ? withGrams(plan, ingredientId, Math.max(grams, 1))
-    : refreshCarveOuts({
-        ...plan,
-        items: [...plan.items, { ingredientId, grams, stage: usualStage(lookUp(plan, ingredientId)) }],
-      });
+    : wetted(withLine(plan, { ingredientId, grams, in: usualBowl(lookUp(plan, ingredientId)) }));
 
 /**
  * What would make an impossible wish possible: each way tried on the model, only those told that work, least first.
@@ -29,7 +27,7 @@ const withMore = (plan: Plan, ingredientId: string, grams: number): Plan =>
 export function whatWouldHelp(plan: Plan, ask: Ask): Help[] {
   if (solve(plan, ask).ok) return [];
   const word = ask.word ?? plan.serve.word;
-  const liquidG = plan.items
+  const liquidG = plan.things
     .filter((i) => lookUp(plan, i.ingredientId).group === 'milk')
     .reduce((s, i) => s + i.grams, 0);
   const out: Help[] = [];
@@ -44,7 +42,7 @@ export function whatWouldHelp(plan: Plan, ask: Ask): Help[] {
     attempt(say('help.addMilkThereIsNothing'), withMore(plan, 'milk_whole', 500));
     return out;
   }
-  const items = (group: string) => plan.items.filter((i) => lookUp(plan, i.ingredientId).group === group);
+  const items = (group: string) => plan.things.filter((i) => lookUp(plan, i.ingredientId).group === group);
   if (plan.serve.tempC > COLD_C + 2)
     attempt(say('help.serveItAtInsteadOf', { toC: COLD_C, fromC: plan.serve.tempC }), {
       ...plan,
@@ -65,14 +63,14 @@ export function whatWouldHelp(plan: Plan, ask: Ask): Help[] {
       sweet.length &&
       attempt(say('help.takeOfTheSugarOut', { share: 100 * (1 - share) }), {
         ...plan,
-        items: plan.items.map((i) => (sweet.includes(i) ? { ...i, grams: i.grams * share } : i)),
+        things: plan.things.map((i) => (sweet.includes(i) ? { ...i, grams: i.grams * share } : i)),
       })
     )
       break;
   for (const id of ['cornstarch', 'rice_flour', 'potato_starch']) {
     const other = pantryOf(plan).get(id);
     if (!other || ruleAgainst(other, plan.rules) || ask.free?.some((f) => f.ingredientId === id)) continue;
-    const there = plan.items.find((i) => i.ingredientId === id);
+    const there = plan.things.find((i) => i.ingredientId === id);
     const free = ask.hotWord ? [...(ask.free ?? []), { ingredientId: id }] : [{ ingredientId: id }];
     if (
       attempt(
@@ -92,7 +90,7 @@ export function whatWouldHelp(plan: Plan, ask: Ask): Help[] {
     const names = still.map((i) => lookUp(plan, i.ingredientId).name).join(' and ');
     attempt(say('help.halveTheItSetsBy', { names }), {
       ...plan,
-      items: plan.items.map((i) => (still.includes(i) ? { ...i, grams: i.grams / 2 } : i)),
+      things: plan.things.map((i) => (still.includes(i) ? { ...i, grams: i.grams / 2 } : i)),
     });
   }
   if (ask.hotWord) {
@@ -105,7 +103,7 @@ export function whatWouldHelp(plan: Plan, ask: Ask): Help[] {
 
 /** The nearest set to be had as it is: with the most and the least of what may move. */
 function nearest(plan: Plan, ask: Ask, word: SetWord, liquidG: number): Help[] {
-  const first = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'thickener');
+  const first = plan.things.find((i) => lookUp(plan, i.ingredientId).group === 'thickener');
   const free = ask.free ?? (first ? [{ ingredientId: first.ingredientId }] : []);
   if (!free.length) return [];
   const ends = ([0, 1] as const).map((end) => {

@@ -2,7 +2,7 @@ import { dishHistory, judgeServed } from '../model/forecast';
 import { runMethod } from '../model/run';
 import { massG } from '../matter/mixture';
 import type { Plan } from '../plan/plan';
-import { lookUp, ownShare } from '../plan/stages';
+import { lookUp, ownShare } from '../plan/bowls';
 import { aimPlace, boundsFor, type SetWord } from '../texture/words';
 
 /** As much as the dish itself is no loosening any more. */

@@ -1,3 +1,5 @@
+import { laid } from '../testing';
+import { withLine } from '../plan/layout';
 import * as fc from 'fast-check';
 import { forecast, servingStress } from '../model/forecast';
 import { choirSupper } from '../demo/choirSupper';
@@ -6,7 +8,7 @@ import { pantry, testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { withGrams } from '../plan/amounts';
 import { massG } from '../matter/mixture';
-import { allergensOf, atStages, wholeMixture, pantryOf } from '../plan/stages';
+import { allergensOf, inBowls, wholeMixture, pantryOf } from '../plan/bowls';
 import { whatWouldHelp } from './help';
 import { beginsSitting, changesBetween, KEPT, outlived, SITTING_MS, type PastPlan } from '../plan/history';
 import { methodOf } from '../plan/family';
@@ -63,7 +65,7 @@ describe('what is held back to taste', () => {
   it('comes out of the total, changes nothing of the physics, and follows its amount', () => {
     const held = holdBack(pudding, 'sugar', 0.25);
     const sum = (p: Plan) =>
-      Object.values(atStages(p))
+      Object.values(inBowls(p))
         .flat()
         .filter((x) => x.ingredient.id === 'sugar')
         .reduce((s, x) => s + x.grams, 0);
@@ -72,7 +74,7 @@ describe('what is held back to taste', () => {
     expect(a.word).toBe(b.word);
     expect(a.yieldPa).toBeCloseTo(b.yieldPa, 9);
     expect(a.place).toBeCloseTo(b.place, 9);
-    const more = withGrams(held, 'sugar', 2 * held.items.find((i) => i.ingredientId === 'sugar')!.grams);
+    const more = withGrams(held, 'sugar', 2 * held.things.find((i) => i.ingredientId === 'sugar')!.grams);
     expect(heldShare(more, 'sugar')).toBeCloseTo(0.25, 2);
     const t = tasteOf(held, 780);
     expect(t.sweetPct - t.withoutHeldPct).toBeCloseTo((100 * t.heldG) / 780, 6);
@@ -83,14 +85,11 @@ describe('sweetness', () => {
   it('is on what is left after cooking, and sour fruit hides it', () => {
     const t = tasteOf(pudding, 780);
     expect(t.sweetPct).toBeCloseTo((100 * wholeMixture(pudding).sweetG) / 780, 6);
-    const sour = tasteOf(
-      { ...pudding, items: [...pudding.items, { ingredientId: 'lemon_juice', grams: 30, stage: 'off the heat' }] },
-      810,
-    );
+    const sour = tasteOf(withLine(pudding, { ingredientId: 'lemon_juice', grams: 30, in: 'off the heat' }), 810);
     expect(sour.feltPct).toBeLessThan(t.feltPct - 0.3);
     expect(english(sour.says)).toMatch(/fruity|sharp/);
     // lemon juice is near 6 % acid
-    const pure = tasteOf({ ...pudding, items: [{ ingredientId: 'lemon_juice', grams: 100, stage: 'pot' }] }, 100);
+    const pure = tasteOf({ ...pudding, ...laid([{ ingredientId: 'lemon_juice', grams: 100, in: 'pot' }]) }, 100);
     expect(pure.sourPct).toBeGreaterThan(5);
     expect(pure.sourPct).toBeLessThan(7);
   });
@@ -122,7 +121,7 @@ describe('I have none', () => {
       for (const one of c.slice(0, 3)) {
         const s = swapIngredient(pudding, id, one);
         if (!s.ok) continue;
-        expect(s.plan.items.some((i) => i.ingredientId === id)).toBe(false);
+        expect(s.plan.things.some((i) => i.ingredientId === id)).toBe(false);
         if (s.held) expect(servingStress(s.plan).stress / servingStress(pudding).stress).toBeCloseTo(1, 0.9);
       }
     }
@@ -132,7 +131,7 @@ describe('I have none', () => {
     if (!s.ok) throw new Error(english(s.why));
     expect(servingStress(s.asIs).stress).toBeLessThan(0.9 * servingStress(pudding).stress);
     expect(forecast(s.plan).serving.word).toBe(forecast(pudding).serving.word);
-    const starch = (p: Plan) => p.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
+    const starch = (p: Plan) => p.things.find((i) => i.ingredientId === 'cornstarch')!.grams;
     expect(starch(s.plan)).toBeGreaterThan(starch(pudding));
     expect(costsOf(pudding, s.plan).some((d) => d.what === 'cream' || d.what.startsWith('hot'))).toBe(true);
   });
@@ -199,7 +198,7 @@ describe('made free of', () => {
   });
   it('keeps the other rules: milk-free where nuts, soy and coconut are out is oat', () => {
     const s = makeFree({ ...pudding, rules: ['no nuts', 'no soy', 'no coconut'] }, 'milk');
-    expect(s.ok && s.plan.items.some((i) => i.ingredientId === 'oat_drink')).toBe(true);
+    expect(s.ok && s.plan.things.some((i) => i.ingredientId === 'oat_drink')).toBe(true);
   });
   it('any plan at all can be asked, and comes out free or says why not', () => {
     fc.assert(
@@ -239,8 +238,7 @@ describe('what would help', () => {
     [
       'egg that sets by itself',
       {
-        ...family('baked custard'),
-        items: [...family('baked custard').items, { ingredientId: 'cornstarch', grams: 5, stage: 'slurry' as const }],
+        ...withLine(family('baked custard'), { ingredientId: 'cornstarch', grams: 5, in: 'slurry' }),
         serve: { ...family('baked custard').serve, word: 'pours' as const },
       },
       { free: [{ ingredientId: 'cornstarch', minG: 4 }] },
@@ -259,7 +257,7 @@ describe('what would help', () => {
     30_000,
   );
   it('without milk there is one thing to do', () => {
-    const dry = { ...pudding, items: pudding.items.filter((i) => i.ingredientId !== 'milk_whole'), carveOuts: [] };
+    const dry = { ...pudding, things: pudding.things.filter((i) => i.ingredientId !== 'milk_whole') };
     expect(english(whatWouldHelp(dry, {})[0]!.says)).toMatch(/Add milk/);
   });
 });
@@ -269,11 +267,10 @@ describe('a portion', () => {
     const p: Plan = {
       ...pudding,
       people: 4,
-      items: [
-        { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
-        { ingredientId: 'sugar', grams: 100, stage: 'pot' },
-      ],
-      carveOuts: [],
+      ...laid([
+        { ingredientId: 'milk_whole', grams: 1000, in: 'pot' },
+        { ingredientId: 'sugar', grams: 100, in: 'pot' },
+      ]),
     };
     const packs = [{ id: 'a', ingredientId: 'milk_whole', name: 'carton', grams: 1000, price: 2 }];
     const portion = portionOf(p, packs);
@@ -335,6 +332,6 @@ it('the demo’s plans are plans of this version and keep their own rules', () =
   for (const p of demo.plans) {
     expect(PlanSchema.safeParse(p).success).toBe(true);
     const y = pantryOf(p);
-    for (const i of p.items) expect(ruleAgainst(y.get(i.ingredientId)!, p.rules)).toBeUndefined();
+    for (const i of p.things) expect(ruleAgainst(y.get(i.ingredientId)!, p.rules)).toBeUndefined();
   }
 });

@@ -1,7 +1,7 @@
 import type { Allergen } from '../pantry/ingredient';
 import type { Pack } from '../units/packs';
 import { sideUses } from '../sides/sides';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 
 /** kcal in a gram (A); sugar substitutes and alcohol by name below. */
@@ -19,7 +19,7 @@ export type Portion = {
 };
 
 const uses = (plan: Plan) => [
-  ...plan.items.map(({ ingredientId, grams }) => ({ ingredientId, grams })),
+  ...plan.things.map(({ ingredientId, grams }) => ({ ingredientId, grams })),
   ...sideUses(plan),
 ];
 

@@ -1,59 +1,57 @@
+import { linesOf, withLine, withLines, type Line } from '../plan/layout';
 import { massG } from '../matter/mixture';
-import { wholeMixture } from '../plan/stages';
+import { wholeMixture } from '../plan/bowls';
 import * as fc from 'fast-check';
 import { chances } from '../model/chances';
-import { testPlan } from '../testing';
-import { refreshCarveOuts } from '../plan/amounts';
+import { laid, testPlan } from '../testing';
+import { moved, wetted } from '../plan/amounts';
 import type { Plan } from '../plan/plan';
 import { compareSchool, SCHOOLS } from './schools';
 import { solve, swapThickener } from './solve';
 import { english } from '../../words/english';
 
 const base = testPlan();
-const plan = (family: Plan['family'], items: Plan['items'], more: Partial<Plan> = {}): Plan =>
-  refreshCarveOuts({ ...base, family, items, ...more });
+const plan = (family: Plan['family'], lines: readonly Line[], more: Partial<Plan> = {}): Plan =>
+  wetted({ ...base, family, ...laid(lines), ...more });
 const rice = plan(
   'whole-rice pudding',
   [
-    { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
-    { ingredientId: 'rice_short', grams: 110, stage: 'grain' },
-    { ingredientId: 'sugar', grams: 100, stage: 'pot' },
-    { ingredientId: 'raisins', grams: 40, stage: 'pot' },
+    { ingredientId: 'milk_whole', grams: 1000, in: 'pot' },
+    { ingredientId: 'rice_short', grams: 110, in: 'grain' },
+    { ingredientId: 'sugar', grams: 100, in: 'pot' },
+    { ingredientId: 'raisins', grams: 40, in: 'pot' },
   ],
   { method: { ...base.method, cookOnMin: 0, simmerSetting: 5 } },
 );
 const ground = plan(
   'ground-rice cream',
   [
-    { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
-    { ingredientId: 'rice_ground', grams: 70, stage: 'grain' },
-    { ingredientId: 'sugar', grams: 90, stage: 'pot' },
+    { ingredientId: 'milk_whole', grams: 1000, in: 'pot' },
+    { ingredientId: 'rice_ground', grams: 70, in: 'grain' },
+    { ingredientId: 'sugar', grams: 90, in: 'pot' },
   ],
   { method: { ...base.method, cookOnMin: 8 } },
 );
 const custard = plan('stirred custard', [
-  { ingredientId: 'milk_whole', grams: 500, stage: 'pot' },
-  { ingredientId: 'yolk', grams: 90, stage: 'bowl' },
-  { ingredientId: 'sugar', grams: 80, stage: 'bowl' },
+  { ingredientId: 'milk_whole', grams: 500, in: 'pot' },
+  { ingredientId: 'yolk', grams: 90, in: 'bowl' },
+  { ingredientId: 'sugar', grams: 80, in: 'bowl' },
 ]);
 const baked: Plan = {
   ...custard,
   family: 'baked custard',
-  items: custard.items.map((i) => (i.ingredientId === 'yolk' ? { ...i, ingredientId: 'egg', grams: 150 } : i)),
+  things: custard.things.map((i) => (i.ingredientId === 'yolk' ? { ...i, ingredientId: 'egg', grams: 150 } : i)),
 };
 /** yolks beaten without their sugar */
-const bare: Plan = {
-  ...custard,
-  items: custard.items.map((i) => (i.ingredientId === 'sugar' ? { ...i, stage: 'pot' as const } : i)),
-};
+const bare = moved(custard, 'sugar', 'pot');
 /** a slab with something kept for the top */
 const topped: Plan = {
   ...plan('baked slab', [
-    { ingredientId: 'milk_whole', grams: 800, stage: 'pot' },
-    { ingredientId: 'semolina', grams: 110, stage: 'grain' },
-    { ingredientId: 'sugar', grams: 90, stage: 'pot' },
-    { ingredientId: 'coconut_milk', grams: 250, stage: 'top' },
-    { ingredientId: 'rice_flour', grams: 10, stage: 'top' },
+    { ingredientId: 'milk_whole', grams: 800, in: 'pot' },
+    { ingredientId: 'semolina', grams: 110, in: 'grain' },
+    { ingredientId: 'sugar', grams: 90, in: 'pot' },
+    { ingredientId: 'coconut_milk', grams: 250, in: 'top' },
+    { ingredientId: 'rice_flour', grams: 10, in: 'top' },
   ]),
   dish: { kind: 'tray', count: 1, capacityMl: 1600, heightMm: 40, wall: 'metal' },
 };
@@ -99,7 +97,10 @@ describe('schools side by side', () => {
     expect(raw!.topMm).toBeGreaterThan(4);
     expect(down!.topMm / raw!.topMm).toBeCloseTo(0.7, 1);
     expect(down!.topMin).toBeGreaterThan(raw!.topMin + 3);
-    const without = { ...topped, items: topped.items.filter((i) => i.stage !== 'top') };
+    const without = withLines(
+      topped,
+      linesOf(topped).filter((i) => i.in !== 'top'),
+    );
     expect(massG(wholeMixture(topped))).toBeCloseTo(massG(wholeMixture(without)), 6);
   });
   it('cream left at the sides comes back as flakes', () => {
@@ -127,10 +128,7 @@ describe('solving', () => {
     expect(s.amounts[0]!.spoons.tbsp).toBeGreaterThan(2);
   });
   it('two thickeners: one word hot, one at serving', () => {
-    const two = refreshCarveOuts({
-      ...base,
-      items: [...base.items, { ingredientId: 'potato_starch', grams: 20, stage: 'slurry' }],
-    });
+    const two = wetted(withLine(base, { ingredientId: 'potato_starch', grams: 20, in: 'slurry' }));
     const ask = { free: [{ ingredientId: 'potato_starch' }, { ingredientId: 'cornstarch' }], word: 'mounds' as const };
     const thin = solve(two, { ...ask, hotWord: 'coats' });
     const thick = solve(two, { ...ask, hotWord: 'firm' });
@@ -170,7 +168,7 @@ describe('solving', () => {
         if (!there.ok) throw new Error(english(there.why));
         const back = swapThickener(there.plan, id, 'cornstarch');
         if (!back.ok) throw new Error(english(back.why));
-        const was = base.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
+        const was = base.things.find((i) => i.ingredientId === 'cornstarch')!.grams;
         expect(Math.abs(back.grams / was - 1)).toBeLessThan(0.02);
       }),
       { numRuns: 4 },
@@ -187,13 +185,13 @@ describe('chances', () => {
     expect(chances(spooned, 200, 0.7).yieldPa.p50).not.toBe(a.yieldPa.p50);
   });
   it('the spread of a spooned 6 % pudding is that of the notes, and weighing narrows it', () => {
-    const six: Plan = refreshCarveOuts({
+    const six: Plan = wetted({
       ...spooned,
-      items: [
-        { ingredientId: 'milk_whole', grams: 850, stage: 'pot' },
-        { ingredientId: 'cornstarch', grams: 60, stage: 'slurry' },
-        { ingredientId: 'sugar', grams: 90, stage: 'pot' },
-      ],
+      ...laid([
+        { ingredientId: 'milk_whole', grams: 850, in: 'pot' },
+        { ingredientId: 'cornstarch', grams: 60, in: 'slurry' },
+        { ingredientId: 'sugar', grams: 90, in: 'pot' },
+      ]),
     });
     const width = (p: Plan) => {
       const c = chances(p, 300, 0.4);

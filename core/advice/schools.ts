@@ -1,10 +1,12 @@
 import { GRAINS } from '../pot/grain';
-import { refreshCarveOuts } from '../plan/amounts';
+import { wetted } from '../plan/amounts';
 import { topLayerOf } from '../model/topLayer';
 import { methodOf } from '../plan/family';
 import { followSteps } from '../plan/methodList';
-import { lookUp, mainLiquid } from '../plan/stages';
-import type { Choices, Plan, PlanItem } from '../plan/plan';
+import { lookUp, mainLiquid } from '../plan/bowls';
+import { eachLine, linesOf, partsOf, withLines, type Line } from '../plan/layout';
+import { useOf, type Use } from '../plan/method';
+import type { Choices, Plan, Thing } from '../plan/plan';
 import { say, type Said } from '../say';
 import { differences, tell, type Difference, type Told } from './differences';
 
@@ -23,39 +25,41 @@ type School = {
 const choose =
   (choices: Partial<Choices>) =>
   (plan: Plan): Plan => ({ ...plan, choices: { ...plan.choices, ...choices } });
-const groupOf = (plan: Plan, i: PlanItem) => lookUp(plan, i.ingredientId).group;
-const has = (plan: Plan, group: string) => plan.items.some((i) => i.grams > 0 && groupOf(plan, i) === group);
-const kindOf = (plan: Plan, i: PlanItem) => lookUp(plan, i.ingredientId).thickener;
+const groupOf = (plan: Plan, i: Thing) => lookUp(plan, i.ingredientId).group;
+const has = (plan: Plan, group: string) => plan.things.some((i) => i.grams > 0 && groupOf(plan, i) === group);
+const kindOf = (plan: Plan, i: Thing) => lookUp(plan, i.ingredientId).thickener;
 const grainy = (plan: Plan) =>
-  plan.items.some((i) => {
+  plan.things.some((i) => {
     const kind = kindOf(plan, i);
     return kind !== undefined && GRAINS[kind].form !== 'powder';
   });
 const kernels = (plan: Plan) =>
-  plan.items.some((i) => {
+  plan.things.some((i) => {
     const kind = kindOf(plan, i);
     return kind !== undefined && GRAINS[kind].form === 'kernel';
   });
 const baked = (plan: Plan) => methodOf(plan).some((s) => s.do === 'bake');
-const stage =
-  (group: string, to: PlanItem['stage']) =>
+const into =
+  (group: string, use: Use) =>
   (plan: Plan): Plan =>
-    refreshCarveOuts({ ...plan, items: plan.items.map((i) => (groupOf(plan, i) === group ? { ...i, stage: to } : i)) });
+    wetted(eachLine(plan, (i) => (groupOf(plan, i) === group ? { ...i, in: use } : i)));
 const swapMain =
   (group: string, toId: string, factor = 1) =>
   (plan: Plan): Plan => {
-    const first = plan.items.filter((i) => groupOf(plan, i) === group).sort((a, b) => b.grams - a.grams)[0];
+    const first = plan.things.filter((i) => groupOf(plan, i) === group).sort((a, b) => b.grams - a.grams)[0];
     if (!first || first.ingredientId === toId) return plan;
     const id = (x: string) => (x === first.ingredientId ? toId : x);
-    return refreshCarveOuts({
-      ...plan,
-      items: plan.items.map((i) => ({
-        ...i,
-        ingredientId: id(i.ingredientId),
-        grams: i === first ? i.grams * factor : i.grams,
-      })),
-      carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: id(c.ingredientId) })),
-    });
+    return wetted(
+      withLines(
+        plan,
+        linesOf(plan).map((i) => ({
+          ...i,
+          ingredientId: id(i.ingredientId),
+          grams: i.ingredientId === first.ingredientId ? i.grams * factor : i.grams,
+        })),
+        partsOf(plan).map((c) => ({ ...c, ingredientId: id(c.ingredientId) })),
+      ),
+    );
   };
 const cookOn =
   (cookOnMin: number) =>
@@ -67,14 +71,14 @@ const rest =
 /** Water for whole rice, parts by weight (B). */
 const RICE_WATER = 2.5;
 const riceG = (plan: Plan) =>
-  plan.items
+  plan.things
     .filter((i) => kindOf(plan, i) && GRAINS[kindOf(plan, i)!].form === 'kernel')
     .reduce((s, i) => s + i.grams, 0);
-const isMilk = (plan: Plan, i: PlanItem) => groupOf(plan, i) === 'milk' && i.ingredientId !== 'water';
+const isMilk = (plan: Plan, i: Thing) => groupOf(plan, i) === 'milk' && i.ingredientId !== 'water';
 /** Rice is in water, and its milk follows late. */
 const inWater = (plan: Plan) =>
-  plan.items.some((i) => i.ingredientId === 'water' && i.stage === 'pot') &&
-  plan.items.some((i) => isMilk(plan, i) && i.stage === 'late');
+  linesOf(plan).some((i) => i.ingredientId === 'water' && i.in === 'pot') &&
+  linesOf(plan).some((i) => isMilk(plan, i) && useOf(i.in) === 'late');
 /** Share of the rice's water that comes out of its milk. */
 const FROM_MILK = 0.5;
 
@@ -82,44 +86,42 @@ const FROM_MILK = 0.5;
 const waterFirst = (plan: Plan): Plan => {
   if (inWater(plan)) return plan;
   const waterG = RICE_WATER * riceG(plan);
-  return {
-    ...plan,
-    carveOuts: plan.carveOuts.filter((c) => c.taste),
-    items: [
-      ...plan.items.map((i) =>
-        isMilk(plan, i) ? { ...i, grams: Math.max(0, i.grams - FROM_MILK * waterG), stage: 'late' as const } : i,
+  return withLines(
+    plan,
+    [
+      ...linesOf(plan).map((i): Line =>
+        isMilk(plan, i) ? { ...i, grams: Math.max(0, i.grams - FROM_MILK * waterG), in: 'late' } : i,
       ),
-      { ingredientId: 'water', grams: waterG, stage: 'pot' as const },
+      { ingredientId: 'water', grams: waterG, in: 'pot' },
     ],
-  };
+    partsOf(plan).filter((c) => c.taste),
+  );
 };
 /** And back: all of it milk, from the start. */
 const milkThroughout = (plan: Plan): Plan => {
   if (!inWater(plan)) return plan;
   const waterG = RICE_WATER * riceG(plan);
-  return {
-    ...plan,
-    items: plan.items
+  return withLines(
+    plan,
+    linesOf(plan)
       .filter((i) => i.ingredientId !== 'water')
       .map((i) =>
-        isMilk(plan, i) && i.stage === 'late'
-          ? { ...i, grams: i.grams + FROM_MILK * waterG, stage: 'pot' as const }
-          : i,
+        isMilk(plan, i) && useOf(i.in) === 'late' ? { ...i, grams: i.grams + FROM_MILK * waterG, in: 'pot' } : i,
       ),
-  };
+  );
 };
 /** Share that is left where cooking down does half of the starch's work. */
 const REDUCED = 0.6;
-const thickeners = (plan: Plan, factor: number): PlanItem[] =>
-  plan.items.map((i) => (groupOf(plan, i) === 'thickener' ? { ...i, grams: i.grams * factor } : i));
+const thickeners = (plan: Plan, factor: number): Thing[] =>
+  plan.things.map((i) => (groupOf(plan, i) === 'thickener' ? { ...i, grams: i.grams * factor } : i));
 const byReduction = (plan: Plan): Plan =>
   plan.choices.reduceTo === REDUCED
     ? plan
-    : refreshCarveOuts({ ...plan, choices: { ...plan.choices, reduceTo: REDUCED }, items: thickeners(plan, 0.5) });
+    : wetted({ ...plan, choices: { ...plan.choices, reduceTo: REDUCED }, things: thickeners(plan, 0.5) });
 const byStarch = (plan: Plan): Plan => {
   if (plan.choices.reduceTo !== REDUCED) return plan;
   const { reduceTo: _r, ...choices } = plan.choices;
-  return refreshCarveOuts({ ...plan, choices, items: thickeners(plan, 2) });
+  return wetted({ ...plan, choices, things: thickeners(plan, 2) });
 };
 const yes = () => true;
 
@@ -129,8 +131,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whenDoesTheSugarGo'),
     fits: (p) => has(p, 'sweet'),
     sides: [
-      { name: say('schools.fromTheStart'), apply: stage('sweet', 'pot') },
-      { name: say('schools.lateWhenTheGrainIs'), apply: stage('sweet', 'late') },
+      { name: say('schools.fromTheStart'), apply: into('sweet', 'pot') },
+      { name: say('schools.lateWhenTheGrainIs'), apply: into('sweet', 'late') },
     ],
   },
   {
@@ -244,7 +246,7 @@ export const SCHOOLS: readonly School[] = [
       { name: say('schools.wholeEgg'), apply: swapMain('egg', 'egg', 1.5) },
       {
         name: say('schools.none'),
-        apply: (p) => ({ ...p, items: p.items.map((i) => (groupOf(p, i) === 'egg' ? { ...i, grams: 0 } : i)) }),
+        apply: (p) => ({ ...p, things: p.things.map((i) => (groupOf(p, i) === 'egg' ? { ...i, grams: 0 } : i)) }),
       },
     ],
   },
@@ -303,13 +305,13 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'coarse grain',
     question: say('schools.groundAtHome'),
-    fits: (p) => p.items.some((i) => ['ground rice', 'rice flour'].includes(kindOf(p, i) ?? '')),
+    fits: (p) => p.things.some((i) => ['ground rice', 'rice flour'].includes(kindOf(p, i) ?? '')),
     sides: [
       {
         name: say('schools.groundAtHome2'),
-        apply: (p) => stageGrain(swapMain('thickener', 'rice_ground')(p)),
+        apply: (p) => grainPlaced(swapMain('thickener', 'rice_ground')(p)),
       },
-      { name: say('schools.shopFlour'), apply: (p) => stageGrain(swapMain('thickener', 'rice_flour')(p)) },
+      { name: say('schools.shopFlour'), apply: (p) => grainPlaced(swapMain('thickener', 'rice_flour')(p)) },
     ],
   },
   {
@@ -352,10 +354,10 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'flavours',
     question: say('schools.whenDoTheFlavoursGo'),
-    fits: (p) => p.items.some((i) => lookUp(p, i.ingredientId).aromaHalfS !== undefined),
+    fits: (p) => p.things.some((i) => lookUp(p, i.ingredientId).aromaHalfS !== undefined),
     sides: [
-      { name: say('schools.atTheEnd'), apply: stage('flavour', 'off the heat') },
-      { name: say('schools.fromTheStart'), apply: stage('flavour', 'pot') },
+      { name: say('schools.atTheEnd'), apply: into('flavour', 'off the heat') },
+      { name: say('schools.fromTheStart'), apply: into('flavour', 'pot') },
     ],
   },
   {
@@ -409,45 +411,45 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whereDoThePiecesGo'),
     fits: (p) => has(p, 'piece'),
     sides: [
-      { name: say('schools.inThePot'), apply: stage('piece', 'pot') },
-      { name: say('schools.onTopOnly'), apply: stage('piece', 'top') },
+      { name: say('schools.inThePot'), apply: into('piece', 'pot') },
+      { name: say('schools.onTopOnly'), apply: into('piece', 'top') },
     ],
   },
 ];
 
-function stageGrain(plan: Plan): Plan {
-  return refreshCarveOuts({
-    ...plan,
-    items: plan.items.map((i) => {
+function grainPlaced(plan: Plan): Plan {
+  return wetted(
+    eachLine(plan, (i) => {
       const kind = kindOf(plan, i);
-      return kind ? { ...i, stage: GRAINS[kind].form === 'powder' ? ('slurry' as const) : ('grain' as const) } : i;
+      return kind ? { ...i, in: GRAINS[kind].form === 'powder' ? 'slurry' : 'grain' } : i;
     }),
-  });
+  );
 }
 
-/** Milk and as much water in one stage: halved by {@link halfWater}, and back. */
+/** Milk and as much water in one bowl: halved by {@link halfWater}, and back. */
 function undiluted(plan: Plan): Plan {
-  const water = plan.items.find((i) => i.ingredientId === 'water');
-  const milk = plan.items
-    .filter((i) => isMilk(plan, i) && i.stage === water?.stage)
-    .sort((a, b) => b.grams - a.grams)[0];
+  const lines = linesOf(plan);
+  const water = lines.find((i) => i.ingredientId === 'water');
+  const milk = lines.filter((i) => isMilk(plan, i) && i.in === water?.in).sort((a, b) => b.grams - a.grams)[0];
   if (!water || !milk || Math.abs(water.grams - milk.grams) > 1) return plan;
-  return refreshCarveOuts({
-    ...plan,
-    items: plan.items.filter((i) => i !== water).map((i) => (i === milk ? { ...i, grams: i.grams + water.grams } : i)),
-  });
+  return wetted(
+    withLines(
+      plan,
+      lines.filter((i) => i !== water).map((i) => (i === milk ? { ...i, grams: i.grams + water.grams } : i)),
+    ),
+  );
 }
 
 function halfWater(plan: Plan): Plan {
-  const milk = plan.items.filter((i) => groupOf(plan, i) === 'milk').sort((a, b) => b.grams - a.grams)[0];
-  if (!milk || plan.items.some((i) => i.ingredientId === 'water')) return plan;
-  return refreshCarveOuts({
-    ...plan,
-    items: [
-      ...plan.items.map((i) => (i === milk ? { ...i, grams: i.grams / 2 } : i)),
-      { ingredientId: 'water', grams: milk.grams / 2, stage: milk.stage },
-    ],
-  });
+  const lines = linesOf(plan);
+  const milk = lines.filter((i) => groupOf(plan, i) === 'milk').sort((a, b) => b.grams - a.grams)[0];
+  if (!milk || plan.things.some((i) => i.ingredientId === 'water')) return plan;
+  return wetted(
+    withLines(plan, [
+      ...lines.map((i) => (i === milk ? { ...i, grams: i.grams / 2 } : i)),
+      { ingredientId: 'water', grams: milk.grams / 2, in: milk.in },
+    ]),
+  );
 }
 
 type Compared = { school: string; question: Said; sides: Told[]; differences: Difference[][] };
@@ -470,7 +472,7 @@ export function compareSchool(school: School, plan: Plan): Compared {
 const wayOf = (plan: Plan): string =>
   JSON.stringify([
     methodOf(plan),
-    plan.items,
+    plan.things,
     plan.rest,
     plan.choices.mould ?? 'rinsed',
     plan.choices.sides ?? 'scraped down',

@@ -46,8 +46,7 @@ describe('solving for a set', () => {
 
   it('says what is missing without a thickener or a milk', () => {
     const plan = testPlan();
-    const without = (id: string) =>
-      solveStarch({ ...plan, items: plan.items.filter((i) => i.ingredientId !== id), carveOuts: [] });
+    const without = (id: string) => solveStarch({ ...plan, things: plan.things.filter((i) => i.ingredientId !== id) });
     expect(without('cornstarch')).toMatchObject({ ok: false, why: { code: 'solve.thereIsNoThickenerIn' } });
     expect(without('milk_whole')).toMatchObject({ ok: false, why: { code: 'solve.thereIsNoMilkIn' } });
   });

@@ -1,9 +1,10 @@
 import { hotIn, servingStress } from '../model/forecast';
 import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace } from '../texture/words';
 import { toSpoons, type SpoonSystem } from '../units/measures';
-import { refreshCarveOuts, scale, usualStage, withGrams } from '../plan/amounts';
+import { wetted, scale, usualBowl, withGrams } from '../plan/amounts';
+import { eachLine } from '../plan/layout';
 import { massG } from '../matter/mixture';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
 import { say, type Said } from '../say';
@@ -56,7 +57,7 @@ type Miss = (p: Plan, stress: number, depthM: number) => number;
 
 /** One factor over the free thickeners, in the proportions they have, until the yield stress at serving is right. */
 function solveFactor(plan: Plan, free: readonly Required<Free>[], aimAt: Miss, word: SetWord): Inner {
-  const grams = (id: string) => plan.items.find((i) => i.ingredientId === id)?.grams ?? 0;
+  const grams = (id: string) => plan.things.find((i) => i.ingredientId === id)?.grams ?? 0;
   const start = free.map((f) => Math.max(grams(f.ingredientId), 1e-3));
   const at = (ln: number) => {
     const factor = Math.exp(ln);
@@ -114,13 +115,13 @@ const tooFirm = (plan: Plan, free: readonly Required<Free>[]): Said =>
 export const MAX_SHARE = 0.28;
 
 function freeOf(plan: Plan, ask: Ask): { free: Required<Free>[]; liquidG: number } | { why: Said } {
-  const of = (group: string) => plan.items.filter((i) => lookUp(plan, i.ingredientId).group === group);
+  const of = (group: string) => plan.things.filter((i) => lookUp(plan, i.ingredientId).group === group);
   const liquidG = of('milk').reduce((s, i) => s + i.grams, 0);
   if (liquidG <= 0) return { why: say('solve.thereIsNoMilkIn') };
   const first = of('thickener')[0];
   const asked = ask.free ?? (first ? [{ ingredientId: first.ingredientId }] : []);
   if (!asked.length) return { why: say('solve.thereIsNoThickenerIn') };
-  const missing = asked.find((f) => !plan.items.some((i) => i.ingredientId === f.ingredientId));
+  const missing = asked.find((f) => !plan.things.some((i) => i.ingredientId === f.ingredientId));
   if (missing) return { why: say('solve.isNotInThePlan', { ingredientId: missing.ingredientId }) };
   return {
     liquidG,
@@ -151,12 +152,12 @@ export function solve(plan: Plan, ask: Ask = {}, system: SpoonSystem = 'metric')
   for (let i = 0; i < 2 && inner.ok && ask.endMassG !== undefined; i++) {
     const ratio = ask.endMassG / inner.endMassG;
     if (Math.abs(ratio - 1) < 0.003) break;
-    inner = once(refreshCarveOuts(scale(inner.plan, ratio)));
+    inner = once(wetted(scale(inner.plan, ratio)));
   }
   if (!inner.ok) return inner;
   const { plan: exact } = inner;
   const amounts = found.free.map((f) => {
-    const grams = exact.items.find((i) => i.ingredientId === f.ingredientId)?.grams ?? 0;
+    const grams = exact.things.find((i) => i.ingredientId === f.ingredientId)?.grams ?? 0;
     return {
       ingredientId: f.ingredientId,
       grams,
@@ -177,7 +178,7 @@ export function solve(plan: Plan, ask: Ask = {}, system: SpoonSystem = 'metric')
 /** Two words at once: the share of the first thickener is moved until the pot is right, the factor until the dish is. */
 function solveHot(plan: Plan, free: readonly Required<Free>[], error: Miss, word: SetWord, hotWord: SetWord): Inner {
   const total =
-    free.reduce((s, f) => s + (plan.items.find((i) => i.ingredientId === f.ingredientId)?.grams ?? 0), 0) || 10;
+    free.reduce((s, f) => s + (plan.things.find((i) => i.ingredientId === f.ingredientId)?.grams ?? 0), 0) || 10;
   const wanted = Math.log(aimPa(hotWord, boundsFor('spooned', 0.04)));
   const at = (share: number) => {
     const split = free.reduce(
@@ -238,16 +239,15 @@ export function swapThickener(
   fromId: string,
   toId: string,
 ): { ok: true; plan: Plan; grams: number; perGram: number } | NoAnswer {
-  const from = plan.items.find((i) => i.ingredientId === fromId);
+  const from = plan.things.find((i) => i.ingredientId === fromId);
   if (!from) return { ok: false, plan, why: say('solve.isNotInThePlan', { ingredientId: fromId }) };
   const { stress } = servingStress(plan);
   const to = lookUp(plan, toId);
-  const swapped = refreshCarveOuts({
-    ...plan,
-    items: plan.items.map((i) =>
-      i.ingredientId === fromId ? { ingredientId: toId, grams: Math.max(1, i.grams), stage: usualStage(to) } : i,
+  const swapped = wetted(
+    eachLine(plan, (i) =>
+      i.ingredientId === fromId ? { ingredientId: toId, grams: Math.max(1, i.grams), in: usualBowl(to) } : i,
     ),
-  });
+  );
   const s = solve(swapped, { free: [{ ingredientId: toId }], stressPa: Math.max(stress, 1e-4) });
   if (!s.ok) return s;
   const { grams } = s.amounts[0]!;

@@ -5,8 +5,10 @@ import { GRAINS } from '../pot/grain';
 import { yieldAtPlace } from '../texture/words';
 import { asDish, type Vessel } from '../vessels/vessel';
 import { dishFit } from '../vessels/fit';
-import { refreshCarveOuts, usualStage } from '../plan/amounts';
-import { lookUp, pantryOf } from '../plan/stages';
+import { wetted, usualBowl } from '../plan/amounts';
+import { eachLine, linesOf, partsOf, withLines } from '../plan/layout';
+import { useOf } from '../plan/method';
+import { lookUp, pantryOf } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import type { Family, Plan } from '../plan/plan';
 import { ruleAgainst } from '../plan/rules';
@@ -115,7 +117,7 @@ export function candidatesFor(plan: Plan, fromId: string, most = 8): Candidate[]
       factor: 1,
       note: i.base && i.base !== from.base ? say('advice.madeOf', { base: i.base }) : undefined,
     }));
-  const seen = new Set([fromId, ...plan.items.map((i) => i.ingredientId)]);
+  const seen = new Set([fromId, ...plan.things.map((i) => i.ingredientId)]);
   return [...known, ...group]
     .filter((c) => {
       if (seen.has(c.toId)) return false;
@@ -128,7 +130,7 @@ export function candidatesFor(plan: Plan, fromId: string, most = 8): Candidate[]
 
 /** The thickener that a set is held with: the first that is not a whole grain. */
 const holdsWith = (plan: Plan, but?: string): string | undefined =>
-  plan.items.find((i) => {
+  plan.things.find((i) => {
     const x = lookUp(plan, i.ingredientId);
     return (
       i.ingredientId !== but &&
@@ -165,21 +167,18 @@ function bringBack(before: Plan, next: Plan): { plan: Plan; held: boolean } {
 function replaceItem(plan: Plan, fromId: string, toId: string, factor: number): Plan {
   const to = lookUp(plan, toId);
   const from = lookUp(plan, fromId);
-  const there = plan.items.find((i) => i.ingredientId === toId);
-  const items = plan.items.flatMap((i) => {
+  const there = plan.things.find((i) => i.ingredientId === toId);
+  const lines = linesOf(plan).flatMap((i) => {
     if (i.ingredientId === toId) return [];
     if (i.ingredientId !== fromId) return [i];
     const grams = Math.min(20000, i.grams * factor + (there?.grams ?? 0));
-    const stage = to.group === from.group && to.comesOut === from.comesOut ? i.stage : usualStage(to);
-    return [{ ingredientId: toId, grams, stage }];
+    const bowl = to.group === from.group && to.comesOut === from.comesOut ? i.in : usualBowl(to);
+    return [{ ingredientId: toId, grams, in: bowl }];
   });
-  return refreshCarveOuts({
-    ...plan,
-    items,
-    carveOuts: plan.carveOuts
-      .filter((c) => c.ingredientId !== toId)
-      .map((c) => (c.ingredientId === fromId ? { ...c, ingredientId: toId, grams: c.grams * factor } : c)),
-  });
+  const parts = partsOf(plan)
+    .filter((c) => c.ingredientId !== toId)
+    .map((c) => (c.ingredientId === fromId ? { ...c, ingredientId: toId, grams: c.grams * factor } : c));
+  return wetted(withLines(plan, lines, parts));
 }
 
 /** `held`: the set is as before. Where no amount does that, `plan` is the nearest that was found, and `why` says so. */
@@ -188,7 +187,7 @@ export type Swapped =
 
 /** One ingredient for another at equal set and sweetness, where amounts can bring that about. */
 export function swapIngredient(plan: Plan, fromId: string, c: Candidate): Swapped {
-  const item = plan.items.find((i) => i.ingredientId === fromId);
+  const item = plan.things.find((i) => i.ingredientId === fromId);
   if (!item) return { ok: false, plan, why: say('solve.isNotInThePlan', { ingredientId: fromId }) };
   const from = lookUp(plan, fromId);
   const to = lookUp(plan, c.toId);
@@ -203,7 +202,10 @@ export function swapIngredient(plan: Plan, fromId: string, c: Candidate): Swappe
 
 const tidy = (plan: Plan): Plan => ({
   ...plan,
-  items: plan.items.map((i) => ({ ...i, grams: i.grams >= 20 ? Math.round(i.grams) : Math.round(i.grams * 10) / 10 })),
+  things: plan.things.map((i) => ({
+    ...i,
+    grams: i.grams >= 20 ? Math.round(i.grams) : Math.round(i.grams * 10) / 10,
+  })),
 });
 
 /** What another plan costs against this one. */
@@ -291,7 +293,7 @@ const CREAMY_FAT_PCT = 15;
  * milk and starch in its place.
  */
 export function makeFree(plan: Plan, what: FreeOf): Swapped {
-  const offends = plan.items.filter((i) => isIt(lookUp(plan, i.ingredientId), what));
+  const offends = plan.things.filter((i) => isIt(lookUp(plan, i.ingredientId), what));
   const sides = plan.sides.filter((s) => {
     const id = 'whatId' in s ? s.whatId : 'liquidId' in s ? s.liquidId : 'spiceId' in s ? s.spiceId : undefined;
     return !(id && isIt(lookUp(plan, id), what));
@@ -314,40 +316,38 @@ export function makeFree(plan: Plan, what: FreeOf): Swapped {
     if (to) next = replaceItem(next, item.ingredientId, to[0], to[1]);
     else {
       // nothing stands in: it goes, and its water and fat come back as milk
-      const milk = next.items
+      const milk = next.things
         .filter((x) => lookUp(next, x.ingredientId).group === 'milk' && x.ingredientId !== item.ingredientId)
         .sort((a, b) => b.grams - a.grams)[0];
       if (!milk && i.group === 'milk') return { ok: false, plan, why: say('solve.noMilkAllowed') };
       const back = i.group === 'egg' ? item.grams : 0;
-      next = {
-        ...next,
-        items: next.items
-          .filter((x) => x !== item && x.ingredientId !== item.ingredientId)
-          .map((x) => (x === milk ? { ...x, grams: x.grams + back } : x)),
-        carveOuts: next.carveOuts.filter((c) => c.ingredientId !== item.ingredientId),
-      };
+      next = withLines(
+        next,
+        linesOf(next)
+          .filter((x) => x.ingredientId !== item.ingredientId)
+          .map((x) => (x.ingredientId === milk?.ingredientId ? { ...x, grams: x.grams + back } : x)),
+      );
     }
   }
   if (what === 'egg') {
     // nothing is left for the bowl of egg to carry, so its sugar starts in the pot
     next = {
-      ...next,
+      ...eachLine(next, (i) => (['bowl', 'fold in'].includes(useOf(i.in)) ? { ...i, in: 'pot' } : i)),
       family: WITHOUT_EGG[next.family] ?? next.family,
-      items: next.items.map((i) => (i.stage === 'bowl' || i.stage === 'fold in' ? { ...i, stage: 'pot' as const } : i)),
       method: { ...next.method, cookOnMin: Math.max(1, next.method.cookOnMin) },
     };
     const { yolks: _y, eggOff: _e, bath: _b, ovenC: _o, ...choices } = next.choices;
     next = { ...next, choices };
   }
-  if (!next.items.some((i) => lookUp(next, i.ingredientId).group === 'thickener'))
-    next = { ...next, items: [...next.items, { ingredientId: 'cornstarch', grams: 20, stage: 'slurry' }] };
-  next = refreshCarveOuts(next);
+  if (!next.things.some((i) => lookUp(next, i.ingredientId).group === 'thickener'))
+    next = withLines(next, [...linesOf(next), { ingredientId: 'cornstarch', grams: 20, in: 'slurry' }]);
+  next = wetted(next);
   return { ok: true, asIs: next, ...bringBack(plan, next) };
 }
 
 /** What the plan could be made free of: only what is in it. */
 export const couldBeFreeOf = (plan: Plan): FreeOf[] =>
-  FREE_OF.filter((w) => plan.items.some((i) => i.grams > 0 && isIt(lookUp(plan, i.ingredientId), w)));
+  FREE_OF.filter((w) => plan.things.some((i) => i.grams > 0 && isIt(lookUp(plan, i.ingredientId), w)));
 
 type ToolSwap = {
   id: string;

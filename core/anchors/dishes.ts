@@ -2,11 +2,12 @@ import { solve } from '../advice/solve';
 import { add, EMPTY, massG, mixtureOf, type Mixture } from '../matter/mixture';
 import { dishHistory, hotIn, judge } from '../model/forecast';
 import { runMethod, type Run } from '../model/run';
-import { refreshCarveOuts, usualStage } from '../plan/amounts';
-import type { HeatStep, MethodStep } from '../plan/method';
+import { wetted, usualBowl } from '../plan/amounts';
+import { laidOut } from '../plan/layout';
+import type { Bowl, HeatStep, MethodStep } from '../plan/method';
 import { newPlan } from '../plan/newPlan';
-import { lookUp } from '../plan/stages';
-import type { Family, Plan, Stage } from '../plan/plan';
+import { lookUp } from '../plan/bowls';
+import type { Family, Plan } from '../plan/plan';
 import { HOBS, PANS, type Hob } from '../pantry/kitchen';
 import { pantryWith } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
@@ -28,9 +29,9 @@ export type Asked = {
   hours?: number;
   method?: Partial<Plan['method']>;
   choices?: Plan['choices'];
-  /** where something goes in, where it is not at its usual stage */
-  stages?: Readonly<Record<string, Stage>>;
-  steps?: Plan['steps'];
+  /** where something goes in, where it is not in its usual bowl */
+  bowls?: Readonly<Record<string, Bowl>>;
+  steps?: readonly MethodStep[];
   hob?: Hob;
 };
 
@@ -61,19 +62,20 @@ export function dishOf(a: Asked): Plan {
   const depthMm = a.depthMm ?? 45;
   const total = liquidG + Object.values(a.items).reduce((s, g) => s + g, 0);
   const heightMm = Math.min(250, depthMm / 0.9);
-  const { steps } = a;
   const { name: _ring, ...hob } = { name: '', ...(a.hob ?? base.hob) };
   const pan = total > 2200 ? PANS[2]! : PANS[1]!;
-  return refreshCarveOuts({
+  const { things, puts } = laidOut([
+    { ingredientId: liquid, grams: liquidG, in: 'pot' },
+    ...Object.entries(a.items).map(([ingredientId, grams]) => ({
+      ingredientId,
+      grams,
+      in: a.bowls?.[ingredientId] ?? usualBowl(lookUp(base, ingredientId)),
+    })),
+  ]);
+  return wetted({
     ...base,
-    items: [
-      { ingredientId: liquid, grams: liquidG, stage: 'pot' },
-      ...Object.entries(a.items).map(([ingredientId, grams]) => ({
-        ingredientId,
-        grams,
-        stage: a.stages?.[ingredientId] ?? usualStage(lookUp(base, ingredientId)),
-      })),
-    ],
+    things,
+    acts: [...puts, ...(a.steps ?? [])],
     pan,
     hob,
     method: { ...base.method, ...suggestSettings(hob, pan.diameterMm, total), cookOnMin: 1.5, ...a.method },
@@ -87,7 +89,6 @@ export function dishOf(a: Asked): Plan {
     },
     rest: { ...base.rest, roomMin: 20, hours: a.hours ?? 5.33 },
     serve: { ...base.serve, style: a.style ?? 'spooned', word: a.word ?? 'mounds', tempC: a.tempC ?? 6 },
-    ...(steps ? { steps } : {}),
   });
 }
 
@@ -111,7 +112,7 @@ function underLid(thickener: string, grams: number): Asked {
     steps: [
       {
         do: 'add',
-        stage: isGrain ? 'grain' : 'slurry',
+        from: isGrain ? 'grain' : 'slurry',
         tempC: 20,
         how: 'cold slurry',
         stirring: 'whisk',
@@ -169,7 +170,7 @@ export function cooked(a: Asked): Cooked {
   const run = runMethod(plan, {});
   const bounds = boundsFor(plan.serve.style, run.depthM);
   const { serving } = dishHistory(plan, run, plan.rest.hours);
-  const went = plan.items.reduce((s, i) => s + i.grams, 0);
+  const went = plan.things.reduce((s, i) => s + i.grams, 0);
   return {
     run,
     hot: hotIn(plan, run),

@@ -42,7 +42,7 @@ const custard = (tempC: number, more: Partial<Asked> = {}): Asked => ({
     heat({ role: 'warm', setting: 5, stirEveryS: 20, until: { reach: 'temperature', tempC: 75 } }),
     {
       do: 'add',
-      stage: 'bowl',
+      from: 'bowl',
       tempC: 21,
       how: 'in cold cream or yolks',
       stirring: 'whisk',

@@ -1,6 +1,6 @@
 import { judge } from '../model/forecast';
 import { runMethod } from '../model/run';
-import type { MethodStep } from '../plan/method';
+import type { Bowl, MethodStep } from '../plan/method';
 import { boundsFor, type SetWord } from '../texture/words';
 import type { Anchor } from './anchor';
 import { cooked, dishOf, heatStep, type Asked, type Cooked } from './dishes';
@@ -49,9 +49,9 @@ function words(
   ];
 }
 
-const add = (stage: 'grain' | 'slurry' | 'bowl' | 'late' | 'off the heat', more: object = {}): MethodStep => ({
+const add = (from: Bowl, more: object = {}): MethodStep => ({
   do: 'add',
-  stage,
+  from,
   tempC: 20,
   how: 'cold slurry',
   stirring: 'whisk',
@@ -94,12 +94,12 @@ function ground(
 ): Asked {
   const items = { sugar: 80, [id]: perLitre, ...more.items };
   const went = 1000 + items.sugar + perLitre;
-  const stage = id === 'rice_flour' ? 'slurry' : 'grain';
+  const bowl = id === 'rice_flour' ? 'slurry' : 'grain';
   const dish = (watts: number): Asked => ({
     family: 'ground-rice cream',
     items,
     steps: [
-      add(stage, { how: 'cold slurry' }),
+      add(bowl, { how: 'cold slurry' }),
       toBubble(),
       'minutes' in boiled
         ? heatStep({ role: 'simmer', watts, stirEveryS: 5, until: { reach: 'time', minutes: boiled.minutes } })
@@ -202,7 +202,7 @@ const boundRice: Asked = {
   liquid: 'water',
   liquidG: 280,
   items: { rice_long: 140, milk_whole: 1000, sugar: 110, yolk: 72, cornstarch: 32 },
-  stages: { milk_whole: 'late', sugar: 'late', cornstarch: 'bowl' },
+  bowls: { milk_whole: 'late', sugar: 'late', cornstarch: 'bowl' },
   steps: [
     add('grain', { how: 'cold together', stirring: 'spoon' }),
     toBubble(700),

@@ -16,7 +16,7 @@ const PLACE = 'place on the strip';
 
 const slurry: AddStep = {
   do: 'add',
-  stage: 'slurry',
+  from: 'slurry',
   tempC: 8,
   how: 'cold slurry',
   stirring: 'whisk',
@@ -97,11 +97,11 @@ const slabOf = (starch: number): Asked => ({
   depthMm: 25,
   hours: 30 / 60 + 40 / 60,
   items: { sugar: 80, cornstarch: starch, corn_kernels: 330 },
-  stages: { corn_kernels: 'late' },
+  bowls: { corn_kernels: 'late' },
   steps: [
     slurry,
     heatStep({ role: 'thicken', watts: 750, until: { reach: 'bubble' } }),
-    { ...slurry, stage: 'late', tempC: 20 },
+    { ...slurry, from: 'late', tempC: 20 },
     heatStep({ role: 'thicken', watts: 750, until: { reach: 'bubble' } }),
     heatStep({ role: 'cook on', watts: 330, until: { reach: 'time', minutes: 2 } }),
     { do: 'pour' },
@@ -131,11 +131,11 @@ function withPieces(id: string): number {
   const dish = (items: Asked['items']): Asked => ({
     tempC: 8,
     items: { sugar: 80, cornstarch: 60, ...items },
-    stages: { [id]: 'late' },
+    bowls: { [id]: 'late' },
     steps: [
       slurry,
       heatStep({ role: 'thicken', watts: 750, until: { reach: 'bubble' } }),
-      { ...slurry, stage: 'late', tempC: 20 },
+      { ...slurry, from: 'late', tempC: 20 },
       heatStep({ role: 'thicken', watts: 750, until: { reach: 'bubble' } }),
       heatStep({ role: 'cook on', watts: 330, until: { reach: 'time', minutes: 2 } }),
       ...chilled,
@@ -160,7 +160,7 @@ const bakedRice = (perLitre: number): Asked => ({
   hours: 7,
   items: { sugar: 60, rice_short: perLitre },
   steps: [
-    { ...slurry, stage: 'grain', how: 'cold together', stirring: 'spoon', tempC: 20 },
+    { ...slurry, from: 'grain', how: 'cold together', stirring: 'spoon', tempC: 20 },
     { do: 'pour' },
     {
       do: 'bake',
@@ -215,8 +215,8 @@ export const WAY_ANCHORS: readonly Anchor[] = [
   way('half of the liquid kept back for the slurry: the set against none kept back', 'times', [0.9, 1.1], () => {
     const base = ringed(KEPT_BACK);
     return (
-      cooked({ ...base, stages: { milk_semi: 'slurry' } }).cold.yieldPa /
-      cooked({ ...base, stages: { milk_semi: 'pot' } }).cold.yieldPa
+      cooked({ ...base, bowls: { milk_semi: 'slurry' } }).cold.yieldPa /
+      cooked({ ...base, bowls: { milk_semi: 'pot' } }).cold.yieldPa
     );
   }),
   ...[70, 75].map((g) =>

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { CookEventSchema, type Cook } from '../cook/events';
 import type { Forecast } from '../model/forecast';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import { PlanSchema, type Plan } from '../plan/plan';
 import { SET_WORDS } from '../texture/words';
 
@@ -90,7 +90,7 @@ export const batchCook = (b: Batch): Cook => ({ id: b.cookId ?? b.id, plan: b.pl
 
 /** g of everything that thickens by its starch, as the plan has it. */
 export const thickenerG = (plan: Plan): number =>
-  plan.items.filter((i) => lookUp(plan, i.ingredientId).thickener !== undefined).reduce((sum, i) => sum + i.grams, 0);
+  plan.things.filter((i) => lookUp(plan, i.ingredientId).thickener !== undefined).reduce((sum, i) => sum + i.grams, 0);
 
 /** What a forecast promised of a plan. @throws UnknownIngredientError */
 export function promiseOf(f: Forecast, plan: Plan): BatchPromise {

@@ -26,7 +26,7 @@ const batch = (found: Partial<Found>, id = 'b'): Batch =>
   });
 const said = (word: SetWord) => batch({ wordServing: word });
 const row = (word: SetWord) => rowOfBatch(said(word));
-const starch = (p: typeof solved) => p.items.find((i) => i.ingredientId === 'cornstarch')!.grams;
+const starch = (p: typeof solved) => p.things.find((i) => i.ingredientId === 'cornstarch')!.grams;
 
 const kind = row('mounds');
 const learn = (...words: SetWord[]) => learnKitchen(words.map(row));
@@ -248,7 +248,7 @@ describe('next time', () => {
     // each change brings down what the model sees of its flaw
     expect(forecast(n.plan).scorch).toBeLessThan(forecast(solved).scorch / 2);
     expect(n.unexplained).toEqual([]);
-    const sugar = (p: typeof solved) => p.items.find((i) => i.ingredientId === 'sugar')!.grams;
+    const sugar = (p: typeof solved) => p.things.find((i) => i.ingredientId === 'sugar')!.grams;
     expect(sugar(n.plan) / sugar(solved)).toBeCloseTo(0.9, 1);
   });
   it('came out as promised: nothing is changed, whatever other batches say, and it is said', () => {

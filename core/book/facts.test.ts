@@ -15,7 +15,7 @@ describe('what the book says of itself', () => {
     for (const f of facts.families) expect(f.kept).toBeLessThanOrEqual(f.told);
   });
   it('adds up milk and money by the cook’s own months', () => {
-    const milk = batches.flatMap((b) => b.plan.items).filter((i) => /milk|drink/.test(i.ingredientId));
+    const milk = batches.flatMap((b) => b.plan.things).filter((i) => /milk|drink/.test(i.ingredientId));
     expect(facts.months.reduce((sum, m) => sum + m.batches, 0)).toBe(rows.length);
     expect(facts.months.reduce((sum, m) => sum + m.milkG, 0)).toBeGreaterThan(0);
     expect(milk.length).toBeGreaterThan(0);

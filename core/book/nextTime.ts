@@ -1,6 +1,6 @@
 import { withGrams } from '../plan/amounts';
 import { changesBetween } from '../plan/history';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import { solve } from '../advice/solve';
 import type { Said } from '../say';
@@ -37,7 +37,7 @@ const MOST_EGG = 2;
 
 /** What sets it: its thickener, or where it has none its egg. */
 function whatSets(plan: Plan): { id: string; grams: number; of: 'starch' | 'egg' } | undefined {
-  const first = (group: string) => plan.items.find((i) => i.grams > 0 && lookUp(plan, i.ingredientId).group === group);
+  const first = (group: string) => plan.things.find((i) => i.grams > 0 && lookUp(plan, i.ingredientId).group === group);
   const starch = first('thickener');
   if (starch) return { id: starch.ingredientId, grams: starch.grams, of: 'starch' };
   const egg = first('egg');
@@ -75,7 +75,7 @@ export function nextTime(batch: Batch, learnt: Learnt): NextTime {
     batch.promise !== undefined &&
     SET_WORDS.indexOf(wordServing) < SET_WORDS.indexOf(wordAt(batch.promise.servingPlace));
   const sweetness = flaws.includes('too sweet') ? 'too much' : (batch.found.sweetness ?? 'right');
-  const sweet = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'sweet');
+  const sweet = plan.things.find((i) => lookUp(plan, i.ingredientId).group === 'sweet');
   if (sweet && sweetness !== 'right') {
     const toG = Math.round(sweet.grams * (sweetness === 'too much' ? 1 - SUGAR_STEP : 1 + SUGAR_STEP));
     advice.push({ kind: 'amount', of: 'sugar', fromG: sweet.grams, toG, ingredientId: sweet.ingredientId });
@@ -100,7 +100,7 @@ export function nextTime(batch: Batch, learnt: Learnt): NextTime {
           free: [{ ingredientId: sets.id, ...(sets.of === 'egg' ? { maxG: MOST_EGG * sets.grams } : {}) }],
         });
   if (solved?.ok && sets) {
-    const fromG = batch.plan.items.find((i) => i.ingredientId === sets.id)?.grams ?? 0;
+    const fromG = batch.plan.things.find((i) => i.ingredientId === sets.id)?.grams ?? 0;
     const toG = Math.round(solved.amounts[0]!.grams);
     plan = withGrams(solved.plan, sets.id, toG);
     if (batches > 0 && Math.abs(toG - fromG) >= 1)

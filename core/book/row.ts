@@ -2,7 +2,7 @@ import { countingEvents } from '../cook/counting';
 import { foldCook } from '../cook/fold';
 import { changesOf, stepsOf } from '../cook/steps';
 import type { Plan } from '../plan/plan';
-import { lookUp, mainLiquid } from '../plan/stages';
+import { lookUp, mainLiquid } from '../plan/bowls';
 import type { Batch, BatchPromise } from './batch';
 
 /** What the Book's list, its search and what is learnt need of a batch: everything but its plan and its events. */
@@ -61,7 +61,7 @@ const milkOf = (plan: Plan) => {
 export const kindOfPlan = (plan: Plan): Pick<BatchRow, 'family' | 'thickeners' | 'milkId'> => ({
   family: plan.family,
   ...milkOf(plan),
-  thickeners: plan.items
+  thickeners: plan.things
     .filter((i) => i.grams > 0 && lookUp(plan, i.ingredientId).thickener !== undefined)
     .map((i) => i.ingredientId)
     .sort(),
@@ -80,8 +80,8 @@ export function rowOfBatch(batch: Batch): BatchRow {
     starchMeasure: plan.starchMeasure,
     factor: plan.firmness.factor,
     ...(promise ? { promise: { servingPlace: promise.servingPlace, depthMm: promise.depthMm } } : {}),
-    items: plan.items.map((i) => i.ingredientId),
-    grams: plan.items.map((i) => i.grams),
+    items: plan.things.map((i) => i.ingredientId),
+    grams: plan.things.map((i) => i.grams),
     planId: plan.id,
     ...kindOfPlan(plan),
     ...(ring ? { ring } : {}),

@@ -25,7 +25,7 @@ const dishes = Object.fromEntries(
 type Tap = CookEvent extends infer E ? (E extends CookEvent ? Omit<E, 'id' | 'at'> : never) : never;
 const tapOf = (family: Family): fc.Arbitrary<Tap> => {
   const { ids, plan } = dishes[family];
-  const item = fc.constantFrom(...plan.items.map((i) => i.ingredientId));
+  const item = fc.constantFrom(...plan.things.map((i) => i.ingredientId));
   return fc.oneof(
     // a cook mostly goes on
     { weight: 8, arbitrary: fc.constantFrom(...ids).map((step): Tap => ({ kind: 'stepDone', step })) },

@@ -1,3 +1,4 @@
+import { partsOf, withLine, withOwnSteps, withParts } from '../plan/layout';
 import * as fc from 'fast-check';
 import { forecast } from '../model/forecast';
 import { methodOf } from '../plan/family';
@@ -27,7 +28,7 @@ describe('steps', () => {
   it('come from the plan: its amounts, its minutes, its kept-back milk', () => {
     expect(steps.map((s) => s.id)).toEqual(['weigh', 'slurry', 'warm', 'thicken', 'cook on', 'off the heat', 'pour']);
     const slurry = steps[1]!.portions;
-    expect(slurry.find((p) => p.carved)!.grams).toBe(plan.carveOuts[0]!.grams);
+    expect(slurry.find((p) => p.carved)!.grams).toBe(partsOf(plan)[0]!.grams);
     expect(steps[4]!.seconds).toBe(plan.method.cookOnMin * 60);
     expect(steps[3]!.seconds).toBeGreaterThan(60);
   });
@@ -344,7 +345,10 @@ describe('beside the plan', () => {
   });
   it('a method that does not pour cooks its last fire once', () => {
     const method = methodOf(plan);
-    const noPour = { ...plan, steps: method.filter((s) => s.do !== 'pour') };
+    const noPour = withOwnSteps(
+      plan,
+      method.filter((s) => s.do !== 'pour'),
+    );
     const own = stepsOf(noPour, forecast(noPour));
     const at = own.findIndex((s) => s.role === 'off the heat');
     let s = 0;
@@ -354,7 +358,7 @@ describe('beside the plan', () => {
       events: [ev('started', 0), ...own.slice(0, at).map((x) => done(x.id, (s += x.seconds)))],
     };
     const live = livePot(c, own, T0 + (s + 30) * 1000);
-    const poured = livePot({ ...c, plan: { ...noPour, steps: method as Plan['steps'] } }, own, T0 + (s + 30) * 1000);
+    const poured = livePot({ ...c, plan: withOwnSteps(noPour, method) }, own, T0 + (s + 30) * 1000);
     expect(live.forecast.endMassG).toBeCloseTo(poured.forecast.endMassG, 6);
     expect(live.forecast.serving.yieldPa).toBeCloseTo(poured.forecast.serving.yieldPa, 6);
   });
@@ -383,11 +387,10 @@ describe('beside the plan', () => {
 });
 
 describe('to taste, and counted', () => {
-  const own = {
-    ...familyPlan('whole-rice pudding'),
-    carveOuts: [{ ingredientId: 'sugar', grams: 20, stage: 'off the heat' as const, taste: true }],
-  };
-  const spiced: typeof own = { ...own, items: [...own.items, { ingredientId: 'cinnamon', grams: 4, stage: 'pot' }] };
+  const own = withParts(familyPlan('whole-rice pudding'), [
+    { ingredientId: 'sugar', grams: 20, in: 'off the heat', taste: true },
+  ]);
+  const spiced = withLine(own, { ingredientId: 'cinnamon', grams: 4, in: 'pot' });
   const list = stepsOf(spiced, forecast(spiced));
   it('is asked for before it thickens; what was counted into rice comes out at the end', () => {
     const ids = list.map((s) => s.id);
@@ -397,10 +400,7 @@ describe('to taste, and counted', () => {
     expect(list[ids.indexOf('count out')]!.portions.map((p) => p.ingredient.id)).toEqual(['cinnamon']);
   });
   it('tasted again after fruit', () => {
-    const fruity: typeof own = {
-      ...own,
-      items: [...own.items, { ingredientId: 'fruit_raspberry', grams: 60, stage: 'off the heat' }],
-    };
+    const fruity = withLine(own, { ingredientId: 'fruit_raspberry', grams: 60, in: 'off the heat' });
     expect(stepsOf(fruity, forecast(fruity)).map((s) => s.id)).toContain('taste again');
   });
   it('what is held back goes in by the cook’s hand alone, and is expected until it was tasted', () => {

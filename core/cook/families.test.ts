@@ -1,3 +1,4 @@
+import { linesOf } from '../plan/layout';
 import { forecast } from '../model/forecast';
 import type { Family } from '../plan/plan';
 import { familyPlan } from '../testing';
@@ -75,7 +76,9 @@ describe('the live cook of every kind', () => {
   it('nothing in the bowl is lost: the custard weighs what went in', () => {
     const s = setUp('stirred custard');
     const { cook, atMs } = walked(s, 'off the heat');
-    const inG = s.plan.items.filter((i) => i.stage !== 'off the heat').reduce((sum, i) => sum + i.grams, 0);
+    const inG = linesOf(s.plan)
+      .filter((i) => i.in !== 'off the heat')
+      .reduce((sum, i) => sum + i.grams, 0);
     const now = livePot(cook, s.steps, atMs).now.massG;
     expect(now).toBeGreaterThan(inG * 0.93);
     expect(now).toBeLessThanOrEqual(inG * 1.01);

@@ -1,6 +1,6 @@
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
-import { mixtureOfPortions, portionsAt } from '../plan/stages';
+import { mixtureOfPortions, portionsIn } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
@@ -65,7 +65,7 @@ function bakedBefore(step: Step, plan: Plan, { told }: Pick<Forecast, 'told'>): 
 export function bowlOf(step: Step, plan: Plan): Bowl | undefined {
   const add = step.adds.find((a) => a.ladleG !== undefined);
   if (!add?.ladleG) return undefined;
-  const m = mixtureOfPortions(portionsAt(plan, add));
+  const m = mixtureOfPortions(portionsIn(plan, add.from));
   if (m.eggProteinG <= 0) return undefined;
   const heat =
     m.whiteG > m.yolkG ? BOWL_HEAT.egg : m.sugarG > 0.4 * m.yolkG ? BOWL_HEAT['yolk and sugar'] : BOWL_HEAT.yolk;

@@ -1,5 +1,5 @@
 import { massG } from '../matter/mixture';
-import { lookUp, mixtureOfPortions, portionsAt } from '../plan/stages';
+import { lookUp, mixtureOfPortions, portionsIn } from '../plan/bowls';
 import { forecastFrom, type Forecast } from '../model/forecast';
 import { type AddStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -130,7 +130,7 @@ export const tasteOf = (cook: Cook, steps: readonly Step[]): Taste => {
 /** What goes in at the start of a step, of a plan as it was measured. */
 export function additionsOf(step: Step | undefined, plan: Plan, taste: Taste): ((pot: Pot) => Addition)[] {
   return (step?.adds ?? [])
-    .map((add) => ({ add, portions: portionsAt(plan, add).filter((p) => taste === 'as planned' || !p.taste) }))
+    .map((add) => ({ add, portions: portionsIn(plan, add.from).filter((p) => taste === 'as planned' || !p.taste) }))
     .filter(({ portions }) => portions.length > 0)
     .map(
       ({ add, portions }) =>
@@ -147,12 +147,11 @@ export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: 
     added.portions.map(({ ingredientId, grams }) => ({
       ingredient: lookUp(plan, ingredientId),
       grams,
-      carved: false,
     })),
   );
   const step: AddStep = {
     do: 'add',
-    stage: 'late',
+    from: 'late',
     tempC: added.tempC,
     how: added.how === 'slurry' ? 'cold slurry' : 'cold together',
     stirring: 'whisk',

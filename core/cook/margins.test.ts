@@ -1,3 +1,4 @@
+import { withLine } from '../plan/layout';
 import { EGG } from '../pot/egg';
 import { FOAM } from '../pot/foam';
 import { cook, severityOf } from '../pot/pot';
@@ -89,8 +90,7 @@ describe('curdling', () => {
     const m = e.margins.find((x) => x.harm === 'curdle')!;
     expect(m.spareK).toBeGreaterThan(0);
     expect(m.used).toBeLessThan(1);
-    const starchy = familyPlan('stirred custard');
-    starchy.items.push({ ingredientId: 'cornstarch', grams: 40, stage: 'pot' });
+    const starchy = withLine(familyPlan('stirred custard'), { ingredientId: 'cornstarch', grams: 40, in: 'pot' });
     const hot = cookOn(evening(starchy), { stop: (x) => presentOf(x)?.id === 'off the heat' });
     const { pot, setup } = onTheHob(hot.cook, hot.steps, hot.nowMs, hot.truth);
     expect(curdlesAtC(pot, setup)).toBe(Infinity);

@@ -1,3 +1,4 @@
+import { linesOf, ownSteps, partsOf } from '../plan/layout';
 import { testPlan } from '../testing';
 import { methodOf } from '../plan/family';
 import { migrateCook } from './migrate';
@@ -8,8 +9,14 @@ const at = '2026-12-12T12:00:00.000Z';
 
 /** A cook as version 5 wrote it: fires named by what they are for, a correction's fire by its number. */
 function old() {
-  const { version: _v, ...plan } = testPlan();
+  const { version: _v, things: _t, acts: _a, ...plan } = testPlan();
+  const items = linesOf(testPlan()).map(({ in: stage, ...i }) => ({ ...i, stage }));
+  const carveOuts = partsOf(testPlan()).map(({ in: stage, ...c }) => ({ ...c, stage }));
   const steps = methodOf(testPlan()).map((s) => {
+    if (s.do === 'add') {
+      const { from: stage, ...rest } = s;
+      return { ...rest, stage };
+    }
     if (s.do !== 'heat') return s;
     const { role, ...rest } = s;
     return { ...rest, name: role === 'cook on' ? 'slow stir' : role };
@@ -32,7 +39,7 @@ function old() {
   const done = (id: string, step: string) => ({ kind: 'stepDone', id, at, step });
   return {
     id: 'c',
-    plan: { ...plan, version: 3, steps },
+    plan: { ...plan, version: 3, items, carveOuts, steps },
     events: [
       { kind: 'started', id: 'e1', at },
       done('e2', 'weigh'),
@@ -50,7 +57,7 @@ function old() {
 describe('a cook of version 5', () => {
   const cook = CookSchema.parse(migrateCook(old()));
   it('has its fires by role, what the cook called them as a free name', () => {
-    const fires = cook.plan.steps!.filter((s) => s.do === 'heat');
+    const fires = ownSteps(cook.plan)!.filter((s) => s.do === 'heat');
     expect(fires.map((s) => [s.role, s.name])).toContainEqual(['heat', 'slow stir']);
     expect(fires.map((s) => [s.role, s.name])).toContainEqual(['thicken', undefined]);
   });

@@ -1,5 +1,5 @@
 import { HEAT_ROLES } from '../plan/method';
-import { migratePlan, migrateStep } from '../plan/plan';
+import { migratePlan, migrateStep } from '../plan/migrate';
 
 type OldEvent = { kind?: unknown; id?: unknown; step?: unknown; after?: unknown; heat?: unknown; target?: unknown };
 type OldFire = { do?: unknown; name?: unknown };

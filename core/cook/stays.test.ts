@@ -88,7 +88,7 @@ describe('where a dish stands', () => {
 it('what helps a deep dish now: each way with the time it saves, the most first', () => {
   const { name: _name, ...bowl } = DISHES.find((d) => d.kind === 'bowl')!;
   const deep = {
-    ...testPlan({ items: testPlan().items.map((i) => ({ ...i, grams: i.grams * 3 })) }),
+    ...testPlan({ things: testPlan().things.map((i) => ({ ...i, grams: i.grams * 3 })) }),
     dish: { ...bowl, count: 2 },
   };
   const rested = restedIn(

@@ -1,17 +1,17 @@
-import { atStages, portionsAt, type StagedPortion } from '../plan/stages';
+import { inBowls, portionsIn, type LaidPortion } from '../plan/bowls';
 import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import {
-  BESIDE_STAGES,
+  BESIDE_USES,
   grillsOnly,
   HEAT_ROLES,
-  STAGES,
+  USES,
   standsStill,
   type AddStep,
   type BakeStep,
   type HeatRole,
   type HeatStep,
-  type When,
+  type Bowl,
 } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
@@ -46,7 +46,7 @@ const TELLS: ReadonlySet<StepRole> = new Set<StepRole>(['taste', 'taste again', 
  */
 export type Put = {
   into: 'pot' | 'under' | 'top';
-  portions: readonly StagedPortion[];
+  portions: readonly LaidPortion[];
   /** how it joins a pot that is on its way; undefined where it starts in the pot or goes into the dish */
   add?: AddStep;
 };
@@ -71,7 +71,7 @@ export type Step = {
   /** s between two wipes of the same spot, or undefined where the spoon may rest */
   stirEveryS?: number;
   tempC?: number;
-  portions: readonly StagedPortion[];
+  portions: readonly LaidPortion[];
   /** what goes in at this step, in order, each thing of the plan at exactly one of them */
   puts: readonly Put[];
   /** what thickens at the bubble is in the pot by then: starch, meal or egg; whole grains take longer */
@@ -164,21 +164,21 @@ export function changesOf(cook: Pick<Cook, 'events'>): StepChanges {
 }
 
 /** What comes out again before it thickens. */
-export const comesOut = (plan: Plan): StagedPortion[] => {
-  const stages = atStages(plan);
-  return STAGES.filter((s) => s !== 'fold in' && !BESIDE_STAGES.includes(s))
-    .flatMap((s) => stages[s])
+export const comesOut = (plan: Plan): LaidPortion[] => {
+  const bowls = inBowls(plan);
+  return USES.filter((s) => s !== 'fold in' && !BESIDE_USES.includes(s))
+    .flatMap((s) => bowls[s])
     .filter((p) => p.ingredient.comesOut);
 };
 
 /** What was held back to be added by tasting. */
-export const toTaste = (plan: Plan): StagedPortion[] =>
-  Object.values(atStages(plan))
+export const toTaste = (plan: Plan): LaidPortion[] =>
+  Object.values(inBowls(plan))
     .flat()
     .filter((p) => p.taste);
 
 /** What the steps to come will add: nothing on the list is forgotten. */
-export const notInYet = (steps: readonly Step[], stepIndex: number): StagedPortion[] =>
+export const notInYet = (steps: readonly Step[], stepIndex: number): LaidPortion[] =>
   steps.slice(stepIndex + 1).flatMap((s) => (TELLS.has(s.role) ? [] : s.portions));
 
 /**
@@ -190,8 +190,8 @@ export function stepsOf(
   forecast: Pick<Forecast, 'phases'> & Partial<Pick<Forecast, 'told'>>,
   changes: StepChanges = UNCHANGED,
 ): Step[] {
-  const stages = atStages(plan);
-  const all = Object.values(stages).flat();
+  const bowls = inBowls(plan);
+  const all = Object.values(bowls).flat();
   const seen = new Map<string, number>();
   const called = (role: StepRole, own: { id?: string | undefined; name?: string | undefined } = {}) => {
     const id = own.id ?? role;
@@ -199,7 +199,7 @@ export function stepsOf(
     seen.set(id, n);
     return { id: n > 1 ? `${id} ${n}` : id, role, ...(own.name ? { name: own.name } : {}) };
   };
-  const by = (role: StepRole, ends: Step['ends'], seconds: number, portions: readonly StagedPortion[]): Step => ({
+  const by = (role: StepRole, ends: Step['ends'], seconds: number, portions: readonly LaidPortion[]): Step => ({
     ...called(role),
     ends,
     seconds,
@@ -208,23 +208,23 @@ export function stepsOf(
     adds: [],
     watch: [],
   });
-  const steps: Step[] = [by('weigh', 'done', WEIGH_S * plan.items.length, all)];
-  if (stages.slurry.length) steps.push(by('slurry', 'done', 60, stages.slurry));
-  if (stages.bowl.length) steps.push(by('beat the egg', 'done', 120, stages.bowl));
+  const steps: Step[] = [by('weigh', 'done', WEIGH_S * plan.things.length, all)];
+  if (bowls.slurry.length) steps.push(by('slurry', 'done', 60, bowls.slurry));
+  if (bowls.bowl.length) steps.push(by('beat the egg', 'done', 120, bowls.bowl));
   const held = toTaste(plan);
   const out = comesOut(plan);
-  const fruit = [...stages.late, ...stages['off the heat'], ...stages['fold in']].some(
+  const fruit = [...bowls.late, ...bowls['off the heat'], ...bowls['fold in']].some(
     (p) => p.ingredient.group === 'fruit',
   );
   const places = placesOf(plan);
   const method = methodOf(plan);
-  const untasted = (when: When) => portionsAt(plan, when).filter((p) => !p.taste);
+  const untasted = (bowl: Bowl) => portionsIn(plan, bowl).filter((p) => !p.taste);
   const isTold = (put: Put) => put.portions.length > 0;
-  let atStart: Put[] = [{ into: 'pot', portions: untasted({ stage: 'pot' }) }];
+  let atStart: Put[] = [{ into: 'pot', portions: untasted('pot') }];
   let adds: AddStep[] = [];
   /** what goes in at the step that comes now; nothing is told twice */
   const joining = (): Put[] => {
-    const puts: Put[] = [...atStart, ...adds.map((add): Put => ({ into: 'pot', portions: untasted(add), add }))];
+    const puts: Put[] = [...atStart, ...adds.map((add): Put => ({ into: 'pot', portions: untasted(add.from), add }))];
     atStart = [];
     return puts.filter(isTold);
   };
@@ -232,10 +232,10 @@ export function stepsOf(
   const lastAt = method.findLastIndex((s) => s.do === 'pour' || s.do === 'bake');
   const strewn = (i: number): Put[] =>
     i === lastAt && !method.some((s) => s.do === 'top')
-      ? [{ into: 'top' as const, portions: stages.top }].filter(isTold)
+      ? [{ into: 'top' as const, portions: bowls.top }].filter(isTold)
       : [];
   const flat = (puts: readonly Put[]) => puts.flatMap((p) => p.portions);
-  const bindsSoon = ({ ingredient: { thickener, egg } }: StagedPortion) =>
+  const bindsSoon = ({ ingredient: { thickener, egg } }: LaidPortion) =>
     egg !== undefined || (thickener !== undefined && GRAINS[thickener].form !== 'kernel');
   let thickens = false;
   let isOutBehind = false;
@@ -252,7 +252,7 @@ export function stepsOf(
       });
     const isOutNow = i === places.countOut && out.length > 0;
     // what goes in with the step itself comes out behind it
-    isOutBehind ||= isOutNow && adds.some((a) => portionsAt(plan, a).some((p) => out.includes(p)));
+    isOutBehind ||= isOutNow && adds.some((a) => portionsIn(plan, a.from).some((p) => out.includes(p)));
     if (isOutNow && !isOutBehind) countOut();
     switch (step.do) {
       case 'add':
@@ -295,23 +295,23 @@ export function stepsOf(
         break;
       }
       case 'pour': {
-        const whites = adds.flatMap((a) => portionsAt(plan, a)).filter((p) => p.ingredient.egg?.yolk === 0);
+        const whites = adds.flatMap((a) => portionsIn(plan, a.from)).filter((p) => p.ingredient.egg?.yolk === 0);
         if (whites.length) steps.push({ ...by('whip', 'done', WHIP_S, whites), at: i });
         if (held.length && fruit) steps.push({ ...by('taste again', 'done', TASTE_S, held), at: i });
-        const under: Put[] = [{ into: 'under' as const, portions: stages.under }].filter(isTold);
+        const under: Put[] = [{ into: 'under' as const, portions: bowls.under }].filter(isTold);
         const puts = [...joining(), ...under, ...strewn(i)];
         steps.push({ ...by('pour', 'done', 90, flat(puts)), at: i, puts, adds, watch: ['lumps'] });
         adds = [];
         break;
       }
       case 'top': {
-        const puts: Put[] = [{ into: 'top' as const, portions: stages.top }].filter(isTold);
+        const puts: Put[] = [{ into: 'top' as const, portions: bowls.top }].filter(isTold);
         steps.push({
           ...called('top', step),
           at: i,
           ends: 'done',
           seconds: TOP_S,
-          portions: stages.top,
+          portions: bowls.top,
           puts,
           adds: [],
           watch: [],

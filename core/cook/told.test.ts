@@ -1,8 +1,9 @@
+import { withLine } from '../plan/layout';
 import { forecast } from '../model/forecast';
 import { candidatesFor, swapIngredient } from '../advice/substitutes';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import { FAMILIES } from '../plan/plan';
 import { DEFAULT_SETTINGS } from '../settings';
 import { familyPlan, wanting } from '../testing';
@@ -118,14 +119,14 @@ describe('a thickener that is not in the house', () => {
   it.each(plans.map((plan) => [plan.family, plan.serve.word, plan] as const))(
     'is exchanged for any other in a %s that %s',
     (_family, _word, plan) => {
-      const from = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'thickener')!.ingredientId;
+      const from = plan.things.find((i) => lookUp(plan, i.ingredientId).group === 'thickener')!.ingredientId;
       const candidates = candidatesFor(plan, from);
       expect(candidates.length).toBeGreaterThan(3);
       for (const c of candidates) {
         const s = swapIngredient(plan, from, c);
         expect(s.ok).toBe(true);
-        expect(s.plan.items.map((i) => i.ingredientId)).toContain(c.toId);
-        expect(s.plan.items.map((i) => i.ingredientId)).not.toContain(from);
+        expect(s.plan.things.map((i) => i.ingredientId)).toContain(c.toId);
+        expect(s.plan.things.map((i) => i.ingredientId)).not.toContain(from);
         // what cannot be brought back is said
         if (s.ok && !s.held) expect(s.why).toBeDefined();
       }
@@ -134,10 +135,7 @@ describe('a thickener that is not in the house', () => {
   it('also where no amount gives the set: the nearest is taken, and said', () => {
     // a pinch beside what sets it: the least that is tried is more than the pinch was
     const firm = familyPlan('baked slab');
-    const plan: Plan = {
-      ...firm,
-      items: [...firm.items, { ingredientId: 'rice_flour', grams: 0.1, stage: 'slurry' }],
-    };
+    const plan = withLine(firm, { ingredientId: 'rice_flour', grams: 0.1, in: 'slurry' });
     const s = swapIngredient(plan, 'rice_flour', { toId: 'cornstarch', note: undefined, factor: 1 });
     expect(s).toMatchObject({ ok: true, held: false });
     expect(s.ok && english(s.why!)).toMatch(/firmer/);

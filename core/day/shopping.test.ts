@@ -1,3 +1,4 @@
+import { withLine } from '../plan/layout';
 import * as fc from 'fast-check';
 import { choirSupper } from '../demo/choirSupper';
 import type { Plan } from '../plan/plan';
@@ -7,7 +8,7 @@ import { pantry, testPlan } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { EGG_BOX, shoppingOf, shoppingText } from './shopping';
 import { english } from '../../words/english';
-import { pantryOf } from '../plan/stages';
+import { pantryOf } from '../plan/bowls';
 
 const of = (p: Plan) => pantryOf(p);
 const k = choirSupper(Date.parse('2026-12-11T12:00:00Z'));
@@ -21,7 +22,7 @@ const line = (s: ReturnType<typeof shoppingOf>, id: string) => {
 describe('shopping', () => {
   const list = shoppingOf(plans, of, k.packs);
   it('adds up one ingredient over all dishes and rounds up to packets', () => {
-    const starch = plans.flatMap((p) => p.items).filter((i) => i.ingredientId === 'cornstarch');
+    const starch = plans.flatMap((p) => p.things).filter((i) => i.ingredientId === 'cornstarch');
     const grams = starch.reduce((s, i) => s + i.grams, 0);
     const l = line(list, 'cornstarch');
     expect(l.needG).toBeCloseTo(grams, 6);
@@ -37,7 +38,7 @@ describe('shopping', () => {
     expect(list.leftovers.some((x) => /canned coconut milk left/.test(english(x)))).toBe(true);
   });
   it('home nut milk is bought as nuts, fruit as it grows', () => {
-    const home = plans[0]!.items.find((i) => i.ingredientId.startsWith('home_'))!;
+    const home = plans[0]!.things.find((i) => i.ingredientId.startsWith('home_'))!;
     expect(line(list, 'nuts_hazelnut').needG).toBeCloseTo(nutsFor('hazelnut', home.grams, 4).nutG, 6);
     expect(english(line(list, 'nuts_hazelnut').name)).toBe('shelled hazelnuts');
     expect(line(list, 'fruit_plum').needG).toBe(450);
@@ -45,13 +46,13 @@ describe('shopping', () => {
   });
   it('yolks are eggs, in boxes, and the whites are left', () => {
     const p = testPlan();
-    const custard: Plan = { ...p, items: [...p.items, { ingredientId: 'yolk', grams: 68, stage: 'bowl' }] };
+    const custard: Plan = withLine(p, { ingredientId: 'yolk', grams: 68, in: 'bowl' });
     const egg = line(shoppingOf([custard, custard], of, []), 'egg');
     expect(egg.eggs).toBe(8);
     expect(egg.packs!.count).toBe(Math.ceil(8 / EGG_BOX));
     expect(english(egg.leftSays!)).toMatch(/272 g whites/);
     expect(english(egg.leftSays!)).toMatch(/4 whole/);
-    const meringue: Plan = { ...p, items: [...p.items, { ingredientId: 'white', grams: 102, stage: 'fold in' }] };
+    const meringue: Plan = withLine(p, { ingredientId: 'white', grams: 102, in: 'fold in' });
     // three whites and four yolks are four eggs, not seven
     expect(line(shoppingOf([custard, meringue], of, []), 'egg').eggs).toBe(4);
   });

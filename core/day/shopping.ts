@@ -1,4 +1,4 @@
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
@@ -87,7 +87,7 @@ export function shoppingOf(
   const eggPlans = new Set<string>();
   for (const plan of plans) {
     const uses = [
-      ...plan.items.map((i) => ({ id: i.ingredientId, grams: i.grams })),
+      ...plan.things.map((i) => ({ id: i.ingredientId, grams: i.grams })),
       ...plan.sides.flatMap((s) =>
         sideOf(s, plan).uses.map((u) => ({ id: u.ingredientId, grams: u.boughtG ?? u.grams })),
       ),
@@ -156,7 +156,7 @@ export function shoppingOf(
       ...new Set(
         plans.flatMap((p) => {
           return [
-            ...p.items.filter((i) => i.grams > 0).map((i) => i.ingredientId),
+            ...p.things.filter((i) => i.grams > 0).map((i) => i.ingredientId),
             ...p.sides.flatMap((s) => sideOf(s, p).uses.map((u) => u.ingredientId)),
           ].flatMap((id) => lookUp(p, id).allergens);
         }),

@@ -3,7 +3,9 @@ import { promiseOf } from '../book/batch';
 import type { Cook, CookEvent } from '../cook/events';
 import { stepsOf } from '../cook/steps';
 import { forecast } from '../model/forecast';
-import { refreshCarveOuts, scaleToPeople } from '../plan/amounts';
+import { moved, wetted, scaleToPeople } from '../plan/amounts';
+import { linesOf, withLines, type Line } from '../plan/layout';
+import type { Bowl } from '../plan/method';
 import { newPlan } from '../plan/newPlan';
 import { PlanSchema, type Plan } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
@@ -34,7 +36,7 @@ type Want = Pick<Plan, 'id' | 'name' | 'people' | 'portionG'> & {
   at: number;
   rest?: Partial<Plan['rest']>;
   measure?: Plan['starchMeasure'];
-  extra?: Plan['items'];
+  extra?: Line[];
   sides?: Plan['sides'];
   rules?: Plan['rules'];
   own?: Plan['own'];
@@ -67,25 +69,23 @@ function design(w: Want): Plan {
     method: { ...first.method, ...suggestSettings(hob, pan.diameterMm, totalG) },
     rest: { ...first.rest, ...w.rest },
     serve: { ...w.serve, at: iso(w.at) },
-    items: [
-      ...first.items.map((i) =>
-        i.ingredientId === 'sugar' && w.sugarShare !== undefined
-          ? { ...i, grams: Math.round(totalG * w.sugarShare) }
-          : i,
-      ),
-      ...(w.extra ?? []),
-    ],
   };
-  const solved = solveStarch(refreshCarveOuts(w.instead ? w.instead(plan) : plan));
+  const laid = withLines(plan, [
+    ...linesOf(plan).map((i) =>
+      i.ingredientId === 'sugar' && w.sugarShare !== undefined ? { ...i, grams: Math.round(totalG * w.sugarShare) } : i,
+    ),
+    ...(w.extra ?? []),
+  ]);
+  const solved = solveStarch(wetted(w.instead ? w.instead(laid) : laid));
   const fitted = scaleToPeople(solved.plan, w.people, w.portionG, forecast(solved.plan).lossRel);
   const again = solveStarch(fitted).plan;
-  const whole = again.items.map((i) => ({
+  const whole = again.things.map((i) => ({
     ...i,
     grams:
       i.grams >= 20 ? Math.round(i.grams) : i.grams < 1 ? Math.round(i.grams * 10) / 10 : Math.round(i.grams * 2) / 2,
   }));
   // in the order of the schema, as it comes back from the store
-  return PlanSchema.parse(refreshCarveOuts({ ...again, items: whole }));
+  return PlanSchema.parse(wetted({ ...again, things: whole }));
 }
 
 /** The batch as another kitchen's pot would have made it: its words are read off the model with other truths. */
@@ -101,7 +101,7 @@ function cookedOnce(
     ...plan,
     firmness: { ...plan.firmness, factor: plan.firmness.factor * truth.firmness },
     hob: { ...plan.hob, powerTrim: plan.hob.powerTrim * truth.power },
-    items: plan.items.map((i) => (i.ingredientId === 'cornstarch' ? { ...i, grams: i.grams * truth.starch } : i)),
+    things: plan.things.map((i) => (i.ingredientId === 'cornstarch' ? { ...i, grams: i.grams * truth.starch } : i)),
   });
   const { events, endMs } = walk(plan, at - real.minutes.total * 60_000, id);
   return {
@@ -149,10 +149,7 @@ function supper(nowMs: number, offsetMin: number): number {
 
 /** What the choir cooks on the days after: each family in its own way, and one day with the oven. */
 function furtherPlans(at: number): Plan[] {
-  const stageOf = (id: string, stage: Plan['items'][number]['stage']) => (p: Plan) => ({
-    ...p,
-    items: p.items.map((i) => (i.ingredientId === id ? { ...i, stage } : i)),
-  });
+  const into = (id: string, bowl: Bowl) => (p: Plan) => moved(p, id, bowl);
   return [
     design({
       id: 'choir-5-custard',
@@ -169,7 +166,7 @@ function furtherPlans(at: number): Plan[] {
       at: at + DAY,
       measure: 'scale',
       choices: { heat: 'double boiler' },
-      extra: [{ ingredientId: 'orange_leaf', grams: 2, stage: 'pot' }],
+      extra: [{ ingredientId: 'orange_leaf', grams: 2, in: 'pot' }],
       sides: [{ id: 's-strawberry', kind: 'compote', fruit: 'strawberry', boughtG: 400 }],
       rest: { roomMin: 15, hours: 4 },
     }),
@@ -189,9 +186,9 @@ function furtherPlans(at: number): Plan[] {
       choices: { grain: 'wetted cold first' },
       instead: (p) => ({
         ...p,
-        items: p.items.map((i) => (i.ingredientId === 'semolina' ? { ...i, ingredientId: 'cornmeal_fine' } : i)),
+        things: p.things.map((i) => (i.ingredientId === 'semolina' ? { ...i, ingredientId: 'cornmeal_fine' } : i)),
       }),
-      extra: [{ ingredientId: 'walnuts_chopped', grams: 40, stage: 'top' }],
+      extra: [{ ingredientId: 'walnuts_chopped', grams: 40, in: 'top' }],
       rest: { roomMin: 10, hours: 0.25 },
     }),
     design({
@@ -224,8 +221,8 @@ function furtherPlans(at: number): Plan[] {
       serve: { style: 'spooned', word: 'mounds', tempC: 8 },
       at: at + 3 * DAY,
       extra: [
-        { ingredientId: 'yolk', grams: 34, stage: 'bowl' },
-        { ingredientId: 'cinnamon', grams: 8, stage: 'pot' },
+        { ingredientId: 'yolk', grams: 34, in: 'bowl' },
+        { ingredientId: 'cinnamon', grams: 8, in: 'pot' },
       ],
       rest: { roomMin: 15, hours: 5 },
     }),
@@ -243,7 +240,7 @@ function furtherPlans(at: number): Plan[] {
       serve: { style: 'cut', word: 'slices', tempC: 8 },
       at: at + DAY,
       measure: 'scale',
-      extra: [{ ingredientId: 'coconut_cream', grams: 240, stage: 'top' }],
+      extra: [{ ingredientId: 'coconut_cream', grams: 240, in: 'top' }],
       sides: [{ id: 's-syrup', kind: 'syrup', sugarId: 'sugar', sugarG: 160, to: 'pouring', acid: true }],
       choices: { cooling: 'ice bath' },
       rest: { roomMin: 20, hours: 6 },
@@ -261,8 +258,8 @@ function furtherPlans(at: number): Plan[] {
       hob: 2,
       serve: { style: 'turned out', word: 'firm', tempC: -8 },
       at: at + 2 * DAY,
-      extra: [{ ingredientId: 'saffron', grams: 0.2, stage: 'pot' }],
-      instead: stageOf('sugar', 'pot'),
+      extra: [{ ingredientId: 'saffron', grams: 0.2, in: 'pot' }],
+      instead: into('sugar', 'pot'),
       rest: { roomMin: 30, hours: 14 },
     }),
   ];
@@ -339,7 +336,7 @@ export function cookedSupper(): KitchenFile {
       hob: 1,
       serve: { style: 'spooned', word: 'mounds', tempC: 8 },
       at,
-      extra: [{ ingredientId: 'butter', grams: 15, stage: 'off the heat' }],
+      extra: [{ ingredientId: 'butter', grams: 15, in: 'off the heat' }],
       sides: [{ id: 's-plum', kind: 'compote', fruit: 'plum', boughtG: 450 }],
     }),
     design({
@@ -451,7 +448,7 @@ export function cookedSupper(): KitchenFile {
 
   return {
     format: 'ovalis-kitchen',
-    version: 9,
+    version: 10,
     exportedAt: iso(nowMs),
     plans: [...plans, ...more],
     cooks: [cook],

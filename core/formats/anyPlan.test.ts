@@ -1,3 +1,4 @@
+import { withOwnSteps } from '../plan/layout';
 import { randomLcg } from 'd3-random';
 import { aboutPlan } from '../advice/about';
 import { timetable } from '../day/day';
@@ -5,7 +6,7 @@ import { newDay } from '../day/record';
 import { workOf } from '../day/tasks';
 import { forecast } from '../model/forecast';
 import { pantryWith } from '../pantry/pantry';
-import { STAGES } from '../plan/method';
+import { MethodStepSchema, USES } from '../plan/method';
 import { FAMILIES, PlanSchema, type Plan } from '../plan/plan';
 import { NoLiquidError } from '../pot/pot';
 import { familyPlan } from '../testing';
@@ -41,7 +42,7 @@ function* plans(count: number, seed: number): Generator<Plan> {
         lid: pick(['off', 'on']),
       },
       { do: 'heat', role: pick(['warm', 'thicken', 'cook on', 'cool', 'off the heat']), setting: 5, until: until() },
-      { do: 'add', stage: pick(STAGES), soakMin: pick([0, 30]) },
+      { do: 'add', from: pick(USES), soakMin: pick([0, 30]) },
       { do: 'pour' },
       {
         do: 'bake',
@@ -52,13 +53,18 @@ function* plans(count: number, seed: number): Generator<Plan> {
       { do: 'rest', where: pick(['room', 'fridge', 'freezer', 'ice bath']), minutes: pick([0, random() * 900]) },
     ]);
   for (let made = 0; made < count;) {
-    const plan = structuredClone(familyPlan(pick(FAMILIES))) as unknown as Record<string, unknown> & {
-      items: { ingredientId: string; grams: number; stage: string }[];
+    const plan = structuredClone(familyPlan(pick(FAMILIES))) as unknown as {
+      things: { ingredientId: string; grams: number }[];
+      acts: unknown[];
     };
-    if (random() < 0.7) plan['steps'] = Array.from({ length: 1 + Math.floor(random() * 8) }, step);
-    for (const item of plan.items) if (random() < 0.2) item.grams = pick([0, 0.1, 20_000]);
-    if (random() < 0.3) plan.items.push({ ingredientId: pick(ids), grams: random() * 500, stage: pick(STAGES) });
-    if (random() < 0.2) plan.items = plan.items.slice(0, pick([0, 1]));
+    for (const item of plan.things) if (random() < 0.2) item.grams = pick([0, 0.1, 20_000]);
+    if (random() < 0.3) {
+      const ingredientId = pick(ids);
+      plan.things.push({ ingredientId, grams: random() * 500 });
+      plan.acts.push({ do: 'put', id: 'more', into: pick(USES), things: [{ ingredientId }] });
+    }
+    if (random() < 0.7) plan.acts.push(...Array.from({ length: 1 + Math.floor(random() * 8) }, step));
+    if (random() < 0.2) plan.things = plan.things.slice(0, pick([0, 1]));
     const read = PlanSchema.safeParse(plan);
     if (!read.success) continue;
     made += 1;
@@ -95,15 +101,15 @@ describe('any plan that the schema allows', () => {
     },
   );
   it('that asks for days in the oven is refused with what is reckoned at most', () => {
-    const plan: Plan = {
-      ...familyPlan('baked slab'),
-      steps: PlanSchema.shape.steps.parse([
+    const plan = withOwnSteps(
+      familyPlan('baked slab'),
+      MethodStepSchema.array().parse([
         { do: 'pour' },
         { do: 'bake', ovenC: 120, until: { reach: 'time', minutes: 6000 } },
-      ])!,
-    };
+      ]),
+    );
     expect(checkPlan(plan)).toContainEqual({
-      path: 'steps',
+      path: 'acts',
       message: { code: 'issue.tooLong.oven', hours: 100, most: LONGEST_H.oven },
     });
   });

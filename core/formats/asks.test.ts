@@ -1,7 +1,10 @@
+import { ownSteps, withLine, withOwnSteps } from '../plan/layout';
+import type { MethodStep } from '../plan/method';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { forecast } from '../model/forecast';
-import { migratePlan, type Plan } from '../plan/plan';
+import { migratePlan } from '../plan/migrate';
+import { type Plan } from '../plan/plan';
 import { testPlan } from '../testing';
 import { answer, askJsonSchema, ASKS, type Ask } from './asks';
 import { readKitchenFile } from './kitchenFile';
@@ -43,7 +46,7 @@ describe('questions of scripts', () => {
     expect((ok('compare', { plan, school: 'heat' }).schools as unknown[]).length).toBe(1);
     const sweeter = {
       ...plan,
-      items: plan.items.map((i) => (i.ingredientId === 'sugar' ? { ...i, grams: i.grams * 2 } : i)),
+      things: plan.things.map((i) => (i.ingredientId === 'sugar' ? { ...i, grams: i.grams * 2 } : i)),
     };
     expect(JSON.stringify(ok('compare', { plan, with: sweeter }).differences)).toMatch(/sweetness/);
     expect(wrong('compare', { plan, school: 'gravy' })[0]).toMatchObject({
@@ -96,16 +99,19 @@ describe('questions of scripts', () => {
     });
     expect(wrong('swap', { plan, from: 'milk_whole', to: 'rice_flour' })[0]!.path).toBe('from');
     expect(wrong('compare', { plan, school: 'whole rice' })[0]!.path).toBe('school');
-    const late = { ...plan, carveOuts: [], items: plan.items.map((i) => ({ ...i, stage: 'late' })) };
+    const late = {
+      ...plan,
+      acts: [{ do: 'put', id: 'l', into: 'late', things: plan.things.map(({ ingredientId }) => ({ ingredientId })) }],
+    };
     expect(wrong('montecarlo', { plan: late })[0]).toMatchObject({
-      path: 'plan.items',
+      path: 'plan.things',
       message: expect.stringMatching(/stage "pot"/),
     });
   });
   it('names the path inside a plan that is wrong', () => {
     expect(wrong('solve', { plan: { ...plan, dish: { ...plan.dish, count: 0 } } })[0]!.path).toBe('plan.dish.count');
-    const moon = { ...plan, items: [...plan.items, { ingredientId: 'moon', grams: 3, stage: 'pot' }] };
-    expect(wrong('montecarlo', { plan: moon })[0]!.path).toBe(`plan.items[${plan.items.length}].ingredientId`);
+    const moon = withLine(plan, { ingredientId: 'moon', grams: 3, in: 'pot' });
+    expect(wrong('montecarlo', { plan: moon })[0]!.path).toBe(`plan.things[${plan.things.length}].ingredientId`);
   });
   it('have published schemas that are the present ones', () => {
     for (const name of Object.keys(ASKS) as Ask[]) {
@@ -116,7 +122,7 @@ describe('questions of scripts', () => {
 });
 
 describe('a method written out step by step', () => {
-  const steps: NonNullable<Plan['steps']> = [
+  const steps: MethodStep[] = [
     {
       do: 'heat',
       role: 'warm',
@@ -130,7 +136,7 @@ describe('a method written out step by step', () => {
       lid: 'on',
       wrapped: false,
     },
-    { do: 'add', stage: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0, left: 0 },
+    { do: 'add', from: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0, left: 0 },
     {
       do: 'heat',
       role: 'thicken',
@@ -155,26 +161,27 @@ describe('a method written out step by step', () => {
       lid: 'on',
       wrapped: true,
     },
-    { do: 'add', stage: 'off the heat', tempC: 20, how: 'cold slurry', stirring: 'spoon', soakMin: 0, left: 0 },
+    { do: 'add', from: 'off the heat', tempC: 20, how: 'cold slurry', stirring: 'spoon', soakMin: 0, left: 0 },
     { do: 'pour' },
     { do: 'rest', where: 'ice bath', minutes: 30, covered: true },
     { do: 'rest', where: 'fridge', minutes: 400, tempC: 4, covered: true },
   ];
-  const written: Plan = { ...plan, steps };
+  const written = withOwnSteps(plan, steps);
   it('is run as written and comes back from its file', () => {
     const read = readPlanFile(writePlanFile(written));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    expect(read.value.steps).toEqual(steps);
+    expect(ownSteps(read.value)).toEqual(steps);
     const f = forecast(read.value);
     expect(f.phases.map((p) => p.name)).toEqual(['up', 'thick', 'stand']);
     expect(f.phases[2]!.endS - f.phases[2]!.startS).toBeCloseTo(600, 6);
     expect(f.cool.below21H).toBeLessThan(forecast(plan).cool.below21H);
   });
   it('starch left in the jug is missing from the set', () => {
-    const withLeft = (left: number): Plan => ({
-      ...written,
-      steps: steps.map((s) => (s.do === 'add' && s.stage === 'slurry' ? { ...s, left } : s)),
-    });
+    const withLeft = (left: number): Plan =>
+      withOwnSteps(
+        plan,
+        steps.map((s) => (s.do === 'add' && s.from === 'slurry' ? { ...s, left } : s)),
+      );
     const all = forecast(withLeft(0)).serving.yieldPa;
     const most = forecast(withLeft(0.2)).serving.yieldPa;
     expect(most / all).toBeLessThan(0.75);
@@ -182,10 +189,12 @@ describe('a method written out step by step', () => {
   });
   it('a wrapped pot stays hot, a lid keeps its water, a lid ajar keeps some', () => {
     const standing = (change: object) =>
-      forecast({
-        ...written,
-        steps: steps.map((s) => (s.do === 'heat' && s.name === 'stand' ? { ...s, ...change } : s)),
-      });
+      forecast(
+        withOwnSteps(
+          plan,
+          steps.map((s) => (s.do === 'heat' && s.name === 'stand' ? { ...s, ...change } : s)),
+        ),
+      );
     const end = (f: ReturnType<typeof forecast>) => f.trace.at(-1)!.bulkC;
     expect(end(standing({ wrapped: true, lid: 'on' }))).toBeGreaterThan(
       end(standing({ wrapped: false, lid: 'on' })) + 1,
@@ -194,13 +203,18 @@ describe('a method written out step by step', () => {
     expect(loss('on')).toBeLessThan(loss('ajar'));
     expect(loss('ajar')).toBeLessThan(loss('off'));
   });
-  it('that forgets a stage is told which', () => {
+  it('that forgets a bowl is told which', () => {
     const read = readPlanFile(
-      JSON.stringify({ ...written, steps: steps.filter((s) => s.do !== 'add' || s.stage !== 'slurry') }),
+      JSON.stringify(
+        withOwnSteps(
+          plan,
+          steps.filter((s) => s.do !== 'add' || s.from !== 'slurry'),
+        ),
+      ),
     );
     if (read.ok) throw new Error('was read');
     expect(read.issues[0]).toMatchObject({
-      path: expect.stringMatching(/items\[\d\]\.stage/),
+      path: expect.stringMatching(/things\[\d\]/),
       message: { code: 'issue.noStepAdds', stage: 'slurry' },
     });
   });

@@ -4,7 +4,8 @@ import { chances } from '../model/chances';
 
 import { add, EMPTY, mixtureOf } from '../matter/mixture';
 import { MethodStepSchema } from '../plan/method';
-import { migratePlan, PlanSchema, type Plan } from '../plan/plan';
+import { migratePlan } from '../plan/migrate';
+import { PlanSchema, type Plan } from '../plan/plan';
 import { SET_WORDS } from '../texture/words';
 import { differences, tell } from '../advice/differences';
 import { compareSchool, SCHOOLS } from '../advice/schools';
@@ -21,7 +22,7 @@ import { REST_PLACES } from '../set/places';
 import { parseJson, type Parsed } from './issues';
 import { checkPlan } from './planFile';
 import { say, type Said } from '../say';
-import { pantryOf } from '../plan/stages';
+import { pantryOf } from '../plan/bowls';
 
 /** Questions that scripts ask the model, as JSON in and out: one schema each, `version` 1. */
 const plan = z
@@ -126,7 +127,7 @@ export const askJsonSchema = (ask: Ask): unknown => ({
     io: 'input',
     unrepresentable: 'any',
     override: ({ zodSchema, jsonSchema }) => {
-      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-6.schema.json' });
+      if ((zodSchema as unknown) === plan) Object.assign(jsonSchema, { $ref: 'ovalis-plan-7.schema.json' });
     },
   }),
 });
@@ -139,7 +140,7 @@ const answerOf = (ask: Ask, value: object): Parsed<unknown> => ({
 
 const thickenersOf = (p: Plan): string[] => {
   const pantry = pantryOf(p);
-  return p.items.map((i) => i.ingredientId).filter((id) => pantry.get(id)?.group === 'thickener');
+  return p.things.map((i) => i.ingredientId).filter((id) => pantry.get(id)?.group === 'thickener');
 };
 const thickens = (p: Plan, id: string): boolean => thickenersOf(p).includes(id);
 

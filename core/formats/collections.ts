@@ -9,7 +9,8 @@ import { TROUBLES } from './computable';
 import type { FormatIssue } from './issues';
 import { IngredientSchema } from '../pantry/ingredient';
 import { PastPlanSchema } from '../plan/history';
-import { migrateIngredient, migratePlan, PlanSchema } from '../plan/plan';
+import { migrateIngredient, migratePlan } from '../plan/migrate';
+import { PlanSchema } from '../plan/plan';
 import { PrepSchema } from '../prep/weigh';
 import { SettingsSchema, type Settings } from '../settings';
 import { PackSchema } from '../units/packs';
@@ -33,16 +34,17 @@ const row = <S extends z.ZodType<{ id: string }>>(
  * and rules, version 4 what a step is for, version 5 portions; version 4 of cooks and batches what was read off, version 5 corrections, lid,
  * spoon, ladles, devices and rescues, version 6 steps by their role, version 7 plans of version 5,
  * version 8 where the dish stands, what it says to a touch, and more of what was found, version 9 of batches a promise that is
- * still owed; version 6 of plans, 9 of cooks, 10 of batches and 4 of history several moments of a stage; version 2 of packs a price.
+ * still owed; version 6 of plans, 9 of cooks, 10 of batches and 4 of history several moments of a stage; version 7 of plans, 10 of
+ * cooks, 11 of batches and 5 of history one list of things, vessels and acts; version 2 of packs a price.
  */
 export const COLLECTIONS = {
-  plans: row(PlanSchema, 6, migratePlan, TROUBLES.plans),
-  cooks: row(CookSchema, 9, migrateCook, TROUBLES.cooks),
-  batches: row(BatchSchema, 10, migrateCook, TROUBLES.batches),
+  plans: row(PlanSchema, 7, migratePlan, TROUBLES.plans),
+  cooks: row(CookSchema, 10, migrateCook, TROUBLES.cooks),
+  batches: row(BatchSchema, 11, migrateCook, TROUBLES.batches),
   ingredients: row(IngredientSchema, 2, migrateIngredient),
   packs: row(PackSchema, 2),
   vessels: row(VesselSchema),
-  history: row(PastPlanSchema, 4, withPlan, TROUBLES.history),
+  history: row(PastPlanSchema, 5, withPlan, TROUBLES.history),
   days: row(DaySchema),
   preps: row(PrepSchema),
 } as const;

@@ -3,7 +3,7 @@ import { stepsOf, changesOf } from '../cook/steps';
 import { foldCook } from '../cook/fold';
 import type { Cook } from '../cook/events';
 import type { PastPlan } from '../plan/history';
-import { atStages, mixtureOfPortions, pantryOf, wholeMixture } from '../plan/stages';
+import { inBowls, mixtureOfPortions, pantryOf, wholeMixture } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { tooLong } from '../plan/tooLong';
@@ -22,7 +22,7 @@ export const unknownIn = (plan: Plan, id: string, path: string): FormatIssue[] =
 /** Steps that nobody waits for, neither at the stove nor for the forecast. */
 export const longSteps = (plan: Plan, prefix = ''): FormatIssue[] =>
   tooLong(plan).map(({ kind, hours, most }) => ({
-    path: `${prefix}steps`,
+    path: `${prefix}acts`,
     message: say(`issue.tooLong.${kind}`, { hours, most }),
   }));
 
@@ -34,8 +34,8 @@ const LEAST_WATER_G = 5;
  * comes in from outside has to be cookable.
  */
 export const dryPot = (plan: Plan, prefix = ''): FormatIssue[] =>
-  mixtureOfPortions(atStages(plan).pot).waterG <= LEAST_WATER_G
-    ? [{ path: `${prefix}items`, message: say('issue.noLiquidInPot') }]
+  mixtureOfPortions(inBowls(plan).pot).waterG <= LEAST_WATER_G
+    ? [{ path: `${prefix}things`, message: say('issue.noLiquidInPot') }]
     : [];
 
 /** Portions that together take more than there is in the pot. */
@@ -44,10 +44,31 @@ export const sharesOf = (plan: Plan, prefix = ''): FormatIssue[] => {
   return percent > 98 ? [{ path: `${prefix}portions`, message: say('issue.shares', { percent }) }] : [];
 };
 
+/** What is put somewhere and is not among the things. */
+export const putOfNothing = (plan: Plan, prefix = ''): FormatIssue[] =>
+  plan.acts.flatMap((a, i) =>
+    a.do === 'put'
+      ? a.things.flatMap((t, k) =>
+          plan.things.some((own) => own.ingredientId === t.ingredientId)
+            ? []
+            : [
+                {
+                  path: `${prefix}acts[${i}].things[${k}].ingredientId`,
+                  message: say('issue.ownItem', { id: t.ingredientId }),
+                },
+              ],
+        )
+      : [],
+  );
+
 export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
   const named = [
-    ...plan.items.flatMap((item, i) => unknownIn(plan, item.ingredientId, `${prefix}items[${i}].ingredientId`)),
-    ...plan.carveOuts.flatMap((c, i) => unknownIn(plan, c.ingredientId, `${prefix}carveOuts[${i}].ingredientId`)),
+    ...plan.things.flatMap((item, i) => unknownIn(plan, item.ingredientId, `${prefix}things[${i}].ingredientId`)),
+    ...plan.acts.flatMap((a, i) =>
+      a.do === 'put'
+        ? a.things.flatMap((t, k) => unknownIn(plan, t.ingredientId, `${prefix}acts[${i}].things[${k}].ingredientId`))
+        : [],
+    ),
     ...plan.sides.flatMap((side, i) =>
       Object.entries(side)
         .filter(([key]) => key !== 'id' && key.endsWith('Id'))

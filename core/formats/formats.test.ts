@@ -1,3 +1,5 @@
+import { MethodStepSchema } from '../plan/method';
+import { withOwnSteps } from '../plan/layout';
 import * as fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
@@ -34,7 +36,7 @@ describe('the plan file', () => {
           const full = {
             ...plan,
             serve: { ...plan.serve, word, tempC },
-            items: plan.items.map((i) => (i.ingredientId === 'cornstarch' ? { ...i, grams: starch } : i)),
+            things: plan.things.map((i) => (i.ingredientId === 'cornstarch' ? { ...i, grams: starch } : i)),
           };
           expect(readPlanFile(writePlanFile(full))).toEqual({ ok: true, value: JSON.parse(JSON.stringify(full)) });
         },
@@ -64,13 +66,13 @@ describe('the plan file', () => {
     const name = fc.tuple(spaces, fc.constantFrom('Cups', 'Row  by\u00a0row'), spaces).map((all) => all.join(''));
     fc.assert(
       fc.property(fc.array(bake, { minLength: 1, maxLength: 3 }), name, (bakes, named) => {
-        const steps = PlanSchema.shape.steps.parse([
-          { do: 'add', stage: 'slurry' },
-          { do: 'add', stage: 'off the heat' },
+        const steps = MethodStepSchema.array().parse([
+          { do: 'add', from: 'slurry' },
+          { do: 'add', from: 'off the heat' },
           { do: 'pour' },
           ...bakes,
-        ])!;
-        const plan = PlanSchema.parse({ ...testPlan(), name: named, steps });
+        ]);
+        const plan = PlanSchema.parse(withOwnSteps({ ...testPlan(), name: named }, steps));
         expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, value: plan });
         const read = readKitchenFile(writeKitchenFile({ ...emptyKitchen(DEFAULT_SETTINGS, AT), plans: [plan] }));
         expect(read.ok && read.value.plans).toEqual([plan]);
@@ -85,21 +87,21 @@ describe('the plan file', () => {
         sides: [{ id: 's', kind: 'toasting', whatId: 'moon dust', grams: 20, to: 'golden' }],
       }))[0],
     ).toMatchObject({ path: 'sides[0].whatId' });
-    expect(broken((p) => ({ ...p, version: 7 }))[0]).toEqual({ path: 'version', message: 'should be 6' });
-    expect(broken((p) => ({ ...p, items: [{ ...p.items[0], grams: -5 }] }))[0]).toMatchObject({
-      path: 'items[0].grams',
+    expect(broken((p) => ({ ...p, version: 8 }))[0]).toEqual({ path: 'version', message: 'should be 7' });
+    expect(broken((p) => ({ ...p, things: [{ ...p.things[0], grams: -5 }] }))[0]).toMatchObject({
+      path: 'things[0].grams',
       message: 'should be 0 g or more',
     });
-    expect(broken((p) => ({ ...p, items: [{ ...p.items[0], ingredientId: 'moon' }], carveOuts: [] }))[0]!.path).toBe(
-      'items[0].ingredientId',
+    expect(broken((p) => ({ ...p, things: [{ ...p.things[0], ingredientId: 'moon' }] }))[0]!.path).toBe(
+      'things[0].ingredientId',
     );
     expect(broken((p) => ({ ...p, serve: { ...p.serve, tempC: 200 } }))[0]).toEqual({
       path: 'serve.tempC',
       message: 'should be 75 °C or less',
     });
-    expect(
-      broken((p) => ({ ...p, items: p.items.filter((i) => i.ingredientId !== 'milk_whole'), carveOuts: [] }))[0],
-    ).toMatchObject({ path: 'items', message: expect.stringMatching(/liquid/) });
+    expect(broken((p) => ({ ...p, things: p.things.filter((i) => i.ingredientId !== 'milk_whole') }))[0]).toMatchObject(
+      { path: 'things', message: expect.stringMatching(/liquid/) },
+    );
   });
   it('refuses what is not JSON, and what is endless, without throwing', () => {
     expect(readPlanFile('{nope')).toMatchObject({ ok: false, issues: [{ path: '(whole file)' }] });
@@ -108,7 +110,7 @@ describe('the plan file', () => {
   });
   it('has a published JSON Schema that is the present one', () => {
     const published = JSON.parse(
-      readFileSync(path.join(__dirname, '../../docs/formats/ovalis-plan-6.schema.json'), 'utf8'),
+      readFileSync(path.join(__dirname, '../../docs/formats/ovalis-plan-7.schema.json'), 'utf8'),
     ) as unknown;
     expect(published).toEqual(JSON.parse(JSON.stringify(planJsonSchema())));
   });
@@ -128,7 +130,7 @@ describe('the kitchen file', () => {
   it('a record that is wrong, of moon dust, of another age or there twice stays out, by its path; the rest is read', () => {
     const bad = JSON.parse(writeKitchenFile(kitchen)) as typeof kitchen;
     (bad.batches[1]!.promise as { servingPlace: unknown }).servingPlace = 'high';
-    bad.plans[0]!.items[0]!.ingredientId = 'moon dust';
+    bad.plans[0]!.things[0]!.ingredientId = 'moon dust';
     bad.cooks[0]!.events.push({
       kind: 'added',
       id: 'x',

@@ -3,7 +3,8 @@ import { MomentSchema } from '../moment';
 import { BatchSchema } from '../book/batch';
 import { CookSchema } from '../cook/events';
 import { migrateCook, withPlan } from '../cook/migrate';
-import { migrateIngredient, migratePlan, PlanSchema } from '../plan/plan';
+import { migrateIngredient, migratePlan } from '../plan/migrate';
+import { PlanSchema } from '../plan/plan';
 import { IngredientSchema } from '../pantry/ingredient';
 import { SettingsSchema, type Settings } from '../settings';
 import { PastPlanSchema } from '../plan/history';
@@ -24,7 +25,7 @@ const MOST = 50_000;
 /** Everything a kitchen holds, in one file. */
 const KitchenFileSchema = z.object({
   format: z.literal('ovalis-kitchen'),
-  version: z.literal(9),
+  version: z.literal(10),
   exportedAt: MomentSchema,
   plans: z.array(PlanSchema).max(MOST),
   cooks: z.array(CookSchema).max(MOST),
@@ -42,7 +43,7 @@ export type KitchenFile = z.infer<typeof KitchenFileSchema>;
 /** A kitchen with nothing in it yet. */
 export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFile => ({
   format: 'ovalis-kitchen',
-  version: 9,
+  version: 10,
   exportedAt,
   plans: [],
   cooks: [],
@@ -59,7 +60,8 @@ export const emptyKitchen = (settings: Settings, exportedAt: string): KitchenFil
 /**
  * Version 1 held plans and ingredients of version 1; version 2 no vessels and no history; version 3 no days and no
  * prep; version 4 fewer kinds of events; version 5 named steps by what their fires were called; version 6 plans
- * without portions; version 7 nothing of where a dish stands; version 8 plans with one moment a stage.
+ * without portions; version 7 nothing of where a dish stands; version 8 plans with one moment a stage; version 9 plans
+ * of stages, carve-outs and steps.
  */
 function migrateKitchen(old: unknown): unknown {
   const file = old as Record<string, unknown>;
@@ -67,14 +69,14 @@ function migrateKitchen(old: unknown): unknown {
     Array.isArray(file[name])
       ? { [name]: file[name].map((v) => (v !== null && typeof v === 'object' ? change(v) : v)) }
       : {};
-  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 8) return old;
+  if (typeof file?.version !== 'number' || file.version < 1 || file.version > 9) return old;
   return {
     vessels: [],
     history: [],
     days: [],
     preps: [],
     ...file,
-    version: 9,
+    version: 10,
     ...each('plans', migratePlan),
     ...each('cooks', migrateCook),
     ...each('batches', migrateCook),
@@ -130,7 +132,7 @@ function troublesOf(kind: CollectionName, record: unknown): FormatIssue[] {
 }
 
 export const kitchenJsonSchema = (): unknown => ({
-  $id: 'ovalis-kitchen-9.schema.json',
+  $id: 'ovalis-kitchen-10.schema.json',
   title: 'ovalis-kitchen, version 9',
   ...z.toJSONSchema(KitchenFileSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' }),
 });

@@ -77,7 +77,7 @@ export function kitchenText(
   });
   return writeKitchenFile({
     format: 'ovalis-kitchen',
-    version: 9,
+    version: 10,
     exportedAt,
     ...(Object.fromEntries(lists) as { [N in CollectionName]: Collections[N][] }),
     settings,

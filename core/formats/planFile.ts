@@ -1,11 +1,13 @@
 import { z } from 'zod';
-import { lookUp, UnknownIngredientError } from '../plan/stages';
+import { lookUp, UnknownIngredientError } from '../plan/bowls';
 import { notAdded } from '../plan/family';
-import { isSameMoment } from '../plan/method';
-import { migratePlan, PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
+import { linesOf, ownSteps } from '../plan/layout';
+import { useOf } from '../plan/method';
+import { migratePlan } from '../plan/migrate';
+import { PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { say } from '../say';
-import { dryPot, longSteps, sharesOf } from './computable';
+import { dryPot, longSteps, putOfNothing, sharesOf } from './computable';
 import { parseJson, type FormatIssue, type Parsed } from './issues';
 
 /** Reads a plan file of this or an earlier version: shape by the schema, then what the schema cannot see. Never throws. */
@@ -20,7 +22,7 @@ export function readPlanFile(text: string): Parsed<Plan> {
 export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
   const pantry = pantryWith();
   const known = [...pantry.keys(), ...plan.own.map((i) => i.id)];
-  const issues: FormatIssue[] = plan.items.flatMap((item, i) => {
+  const issues: FormatIssue[] = plan.things.flatMap((item, i) => {
     try {
       lookUp(plan, item.ingredientId);
       return [];
@@ -28,7 +30,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
       if (!(e instanceof UnknownIngredientError)) throw e;
       return [
         {
-          path: `${prefix}items[${i}].ingredientId`,
+          path: `${prefix}things[${i}].ingredientId`,
           message: say('issue.unknownOneOf', { id: item.ingredientId, values: known.join(', ') }),
         },
       ];
@@ -42,21 +44,15 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
           message: say('issue.unknownPantry', { id: String(id) }),
         });
   });
-  plan.carveOuts.forEach((c, i) => {
-    if (!plan.items.some((item) => item.ingredientId === c.ingredientId)) {
-      issues.push({
-        path: `${prefix}carveOuts[${i}].ingredientId`,
-        message: say('issue.ownItem', { id: c.ingredientId }),
-      });
-    }
-  });
-  if (!issues.length && plan.steps) {
-    const forgotten = notAdded(plan, plan.steps);
-    plan.items.forEach((item, i) => {
-      if (item.grams > 0 && forgotten.some((w) => isSameMoment(w, item)))
+  issues.push(...putOfNothing(plan, prefix));
+  const steps = ownSteps(plan);
+  if (!issues.length && steps) {
+    const forgotten = notAdded(plan, steps);
+    linesOf(plan).forEach((line, i) => {
+      if (line.grams > 0 && forgotten.includes(line.in))
         issues.push({
-          path: `${prefix}items[${i}].stage`,
-          message: say('issue.noStepAdds', { stage: item.stage }),
+          path: `${prefix}things[${i}]`,
+          message: say('issue.noStepAdds', { stage: useOf(line.in) }),
         });
     });
   }

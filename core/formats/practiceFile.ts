@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { PRACTICE_FORMAT, PRACTICE_VERSION, RunSchema, type Run } from '../practice/act';
-import { migratePlan } from '../plan/plan';
+import { migratePlan } from '../plan/migrate';
 import { TROUBLES, unknownIn } from './computable';
 import { parseJson, type Parsed } from './issues';
 

@@ -1,3 +1,4 @@
+import { withOwnSteps } from '../plan/layout';
 import { KEPT } from '../plan/kept';
 import { NOTHING_LEARNT } from '../book/known';
 import { inThisKitchen } from '../book/inThisKitchen';
@@ -6,7 +7,7 @@ import type { Plan } from '../plan/plan';
 import { HOBS, PANS } from '../pantry/kitchen';
 import { DEFAULT_SETTINGS, SettingsSchema, spoonRatio, withMeasured, type Measured } from '../settings';
 import { coolInDish } from '../set/cooling';
-import { testPlan } from '../testing';
+import { laid, testPlan } from '../testing';
 import { correctedC } from './corrected';
 import { fridgeOf, MeasureRefused, ringOf, spoonOf, steamOf, thermometerOf } from './measure';
 
@@ -29,9 +30,7 @@ const heatedPlan = (powerTrim: number, steam?: number): Plan => ({
   ...testPlan(),
   hob: { ...hob, powerTrim },
   pan: { ...PANS[1]!, ...(steam ? { steam } : {}) },
-  items: [{ ingredientId: 'water', grams: 1000, stage: 'pot' }],
-  carveOuts: [],
-  steps: [HEAT],
+  ...laid([{ ingredientId: 'water', grams: 1000, in: 'pot' }], [], [HEAT]),
 });
 const heated = (powerTrim: number, steam?: number) => runMethod(heatedPlan(powerTrim, steam));
 
@@ -48,13 +47,12 @@ describe('a kitchen is measured', () => {
     'a pan that steams off %f of the usual is found out by what it loses off the boil',
     (steam) => {
       const kept = (setting: number) =>
-        runMethod({
-          ...heatedPlan(1, steam),
-          steps: [
+        runMethod(
+          withOwnSteps(heatedPlan(1, steam), [
             { ...HEAT, until: { reach: 'temperature', tempC: 96 } },
             { ...HEAT, id: 'k', setting, until: { reach: 'time', minutes: 10 } },
-          ],
-        } as Parameters<typeof runMethod>[0]);
+          ]),
+        );
       const { told } = kept(2);
       const found = steamOf(water, 2, 10, told[0]!.massG - told[1]!.massG);
       expect(Math.abs(Math.log(found.value / steam))).toBeLessThan(2 * found.sd);

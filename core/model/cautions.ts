@@ -1,7 +1,7 @@
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import type { Plan } from '../plan/plan';
 import { methodOf } from '../plan/family';
-import { lookUp, mainLiquid, wholeMixture } from '../plan/stages';
+import { lookUp, mainLiquid, wholeMixture } from '../plan/bowls';
 import { EGG } from '../pot/egg';
 import { sugarFraction } from '../pot/paste';
 import { RAW_TASTE } from '../pot/pot';
@@ -99,7 +99,7 @@ export function cautionsOf(plan: Plan, f: Judged): Caution[] {
   };
   const m = wholeMixture(plan);
   const panMl = Math.PI * (plan.pan.diameterMm / 20) ** 2 * (plan.pan.heightMm / 10);
-  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));
+  const items = plan.things.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));
   const base = mainLiquid(plan)?.base;
 
   if (f.egg) warn(f.egg.safe ? 'egg-ok' : 'egg', { safeC: EGG.safeC });

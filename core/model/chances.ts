@@ -3,7 +3,7 @@ import { mean, quantileSorted, sampleCorrelation } from 'simple-statistics';
 import { blocksOf, type Block } from './blocks';
 import { dishHistory, hotIn, judgeServed, type Age } from './forecast';
 import { starchSdRel } from '../plan/measured';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, type SetWord } from '../texture/words';
 import { EGG } from '../pot/egg';
@@ -65,9 +65,9 @@ export const sharedBy = (plan: Plan): Age =>
  */
 export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitchen[] {
   const normal = randomNormal.source(randomLcg(seed))(0, 1);
-  const kinds = plan.items.flatMap((i) => lookUp(plan, i.ingredientId).thickener ?? []).map((kind) => GRAINS[kind]);
+  const kinds = plan.things.flatMap((i) => lookUp(plan, i.ingredientId).thickener ?? []).map((kind) => GRAINS[kind]);
   const ground = kinds.some((g) => g.form === 'particle');
-  const groups = plan.items.map((i) => lookUp(plan, i.ingredientId).group);
+  const groups = plan.things.map((i) => lookUp(plan, i.ingredientId).group);
   return Array.from({ length: draws }, (): Kitchen => {
     const z = {
       'measuring the starch': normal(),
@@ -99,17 +99,13 @@ export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitche
     const minutes = Math.max(0.2, 1 + SPREAD.minutes * z['the minutes']);
     const drawn: Plan = {
       ...plan,
-      items: plan.items.map((item, n) => ({ ...item, grams: item.grams * scale(item.ingredientId, n) })),
+      things: plan.things.map((item, n) => ({ ...item, grams: item.grams * scale(item.ingredientId, n) })),
       method: { ...plan.method, cookOnMin: plan.method.cookOnMin * minutes },
-      ...(plan.steps
-        ? {
-            steps: plan.steps.map((s) =>
-              s.do === 'heat' && s.until.reach === 'time'
-                ? { ...s, until: { ...s.until, minutes: s.until.minutes * minutes } }
-                : s,
-            ),
-          }
-        : {}),
+      acts: plan.acts.map((s) =>
+        s.do === 'heat' && s.until.reach === 'time'
+          ? { ...s, until: { ...s.until, minutes: s.until.minutes * minutes } }
+          : s,
+      ),
       hob: { ...plan.hob, powerTrim: plan.hob.powerTrim * Math.exp(SPREAD.hob * z['the hob']) },
       firmness: {
         ...plan.firmness,
@@ -155,7 +151,7 @@ export function kitchensOf(plan: Plan, age: Age, { seed, draws }: Block): Kitche
 /** Counts what the kitchens found. */
 export function countKitchens(plan: Plan, seed: number, all: readonly Kitchen[]): Chances {
   const draws = all.length;
-  const groups = plan.items.map((i) => lookUp(plan, i.ingredientId).group);
+  const groups = plan.things.map((i) => lookUp(plan, i.ingredientId).group);
   const has = (g: string) => groups.some((x) => x === g);
   const shareOf = (is: (k: Kitchen) => boolean) => all.filter(is).length / draws;
   const words = (of: 'serving' | 'hot') =>

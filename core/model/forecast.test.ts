@@ -1,3 +1,4 @@
+import { eachLine, type Line, withLine } from '../plan/layout';
 import * as fc from 'fast-check';
 import { starchSdRel } from '../plan/measured';
 import { chanceOf, forecast } from './forecast';
@@ -6,7 +7,7 @@ import { withGrams, withMilk } from '../plan/amounts';
 import { type Plan } from '../plan/plan';
 import { SET_WORDS, boundsFor } from '../texture/words';
 import { nutMilk } from '../pantry/nutMilk';
-import { familyPlan, testPlan, wanting } from '../testing';
+import { familyPlan, laid, testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { english } from '../../words/english';
 
@@ -15,12 +16,14 @@ const base = () => {
   const plan = testPlan();
   return {
     ...plan,
-    items: [
-      { ingredientId: 'milk_whole', grams: 850, stage: 'pot' as const },
-      { ingredientId: 'cornstarch', grams: 60, stage: 'slurry' as const },
-      { ingredientId: 'sugar', grams: 90, stage: 'pot' as const },
-    ],
-    carveOuts: [{ ingredientId: 'milk_whole', grams: 150, stage: 'slurry' as const }],
+    ...laid(
+      [
+        { ingredientId: 'milk_whole', grams: 850, in: 'pot' },
+        { ingredientId: 'cornstarch', grams: 60, in: 'slurry' },
+        { ingredientId: 'sugar', grams: 90, in: 'pot' },
+      ],
+      [{ ingredientId: 'milk_whole', grams: 150, in: 'slurry' }],
+    ),
     rest: { ...plan.rest, hours: 26 },
     serve: { ...plan.serve, tempC: 5 },
   };
@@ -207,26 +210,25 @@ describe('any plan that can be written', () => {
 });
 
 /** A ground-rice cream and a custard: plans of other families for the sense of things. */
-const family = (kind: Plan['family'], items: Plan['items'], more: Partial<Plan> = {}): Plan => ({
+const family = (kind: Plan['family'], lines: readonly Line[], more: Partial<Plan> = {}): Plan => ({
   ...testPlan(),
   family: kind,
-  items,
-  carveOuts: [],
+  ...laid(lines),
   ...more,
 });
 const groundRice = (grams = 70) =>
   family('ground-rice cream', [
-    { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
-    { ingredientId: 'rice_ground', grams, stage: 'grain' },
-    { ingredientId: 'sugar', grams: 90, stage: 'pot' },
+    { ingredientId: 'milk_whole', grams: 1000, in: 'pot' },
+    { ingredientId: 'rice_ground', grams, in: 'grain' },
+    { ingredientId: 'sugar', grams: 90, in: 'pot' },
   ]);
 const custard = (more: Partial<Plan> = {}) =>
   family(
     'stirred custard',
     [
-      { ingredientId: 'milk_whole', grams: 500, stage: 'pot' },
-      { ingredientId: 'yolk', grams: 90, stage: 'bowl' },
-      { ingredientId: 'sugar', grams: 100, stage: 'bowl' },
+      { ingredientId: 'milk_whole', grams: 500, in: 'pot' },
+      { ingredientId: 'yolk', grams: 90, in: 'bowl' },
+      { ingredientId: 'sugar', grams: 100, in: 'bowl' },
     ],
     more,
   );
@@ -239,10 +241,7 @@ describe('sense', () => {
       fc.property(fc.constantFrom(...kinds), share(10, 90), share(1.02, 1.5), (id, grams, factor) => {
         const at = (g: number) =>
           forecast({
-            ...base(),
-            items: base().items.map((i) =>
-              i.ingredientId === 'cornstarch' ? { ...i, ingredientId: id, grams: g } : i,
-            ),
+            ...eachLine(base(), (i) => (i.ingredientId === 'cornstarch' ? { ...i, ingredientId: id, grams: g } : i)),
           });
         const a = at(grams);
         const b = at(grams * factor);
@@ -306,9 +305,9 @@ describe('families', () => {
       family(
         'baked custard',
         [
-          { ingredientId: 'milk_whole', grams: 500, stage: 'pot' },
-          { ingredientId: 'egg', grams: 160, stage: 'bowl' },
-          { ingredientId: 'sugar', grams: 75, stage: 'pot' },
+          { ingredientId: 'milk_whole', grams: 500, in: 'pot' },
+          { ingredientId: 'egg', grams: 160, in: 'bowl' },
+          { ingredientId: 'sugar', grams: 75, in: 'pot' },
         ],
         { dish: { kind: 'cup', count: 6, capacityMl: 150, heightMm: 45, wall: 'ceramic' } },
       ),
@@ -322,9 +321,9 @@ describe('families', () => {
       family(
         'whole-rice pudding',
         [
-          { ingredientId: 'milk_whole', grams: 1000, stage: 'pot' },
-          { ingredientId: 'rice_short', grams: 110, stage: 'grain' },
-          { ingredientId: 'sugar', grams: 60, stage: 'late' },
+          { ingredientId: 'milk_whole', grams: 1000, in: 'pot' },
+          { ingredientId: 'rice_short', grams: 110, in: 'grain' },
+          { ingredientId: 'sugar', grams: 60, in: 'late' },
         ],
         { method: { ...testPlan().method, cookOnMin: 0 } },
       ),
@@ -338,9 +337,9 @@ describe('families', () => {
       family(
         'frozen cream',
         [
-          { ingredientId: 'milk_whole', grams: 800, stage: 'pot' },
-          { ingredientId: 'cornstarch', grams: 10, stage: 'slurry' },
-          { ingredientId: 'sugar', grams: 60, stage: 'pot' },
+          { ingredientId: 'milk_whole', grams: 800, in: 'pot' },
+          { ingredientId: 'cornstarch', grams: 10, in: 'slurry' },
+          { ingredientId: 'sugar', grams: 60, in: 'pot' },
         ],
         {
           choices: { cooling: 'freezer' },
@@ -358,14 +357,13 @@ describe('families', () => {
     expect(forecast(base()).look.smooth).toBe('smooth');
     const brown = {
       ...base(),
-      items: base().items.map((i) => (i.ingredientId === 'sugar' ? { ...i, ingredientId: 'brown' } : i)),
+      ...eachLine(base(), (i) => (i.ingredientId === 'sugar' ? { ...i, ingredientId: 'brown' } : i)),
     };
     expect(forecast(brown).look.cream).toBeGreaterThan(forecast(base()).look.cream);
   });
   it('nothing of the plan is forgotten: what a family has no step for goes in before the pot leaves the fire', () => {
     const plan = {
-      ...base(),
-      items: [...base().items, { ingredientId: 'raisins', grams: 50, stage: 'late' as const }],
+      ...withLine(base(), { ingredientId: 'raisins', grams: 50, in: 'late' }),
     };
     expect(forecast({ ...plan, family: 'baked custard' }).endMassG).toBeGreaterThan(
       forecast({ ...base(), family: 'baked custard' }).endMassG + 30,

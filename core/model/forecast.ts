@@ -1,10 +1,11 @@
+import { linesOf, partsOf, withLines } from '../plan/layout';
 import { table } from '../coefficients';
 import type { Allergen } from '../pantry/ingredient';
 import { add, massG, mixtureOf, PUDDING_G_PER_ML } from '../matter/mixture';
 import { portionPlans } from '../plan/portions';
-import { allergensOf, atStages, lookUp, ownShare, wholeMixture, pantryOf } from '../plan/stages';
-import { STAGES, type Plan } from '../plan/plan';
-import { momentKey, type When } from '../plan/method';
+import { allergensOf, inBowls, lookUp, ownShare, wholeMixture, pantryOf } from '../plan/bowls';
+import { type Plan } from '../plan/plan';
+import { USES, useOf, type Bowl } from '../plan/method';
 import {
   type SetWord,
   boundsFor,
@@ -341,7 +342,7 @@ function doubtOf(
   const delta = (changed: Plan, tuning?: Tuning) => Math.log(stress(changed, tuning) / base);
   const group = (g: string, factor: number): Plan => ({
     ...plan,
-    items: plan.items.map((i) =>
+    things: plan.things.map((i) =>
       pantryOf(plan).get(i.ingredientId)?.group === g ? { ...i, grams: i.grams * factor } : i,
     ),
   });
@@ -392,14 +393,11 @@ function pushesOf(plan: Plan, age: Age, bounds: Bounds): Forecast['pushes'] {
   };
   const groupOf = (id: string) => pantryOf(plan).get(id)?.group;
   const toWater = (id: string) => (groupOf(id) === 'milk' ? 'water' : id);
-  const water: Plan = {
-    ...plan,
-    items: plan.items.map((i) => ({ ...i, ingredientId: toWater(i.ingredientId) })),
-    carveOuts: plan.carveOuts.map((c) => ({ ...c, ingredientId: toWater(c.ingredientId) })),
-  };
+  const inWater = <T extends { ingredientId: string }>(t: T): T => ({ ...t, ingredientId: toWater(t.ingredientId) });
+  const water = withLines(plan, linesOf(plan).map(inWater), partsOf(plan).map(inWater));
   const bare: Plan = {
     ...plan,
-    items: plan.items.map((i) => (groupOf(i.ingredientId) === 'sweet' ? { ...i, grams: 0 } : i)),
+    things: plan.things.map((i) => (groupOf(i.ingredientId) === 'sweet' ? { ...i, grams: 0 } : i)),
   };
   return [
     { of: 'milk', steps: base - judged(water, cooked(water)) },
@@ -470,10 +468,10 @@ function catchChance(plan: Plan, nominal: number): number {
 const DRAWN = 0.7;
 
 /** How strong a whole spice has drawn when it comes out, and the minutes it should have steeped for more. */
-function drawnBy(run: Run, when: When): { drawn: number; steepMin?: number } {
+function drawnBy(run: Run, bowl: Bowl): { drawn: number; steepMin?: number } {
   const seconds = Math.max(
     0,
-    (run.aromaOutS ?? run.pot.aromaS) - (run.aromaAt[momentKey(when)] ?? run.aromaOutS ?? run.pot.aromaS),
+    (run.aromaOutS ?? run.pot.aromaS) - (run.aromaAt[bowl] ?? run.aromaOutS ?? run.pot.aromaS),
   );
   const drawn = infused(seconds, 95, 'whole');
   if (drawn >= DRAWN) return { drawn };
@@ -580,7 +578,7 @@ export function forecastFrom(
   const pieces = Math.min(0.35, (2 * m.piecesG) / endMassG);
   const release = plan.choices.mould === 'greased' ? 0.98 : 0.95;
   const cutBound = boundsFor(plan.serve.style === 'turned out' ? 'turned out' : 'cut', depthM).slices;
-  const portions = STAGES.flatMap((stage) => atStages(plan)[stage].map((p) => ({ ...p, stage })));
+  const portions = USES.flatMap((use) => inBowls(plan)[use]);
   const starchG = pot.fractions.reduce((s, f) => s + f.starchG, 0);
   const egg = eggReport(run);
   const top = topLayerOf(plan);
@@ -628,17 +626,16 @@ export function forecastFrom(
       starchG > 0 ? pot.fractions.reduce((s, f) => s + f.starchG * GRAINS[f.kind].starch.clear, 0) / starchG : 0,
       pot.fractions.some((f) => GRAINS[f.kind].form !== 'powder'),
       severityOf(pot),
-      portions.some((p) => p.stage === 'off the heat' && p.ingredient.group === 'fat'),
+      portions.some((p) => useOf(p.in) === 'off the heat' && p.ingredient.group === 'fat'),
     ),
     aroma: portions
       .filter((p) => p.ingredient.aromaHalfS !== undefined)
       .map((p) => ({
         ingredientId: p.ingredient.id,
         left: Math.exp(
-          -aromaRate(p.ingredient.aromaHalfS!, 95, false) *
-            Math.max(0, pot.aromaS - (run.aromaAt[momentKey(p)] ?? pot.aromaS)),
+          -aromaRate(p.ingredient.aromaHalfS!, 95, false) * Math.max(0, pot.aromaS - (run.aromaAt[p.in] ?? pot.aromaS)),
         ),
-        ...(p.ingredient.comesOut ? drawnBy(run, p) : {}),
+        ...(p.ingredient.comesOut ? drawnBy(run, p.in) : {}),
       })),
     ...(run.addsMl > 0
       ? {

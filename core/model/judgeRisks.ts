@@ -1,5 +1,5 @@
 import { phOf } from '../matter/mixture';
-import { mainLiquid } from '../plan/stages';
+import { mainLiquid } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import { EGG } from '../pot/egg';
 import { splitChance } from '../pot/flavour';

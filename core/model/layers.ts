@@ -1,7 +1,7 @@
 import { table } from '../coefficients';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import type { Plan } from '../plan/plan';
-import { atStages, mixtureOfPortions } from '../plan/stages';
+import { inBowls, mixtureOfPortions } from '../plan/bowls';
 
 /** What lies in the dish beside the pudding: a second layer on top, fruit or sauce under it. */
 export const TOP = table('A second layer', {
@@ -13,6 +13,6 @@ export const TOP = table('A second layer', {
 
 /** Volume of what a plan has in its dishes under the pudding or on top of it, ml in all. */
 export const layerMl = (plan: Plan, stage: 'under' | 'top'): number =>
-  (massG(mixtureOfPortions(atStages(plan)[stage])) *
+  (massG(mixtureOfPortions(inBowls(plan)[stage])) *
     (stage === 'top' && plan.choices.top === 'cooked down first' ? TOP.cookedTo : 1)) /
   PUDDING_G_PER_ML;

@@ -1,3 +1,5 @@
+import { type Bowl } from '../plan/method';
+import { withLine } from '../plan/layout';
 import { loosenAtTable } from '../advice/loosen';
 import { compareSchool, SCHOOLS } from '../advice/schools';
 import { stepsOf } from '../cook/steps';
@@ -9,7 +11,7 @@ import { BAKED_ON, startPortion } from '../plan/portions';
 import { newPlan, type Start } from '../plan/newPlan';
 import type { Plan } from '../plan/plan';
 import { forecast } from './forecast';
-import { wholeMixture } from '../plan/stages';
+import { wholeMixture } from '../plan/bowls';
 import { massG } from '../matter/mixture';
 
 const planOf = (family: Plan['family'], more: Partial<Start> = {}): Plan =>
@@ -23,10 +25,8 @@ const planOf = (family: Plan['family'], more: Partial<Start> = {}): Plan =>
     family,
     ...more,
   });
-const withItem = (plan: Plan, ingredientId: string, grams: number, stage: Plan['items'][number]['stage']): Plan => ({
-  ...plan,
-  items: [...plan.items, { ingredientId, grams, stage }],
-});
+const withItem = (plan: Plan, ingredientId: string, grams: number, bowl: Bowl): Plan =>
+  withLine(plan, { ingredientId, grams, in: bowl });
 const dish = (i: number, count = 1) => {
   const { name: _n, ...d } = DISHES[i]!;
   return { ...d, count };

@@ -1,14 +1,14 @@
 import { bake, type Bake } from '../oven/bake';
 import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
-import { atStages, mainLiquid, mixtureOfPortions, ownShare, portionsAt } from '../plan/stages';
+import { inBowls, mainLiquid, mixtureOfPortions, ownShare, portionsIn } from '../plan/bowls';
 import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import { keptTogetherC } from '../plan/kept';
 import {
-  momentKey,
   offTheHob,
   OFF_THE_RING,
   standsStill,
+  useOf,
   type AddStep,
   type HeatStep,
   type MethodStep,
@@ -190,7 +190,7 @@ type RunOptions = { tuning?: Tuning; sampleS?: number; toleranceScale?: number }
 
 /** The pot as it stands before the fire. @throws RangeError when nothing liquid is in it */
 export const startPot = (plan: Plan, setup: PotSetup): Pot =>
-  fillPot(setup, mixtureOfPortions(atStages(plan).pot), keptTogetherC(atStages(plan).pot, plan.room.tempC));
+  fillPot(setup, mixtureOfPortions(inBowls(plan).pot), keptTogetherC(inBowls(plan).pot, plan.room.tempC));
 
 /**
  * The whole method of a plan.
@@ -265,14 +265,14 @@ function runSteps(
     if (step === outStep) aromaOutS ??= pot.aromaS;
     switch (step.do) {
       case 'add': {
-        const portions = portionsAt(plan, step);
-        aromaAt[momentKey(step)] = pot.aromaS;
+        const portions = portionsIn(plan, step.from);
+        aromaAt[step.from] = pot.aromaS;
         if (!portions.length) {
           tells(0);
           break;
         }
         const mixture = times(mixtureOfPortions(portions), 1 - step.left);
-        if (step.stage === 'fold in' && mixture.whiteG > 0)
+        if (useOf(step.from) === 'fold in' && mixture.whiteG > 0)
           addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / PUDDING_G_PER_ML).addsMl;
         const goesIn = additionOf(step, mixture, pot);
         if ((goesIn.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = goesIn.lumpEntry;

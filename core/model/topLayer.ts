@@ -1,5 +1,5 @@
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
-import { atStages, mainLiquid, mixtureOfPortions } from '../plan/stages';
+import { inBowls, mainLiquid, mixtureOfPortions } from '../plan/bowls';
 import { keptTogetherC } from '../plan/kept';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
@@ -20,10 +20,10 @@ export type TopLayer = {
 
 /** The top layer of a plan, or undefined when nothing liquid is kept for it. */
 export function topLayerOf(plan: Plan): TopLayer | undefined {
-  const m = mixtureOfPortions(atStages(plan).top);
+  const m = mixtureOfPortions(inBowls(plan).top);
   if (m.waterG < TOP.leastG) return undefined;
   const setup = { ...potSetup(plan), base: mainLiquid(plan)?.base ?? ('water' as const) };
-  const raw = fillPot(setup, m, keptTogetherC(atStages(plan).top, plan.room.tempC));
+  const raw = fillPot(setup, m, keptTogetherC(inBowls(plan).top, plan.room.tempC));
   const fire = { setting: plan.method.simmerSetting, stirEveryS: plan.method.stirEveryS, lid: 'off' as const };
   const { pot } =
     plan.choices.top === 'cooked down first'

@@ -1,3 +1,5 @@
+import { withLine } from '../plan/layout';
+import { type Bowl } from '../plan/method';
 import { forecast } from '../model/forecast';
 import { withGrams } from '../plan/amounts';
 import type { Plan } from '../plan/plan';
@@ -36,10 +38,8 @@ const own = (kind: OwnKind, named: Partial<Ingredient['per100']>, thickener?: In
   confidence: 'C',
   own: true,
 });
-const withIt = (i: Ingredient, grams: number, stage: Plan['items'][number]['stage']): Plan => {
-  const plan = testPlan();
-  return { ...plan, own: [i], items: [...plan.items, { ingredientId: i.id, grams, stage }] };
-};
+const withIt = (i: Ingredient, grams: number, bowl: Bowl): Plan =>
+  withLine({ ...testPlan(), own: [i] }, { ingredientId: i.id, grams, in: bowl });
 
 describe('an ingredient of the cook’s own', () => {
   it.each(OWN_KINDS)('%s is one that can be kept and cooked', (kind) => {
@@ -51,7 +51,7 @@ describe('an ingredient of the cook’s own', () => {
     const only = (cold: (typeof COLD)[number]) => {
       const i = own('thickener', { starch: 85 }, kindByBehaviour({ feels: 'like flour', cooked: 'cloudy', cold }));
       const plan = withIt(i, 40, 'slurry');
-      const starch = plan.items.find((x) => x.ingredientId === 'cornstarch')!;
+      const starch = plan.things.find((x) => x.ingredientId === 'cornstarch')!;
       return forecast(withGrams(plan, starch.ingredientId, 0)).serving.yieldPa;
     };
     expect(only('sets firm')).toBeGreaterThan(1.3 * only('stays soft'));

@@ -1,6 +1,7 @@
 import { forecast } from '../model/forecast';
 import { familyPlan } from '../testing';
-import { migratePlan, PlanSchema } from './plan';
+import { migratePlan } from './migrate';
+import { PlanSchema } from './plan';
 import { correctedAgain, takenAsItIs } from './asItIs';
 
 describe('a recipe that is taken as it is', () => {
@@ -8,7 +9,7 @@ describe('a recipe that is taken as it is', () => {
   const base = familyPlan('egg-enriched pudding');
   const plan = {
     ...base,
-    items: base.items.map((i) => (i.ingredientId === 'rice_ground' ? { ...i, grams: 8 } : i)),
+    things: base.things.map((i) => (i.ingredientId === 'rice_ground' ? { ...i, grams: 8 } : i)),
     method: { ...base.method, cookOnMin: 0 },
     hob: { ...base.hob, ratedW: 900 },
     serve: { ...base.serve, style: 'turned out' as const },

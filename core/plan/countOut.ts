@@ -1,7 +1,8 @@
 import { GRAINS } from '../pot/grain';
-import { atStages, oncePerPlan, portionsAt } from './stages';
+import { inBowls, portionsIn } from './bowls';
 import { methodOf } from './family';
-import type { HeatRole, MethodStep } from './method';
+import { useOf, type AddStep, type HeatRole, type MethodStep } from './method';
+import { oncePerPlan } from './once';
 import type { Plan } from './plan';
 
 /** When the pot thickens, and when whole spices come out of it: places in the method. */
@@ -9,13 +10,13 @@ import type { Plan } from './plan';
 /** fires that do not thicken */
 const GENTLE: readonly HeatRole[] = ['warm', 'cool', 'off the heat'];
 
+/** A slurry, or a bowl of egg. */
+const binds = (step: AddStep) => useOf(step.from) === 'slurry' || useOf(step.from) === 'bowl';
+
 /** From here on the pot thickens: what thickens goes into a hot pot, or the fire under it begins. Kernels take longer. */
 function thickens(plan: Plan, step: MethodStep, heated: boolean, kernels: boolean): boolean {
   if (step.do === 'add')
-    return (
-      portionsAt(plan, step).length > 0 &&
-      (step.stage === 'slurry' || step.stage === 'bowl' || (heated && step.stage === 'grain'))
-    );
+    return portionsIn(plan, step.from).length > 0 && (binds(step) || (heated && useOf(step.from) === 'grain'));
   return step.do === 'heat' && !GENTLE.includes(step.role) && !(kernels && step.role === 'thicken');
 }
 
@@ -32,19 +33,17 @@ export type Places = {
  */
 export const placesOf = oncePerPlan((plan: Plan): Places => {
   const method = methodOf(plan);
-  const all = Object.values(atStages(plan)).flat();
+  const all = Object.values(inBowls(plan)).flat();
   const kernels = all.some((p) => p.ingredient.thickener && GRAINS[p.ingredient.thickener].form === 'kernel');
   const heatedBefore = (i: number) => method.slice(0, i).some((s) => s.do === 'heat');
   const first = method.findIndex((s, i) => thickens(plan, s, heatedBefore(i), kernels));
   if (!all.some((p) => p.ingredient.comesOut)) return { thickens: first, countOut: -1 };
   const pour = method.findIndex((s) => s.do === 'pour');
-  const binds = method.findIndex(
-    (s) => s.do === 'add' && (s.stage === 'slurry' || s.stage === 'bowl') && portionsAt(plan, s).length > 0,
-  );
-  const usual = !kernels ? first : binds >= 0 ? binds : pour >= 0 ? pour : first;
+  const bound = method.findIndex((s) => s.do === 'add' && binds(s) && portionsIn(plan, s.from).length > 0);
+  const usual = !kernels ? first : bound >= 0 ? bound : pour >= 0 ? pour : first;
   // what goes in is drawn by the next heat, and comes out behind it
   const lastIn = method.findLastIndex(
-    (s) => s.do === 'add' && s.stage !== 'fold in' && portionsAt(plan, s).some((p) => p.ingredient.comesOut),
+    (s) => s.do === 'add' && useOf(s.from) !== 'fold in' && portionsIn(plan, s.from).some((p) => p.ingredient.comesOut),
   );
   const heatBehind = method.findIndex((s, i) => i > lastIn && s.do === 'heat');
   // behind the last fire nothing draws any more: it comes out before the pouring all the same

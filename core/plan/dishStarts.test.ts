@@ -40,8 +40,8 @@ describe.each(DISH_START_IDS)('%s', (id) => {
 
 it('a dish takes another milk', () => {
   const oat = start('set milk', { milkId: 'oat_drink' });
-  expect(oat.items.some((i) => i.ingredientId === 'milk_whole')).toBe(false);
-  expect(oat.items.find((i) => i.ingredientId === 'cornstarch')!.grams).toBeGreaterThan(
-    start('set milk').items.find((i) => i.ingredientId === 'cornstarch')!.grams,
+  expect(oat.things.some((i) => i.ingredientId === 'milk_whole')).toBe(false);
+  expect(oat.things.find((i) => i.ingredientId === 'cornstarch')!.grams).toBeGreaterThan(
+    start('set milk').things.find((i) => i.ingredientId === 'cornstarch')!.grams,
   );
 });

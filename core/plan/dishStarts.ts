@@ -1,9 +1,10 @@
 import type { HeatStep, MethodStep } from './method';
 import type { SetWord } from '../texture/words';
-import type { Choices, Family, Plan, Stage } from './plan';
+import type { Bowl } from './method';
+import type { Choices, Family, Plan } from './plan';
 
 /** Of the mass that goes in, and when it goes in. */
-export type Share = readonly [ingredientId: string, share: number, stage: Stage];
+export type Share = readonly [ingredientId: string, share: number, bowl: Bowl];
 /** Where a kind of pudding begins. */
 export type FamilyStart = {
   /** shares of the mass that goes in; the milk takes what is left */
@@ -68,7 +69,7 @@ const heat = (
 const SLOW_OVEN: MethodStep[] = [
   {
     do: 'add',
-    stage: 'grain',
+    from: 'grain',
     tempC: 21,
     how: 'cold together',
     stirring: 'spoon',
@@ -83,7 +84,7 @@ const SLOW_OVEN: MethodStep[] = [
 
 /** Soaked sticky rice in little more liquid than its own weight: to the boil, then under a lid on the lowest ring. */
 const UNDER_A_LID: MethodStep[] = [
-  { do: 'add', stage: 'grain', tempC: 21, how: 'cold together', stirring: 'spoon', soakMin: 240, left: 0 },
+  { do: 'add', from: 'grain', tempC: 21, how: 'cold together', stirring: 'spoon', soakMin: 240, left: 0 },
   heat('thicken', 4, 10, { reach: 'bubble' }, 'off'),
   heat('simmer', 1, 240, { reach: 'time', minutes: 20 }, 'on'),
   heat('off the heat', 0, null, { reach: 'time', minutes: 15 }, 'on'),

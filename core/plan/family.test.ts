@@ -1,7 +1,8 @@
+import { withLine, withOwnSteps } from './layout';
 import { forecast, point } from '../model/forecast';
 import { limitsFor, LIMITS } from '../model/limits';
 import { familyPlan } from '../testing';
-import { atStages } from './stages';
+import { inBowls } from './bowls';
 import { methodOf, notAdded } from './family';
 import { newPlan } from './newPlan';
 import { MethodStepSchema, type MethodStep } from './method';
@@ -12,7 +13,7 @@ const choosing = (family: Family, choices: Choices): Plan => {
   return { ...plan, choices: { ...plan.choices, ...choices } };
 };
 const names = (plan: Plan) =>
-  methodOf(plan).map((s) => (s.do === 'heat' ? s.role : s.do === 'add' ? `add ${s.stage}` : s.do));
+  methodOf(plan).map((s) => (s.do === 'heat' ? s.role : s.do === 'add' ? `add ${s.from}` : s.do));
 const heats = (plan: Plan) => methodOf(plan).filter((s): s is Extract<MethodStep, { do: 'heat' }> => s.do === 'heat');
 
 describe('every family', () => {
@@ -57,7 +58,7 @@ describe('methods', () => {
     ]));
   it('a custard is tempered and stops below the bubble', () => {
     const plan = familyPlan('stirred custard');
-    const bowl = methodOf(plan).find((s) => s.do === 'add' && s.stage === 'bowl');
+    const bowl = methodOf(plan).find((s) => s.do === 'add' && s.from === 'bowl');
     expect(bowl).toMatchObject({ ladleG: 60 });
     expect(heats(plan).some((h) => h.until.reach === 'bubble')).toBe(false);
     expect(
@@ -66,16 +67,13 @@ describe('methods', () => {
   });
   it('with enough starch the egg may bubble', () => {
     const plan = familyPlan('stirred custard');
-    const starched: Plan = {
-      ...plan,
-      items: [...plan.items, { ingredientId: 'cornstarch', grams: 30, stage: 'bowl' }],
-    };
+    const starched: Plan = withLine(plan, { ingredientId: 'cornstarch', grams: 30, in: 'bowl' });
     expect(heats(starched).some((h) => h.until.reach === 'bubble')).toBe(true);
   });
   it('grain goes in cold, rained into boiling, or through fat', () => {
     const how = (grain: Choices['grain']) =>
       methodOf(choosing('ground-rice cream', { grain })).flatMap((s) =>
-        s.do === 'add' && s.stage === 'grain' ? [s.how] : [],
+        s.do === 'add' && s.from === 'grain' ? [s.how] : [],
       );
     expect(how('into cold milk')).toEqual(['cold together']);
     expect(how('into boiling milk')).toEqual(['dry rain']);
@@ -122,16 +120,16 @@ describe('methods', () => {
     expect(f.egg!.hottestC).toBeGreaterThan(70);
   });
   it('its own steps stand in the place of the family’s', () => {
-    const steps: Plan['steps'] = [{ do: 'pour' }];
-    expect(methodOf(familyPlan('porridge', { steps }))).toBe(steps);
+    const steps: MethodStep[] = [{ do: 'pour' }];
+    expect(methodOf(withOwnSteps(familyPlan('porridge'), steps))).toEqual(steps);
   });
-  it('a stage without a step is put in before the pot leaves the fire', () => {
+  it('a bowl without a step is put in before the pot leaves the fire', () => {
     const plan = familyPlan('baked custard');
-    const late: Plan = { ...plan, items: [...plan.items, { ingredientId: 'raisins', grams: 40, stage: 'late' }] };
+    const late: Plan = withLine(plan, { ingredientId: 'raisins', grams: 40, in: 'late' });
     const order = names(late);
     expect(order).toContain('add late');
     expect(order.indexOf('add late')).toBeLessThan(order.indexOf('pour'));
-    expect(atStages(late).late).toHaveLength(1);
+    expect(inBowls(late).late).toHaveLength(1);
   });
 });
 

@@ -1,22 +1,24 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
 import { BITE, GRAINS } from '../pot/grain';
-import { atStages, lookUp, mixtureOfPortions, oncePerPlan, portionsAt } from './stages';
+import { inBowls, lookUp, mixtureOfPortions, portionsIn } from './bowls';
+import { ownSteps } from './layout';
 import {
-  BESIDE_STAGES,
-  isSameMoment,
-  momentKey,
-  STAGES,
+  BESIDE_USES,
+  USES,
+  useOf,
   type AddStep,
   type BakeStep,
+  type Bowl,
   type HeatStep,
   type MethodStep,
   type RestStep,
-  type When,
+  type Use,
 } from './method';
 import { KEPT, keptTogetherC } from './kept';
-import type { Plan, Stage } from './plan';
+import { oncePerPlan } from './once';
+import type { Plan } from './plan';
 
-/** The methods of the families: from a plan and its choices to steps. What the cook wrote out in `steps` comes first. */
+/** The methods of the families: from a plan and its choices to steps. A list of the cook's own comes first. */
 
 /** A thin steel bowl over two fingers of water. */
 export const USUAL_BATH: DoubleBoiler = {
@@ -51,21 +53,21 @@ const LAYER_FROM_G = 20;
 const BUBBLES_WITH_PCT = 2;
 
 function context(plan: Plan) {
-  const stages = atStages(plan);
+  const bowls = inBowls(plan);
   const grams = (what: (id: string) => boolean) =>
-    plan.items.filter((i) => what(i.ingredientId)).reduce((s, i) => s + i.grams, 0);
-  const total = plan.items.reduce((s, i) => s + i.grams, 0);
+    plan.things.filter((i) => what(i.ingredientId)).reduce((s, i) => s + i.grams, 0);
+  const total = plan.things.reduce((s, i) => s + i.grams, 0);
   const starchPct =
-    (100 * plan.items.reduce((s, i) => s + (i.grams * lookUp(plan, i.ingredientId).per100.starch) / 100, 0)) /
+    (100 * plan.things.reduce((s, i) => s + (i.grams * lookUp(plan, i.ingredientId).per100.starch) / 100, 0)) /
     Math.max(1, total);
-  const kinds = plan.items.flatMap((i) => lookUp(plan, i.ingredientId).thickener ?? []);
+  const kinds = plan.things.flatMap((i) => lookUp(plan, i.ingredientId).thickener ?? []);
   return {
-    stages,
+    bowls,
     grams,
     starchPct,
     whole: kinds.some((k) => GRAINS[k].form === 'kernel'),
     grainy: kinds.some((k) => GRAINS[k].form !== 'powder'),
-    egg: stages.bowl.length > 0 || stages['fold in'].length > 0,
+    egg: bowls.bowl.length > 0 || bowls['fold in'].length > 0,
   };
 }
 
@@ -90,9 +92,9 @@ const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'unt
   };
 };
 
-const add = (stage: AddStep['stage'], more: Partial<AddStep> = {}): AddStep => ({
+const add = (from: Bowl, more: Partial<AddStep> = {}): AddStep => ({
   do: 'add',
-  stage,
+  from,
   tempC: KEPT.fridgeC,
   how: 'cold slurry',
   stirring: 'whisk',
@@ -104,14 +106,14 @@ const add = (stage: AddStep['stage'], more: Partial<AddStep> = {}): AddStep => (
 /** Everything after the fire: off the heat, into the dish, rest and cold until it is served. */
 function finish(plan: Plan, ctx: ReturnType<typeof context>, baked: MethodStep[] = []): MethodStep[] {
   const steps: MethodStep[] = [];
-  if (ctx.stages['off the heat'].length) steps.push(add('off the heat', { tempC: plan.room.tempC }));
+  if (ctx.bowls['off the heat'].length) steps.push(add('off the heat', { tempC: plan.room.tempC }));
   steps.push({
     ...heat(plan, { role: 'off the heat', until: { reach: 'time', minutes: STAND_S / 60 } }),
     setting: 0,
     // a custard goes on cooking in its hot pan: it is kept moving
     stirEveryS: ctx.egg ? Math.min(plan.method.stirEveryS, 3) : 10,
   });
-  if (ctx.stages['fold in'].length) steps.push(add('fold in', { tempC: plan.room.tempC, stirring: 'spoon' }));
+  if (ctx.bowls['fold in'].length) steps.push(add('fold in', { tempC: plan.room.tempC, stirring: 'spoon' }));
   steps.push({ do: 'pour' }, ...baked);
   return [...steps, ...restsOf(plan)];
 }
@@ -170,7 +172,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   const steps: MethodStep[] = [];
   const warm = (until: HeatStep['until']) => heat(plan, { role: 'warm', setting: up, stirEveryS: 20, until });
   const soakMin = c.soak === 'soaked' && ctx.grainy ? 45 : 0;
-  const hasGrain = ctx.stages.grain.length > 0;
+  const hasGrain = ctx.bowls.grain.length > 0;
 
   if (hasGrain && (c.grain ?? 'into cold milk') === 'into cold milk')
     steps.push(add('grain', { how: 'cold together', tempC: 20, stirring: 'spoon', soakMin }));
@@ -179,13 +181,13 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
       warm({ reach: 'bubble' }),
       add('grain', { how: GRAIN_MEETS[c.grain ?? 'into boiling milk'], tempC: 20, soakMin }),
     );
-  const early = ctx.stages.slurry.length > 0 && c.starch !== 'last';
+  const early = ctx.bowls.slurry.length > 0 && c.starch !== 'last';
   if (early && !hasGrain) steps.push(warm({ reach: 'temperature', tempC: slurryAtC }), add('slurry'));
   const simmers = c.reduceTo !== undefined || (ctx.grainy && c.end !== 'coats the spoon');
   if (simmers && c.heat === 'double boiler') {
     // over steam nothing marks the moment: hot, and on to the bite or the mark
     if (!steps.some((s) => s.do === 'heat')) steps.push(warm({ reach: 'bubble' }));
-  } else if (ctx.stages.slurry.length + ctx.stages.grain.length > 0 || !ctx.egg)
+  } else if (ctx.bowls.slurry.length + ctx.bowls.grain.length > 0 || !ctx.egg)
     steps.push(
       heat(plan, {
         role: 'thicken',
@@ -198,7 +200,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     steps.push(
       heat(plan, { role: 'reduce', ...on, lid: 'off', until: { reach: 'share', share: c.reduceTo }, limitMin: 150 }),
     );
-  const late = ctx.stages.late;
+  const late = ctx.bowls.late;
   if (ctx.grainy && c.end !== 'coats the spoon') {
     const milky = late.some((p) => p.ingredient.group === 'milk');
     const first = milky ? WATER_FIRST_BITE : late.length ? 0.93 : BITE.done;
@@ -209,7 +211,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
     if (late.length) steps.push(add('late'));
     if (milky) steps.push(heat(plan, { role: 'simmer in milk', ...on, until: { reach: 'grain', bite: BITE.done } }));
   } else if (late.length) steps.push(add('late'));
-  if (!early && ctx.stages.slurry.length) {
+  if (!early && ctx.bowls.slurry.length) {
     steps.push(
       add('slurry', { stirring: 'whisk' }),
       heat(plan, { role: 'thicken', setting: up, until: { reach: 'bubble' } }),
@@ -222,7 +224,7 @@ function thicken(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
 
 /** Egg into the hot pot, and on to where it is thick. */
 function eggIn(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
-  if (!ctx.stages.bowl.length) return [];
+  if (!ctx.bowls.bowl.length) return [];
   const c = plan.choices;
   const tempered = (c.yolks ?? 'tempered') === 'tempered';
   const low = plan.method.simmerSetting;
@@ -287,36 +289,32 @@ const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open')
   covered: false,
 });
 
-/** Moments at which something goes into a pot that is on its way, in the order of their stages. */
-export function momentsOf(plan: Plan): When[] {
-  const stages = atStages(plan);
-  const all = STAGES.flatMap((stage) =>
-    stage === 'pot' || BESIDE_STAGES.includes(stage)
-      ? []
-      : stages[stage].map(({ moment }): When => (moment === undefined ? { stage } : { stage, moment })),
-  );
-  return [...new Map(all.map((w) => [momentKey(w), w])).values()];
+/** Bowls that go into a pot that is on its way, in the order of their uses. */
+export function bowlsOf(plan: Plan): Bowl[] {
+  const bowls = inBowls(plan);
+  return [
+    ...new Set(USES.flatMap((use) => (use === 'pot' || BESIDE_USES.includes(use) ? [] : bowls[use].map((p) => p.in)))),
+  ];
 }
 
-/** Moments that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
-export const notAdded = (plan: Plan, steps: readonly MethodStep[]): When[] =>
-  momentsOf(plan).filter((w) => !steps.some((m) => m.do === 'add' && isSameMoment(m, w)));
+/** Bowls that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
+export const notAdded = (plan: Plan, steps: readonly MethodStep[]): Bowl[] =>
+  bowlsOf(plan).filter((w) => !steps.some((m) => m.do === 'add' && m.from === w));
 
 /** What goes in as it is taken from where it is kept; egg is left to come to the room. */
-const AS_KEPT: readonly Stage[] = ['slurry', 'grain', 'late'];
+const AS_KEPT: readonly Use[] = ['slurry', 'grain', 'late'];
 
 /** The steps of a plan: its own, or its family's with the cook's choices. @throws UnknownIngredientError */
 export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
-  if (plan.steps) return plan.steps;
+  const own = ownSteps(plan);
+  if (own) return own;
   const steps = familySteps(plan).map((s) =>
-    s.do === 'add' && AS_KEPT.includes(s.stage)
-      ? { ...s, tempC: keptTogetherC(portionsAt(plan, s), plan.room.tempC) }
+    s.do === 'add' && AS_KEPT.includes(useOf(s.from))
+      ? { ...s, tempC: keptTogetherC(portionsIn(plan, s.from), plan.room.tempC) }
       : s,
   );
   const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.role === 'off the heat'));
-  const missing = notAdded(plan, steps).map(({ stage, moment }) =>
-    add(stage, { tempC: plan.room.tempC, ...(moment === undefined ? {} : { moment }) }),
-  );
+  const missing = notAdded(plan, steps).map((bowl) => add(bowl, { tempC: plan.room.tempC }));
   const all = missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
   if (plan.choices.hands !== 'spoon only') return all;
   return all.map((s) => (s.do === 'add' && s.stirring === 'whisk' ? { ...s, stirring: 'spoon' as const } : s));
@@ -348,9 +346,9 @@ function familySteps(plan: Plan): MethodStep[] {
           until: { reach: 'temperature', tempC: c.heat === 'double boiler' ? STEAMED_C : SCALD_C },
         }),
         ...reduced(plan),
-        ...(ctx.stages.slurry.length ? [add('slurry')] : []),
+        ...(ctx.bowls.slurry.length ? [add('slurry')] : []),
         ...eggIn(plan, ctx),
-        ...(ctx.stages.late.length ? [add('late')] : []),
+        ...(ctx.bowls.late.length ? [add('late')] : []),
         ...finish(plan, ctx),
       ];
     case 'baked custard':
@@ -358,14 +356,14 @@ function familySteps(plan: Plan): MethodStep[] {
         heat(plan, { role: 'warm', stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } }),
         ...reduced(plan),
         ...(plan.choices.reduceTo === undefined ? [] : [coolTo(plan, COOLED_BASE_C)]),
-        ...(ctx.stages.bowl.length
+        ...(ctx.bowls.bowl.length
           ? [add('bowl', { tempC: plan.room.tempC, how: 'in cold cream or yolks', stirring: 'spoon' })]
           : []),
         ...finish(plan, ctx, [bake(plan, 77, 160, 'open')]),
       ];
     case 'baked slab':
       return [
-        ...(ctx.stages.slurry.length + ctx.stages.grain.length > 0 ? thicken(plan, ctx) : []),
+        ...(ctx.bowls.slurry.length + ctx.bowls.grain.length > 0 ? thicken(plan, ctx) : []),
         ...eggIn(plan, ctx),
         ...finish(plan, ctx, slabBakes(plan, ctx)),
       ];
@@ -392,7 +390,7 @@ const reduced = (plan: Plan): HeatStep[] =>
 function slabBakes(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   const grilled = plan.choices.finish === 'grilled' ? { grillMin: GRILL_MIN } : {};
   const done = { ...bake(plan, SLAB_C, 180, 'none'), limitMin: 60, ...grilled };
-  return mixtureOfPortions(ctx.stages.top).waterG < LAYER_FROM_G
+  return mixtureOfPortions(ctx.bowls.top).waterG < LAYER_FROM_G
     ? [done]
     : [{ ...done, until: { reach: 'carries' }, grillMin: 0 }, { do: 'top', tempC: plan.room.tempC }, done];
 }

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
-import { lookUp } from './stages';
+import { lookUp } from './bowls';
+import { linesOf, ownSteps } from './layout';
+import { useOf } from './method';
 import { PlanSchema, type Plan } from './plan';
 import { say, type Figure, type Said } from '../say';
 
@@ -36,22 +38,22 @@ const choiceSaid = (key: string, value: string | number | undefined): Figure =>
 export function changesBetween(from: Plan, to: Plan): Said[] {
   const out: Said[] = [];
   const name = (p: Plan, id: string) => lookUp(p, id).name;
-  for (const i of to.items) {
-    const old = from.items.find((o) => o.ingredientId === i.ingredientId);
+  for (const i of linesOf(to)) {
+    const old = linesOf(from).find((o) => o.ingredientId === i.ingredientId);
     if (!old) out.push(say('history.cameIn', { name: name(to, i.ingredientId), grams: i.grams }));
     else if (Math.abs(old.grams - i.grams) >= 0.05)
       out.push(say('history.to', { name: name(to, i.ingredientId), grams: old.grams, grams2: i.grams }));
-    else if (old.stage !== i.stage)
+    else if (old.in !== i.in)
       out.push(
         say('history.goesInInsteadOf', {
           name: name(to, i.ingredientId),
-          stage: say(`stage.${i.stage}`),
-          stage2: say(`stage.${old.stage}`),
+          stage: say(`stage.${useOf(i.in)}`),
+          stage2: say(`stage.${useOf(old.in)}`),
         }),
       );
   }
-  for (const o of from.items)
-    if (!to.items.some((i) => i.ingredientId === o.ingredientId))
+  for (const o of from.things)
+    if (!to.things.some((i) => i.ingredientId === o.ingredientId))
       out.push(say('history.wentOut', { name: name(from, o.ingredientId), grams: o.grams }));
   const line = (what: string, a: Figure, b: Figure) => {
     if (JSON.stringify(a) !== JSON.stringify(b)) out.push(say(`history.${what}`, { from: a, to: b }));
@@ -78,8 +80,9 @@ export function changesBetween(from: Plan, to: Plan): Said[] {
   line('panSteam', ...of((p) => p.pan.steam ?? 1));
   line('fridgePace', ...of((p) => p.rest.pace ?? 1));
   line('power', ...of((p) => p.hob.powerTrim));
-  if (JSON.stringify(from.steps) !== JSON.stringify(to.steps))
-    out.push(to.steps ? say('history.ownSteps', { count: to.steps.length }) : say('history.usualSteps'));
+  const steps = ownSteps(to);
+  if (JSON.stringify(ownSteps(from)) !== JSON.stringify(steps))
+    out.push(steps ? say('history.ownSteps', { count: steps.length }) : say('history.usualSteps'));
   line('portions', ...of((p) => list(p.portions.map((x) => say('plain', { text: x.name })))));
   line('loosened', ...of((p) => p.serve.loosen?.grams ?? 0));
   line('starchBy', ...of((p) => say(`measure.${p.starchMeasure}`)));

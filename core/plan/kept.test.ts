@@ -18,8 +18,8 @@ describe('where things are kept', () => {
   it('what is stirred together has the mean by its heat', () => {
     const half = keptTogetherC(
       [
-        { ingredient: pantry.get('milk_whole')!, grams: 500, carved: false },
-        { ingredient: pantry.get('coconut_milk')!, grams: 500, carved: false },
+        { ingredient: pantry.get('milk_whole')!, grams: 500 },
+        { ingredient: pantry.get('coconut_milk')!, grams: 500 },
       ],
       ROOM_C,
     );
@@ -30,7 +30,7 @@ describe('where things are kept', () => {
   it('a pot of tinned coconut starts at the room, one of milk in the cold; the slurry as its liquid', () => {
     const start = (milkId: string) => {
       const plan = testPlan({}, milkId);
-      const slurry = methodOf(plan).find((s) => s.do === 'add' && s.stage === 'slurry');
+      const slurry = methodOf(plan).find((s) => s.do === 'add' && s.from === 'slurry');
       return { pot: startPot(plan, potSetup(plan)).bulkC, slurry: slurry?.do === 'add' ? slurry.tempC : NaN };
     };
     expect(start('coconut_milk').pot).toBeCloseTo(ROOM_C, 0);

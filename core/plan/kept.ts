@@ -2,7 +2,7 @@ import { table } from '../coefficients';
 import { heatOf } from '../matter/capacity';
 import { massG, mixtureOf } from '../matter/mixture';
 import type { Ingredient } from '../pantry/ingredient';
-import type { StagedPortion } from './stages';
+import type { LaidPortion } from './bowls';
 
 /** Where things are kept until they are used, and how warm they are then. */
 export const KEPT = table('Where things are kept', {
@@ -21,7 +21,7 @@ export function keptC(i: Ingredient, roomC: number): number {
 }
 
 /** degC of several things that are stirred together; the room's where there is nothing. */
-export function keptTogetherC(portions: readonly StagedPortion[], roomC: number): number {
+export function keptTogetherC(portions: readonly Pick<LaidPortion, 'ingredient' | 'grams'>[], roomC: number): number {
   let joules = 0;
   let warm = 0;
   for (const p of portions) {

@@ -6,28 +6,31 @@ import { TOOLS, LIDS } from '../pot/hands';
 import { REST_PLACES } from '../set/places';
 
 /**
- * When an ingredient goes in. `pot` starts in the pot; each other stage waits until a step of the method adds it:
- * whisked cold with the starch, grain, the bowl of egg, later in the pot, off the heat, folded in; or in the dish beside
- * the pudding: under it, or on top.
+ * What a bowl is for, and so when it goes in. `pot` is the pot from the start; each other bowl waits until an act adds it:
+ * whisked cold with the starch, grain, the bowl of egg, later in the pot, off the heat, folded in; or it is for the dish
+ * beside the pudding: under it, or on top.
  */
-export const STAGES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'under', 'top'] as const;
-export type Stage = (typeof STAGES)[number];
+export const USES = ['slurry', 'pot', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'under', 'top'] as const;
+export type Use = (typeof USES)[number];
 /** What is in the dish and never in the pot. */
-export const BESIDE_STAGES: readonly Stage[] = ['under', 'top'];
+export const BESIDE_USES: readonly Use[] = ['under', 'top'];
 
-/** Which of the moments of its stage, where a method has several; the first where nothing is said. */
-export const WhichMomentSchema = z.int().min(2).max(40).optional();
-/** A stage, and which of its moments. */
-export type When = { stage: Stage; moment?: number | undefined };
-export const isSameMoment = (a: When, b: When): boolean => a.stage === b.stage && (a.moment ?? 1) === (b.moment ?? 1);
-/** Tells a moment from every other: "late", "late 2". */
-export const momentKey = ({ stage, moment }: When): string => (moment === undefined ? stage : `${stage} ${moment}`);
+/** Of each use there may be so many bowls. */
+const MOST_BOWLS = 40;
+/** A bowl by what it is for, numbered from the second of its use on: "late", "late 2". */
+export const BowlSchema = z.string().regex(new RegExp(`^(${USES.join('|')})( ([2-9]|[1-3][0-9]|${MOST_BOWLS}))?$`));
+export type Bowl = string;
 
-/** The next moment of a stage that nothing is added at yet. */
-export function freeMoment(taken: readonly When[], stage: Stage): When {
-  for (let moment: number | undefined; ; moment = (moment ?? 1) + 1)
-    if (!taken.some((w) => isSameMoment(w, { stage, moment })))
-      return moment === undefined ? { stage } : { stage, moment };
+/** What a bowl is for. @example useOf('late 2') // 'late' */
+export const useOf = (bowl: Bowl): Use => bowl.replace(/ \d+$/, '') as Use;
+/** Which of the bowls of its use, from 1. */
+export const numberOf = (bowl: Bowl): number => Number(/ (\d+)$/.exec(bowl)?.[1] ?? 1);
+
+/** The next bowl of a use that nothing is in yet. @example freeBowl(['late'], 'late') // 'late 2' */
+export function freeBowl(taken: readonly Bowl[], use: Use): Bowl {
+  if (!taken.includes(use)) return use;
+  for (let n = 2; n < MOST_BOWLS; n++) if (!taken.includes(`${use} ${n}`)) return `${use} ${n}`;
+  return `${use} ${MOST_BOWLS}`;
 }
 
 const minutes = z.number().min(0).max(6000);
@@ -92,8 +95,8 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
   z.object({
     do: z.literal('add'),
     ...named,
-    stage: z.enum(STAGES),
-    moment: WhichMomentSchema,
+    /** the bowl that goes in */
+    from: BowlSchema,
     tempC: tempC.default(20),
     how: z.enum(STARCH_ENTRIES).default('cold slurry'),
     stirring: z.enum(['none', 'spoon', 'whisk']).default('whisk'),

@@ -1,9 +1,10 @@
+import { ownSteps, partsOf, withLine } from './layout';
 import * as fc from 'fast-check';
 import { forecast } from '../model/forecast';
 import { FAMILIES, PlanSchema, type Plan } from './plan';
 import { methodOf } from './family';
 import {
-  addMoment,
+  addBowl,
   asUsual,
   changeStep,
   followSteps,
@@ -41,7 +42,7 @@ describe('the way it is cooked, as a list', () => {
       expect(list.every((s) => STEP_KINDS.includes(kindOf(s)))).toBe(true);
       expect(stepTroubles(plan)).toEqual([]);
       const own = moveStep(plan, list[0]!.id, 0);
-      expect(own.steps).toHaveLength(list.length);
+      expect(ownSteps(own)).toHaveLength(list.length);
       expect(PlanSchema.safeParse(own).error).toBeUndefined();
       expect(forecast(own).serving.yieldPa).toBeCloseTo(forecast(plan).serving.yieldPa, 6);
       expect(asUsual(own)).toEqual(plan);
@@ -74,8 +75,8 @@ describe('the way it is cooked, as a list', () => {
   it('what no step adds is said, and put in where it usually goes', () => {
     const plan = removeStep(planOf(), 'add slurry');
     const [trouble] = stepTroubles(plan);
-    expect(trouble).toMatchObject({ when: { stage: 'slurry' } });
-    const mended = addMoment(plan, { stage: 'slurry' });
+    expect(trouble).toMatchObject({ bowl: 'slurry' });
+    const mended = addBowl(plan, 'slurry');
     expect(stepTroubles(mended)).toEqual([]);
     expect(listOf(mended).findIndex((s) => s.id.startsWith('add slurry'))).toBeGreaterThan(0);
   });
@@ -87,10 +88,7 @@ describe('the way it is cooked, as a list', () => {
     const list = listOf(bath);
     expect(list.find((s) => s.id === 'thicken')).toHaveProperty('over');
     expect(list.find((s) => s.id === 'cook on')).toMatchObject({ until: { minutes: 9 } });
-    const egg = followSteps(plan, {
-      ...plan,
-      items: [...plan.items, { ingredientId: 'yolk', grams: 40, stage: 'bowl' }],
-    });
+    const egg = followSteps(plan, withLine(plan, { ingredientId: 'yolk', grams: 40, in: 'bowl' }));
     const ids = listOf(egg).map((s) => s.id);
     expect(ids.indexOf('add bowl')).toBeGreaterThan(ids.indexOf('thicken'));
     expect(ids.indexOf('add bowl')).toBeLessThan(ids.indexOf('pour'));
@@ -109,15 +107,12 @@ describe('the way it is cooked, as a list', () => {
   });
   it('meal that is wetted cold has its liquid carved out, and back with another way', () => {
     const wetted = withGrainWay(planOf('porridge'), 'wetted cold first');
-    expect(wetted.carveOuts.map((c) => c.stage)).toEqual(['grain']);
+    expect(partsOf(wetted).map((c) => c.in)).toEqual(['grain']);
     expect(forecast(wetted).risks.lumps.chance).toBeLessThan(0.3);
-    expect(withGrainWay(wetted, 'into boiling milk').carveOuts).toEqual([]);
+    expect(partsOf(withGrainWay(wetted, 'into boiling milk'))).toEqual([]);
   });
   it('a steep lets whole spices draw', () => {
-    const plan = {
-      ...planOf(),
-      items: [...planOf().items, { ingredientId: 'cinnamon', grams: 4, stage: 'pot' as const }],
-    };
+    const plan = withLine(planOf(), { ingredientId: 'cinnamon', grams: 4, in: 'pot' });
     const drawn = (p: Plan) => forecast(p).aroma.find((a) => a.ingredientId === 'cinnamon')!;
     const before = drawn(plan);
     expect(before.steepMin).toBeGreaterThan(0);
@@ -147,10 +142,7 @@ describe('the way it is cooked, as a list', () => {
     );
   });
   it.each(STEP_KINDS)('a new "%s" is a step of that kind', (kind) => {
-    const plan = {
-      ...planOf(),
-      items: [...planOf().items, { ingredientId: 'white', grams: 60, stage: 'fold in' as const }],
-    };
+    const plan = withLine(planOf(), { ingredientId: 'white', grams: 60, in: 'fold in' });
     expect(kindOf(newStep(plan, kind))).toBe(kind);
   });
 });

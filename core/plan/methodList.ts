@@ -1,20 +1,21 @@
 import { say, type Said } from '../say';
-import { methodOf, momentsOf, notAdded, USUAL_BATH } from './family';
+import { bowlsOf, methodOf, notAdded, USUAL_BATH } from './family';
+import { ownSteps, withOwnSteps } from './layout';
 import {
-  BESIDE_STAGES,
-  freeMoment,
+  BESIDE_USES,
+  freeBowl,
   grillsOnly,
-  momentKey,
+  useOf,
   type AddStep,
+  type Bowl,
   type HeatStep,
   type MethodStep,
   type RestStep,
-  type Stage,
-  type When,
+  type Use,
 } from './method';
 import type { Plan } from './plan';
 import { keptTogetherC } from './kept';
-import { portionsAt } from './stages';
+import { portionsIn } from './bowls';
 
 /** The way a plan is cooked, as a list that a cook changes: each change is a plan with steps of its own. */
 
@@ -38,14 +39,14 @@ export const STEP_KINDS = [
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
-/** Stages whose adding is a wetting: of starch, of grain, of egg. */
-const WET: readonly Stage[] = ['slurry', 'grain', 'bowl'];
+/** Bowls whose adding is a wetting: of starch, of grain, of egg. */
+const WET: readonly Use[] = ['slurry', 'grain', 'bowl'];
 
 /** What a cook would call a step. */
 export function kindOf(step: MethodStep): StepKind {
   switch (step.do) {
     case 'add':
-      return WET.includes(step.stage) ? 'wet' : step.stage === 'fold in' ? 'fold in' : 'add';
+      return WET.includes(useOf(step.from)) ? 'wet' : useOf(step.from) === 'fold in' ? 'fold in' : 'add';
     case 'heat':
       switch (step.role) {
         case 'warm':
@@ -77,7 +78,7 @@ const bare = (step: MethodStep): string => {
     case 'heat':
       return step.role;
     case 'add':
-      return `add ${momentKey(step)}`;
+      return `add ${step.from}`;
     case 'rest':
       return `rest ${step.where}`;
     case 'bake':
@@ -111,17 +112,13 @@ function withSteps(plan: Plan, steps: readonly MethodStep[]): Plan {
   const minutes = steps.reduce((sum, s) => sum + (s.do === 'rest' ? s.minutes : 0), 0);
   const rested = steps.some((s) => s.do === 'rest');
   return {
-    ...plan,
-    steps: named(steps),
+    ...withOwnSteps(plan, named(steps)),
     ...(rested ? { rest: { ...plan.rest, hours: Math.min(96, Math.round((minutes / 60) * 100) / 100) } } : {}),
   };
 }
 
 /** The family's own way again. */
-export function asUsual(plan: Plan): Plan {
-  const { steps: _steps, ...rest } = plan;
-  return rest;
-}
+export const asUsual = (plan: Plan): Plan => withOwnSteps(plan);
 
 export function changeStep(plan: Plan, id: string, change: (step: MethodStep) => MethodStep): Plan {
   return withSteps(
@@ -146,25 +143,24 @@ export function moveStep(plan: Plan, id: string, to: number): Plan {
   return withSteps(plan, [...others.slice(0, at), step, ...others.slice(at)]);
 }
 
-/** The moment that a new step would add: one that holds something and is added nowhere yet, or one of its own. */
-function momentFor(plan: Plan, kind: StepKind): When {
+/** The bowl that a new step would add: one that holds something and is added nowhere yet, or a new one. */
+function bowlFor(plan: Plan, kind: StepKind): Bowl {
   const method = methodOf(plan);
-  const fits = (w: When) => kindOf(addsTo(plan, w)) === kind;
-  const added = method.filter((s) => s.do === 'add');
+  const fits = (bowl: Bowl) => kindOf(addsTo(plan, bowl)) === kind;
+  const added = method.flatMap((s) => (s.do === 'add' ? [s.from] : []));
   const usual = kind === 'wet' ? 'slurry' : kind === 'fold in' ? 'fold in' : 'late';
-  return notAdded(plan, method).find(fits) ?? freeMoment([...added, ...momentsOf(plan)], usual);
+  return notAdded(plan, method).find(fits) ?? freeBowl([...added, ...bowlsOf(plan)], usual);
 }
 
-const addsTo = (plan: Plan, { stage, moment }: When): AddStep => ({
+const addsTo = (plan: Plan, from: Bowl): AddStep => ({
   do: 'add',
-  stage,
-  ...(moment === undefined ? {} : { moment }),
-  tempC: keptTogetherC(portionsAt(plan, { stage, moment }), plan.room.tempC),
-  how: stage === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
-  stirring: stage === 'fold in' ? 'spoon' : 'whisk',
+  from,
+  tempC: keptTogetherC(portionsIn(plan, from), plan.room.tempC),
+  how: useOf(from) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
+  stirring: useOf(from) === 'fold in' ? 'spoon' : 'whisk',
   soakMin: 0,
   left: 0,
-  ...(stage === 'bowl' ? { ladleG: 60 } : {}),
+  ...(useOf(from) === 'bowl' ? { ladleG: 60 } : {}),
 });
 
 /** What stands in an act of the cook's own until it is written. */
@@ -189,7 +185,7 @@ export function newStep(plan: Plan, kind: StepKind): MethodStep {
     case 'wet':
     case 'add':
     case 'fold in':
-      return addsTo(plan, momentFor(plan, kind));
+      return addsTo(plan, bowlFor(plan, kind));
     case 'warm':
       return fire({ role: 'warm', setting: heatSetting, stirEveryS: 20, until: { reach: 'temperature', tempC: 60 } });
     case 'thicken':
@@ -245,7 +241,7 @@ export function insertStep(
 ): { plan: Plan; id: string } {
   const list = listOf(plan);
   const next = withSteps(plan, [...list.slice(0, at), step, ...list.slice(at)]);
-  return { plan: next, id: next.steps![at]!.id! };
+  return { plan: next, id: ownSteps(next)![at]!.id! };
 }
 
 /** A steep before it thickens, so that whole spices draw: warm, lid on. */
@@ -268,11 +264,12 @@ const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.str
  * done in the cook's list too, where the cook had left it as it was. So the quick choices and the list are one method.
  */
 export function followSteps(was: Plan, next: Plan): Plan {
-  if (!was.steps || !same(next.steps, was.steps)) return next;
+  const own = ownSteps(was);
+  if (!own || !same(ownSteps(next), own)) return next;
   const before = listOf(asUsual(was));
   const after = listOf(asUsual(next));
   if (same(before, after)) return next;
-  const mine = named(was.steps);
+  const mine = named(own);
   const byId = (list: readonly NamedStep[]) => new Map(list.map((s) => [s.id, s]));
   const [old, now] = [byId(before), byId(after)];
   const kept = mine.flatMap((s) => {
@@ -301,23 +298,24 @@ export function followSteps(was: Plan, next: Plan): Plan {
  */
 export function restedAs(plan: Plan, roomMin: number, hours: number): Plan {
   const next = { ...plan, rest: { ...plan.rest, roomMin: Math.min(240, roomMin), hours } };
-  if (!plan.steps) return next;
-  const rests = plan.steps.filter((s) => s.do === 'rest');
+  const own = ownSteps(plan);
+  if (!own) return next;
+  const rests = own.filter((s) => s.do === 'rest');
   const last = rests.at(-1);
   if (!last) return next;
   const room = rests.find((s) => s.where === 'room' && s !== last);
   const others = rests.filter((s) => s !== last && s !== room).reduce((sum, s) => sum + s.minutes, 0);
   const inRoom = room ? roomMin : 0;
-  return {
-    ...next,
-    steps: plan.steps.map((s) =>
+  return withOwnSteps(
+    next,
+    own.map((s) =>
       s === room
         ? { ...s, minutes: inRoom }
         : s === last
           ? { ...s, minutes: Math.max(0, hours * 60 - inRoom - others) }
           : s,
     ),
-  };
+  );
 }
 
 /**
@@ -330,10 +328,9 @@ export function restedIn(
   hours: number,
 ): Plan {
   const { covered, fridgeC } = plan.rest;
-  return {
-    ...plan,
-    rest: { ...plan.rest, hours },
-    steps: named([
+  return withOwnSteps(
+    { ...plan, rest: { ...plan.rest, hours } },
+    named([
       ...listOf(plan).filter((s) => s.do !== 'rest'),
       ...stays.map(({ where, minutes }): RestStep => ({
         do: 'rest',
@@ -343,18 +340,18 @@ export function restedIn(
         ...(where === 'fridge' ? { tempC: fridgeC } : {}),
       })),
     ]),
-  };
+  );
 }
 
 /** What a list of steps would do wrong: which step, and why. */
-export type StepTrouble = { id?: string; says: Said; /** a moment that no step adds */ when?: When };
+export type StepTrouble = { id?: string; says: Said; /** a bowl that no step adds */ bowl?: Bowl };
 
 export function stepTroubles(plan: Plan): StepTrouble[] {
   const list = listOf(plan);
-  const out: StepTrouble[] = notAdded(plan, list).map((when) => ({
-    when,
+  const out: StepTrouble[] = notAdded(plan, list).map((bowl) => ({
+    bowl,
     says: say('steps.noneAdds', {
-      what: portionsAt(plan, when)
+      what: portionsIn(plan, bowl)
         .map((p) => p.ingredient.name)
         .join(', '),
     }),
@@ -365,11 +362,11 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
   list.forEach((s, i) => {
     const trouble = (says: Said) => out.push({ id: s.id, says });
     if (s.do === 'add') {
-      if (added.has(momentKey(s))) trouble(say('steps.addedTwice'));
-      else if (!portionsAt(plan, s).length) trouble(say('steps.addsNothing'));
-      added.add(momentKey(s));
+      if (added.has(s.from)) trouble(say('steps.addedTwice'));
+      else if (!portionsIn(plan, s.from).length) trouble(say('steps.addsNothing'));
+      added.add(s.from);
     }
-    if (s.do === 'top' && !portionsAt(plan, { stage: 'top' }).length) trouble(say('steps.noTop'));
+    if (s.do === 'top' && !portionsIn(plan, 'top').length) trouble(say('steps.noTop'));
     if (pour >= 0 && i > pour && (s.do === 'heat' || s.do === 'add')) trouble(say('steps.potIsEmpty'));
     if (pour >= 0 && i < pour && (s.do === 'bake' || s.do === 'top' || s.do === 'rest'))
       trouble(say('steps.notInDish'));
@@ -378,9 +375,9 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
   return out;
 }
 
-/** The list with what a moment holds added where it usually is. */
-export const addMoment = (plan: Plan, when: When): Plan => {
-  if (BESIDE_STAGES.includes(when.stage)) return plan;
-  const step = addsTo(plan, when);
+/** The list with what a bowl holds added where it usually is. */
+export const addBowl = (plan: Plan, bowl: Bowl): Plan => {
+  if (BESIDE_USES.includes(useOf(bowl))) return plan;
+  const step = addsTo(plan, bowl);
   return insertStep(plan, kindOf(step), undefined, step).plan;
 };

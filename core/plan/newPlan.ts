@@ -4,9 +4,10 @@ import { pantryWith } from '../pantry/pantry';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
-import { refreshCarveOuts } from './amounts';
+import { wetted } from './amounts';
 import type { FamilyStart, Share } from './dishStarts';
-import type { Family, Plan } from './plan';
+import { laidOut } from './layout';
+import { PLAN_VERSION, type Family, type Plan } from './plan';
 
 export type Start = {
   id: string;
@@ -118,25 +119,26 @@ export function newPlan(s: Start): Plan {
   const known = pantryWith(s.own ?? []);
   const base = known.get(s.milkId)?.base ?? 'dairy';
   const times = { thickener: AGAINST_DAIRY[base], egg: base === 'coconut' ? EGG_IN_COCONUT : 1 };
-  const shares = start.shares.map(([id, share, stage]): Share => {
+  const shares = start.shares.map(([id, share, bowl]): Share => {
     const group = known.get(id)?.group;
-    return [id, share * (group === 'thickener' || group === 'egg' ? times[group] : 1), stage];
+    return [id, share * (group === 'thickener' || group === 'egg' ? times[group] : 1), bowl];
   });
   const milkShare = 1 - shares.reduce((sum, [, share]) => sum + share, 0);
   const hours = start.hours ?? 5;
+  const { things, puts } = laidOut([
+    { ingredientId: s.milkId, grams: tidy(totalG * milkShare), in: 'pot' },
+    ...shares.map(([ingredientId, share, bowl]) => ({ ingredientId, grams: tidy(totalG * share), in: bowl })),
+  ]);
   const plan: Plan = {
     format: 'ovalis-plan',
-    version: 6,
+    version: PLAN_VERSION,
     id: s.id,
     name: s.name,
     family,
     people: s.people,
     portionG: s.portionG,
-    items: [
-      { ingredientId: s.milkId, grams: tidy(totalG * milkShare), stage: 'pot' },
-      ...shares.map(([ingredientId, share, stage]) => ({ ingredientId, grams: tidy(totalG * share), stage })),
-    ],
-    carveOuts: [],
+    things,
+    acts: [...puts, ...(start.steps ?? [])],
     starchMeasure: 'level spoons',
     pan,
     hob,
@@ -147,7 +149,6 @@ export function newPlan(s: Start): Plan {
       stirEveryS: start.stirEveryS ?? 3,
     },
     choices: start.choices ?? {},
-    ...(start.steps ? { steps: [...start.steps] } : {}),
     dish: { ...dish, count: dishesFor(dish, s.people, s.portionG) },
     sides: [],
     rules: [],
@@ -158,5 +159,5 @@ export function newPlan(s: Start): Plan {
     own: s.own ?? [],
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };
-  return refreshCarveOuts(plan);
+  return wetted(plan);
 }

@@ -1,11 +1,12 @@
+import { partsOf, withLine, withParts } from './layout';
 import * as fc from 'fast-check';
-import { pantry, testPlan } from '../testing';
+import { laid, pantry, testPlan } from '../testing';
 import {
   forPeople,
   forPortion,
   haveOf,
   putAt,
-  refreshCarveOuts,
+  wetted,
   scale,
   scaleToDish,
   scaleToPeople,
@@ -15,40 +16,34 @@ import {
   withMilk,
 } from './amounts';
 import { massG, mixtureOf } from '../matter/mixture';
-import { freeMoment, momentKey, type When } from './method';
-import { allergensOf, atStages, portionsAt, UnknownIngredientError, wholeMixture } from './stages';
+import { BowlSchema, freeBowl, numberOf, USES, useOf, type Bowl } from './method';
+import { allergensOf, inBowls, portionsIn, UnknownIngredientError, wholeMixture } from './bowls';
 import { PlanSchema } from './plan';
 
 const grams = fc.double({ min: 0, max: 3000, noNaN: true });
 
-describe('moments of a stage', () => {
-  const whens: When[] = [
-    { stage: 'pot' },
-    { stage: 'late' },
-    { stage: 'late', moment: 2 },
-    { stage: 'late', moment: 3 },
-    { stage: 'off the heat' },
-  ];
-  const at = (plan: ReturnType<typeof testPlan>, id: string, when: When) =>
-    portionsAt(plan, when)
+describe('bowls of a use', () => {
+  const bowls: Bowl[] = ['pot', 'late', 'late 2', 'late 3', 'off the heat'];
+  const at = (plan: ReturnType<typeof testPlan>, id: string, bowl: Bowl) =>
+    portionsIn(plan, bowl)
       .filter((p) => p.ingredient.id === id && !p.taste)
       .reduce((sum, p) => sum + p.grams, 0);
   it('so much of a thing is at one, the rest where it was, whatever was put where before', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.constantFrom(...whens), fc.double({ min: 0, max: 90, noNaN: true })), { maxLength: 6 }),
-        fc.constantFrom(...whens),
+        fc.array(fc.tuple(fc.constantFrom(...bowls), fc.double({ min: 0, max: 90, noNaN: true })), { maxLength: 6 }),
+        fc.constantFrom(...bowls),
         fc.double({ min: 0, max: 60, noNaN: true }),
-        (before, when, grams) => {
+        (before, bowl, grams) => {
           const plan = before.reduce((p, [w, g]) => putAt(p, 'sugar', w, g), testPlan());
-          const allG = plan.items.find((i) => i.ingredientId === 'sugar')!.grams;
-          const elsewhereG = whens.filter((w) => w !== when).reduce((sum, w) => sum + at(plan, 'sugar', w), 0);
-          const next = putAt(plan, 'sugar', when, grams);
-          const total = whens.reduce((sum, w) => sum + at(next, 'sugar', w), 0);
+          const allG = plan.things.find((i) => i.ingredientId === 'sugar')!.grams;
+          const elsewhereG = bowls.filter((w) => w !== bowl).reduce((sum, w) => sum + at(plan, 'sugar', w), 0);
+          const next = putAt(plan, 'sugar', bowl, grams);
+          const total = bowls.reduce((sum, w) => sum + at(next, 'sugar', w), 0);
           expect(total).toBeCloseTo(allG, 6);
           // the pot keeps what nothing else takes: it alone cannot be emptied into nothing
-          const only = when.stage === 'pot' && elsewhereG === 0;
-          if (!only && grams > 0 && grams < allG - elsewhereG) expect(at(next, 'sugar', when)).toBeCloseTo(grams, 6);
+          const only = bowl === 'pot' && elsewhereG === 0;
+          if (!only && grams > 0 && grams < allG - elsewhereG) expect(at(next, 'sugar', bowl)).toBeCloseTo(grams, 6);
           expect(PlanSchema.safeParse(next).success).toBe(true);
         },
       ),
@@ -56,25 +51,33 @@ describe('moments of a stage', () => {
     );
   });
   it('a new one is the first that is free, and bears a name of its own', () => {
-    expect(freeMoment([], 'late')).toEqual({ stage: 'late' });
-    expect(freeMoment([{ stage: 'late' }, { stage: 'late', moment: 3 }], 'late')).toEqual({ stage: 'late', moment: 2 });
-    expect([momentKey({ stage: 'late' }), momentKey({ stage: 'late', moment: 2 })]).toEqual(['late', 'late 2']);
+    expect(freeBowl([], 'late')).toBe('late');
+    expect(freeBowl(['late', 'late 3'], 'late')).toBe('late 2');
+    for (const use of USES)
+      for (const bowl of [use, `${use} 2`, `${use} 40`]) {
+        expect(BowlSchema.safeParse(bowl).success).toBe(true);
+        expect(useOf(bowl)).toBe(use);
+      }
+    expect(['late', 'late 2'].map(numberOf)).toEqual([1, 2]);
+    for (const none of ['late 1', 'late 41', 'sauce', '']) expect(BowlSchema.safeParse(none).success).toBe(false);
   });
 });
 
-describe('stages and carve-outs', () => {
+describe('bowls and what is held back', () => {
   it('take the kept-back part out of the total, never on top of it', () => {
     fc.assert(
       fc.property(grams, grams, fc.double({ min: 0, max: 6000, noNaN: true }), (milkG, starchG, carveG) => {
         const plan = {
           ...testPlan(),
-          items: [
-            { ingredientId: 'milk_whole', grams: milkG, stage: 'pot' as const },
-            { ingredientId: 'cornstarch', grams: starchG, stage: 'slurry' as const },
-          ],
-          carveOuts: [{ ingredientId: 'milk_whole', grams: carveG, stage: 'slurry' as const }],
+          ...laid(
+            [
+              { ingredientId: 'milk_whole', grams: milkG, in: 'pot' },
+              { ingredientId: 'cornstarch', grams: starchG, in: 'slurry' },
+            ],
+            [{ ingredientId: 'milk_whole', grams: carveG, in: 'slurry' }],
+          ),
         };
-        const portions = Object.values(atStages(plan)).flat();
+        const portions = Object.values(inBowls(plan)).flat();
         const milk = portions.filter((p) => p.ingredient.id === 'milk_whole').reduce((s, p) => s + p.grams, 0);
         expect(milk).toBeCloseTo(milkG, 6);
         expect(massG(wholeMixture(plan))).toBeCloseTo(milkG + starchG, 4);
@@ -83,16 +86,13 @@ describe('stages and carve-outs', () => {
   });
   it('keep back enough cold milk to wet the starch, and it follows the starch', () => {
     const plan = withGrams(testPlan(), 'cornstarch', 60);
-    expect(plan.carveOuts).toEqual([{ ingredientId: 'milk_whole', grams: 60 * SLURRY_PARTS, stage: 'slurry' }]);
+    expect(partsOf(plan)).toEqual([{ ingredientId: 'milk_whole', grams: 60 * SLURRY_PARTS, in: 'slurry' }]);
   });
   it('name the unknown ingredient and where it stands', () => {
-    const plan = {
-      ...testPlan(),
-      items: [...testPlan().items, { ingredientId: 'moon dust', grams: 1, stage: 'pot' as const }],
-    };
-    expect(() => atStages(plan)).toThrow(UnknownIngredientError);
+    const plan = withLine(testPlan(), { ingredientId: 'moon dust', grams: 1, in: 'pot' });
+    expect(() => inBowls(plan)).toThrow(UnknownIngredientError);
     try {
-      atStages(plan);
+      inBowls(plan);
     } catch (e) {
       expect((e as UnknownIngredientError).itemIndex).toBe(5);
     }
@@ -113,17 +113,17 @@ describe('composition', () => {
 
 describe('"I have one litre of milk"', () => {
   const litre = () => withHave(testPlan(), 'milk_whole', 1030);
-  const milkOf = (p: ReturnType<typeof testPlan>) => p.items.find((i) => i.ingredientId === 'milk_whole')!.grams;
+  const milkOf = (p: ReturnType<typeof testPlan>) => p.things.find((i) => i.ingredientId === 'milk_whole')!.grams;
 
   it('scales all of it, and then holds when people or portions change', () => {
     const before = testPlan();
-    expect(litre().items[0]!.grams / before.items[0]!.grams).toBeCloseTo(milkOf(litre()) / milkOf(before), 9);
+    expect(litre().things[0]!.grams / before.things[0]!.grams).toBeCloseTo(milkOf(litre()) / milkOf(before), 9);
     const twelve = forPeople(litre(), 12, 0.06);
     expect(milkOf(twelve)).toBe(1030);
     expect(twelve.people).toBe(12);
     const small = forPortion(twelve, 60, 0.06);
     expect(milkOf(small)).toBe(1030);
-    expect(small.people * 60).toBeCloseTo(small.items.reduce((s, i) => s + i.grams, 0) * 0.94, -2);
+    expect(small.people * 60).toBeCloseTo(small.things.reduce((s, i) => s + i.grams, 0) * 0.94, -2);
   });
   it('goes with another amount typed, another milk, and out when all is scaled', () => {
     expect(haveOf(withGrams(litre(), 'milk_whole', 900))?.grams).toBe(900);
@@ -139,48 +139,44 @@ describe('scaling', () => {
       fc.property(fc.double({ min: 0.1, max: 8, noNaN: true }), (k) => {
         const plan = testPlan();
         const scaled = scale(plan, k);
-        scaled.items.forEach((i, n) => expect(i.grams).toBeCloseTo(plan.items[n]!.grams * k, 6));
+        scaled.things.forEach((i, n) => expect(i.grams).toBeCloseTo(plan.things[n]!.grams * k, 6));
       }),
     );
     expect(() => scale(testPlan(), 0)).toThrow(RangeError);
   });
   it('makes what is left after the steam serve everybody', () => {
     const plan = scaleToPeople(testPlan(), 10, 150, 0.06);
-    const total = plan.items.reduce((s, i) => s + i.grams, 0);
+    const total = plan.things.reduce((s, i) => s + i.grams, 0);
     expect(total * 0.94).toBeCloseTo(1500, 6);
     expect([plan.people, plan.portionG]).toEqual([10, 150]);
   });
   it('fills the dishes to nine tenths', () => {
     const plan = scaleToDish(testPlan(), 0.05);
-    const total = plan.items.reduce((s, i) => s + i.grams, 0);
+    const total = plan.things.reduce((s, i) => s + i.grams, 0);
     expect((total * 0.95) / 1.04).toBeCloseTo(plan.dish.count * plan.dish.capacityMl * 0.9, 4);
   });
   it('a changed milk takes its carve-out along', () => {
     const plan = withMilk(testPlan(), 'milk_whole', 'oat_drink');
-    expect(plan.carveOuts[0]!.ingredientId).toBe('oat_drink');
+    expect(partsOf(plan)[0]!.ingredientId).toBe('oat_drink');
     expect(PlanSchema.safeParse(plan).success).toBe(true);
   });
   it('carves nothing where there is no milk', () => {
     const plan = testPlan();
-    expect(
-      refreshCarveOuts({ ...plan, items: plan.items.filter((i) => i.ingredientId !== 'milk_whole') }).carveOuts,
-    ).toEqual([]);
+    expect(partsOf(wetted({ ...plan, things: plan.things.filter((i) => i.ingredientId !== 'milk_whole') }))).toEqual(
+      [],
+    );
   });
 });
 
 describe('an amount that is held back', () => {
   const plan = testPlan();
-  const [held] = plan.carveOuts;
+  const [held] = partsOf(plan);
   it('follows the starch where a rule reckoned it, and stays where the cook typed it', () => {
     const more = withGrams(plan, 'cornstarch', 60);
-    expect(more.carveOuts[0]!.grams).toBeGreaterThan(held!.grams);
-    const typed = { ...plan, carveOuts: [{ ...held!, grams: 55, typed: true }] };
-    for (const next of [
-      withGrams(typed, 'cornstarch', 60),
-      withGrams(typed, 'milk_whole', 900),
-      refreshCarveOuts(typed),
-    ])
-      expect(next.carveOuts).toEqual([{ ...held!, grams: 55, typed: true }]);
+    expect(partsOf(more)[0]!.grams).toBeGreaterThan(held!.grams);
+    const typed = withParts(plan, [{ ...held!, grams: 55, typed: true }]);
+    for (const next of [withGrams(typed, 'cornstarch', 60), withGrams(typed, 'milk_whole', 900), wetted(typed)])
+      expect(partsOf(next)).toEqual([{ ...held!, grams: 55, typed: true }]);
     expect(PlanSchema.parse(typed)).toEqual(typed);
   });
 });

@@ -6,11 +6,11 @@ import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
 import { SERVE_STYLES, SET_WORDS } from '../texture/words';
 import { SidePotSchema } from './sidePot';
-import { HEAT_ROLES, MethodStepSchema, STAGES, WhichMomentSchema } from './method';
+import { BowlSchema, MethodStepSchema } from './method';
 import { RULES } from './rules';
 
 export const PLAN_FORMAT = 'ovalis-plan';
-export const PLAN_VERSION = 6;
+export const PLAN_VERSION = 7;
 
 export const FAMILIES = [
   'starch-set milk pudding',
@@ -25,35 +25,43 @@ export const FAMILIES = [
 ] as const;
 export type Family = (typeof FAMILIES)[number];
 
-export { STAGES };
-export type { Stage } from './method';
-
 const COOLINGS = ['room first', 'straight to the cold', 'freezer', 'ice bath'] as const;
 
 const grams = z.number().min(0).max(20000);
 
-const PlanItemSchema = z.object({
+/** What is bought and weighed: one row each. */
+const ThingSchema = z.object({
   ingredientId: IdSchema,
-  /** the whole amount, before anything is carved out of it */
+  /** the whole amount, wherever parts of it go */
   grams,
-  stage: z.enum(STAGES),
-  moment: WhichMomentSchema,
   /** the amount in the words in which it was typed, and the grams that they came to */
   written: z.object({ text: z.string().trim().min(1).max(40), grams }).optional(),
 });
-export type PlanItem = z.infer<typeof PlanItemSchema>;
+export type Thing = z.infer<typeof ThingSchema>;
 
-/** Part of an item that is kept back for another stage: it comes out of the total, it is never added to it. */
-const CarveOutSchema = z.object({
+/** How much of a thing goes into a bowl: so many grams of it, or, where nothing is said, what is left of it. */
+const PutThingSchema = z.object({
   ingredientId: IdSchema,
-  grams,
-  stage: z.enum(STAGES),
-  moment: WhichMomentSchema,
+  grams: grams.optional(),
   /** held back to be added by tasting */
   taste: z.boolean().optional(),
   /** the cook said so much: no rule changes it */
   typed: z.boolean().optional(),
 });
+export type PutThing = z.infer<typeof PutThingSchema>;
+
+/** Things into a bowl, or into the pot before it is lit. */
+const PutSchema = z.object({
+  do: z.literal('put'),
+  id: z.string().min(1).max(100),
+  into: BowlSchema,
+  things: z.array(PutThingSchema).min(1).max(40),
+});
+export type PutAct = z.infer<typeof PutSchema>;
+
+/** What is done, in order. */
+export const ActSchema = z.discriminatedUnion('do', [PutSchema, ...MethodStepSchema.options]);
+export type Act = z.infer<typeof ActSchema>;
 
 const RestSchema = z.object({
   roomMin: z.number().min(0).max(240),
@@ -93,8 +101,6 @@ export const PortionSchema = z.object({
 });
 export type Portion = z.infer<typeof PortionSchema>;
 
-export type CarveOut = z.infer<typeof CarveOutSchema>;
-
 /** Where cooks part ways: each choice is one line of the schools, its first value the usual one. */
 const ChoicesSchema = z.object({
   grain: z
@@ -133,8 +139,12 @@ export const PlanSchema = z.object({
   family: z.enum(FAMILIES),
   people: z.int().min(1).max(60),
   portionG: z.number().min(30).max(500),
-  items: z.array(PlanItemSchema).min(1).max(40),
-  carveOuts: z.array(CarveOutSchema).max(40),
+  things: z.array(ThingSchema).min(1).max(40),
+  /**
+   * The list: what goes into which bowl, and, where the cook has a method of her own, all that is done after it. Where it
+   * has puts alone, the family and its choices write the rest.
+   */
+  acts: z.array(ActSchema).max(120),
   /** of this one there is so much and no more: its amount stays when people or portions change */
   have: IdSchema.optional(),
   /** how the starch will be measured: decides how wide the doubt is */
@@ -153,8 +163,6 @@ export const PlanSchema = z.object({
     stirEveryS: z.number().min(0.5).max(300),
   }),
   choices: ChoicesSchema.default({}),
-  /** the method step by step, in place of the family's own */
-  steps: z.array(MethodStepSchema).min(1).max(60).optional(),
   dish: DishSchema,
   /** cooked beside it: syrups, compotes and the like, by what they are and how much */
   sides: z.array(SidePotSchema).max(12).default([]),
@@ -176,40 +184,3 @@ export const PlanSchema = z.object({
   archived: z.boolean().optional(),
 });
 export type Plan = z.infer<typeof PlanSchema>;
-
-/** A starch of version 1 to a thickener of version 2. */
-export function migrateIngredient(old: unknown): unknown {
-  const { starch, ...rest } = old as { starch?: string };
-  return starch === 'maize' ? { ...rest, thickener: 'maize starch' } : rest;
-}
-
-/** A stretch of heat of version 3, whose name was what it is for, to one with a role and a free name. */
-export function migrateStep(old: unknown): unknown {
-  const step = old as { do?: unknown; name?: unknown };
-  if (step.do !== 'heat' || typeof step.name !== 'string') return old;
-  const { name, ...rest } = step;
-  const role = HEAT_ROLES.find((r) => r === name);
-  return role ? { ...rest, role } : { ...rest, role: 'heat', name };
-}
-
-/**
- * Version 1 knew one family and no choices; version 2 no side pots and no occasion rules; version 3 no roles of steps;
- * version 4 no portions and nothing under the pudding; version 5 one moment a stage.
- */
-export function migratePlan(old: unknown): unknown {
-  let plan = old as { version?: unknown; own?: unknown[]; steps?: unknown };
-  if (plan.version === 1)
-    plan = { ...plan, version: 2, choices: {}, own: (plan.own ?? []).map(migrateIngredient) } as typeof plan;
-  if (plan.version === 2) plan = { ...plan, version: 3, sides: [], rules: [] } as typeof plan;
-  if (plan.version === 3)
-    plan = {
-      ...plan,
-      version: 4,
-      ...(Array.isArray(plan.steps)
-        ? { steps: plan.steps.map((s: unknown) => (s !== null && typeof s === 'object' ? migrateStep(s) : s)) }
-        : {}),
-    } as typeof plan;
-  if (plan.version === 4) plan = { ...plan, version: 5, portions: [] } as typeof plan;
-  if (plan.version === 5) plan = { ...plan, version: 6 };
-  return plan;
-}

@@ -1,9 +1,10 @@
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { DISHES } from '../pantry/kitchen';
 import { methodOf, restsOf } from './family';
-import { BESIDE_STAGES, type MethodStep } from './method';
+import { linesOf, partsOf, withLines, withOwnSteps } from './layout';
+import { BESIDE_USES, useOf, type MethodStep } from './method';
+import { oncePerPlan } from './once';
 import type { Plan, Portion } from './plan';
-import { oncePerPlan } from './stages';
 
 /** What a portion is called after its plan: no plan of the kitchen's own has such an id. */
 const idOf = (plan: Plan, part: Portion) => `${plan.id}.${part.id}`;
@@ -11,15 +12,17 @@ const idOf = (plan: Plan, part: Portion) => `${plan.id}.${part.id}`;
 /** A part of a batch as a plan of its own: the same pot, and its own way from the pouring on. */
 export function portionPlan(plan: Plan, part: Portion): Plan {
   const own: Plan = {
-    ...plan,
+    ...withLines(
+      plan,
+      linesOf(plan).filter((i) => !BESIDE_USES.includes(useOf(i.in))),
+      partsOf(plan).filter((c) => !BESIDE_USES.includes(useOf(c.in))),
+    ),
     id: idOf(plan, part),
     name: part.name,
     dish: part.dish,
     rest: part.rest,
     serve: part.serve,
     choices: { ...plan.choices, cooling: part.cooling },
-    items: plan.items.filter((i) => !BESIDE_STAGES.includes(i.stage)),
-    carveOuts: plan.carveOuts.filter((c) => !BESIDE_STAGES.includes(c.stage)),
     sides: [],
     portions: [],
     share: (plan.share ?? 1) * part.share,
@@ -28,7 +31,7 @@ export function portionPlan(plan: Plan, part: Portion): Plan {
   const pour = method.findIndex((s) => s.do === 'pour');
   const onTheHob = pour < 0 ? method.filter((s) => s.do === 'add' || s.do === 'heat') : method.slice(0, pour);
   const bake: MethodStep[] = part.bake ? [{ do: 'bake', ...part.bake }] : [];
-  return { ...own, steps: [...onTheHob, { do: 'pour' }, ...bake, ...restsOf(own)] };
+  return withOwnSteps(own, [...onTheHob, { do: 'pour' }, ...bake, ...restsOf(own)]);
 }
 
 /** The plans of a plan's portions, in their order. */

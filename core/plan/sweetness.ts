@@ -1,7 +1,8 @@
-import { BESIDE_STAGES } from './method';
+import { linesOf, partsOf, withParts } from './layout';
+import { BESIDE_USES, useOf } from './method';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
-import { lookUp, wholeMixture } from './stages';
+import { lookUp, wholeMixture } from './bowls';
 import { withGrams } from './amounts';
 import type { Plan } from './plan';
 import { say, type Said } from '../say';
@@ -34,15 +35,15 @@ const word = (pct: number): Said =>
 export function tasteOf(plan: Plan, endMassG: number): Taste {
   const m = wholeMixture(plan);
   const sweetPct = (100 * m.sweetG) / endMassG;
-  const sourG = plan.items.reduce((sum, i) => {
+  const sourG = linesOf(plan).reduce((sum, i) => {
     const x = lookUp(plan, i.ingredientId);
-    if (BESIDE_STAGES.includes(i.stage) || x.ph === undefined || x.ph >= 5.5) return sum;
+    if (BESIDE_USES.includes(useOf(i.in)) || x.ph === undefined || x.ph >= 5.5) return sum;
     return sum + (i.grams * TASTE.sourPerBuffer * (x.buffer ?? 1) * (6.7 - x.ph)) / 100;
   }, 0);
   const sourPct = (100 * sourG) / endMassG;
   const cold = Math.max(0, 35 - plan.serve.tempC);
   const felt = (pct: number) => Math.max(0, pct * (1 - TASTE.coldHides * cold) - TASTE.sourHides * sourPct);
-  const heldG = plan.carveOuts
+  const heldG = partsOf(plan)
     .filter((c) => c.taste)
     .reduce((sum, c) => {
       const i = lookUp(plan, c.ingredientId);
@@ -64,7 +65,7 @@ export function tasteOf(plan: Plan, endMassG: number): Taste {
 
 /** The sugar there is most of: what sweetness is held with. */
 export const mainSweet = (plan: Plan): string | undefined =>
-  plan.items.filter((i) => lookUp(plan, i.ingredientId).group === 'sweet').sort((a, b) => b.grams - a.grams)[0]
+  plan.things.filter((i) => lookUp(plan, i.ingredientId).group === 'sweet').sort((a, b) => b.grams - a.grams)[0]
     ?.ingredientId;
 
 /**
@@ -92,21 +93,18 @@ export function holdSweetness(before: Plan, next: Plan): Plan {
 
 /** Holds back a share of an ingredient to be added by tasting; nothing is held when nobody may taste. */
 export function holdBack(plan: Plan, ingredientId: string, share: number): Plan {
-  const item = plan.items.find((i) => i.ingredientId === ingredientId);
-  const others = plan.carveOuts.filter((c) => !(c.taste && c.ingredientId === ingredientId));
-  if (!item || share <= 0 || plan.rules.includes('nobody tastes')) return { ...plan, carveOuts: others };
-  return {
-    ...plan,
-    carveOuts: [
-      ...others,
-      { ingredientId, grams: Math.round(item.grams * Math.min(0.5, share) * 10) / 10, stage: item.stage, taste: true },
-    ],
-  };
+  const line = linesOf(plan).find((i) => i.ingredientId === ingredientId);
+  const others = partsOf(plan).filter((c) => !(c.taste && c.ingredientId === ingredientId));
+  if (!line || share <= 0 || plan.rules.includes('nobody tastes')) return withParts(plan, others);
+  return withParts(plan, [
+    ...others,
+    { ingredientId, grams: Math.round(line.grams * Math.min(0.5, share) * 10) / 10, in: line.in, taste: true },
+  ]);
 }
 
 /** Share of an ingredient that is held back, 0 to 0.5. */
 export function heldShare(plan: Plan, ingredientId: string): number {
-  const grams = plan.items.find((i) => i.ingredientId === ingredientId)?.grams ?? 0;
-  const held = plan.carveOuts.find((c) => c.taste && c.ingredientId === ingredientId)?.grams ?? 0;
+  const grams = plan.things.find((i) => i.ingredientId === ingredientId)?.grams ?? 0;
+  const held = partsOf(plan).find((c) => c.taste && c.ingredientId === ingredientId)?.grams ?? 0;
   return grams > 0 ? held / grams : 0;
 }

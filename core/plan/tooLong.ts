@@ -1,3 +1,4 @@
+import { ownSteps } from './layout';
 import type { MethodStep } from './method';
 import type { Plan } from './plan';
 
@@ -15,7 +16,8 @@ const minutesOf: Record<LongKind, (s: MethodStep) => number> = {
 };
 
 /** What of a plan's own steps takes longer than is reckoned. */
-export function tooLong({ steps }: Pick<Plan, 'steps'>): { kind: LongKind; hours: number; most: number }[] {
+export function tooLong(plan: Pick<Plan, 'acts'>): { kind: LongKind; hours: number; most: number }[] {
+  const steps = ownSteps(plan);
   if (!steps) return [];
   return (Object.keys(LONGEST_H) as LongKind[]).flatMap((kind) => {
     const hours = steps.reduce((sum, s) => sum + minutesOf[kind](s), 0) / 60;

@@ -1,7 +1,7 @@
 import { forecast } from '../model/forecast';
 import { add, massG, mixtureOf } from '../matter/mixture';
 import { HOBS as RINGS, PANS } from '../pantry/kitchen';
-import { pantry, testPlan } from '../testing';
+import { laid, pantry, testPlan } from '../testing';
 import { boilsC, evaporationKgPerM2S, latentJPerKg, waterBoilsC } from './air';
 import { netW, settingFor, suggestSettings } from './hob';
 import { lumpRisk } from './lumps';
@@ -283,11 +283,11 @@ describe('the pot', () => {
   it('small batch, 250 g on 350 W: ready in 5 to 14 minutes, 3 to 18 %% lost', () => {
     const f = forecast({
       ...testPlan({ people: 2, portionG: 120 }),
-      items: [
-        { ingredientId: 'milk_whole', grams: 220, stage: 'pot' },
-        { ingredientId: 'cornstarch', grams: 14, stage: 'slurry' },
-        { ingredientId: 'sugar', grams: 20, stage: 'pot' },
-      ],
+      ...laid([
+        { ingredientId: 'milk_whole', grams: 220, in: 'pot' },
+        { ingredientId: 'cornstarch', grams: 14, in: 'slurry' },
+        { ingredientId: 'sugar', grams: 20, in: 'pot' },
+      ]),
       pan: PANS[0]!,
       hob: { kind: 'induction', ratedW: 412, powerTrim: 1 },
       choices: {},

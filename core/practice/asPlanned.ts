@@ -1,7 +1,7 @@
 import { massG } from '../matter/mixture';
-import { portionsAt } from '../plan/stages';
+import { portionsIn } from '../plan/bowls';
 import { methodOf } from '../plan/family';
-import type { AddStep, HeatStep, Stage, When } from '../plan/method';
+import { BESIDE_USES, useOf, type AddStep, type Bowl as BowlName, type HeatStep, type Use } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { phaseOf, runOff } from '../model/run';
 import { shows } from '../kitchen/simulated';
@@ -9,12 +9,12 @@ import type { Controls } from '../pot/pot';
 import { PRACTICE_FORMAT, PRACTICE_VERSION, type Act, type Run, type StandsOn } from './act';
 import { Replay } from './replay';
 
-/** What stands on the bench beside the pot: a stage of the plan in its bowl, and how its method has it go in. */
-export type Bowl = { id: string; stage: Stage; portions: { ingredientId: string; grams: number }[]; meets: Meets };
+/** What stands on the bench beside the pot: a bowl of the plan, and how its method has it go in. */
+export type Bowl = { id: string; use: Use; portions: { ingredientId: string; grams: number }[]; meets: Meets };
 type Meets = Pick<AddStep, 'how' | 'stirring' | 'tempC' | 'soakMin' | 'ladleG'>;
 
-const leftIn = (plan: Plan, when: When, left = 0) =>
-  portionsAt(plan, when).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams * (1 - left) }));
+const leftIn = (plan: Plan, bowl: BowlName, left = 0) =>
+  portionsIn(plan, bowl).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams * (1 - left) }));
 
 const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => ({
   how,
@@ -27,8 +27,8 @@ const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => (
 /** The bowls of a plan, in the order in which its method takes them. */
 export const bowlsOf = (plan: Plan): Bowl[] =>
   methodOf(plan).flatMap((s, i) =>
-    s.do === 'add' && portionsAt(plan, s).length
-      ? [{ id: `${s.stage} ${i}`, stage: s.stage, portions: leftIn(plan, s, s.left), meets: meetsOf(s) }]
+    s.do === 'add' && portionsIn(plan, s.from).length
+      ? [{ id: `${useOf(s.from)} ${i}`, use: useOf(s.from), portions: leftIn(plan, s.from, s.left), meets: meetsOf(s) }]
       : [],
   );
 
@@ -87,9 +87,9 @@ export function asPlanned(plan: Plan, seed = 0): Act[] {
   const put = (acts: readonly Act[]) => acts.forEach((a) => replay.put(a));
   for (const [i, step] of methodOf(plan).entries()) {
     if (step.do === 'add') {
-      const portions = leftIn(plan, step, step.left);
-      if (portions.length && step.stage !== 'under' && step.stage !== 'top')
-        put([{ do: 'add', atS, portions, bowl: `${step.stage} ${i}`, ...meetsOf(step) }]);
+      const portions = leftIn(plan, step.from, step.left);
+      if (portions.length && !BESIDE_USES.includes(useOf(step.from)))
+        put([{ do: 'add', atS, portions, bowl: `${useOf(step.from)} ${i}`, ...meetsOf(step) }]);
     } else if (step.do === 'heat') {
       const scene = replay.at(atS);
       put(handsTo(step, scene, atS));

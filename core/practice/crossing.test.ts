@@ -1,3 +1,4 @@
+import { ownSteps } from '../plan/layout';
 import { stepsOf } from '../cook/steps';
 import { forecast } from '../model/forecast';
 import { FAMILIES, PlanSchema } from '../plan/plan';
@@ -41,13 +42,14 @@ describe('a run as a plan', () => {
       { do: 'serve', atS: pouredS + 5 * 3600 },
     ]);
     const back = PlanSchema.parse(planOfRun(runOf(plan, acts), 'new', 'As practised', pouredS + 5 * 3600));
-    const sugarG = plan.items.find((i) => i.ingredientId === 'sugar')!.grams;
-    expect(back.items.find((i) => i.ingredientId === 'sugar')!.grams).toBeCloseTo(sugarG + 25, 3);
+    const sugarG = plan.things.find((i) => i.ingredientId === 'sugar')!.grams;
+    expect(back.things.find((i) => i.ingredientId === 'sugar')!.grams).toBeCloseTo(sugarG + 25, 3);
     expect(back.dish.count).toBe(9);
-    expect(back.steps!.filter((s) => s.do === 'rest').map((s) => s.do === 'rest' && s.where)).toEqual([
-      'ice bath',
-      'fridge',
-    ]);
+    expect(
+      ownSteps(back)!
+        .filter((s) => s.do === 'rest')
+        .map((s) => s.do === 'rest' && s.where),
+    ).toEqual(['ice bath', 'fridge']);
     expect(back.rest.hours).toBeCloseTo(5, 1);
     expect(forecast(back).endMassG).toBeGreaterThan(0);
   });

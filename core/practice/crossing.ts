@@ -1,5 +1,6 @@
-import { atStages, portionsAt } from '../plan/stages';
-import { freeMoment, STAGES, type HeatStep, type MethodStep, type Stage, type When } from '../plan/method';
+import { inBowls, portionsIn } from '../plan/bowls';
+import { withLines, withOwnSteps, type Line, type Part } from '../plan/layout';
+import { freeBowl, USES, type Bowl, type HeatStep, type MethodStep, type Use } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { restsOf, USUAL_BATH } from '../plan/family';
 import { additionsOf, inTheOven, joined, momentsOf } from '../cook/live';
@@ -47,7 +48,7 @@ export function runOfCook(cook: Cook, steps: readonly Step[], nowMs: number): Ru
     if (m.step.heat && !begun.has(m.step.id)) {
       begun.add(m.step.id);
       for (const add of m.step.adds) {
-        const portions = portionsAt(plan, add).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams }));
+        const portions = portionsIn(plan, add.from).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams }));
         if (!portions.length || !additionsOf(m.step, plan, 'as tasted').length) continue;
         const { how, stirring, tempC, soakMin, ladleG } = add;
         acts.push({ do: 'add', atS, portions, how, stirring, tempC, soakMin, ...(ladleG ? { ladleG } : {}) });
@@ -88,11 +89,11 @@ export function runOfCook(cook: Cook, steps: readonly Step[], nowMs: number): Ru
   return runOf(plan, inOrder(acts));
 }
 
-/** What is added together is one moment of the plan: of the stage that it came from, or of what it is. */
-function momentOf(a: AddAct, plan: Plan, taken: readonly When[]): When {
-  const own = STAGES.find((s) => s !== 'pot' && a.bowl?.startsWith(`${s} `));
+/** What is added together is one bowl of the plan: of the use that it came from, or of what it is. */
+function bowlOf(a: AddAct, plan: Plan, taken: readonly Bowl[]): Bowl {
+  const own = USES.find((s) => s !== 'pot' && a.bowl?.startsWith(`${s} `));
   const mixture = portionsMixture(plan, a.portions);
-  const kind: Stage =
+  const kind: Use =
     mixture.eggProteinG > 0
       ? 'bowl'
       : mixture.thickenings.some((t) => GRAINS[t.kind].form !== 'powder')
@@ -100,7 +101,7 @@ function momentOf(a: AddAct, plan: Plan, taken: readonly When[]): When {
         : mixture.thickenings.length
           ? 'slurry'
           : 'late';
-  return freeMoment(taken, own ?? kind);
+  return freeBowl(taken, own ?? kind);
 }
 
 /** Shorter stretches belong to the one before: a hand that changes its mind is no step, s. */
@@ -135,11 +136,11 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
   const { plan } = run;
   const acts = inOrder(run.acts).filter((a) => a.atS <= endS);
   const steps: MethodStep[] = [];
-  const taken: When[] = [];
-  const put = new Map<string, { when: When; grams: number }[]>();
-  const give = (ingredientId: string, when: When, grams: number) =>
-    put.set(ingredientId, [...(put.get(ingredientId) ?? []), { when, grams }]);
-  for (const p of atStages(plan).pot) give(p.ingredient.id, { stage: 'pot' }, p.grams);
+  const taken: Bowl[] = [];
+  const put = new Map<string, { bowl: Bowl; grams: number }[]>();
+  const give = (ingredientId: string, bowl: Bowl, grams: number) =>
+    put.set(ingredientId, [...(put.get(ingredientId) ?? []), { bowl, grams }]);
+  for (const p of inBowls(plan).pot) give(p.ingredient.id, 'pot', p.grams);
   let hands: Hands = { setting: 0, lid: 'off', everyS: null, tool: 'spoon', on: 'ring' };
   let fromS = 0;
   let open: { hands: Hands; seconds: number }[] = [];
@@ -176,11 +177,11 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
         break;
       case 'add': {
         flush();
-        const when = momentOf(a, plan, taken);
-        for (const p of a.portions) give(p.ingredientId, when, p.grams);
+        const bowl = bowlOf(a, plan, taken);
+        for (const p of a.portions) give(p.ingredientId, bowl, p.grams);
         const { how, stirring, tempC, soakMin, ladleG } = a;
-        steps.push({ do: 'add', ...when, how, stirring, tempC, soakMin, left: 0, ...(ladleG ? { ladleG } : {}) });
-        taken.push(when);
+        steps.push({ do: 'add', from: bowl, how, stirring, tempC, soakMin, left: 0, ...(ladleG ? { ladleG } : {}) });
+        taken.push(bowl);
         break;
       }
       default:
@@ -195,23 +196,20 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
   const end = dishEnd(plan, acts, endS);
   // left to the plan: its own way in the dish
   steps.push(...(end?.steps ?? [{ do: 'pour' as const }, ...restsOf(plan)]));
-  const items: Plan['items'] = [];
-  const carveOuts: Plan['carveOuts'] = [];
+  const lines: Line[] = [];
+  const parts: Part[] = [];
   for (const [ingredientId, by] of put) {
     const all = by.toSorted((x, y) => y.grams - x.grams);
-    items.push({ ingredientId, grams: all.reduce((sum, p) => sum + p.grams, 0), ...all[0]!.when });
-    for (const { when, grams } of all.slice(1))
-      if (carveOuts.length < MOST_CARVED) carveOuts.push({ ingredientId, grams, ...when });
+    lines.push({ ingredientId, grams: all.reduce((sum, p) => sum + p.grams, 0), in: all[0]!.bowl });
+    for (const { bowl, grams } of all.slice(1))
+      if (parts.length < MOST_CARVED) parts.push({ ingredientId, grams, in: bowl });
   }
   const own = plan.own.filter((i) => put.has(i.id));
-  const { steps: _old, have: _have, ...rest } = plan;
+  const { have: _have, ...rest } = plan;
   return {
-    ...rest,
+    ...withOwnSteps(withLines(rest, lines, parts), steps),
     id,
     name: name.slice(0, 60),
-    items,
-    carveOuts,
-    steps,
     own,
     dish: { ...plan.dish, count: dishesOf(plan, acts) },
     portions: [],

@@ -1,4 +1,4 @@
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { bowlsOf } from './asPlanned';

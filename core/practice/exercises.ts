@@ -57,13 +57,13 @@ const wobbling = (plan: Plan): Plan =>
   solved({ ...plan, serve: { ...plan.serve, style: 'turned out', word: 'wobbles' } });
 const times = (plan: Plan, ingredientId: string, factor: number): Plan => ({
   ...plan,
-  items: plan.items.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: Math.round(i.grams * factor) } : i)),
+  things: plan.things.map((i) => (i.ingredientId === ingredientId ? { ...i, grams: Math.round(i.grams * factor) } : i)),
 });
 
 /** A slurry to help with: one of starch to two and a half of cold milk. */
 export const slurryOf = (grams: number, id = 'help'): Bowl => ({
   id,
-  stage: 'slurry',
+  use: 'slurry',
   portions: [
     { ingredientId: 'cornstarch', grams },
     { ingredientId: 'milk_whole', grams: 2.5 * grams },
@@ -121,7 +121,7 @@ const STARTS: Record<ExerciseId, () => Start> = {
     const plan = dish('temper', 'stirred custard', {}, 8, 130);
     return plain({
       ...plan,
-      items: plan.items.map((i) => (i.ingredientId === 'yolk' ? { ...i, grams: EIGHT_YOLKS_G } : i)),
+      things: plan.things.map((i) => (i.ingredientId === 'yolk' ? { ...i, grams: EIGHT_YOLKS_G } : i)),
     });
   },
   reduce: () => {
@@ -168,7 +168,7 @@ const STARTS: Record<ExerciseId, () => Start> = {
   bite: () => plain(dish('bite', 'whole-rice pudding')),
   thin: () => {
     const whole = solved(dish('thin', 'starch-set milk pudding'));
-    const short = whole.items.find((i) => i.ingredientId === 'cornstarch')!.grams * (1 - FORGOTTEN);
+    const short = whole.things.find((i) => i.ingredientId === 'cornstarch')!.grams * (1 - FORGOTTEN);
     const help = slurryOf(Math.round(short * 1.12));
     const plan = times(whole, 'cornstarch', FORGOTTEN);
     return {

@@ -1,6 +1,7 @@
+import { withOwnSteps } from '../plan/layout';
 import { clamp } from '../coefficients';
 import { massG } from '../matter/mixture';
-import { wholeMixture } from '../plan/stages';
+import { wholeMixture } from '../plan/bowls';
 import { restsOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import { dishHistory, judge, judgeServed, type Firmness } from '../model/forecast';
@@ -78,9 +79,10 @@ function endedPlan(run: Run, acts: readonly Act[], endS: number): Plan {
   const { plan } = run;
   const dish = { ...plan.dish, count: dishesOf(plan, acts) };
   const end = dishEnd(plan, acts, endS);
-  if (end) return { ...plan, dish, steps: end.steps, rest: { ...plan.rest, hours: Math.min(MOST_REST_H, end.hours) } };
+  if (end)
+    return withOwnSteps({ ...plan, dish, rest: { ...plan.rest, hours: Math.min(MOST_REST_H, end.hours) } }, end.steps);
   // poured and left to the plan, or never poured: the plan's own way from here
-  return acts.some((a) => a.do === 'pour') ? { ...plan, dish, steps: [{ do: 'pour' }, ...restsOf(plan)] } : plan;
+  return acts.some((a) => a.do === 'pour') ? withOwnSteps({ ...plan, dish }, [{ do: 'pour' }, ...restsOf(plan)]) : plan;
 }
 
 /** The dish over its hours so far, from where it was left to a second. */

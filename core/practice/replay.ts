@@ -1,6 +1,6 @@
 import { table } from '../coefficients';
 import { truthOf } from '../kitchen/simulated';
-import { mixtureOfPortions, lookUp } from '../plan/stages';
+import { mixtureOfPortions, lookUp } from '../plan/bowls';
 import { massG, PUDDING_G_PER_ML, times, type Mixture } from '../matter/mixture';
 import { USUAL_BATH } from '../plan/family';
 import type { AddStep } from '../plan/method';
@@ -65,14 +65,12 @@ export const practiceSetup = (run: Pick<Run, 'plan' | 'seed'>): PotSetup =>
 
 /** What a bowl holds. @throws UnknownIngredientError */
 export const portionsMixture = (plan: Plan, portions: AddAct['portions']): Mixture =>
-  mixtureOfPortions(
-    portions.map(({ ingredientId, grams }) => ({ ingredient: lookUp(plan, ingredientId), grams, carved: false })),
-  );
+  mixtureOfPortions(portions.map(({ ingredientId, grams }) => ({ ingredient: lookUp(plan, ingredientId), grams })));
 
 /** As a step of a method: how it goes in is the same. */
 const stepOf = (a: AddAct): AddStep => ({
   do: 'add',
-  stage: 'late',
+  from: 'late',
   how: a.how,
   stirring: a.stirring,
   tempC: a.tempC,

@@ -1,6 +1,8 @@
+import { type Bowl } from '../plan/method';
+import { linesOf, partsOf, withLines, type Line } from '../plan/layout';
 import * as fc from 'fast-check';
 import { choirSupper } from '../demo/choirSupper';
-import { atStages } from '../plan/stages';
+import { inBowls } from '../plan/bowls';
 import { FAMILIES, type Plan } from '../plan/plan';
 import { nutMilk } from '../pantry/nutMilk';
 import { startSide } from '../sides/sides';
@@ -13,15 +15,11 @@ import { fridgeCm2 } from './vessels';
 import { asWeighed, weighingOf, PrepSchema, emptyPrep } from './weigh';
 import { english } from '../../words/english';
 
-const with_ = (items: Plan['items'], change: Partial<Plan> = {}): Plan => {
+const with_ = (lines: readonly Line[], change: Partial<Plan> = {}): Plan => {
   const base = testPlan(change);
-  return { ...base, items: [...base.items, ...items] };
+  return withLines(base, [...linesOf(base), ...lines]);
 };
-const item = (ingredientId: string, grams: number, stage: Plan['items'][number]['stage']) => ({
-  ingredientId,
-  grams,
-  stage,
-});
+const item = (ingredientId: string, grams: number, bowl: Bowl): Line => ({ ingredientId, grams, in: bowl });
 const ids = (p: Plan, machines: Parameters<typeof prepOf>[1] = []) => prepOf(p, machines).map((i) => i.id);
 const find = (p: Plan, id: string, machines: Parameters<typeof prepOf>[1] = []) => {
   const found = prepOf(p, machines).find((i) => i.id === id);
@@ -92,14 +90,14 @@ describe('the checklist', () => {
   });
   it('carve-outs come out of the total and say what the jug keeps', () => {
     const p = testPlan();
-    const carve = p.carveOuts[0]!;
-    const total = p.items.find((i) => i.ingredientId === carve.ingredientId)!.grams;
+    const carve = partsOf(p)[0]!;
+    const total = p.things.find((i) => i.ingredientId === carve.ingredientId)!.grams;
     const kept = find(p, `keep-${carve.ingredientId}-slurry`);
     expect(kept.title).toContain(`${Math.round(carve.grams)} g`);
     expect(kept.how).toContain(
       `of the ${Math.round(total)} g, not on top of it: ${Math.round(total - carve.grams)} g go in the pot`,
     );
-    const slurryG = atStages(p).slurry.reduce((s, x) => s + x.grams, 0);
+    const slurryG = inBowls(p).slurry.reduce((s, x) => s + x.grams, 0);
     const jug = Number(/About ([\d.]+) g stays/.exec(find(p, 'slurry-jug').how)![1]);
     expect(jug).toBeCloseTo(slurryG * PREP.jugShare, 0);
   });
@@ -132,9 +130,9 @@ describe('the checklist', () => {
     const p: Plan = { ...testPlan({}, own.id === 'x' ? '' : 'milk_whole'), own: [own] };
     const q = {
       ...p,
-      items: p.items.map((i) => (i.ingredientId === 'milk_whole' ? { ...i, ingredientId: own.id } : i)),
+      things: p.things.map((i) => (i.ingredientId === 'milk_whole' ? { ...i, ingredientId: own.id } : i)),
     };
-    const grams = q.items.find((i) => i.ingredientId === own.id)!.grams;
+    const grams = q.things.find((i) => i.ingredientId === own.id)!.grams;
     expect(find(q, `milk-${own.id}`).title).toContain(`${Math.round(grams)} g`);
     expect(find(q, `soak-${own.id}`).waitMin).toBe(PREP.nutSoakMin);
   });
@@ -158,7 +156,7 @@ describe('weighing out', () => {
     for (const p of choirSupper(Date.parse('2026-12-11T12:00:00Z')).plans) {
       const list = weighingOf(p);
       expect(list.reduce((s, w) => s + w.grams, 0)).toBeCloseTo(
-        p.items.reduce((s, i) => s + i.grams, 0),
+        p.things.reduce((s, i) => s + i.grams, 0),
         6,
       );
       expect(new Set(list.map((w) => w.key)).size).toBe(list.length);
@@ -168,7 +166,7 @@ describe('weighing out', () => {
   });
   it('what was really weighed is the plan: totals and kept-back parts', () => {
     const p = testPlan();
-    const carve = p.carveOuts[0]!;
+    const carve = partsOf(p)[0]!;
     const list = weighingOf(p);
     expect(
       asWeighed(
@@ -180,9 +178,9 @@ describe('weighing out', () => {
       { item: `${carve.ingredientId}@slurry`, grams: carve.grams + 20 },
       { item: 'cornstarch@slurry', grams: 40 },
     ]);
-    const of = (q: Plan, id: string) => q.items.find((i) => i.ingredientId === id)!.grams;
+    const of = (q: Plan, id: string) => q.things.find((i) => i.ingredientId === id)!.grams;
     expect(of(more, carve.ingredientId)).toBeCloseTo(of(p, carve.ingredientId) + 20, 6);
-    expect(more.carveOuts[0]!.grams).toBeCloseTo(carve.grams + 20, 6);
+    expect(partsOf(more)[0]!.grams).toBeCloseTo(carve.grams + 20, 6);
     expect(of(more, 'cornstarch')).toBe(40);
     // what is staged afterwards is what was weighed
     const again = weighingOf(more);

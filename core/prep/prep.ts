@@ -1,9 +1,9 @@
 import { PIECES } from '../pantry/pieces';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
-import { atStages, lookUp, mixtureOfPortions, portionsAt, type StagedPortion } from '../plan/stages';
+import { inBowls, lookUp, mixtureOfPortions, portionsIn, type LaidPortion } from '../plan/bowls';
 import { methodOf, notAdded } from '../plan/family';
-import { momentKey, type BakeStep, type HeatStep, type Stage } from '../plan/method';
+import { type BakeStep, type HeatStep, type Use, useOf } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
@@ -78,7 +78,7 @@ export const feelOf = (mm: number): Said =>
       : say('prep.likeFlourWithABite');
 
 function preppingOf(plan: Plan, machines: readonly Machine[]) {
-  const all = Object.values(atStages(plan)).flat();
+  const all = Object.values(inBowls(plan)).flat();
   const method = methodOf(plan);
   const nuts = plan.own.flatMap((own) => {
     const home = homeMilkOf(own.id);
@@ -398,6 +398,7 @@ export const sideWeighings = (plan: Plan): Weighing[] =>
       ingredient: lookUp(plan, u.ingredientId),
       grams: u.grams,
       carved: false,
+      in: 'pot',
       key: `${s.id}/${u.ingredientId}`,
       into: say('prep.thePan', { kind: say(`sideKind.${s.kind}`) }),
       side: true as const,
@@ -405,7 +406,7 @@ export const sideWeighings = (plan: Plan): Weighing[] =>
   );
 
 /** One portion of each ingredient, its stages added up. */
-function groupsOf(portions: readonly StagedPortion[]): { ingredient: Ingredient; grams: number }[] {
+function groupsOf(portions: readonly LaidPortion[]): { ingredient: Ingredient; grams: number }[] {
   const sums = new Map<string, { ingredient: Ingredient; grams: number }>();
   for (const p of portions) {
     const old = sums.get(p.ingredient.id);
@@ -415,9 +416,9 @@ function groupsOf(portions: readonly StagedPortion[]): { ingredient: Ingredient;
 }
 
 function eggItems(plan: Plan): PrepItem[] {
-  const stages = atStages(plan);
+  const stages = inBowls(plan);
   const items: PrepItem[] = [];
-  const grams = (id: string) => plan.items.filter((i) => i.ingredientId === id).reduce((s, i) => s + i.grams, 0);
+  const grams = (id: string) => plan.things.filter((i) => i.ingredientId === id).reduce((s, i) => s + i.grams, 0);
   const [yolkG, whiteG, eggG] = [grams('yolk'), grams('white'), grams('egg')];
   const raw = say('prep.rawEggCleanHandsAnd');
   if (yolkG > 0 || whiteG > 0) {
@@ -487,16 +488,16 @@ function eggItems(plan: Plan): PrepItem[] {
 }
 
 function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
-  const stages = atStages(plan);
+  const bowls = inBowls(plan);
   const items: PrepItem[] = [];
-  for (const stage of Object.keys(stages) as Stage[])
-    for (const p of stages[stage]) {
+  for (const use of Object.keys(bowls) as Use[])
+    for (const p of bowls[use]) {
       if (!p.carved && !p.taste) continue;
-      const total = plan.items.filter((i) => i.ingredientId === p.ingredient.id).reduce((s, i) => s + i.grams, 0);
-      const where = say(p.taste ? 'prep.where.taste' : `prep.where.${stage}`);
+      const total = plan.things.filter((i) => i.ingredientId === p.ingredient.id).reduce((s, i) => s + i.grams, 0);
+      const where = say(p.taste ? 'prep.where.taste' : `prep.where.${use}`);
       const rest = say('prep.ofTheNotOnTop', { grams: p.grams, total, grams2: Math.max(0, total - p.grams) });
       items.push({
-        id: `keep-${p.ingredient.id}-${p.taste ? 'taste' : momentKey({ ...p, stage })}`,
+        id: `keep-${p.ingredient.id}-${p.taste ? 'taste' : p.in}`,
         group: 'kept back',
         title: say('prep.keepBack', { grams: p.grams, ingredientName: p.ingredient.name, where }),
         how: p.taste ? say('prep.restToTaste', { rest }) : rest,
@@ -504,10 +505,10 @@ function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
         before: 'weigh',
       });
     }
-  if (stages.slurry.length) {
-    const slurryG = stages.slurry.reduce((s, p) => s + p.grams, 0);
-    const starchG = stages.slurry.filter((p) => p.ingredient.thickener).reduce((s, p) => s + p.grams, 0);
-    const left = stageLeft(plan, 'slurry') || PREP.jugShare;
+  if (bowls.slurry.length) {
+    const slurryG = bowls.slurry.reduce((s, p) => s + p.grams, 0);
+    const starchG = bowls.slurry.filter((p) => p.ingredient.thickener).reduce((s, p) => s + p.grams, 0);
+    const left = jugShare(plan, 'slurry') || PREP.jugShare;
     items.push({
       id: 'slurry-jug',
       group: 'kept back',
@@ -529,12 +530,12 @@ function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
       before: 'cook',
     });
   const forgotten = notAdded(plan, methodOf(plan));
-  for (const when of forgotten)
+  for (const bowl of forgotten)
     items.push({
-      id: `nowhere-${momentKey(when)}`,
+      id: `nowhere-${bowl}`,
       group: 'kept back',
       title: say('prep.noStepAdds', {
-        ingredientName: portionsAt(plan, when)
+        ingredientName: portionsIn(plan, bowl)
           .map((p) => p.ingredient.name)
           .join(', '),
       }),
@@ -546,8 +547,8 @@ function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
   return items;
 }
 
-const stageLeft = (plan: Plan, stage: Stage): number =>
-  methodOf(plan).reduce((s, m) => (m.do === 'add' && m.stage === stage ? Math.max(s, m.left) : s), 0);
+const jugShare = (plan: Plan, use: Use): number =>
+  methodOf(plan).reduce((s, m) => (m.do === 'add' && useOf(m.from) === use ? Math.max(s, m.left) : s), 0);
 
 function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
   const items: PrepItem[] = [];
@@ -635,7 +636,7 @@ function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
 function machineItems(plan: Plan, machines: readonly Machine[], bake: BakeStep | undefined): PrepItem[] {
   const items: PrepItem[] = [];
   const advice = { group: 'machines', handsMin: 0, before: 'cook', advice: true } as const;
-  const stages = atStages(plan);
+  const stages = inBowls(plan);
   const all = Object.values(stages).flat();
   if (machines.includes('rice cooker')) {
     const rice = all.filter((p) => kernel(p.ingredient));
@@ -657,7 +658,7 @@ function machineItems(plan: Plan, machines: readonly Machine[], bake: BakeStep |
   }
   if (machines.includes('microwave')) {
     const pot = stages.pot.filter((p) => p.ingredient.group === 'milk').reduce((s, p) => s + p.grams, 0);
-    const toC = plan.items.some((i) => i.stage === 'slurry') ? Math.min(60, plan.method.slurryAtC) : 60;
+    const toC = inBowls(plan).slurry.length ? Math.min(60, plan.method.slurryAtC) : 60;
     const minutes = (pot * 3.9 * (toC - 6)) / (PREP.ovenW * PREP.ovenEff) / 60;
     if (pot > 0)
       items.push({

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
-import { atStages, type StagedPortion } from '../plan/stages';
-import { momentKey, type Stage } from '../plan/method';
+import { inBowls, type LaidPortion } from '../plan/bowls';
+import { linesOf, partsOf, withLines } from '../plan/layout';
+import { numberOf, useOf, type Use } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { say, type Said } from '../say';
 
@@ -20,29 +21,27 @@ export const PrepSchema = z.object({
 export type Prep = z.infer<typeof PrepSchema>;
 export const emptyPrep = (planId: string): Prep => ({ id: planId, ticks: [], weighed: [] });
 
-export type Weighing = StagedPortion & { key: string; into: Said; side?: true };
+export type Weighing = LaidPortion & { key: string; into: Said; side?: true };
 
 /** The pot first, what goes on top last. */
-const IN_TURN: readonly Stage[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'under', 'top'];
+const IN_TURN: readonly Use[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off the heat', 'fold in', 'under', 'top'];
 
-/** What it is weighed into: a cup for each moment. */
-const cupOf = (p: StagedPortion, stage: Stage): Said => {
-  const cup = say(`prep.into.${p.taste ? 'taste' : stage}`);
-  return p.moment === undefined || p.taste ? cup : say('prep.anotherCup', { cup, which: p.moment });
+/** What it is weighed into: a cup for each bowl. */
+const cupOf = (p: LaidPortion): Said => {
+  const cup = say(`prep.into.${p.taste ? 'taste' : useOf(p.in)}`);
+  return numberOf(p.in) === 1 || p.taste ? cup : say('prep.anotherCup', { cup, which: numberOf(p.in) });
 };
+const keyOf = (p: { in: string; taste?: boolean | undefined }, ingredientId: string) =>
+  `${ingredientId}@${p.in}${p.taste ? ' to taste' : ''}`;
 
 /** One thing after the other, container by container, so that each is tared once. */
 export function weighingOf(plan: Plan): Weighing[] {
-  const stages = atStages(plan);
-  return IN_TURN.flatMap((stage) =>
-    stages[stage]
+  const bowls = inBowls(plan);
+  return IN_TURN.flatMap((use) =>
+    bowls[use]
       .filter((p) => p.grams > 0)
-      .toSorted((a, b) => (a.moment ?? 1) - (b.moment ?? 1))
-      .map((p) => ({
-        ...p,
-        key: `${p.ingredient.id}@${momentKey({ ...p, stage })}${p.taste ? ' to taste' : ''}`,
-        into: cupOf(p, stage),
-      })),
+      .toSorted((a, b) => numberOf(a.in) - numberOf(b.in))
+      .map((p) => ({ ...p, key: keyOf(p, p.ingredient.id), into: cupOf(p) })),
   );
 }
 
@@ -53,15 +52,15 @@ export function weighingOf(plan: Plan): Weighing[] {
 export function asWeighed(plan: Plan, weighed: readonly { item: string; grams: number }[]): Plan {
   const list = weighingOf(plan);
   const real = new Map(weighed.map((w) => [w.item, w.grams]));
-  const items = plan.items.map((item) => {
+  const lines = linesOf(plan).map((item) => {
     const off = list
       .filter((w) => w.ingredient.id === item.ingredientId && real.has(w.key))
       .reduce((s, w) => s + real.get(w.key)! - w.grams, 0);
     return off === 0 ? item : { ...item, grams: Math.max(0, item.grams + off) };
   });
-  const carveOuts = plan.carveOuts.map((c) => {
-    const grams = real.get(`${c.ingredientId}@${momentKey(c)}${c.taste ? ' to taste' : ''}`);
+  const parts = partsOf(plan).map((c) => {
+    const grams = real.get(keyOf(c, c.ingredientId));
     return grams === undefined ? c : { ...c, grams };
   });
-  return { ...plan, items, carveOuts };
+  return withLines(plan, lines, parts);
 }

@@ -1,6 +1,7 @@
+import { ownSteps, partsOf } from '../plan/layout';
 import { forecast } from '../model/forecast';
 import { listOf } from '../plan/methodList';
-import { portionsAt } from '../plan/stages';
+import { portionsIn } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { asTold } from './asTold';
@@ -24,7 +25,7 @@ const inFew = (plan: Plan): string[] =>
   listOf(plan).map((s) => {
     switch (s.do) {
       case 'add':
-        return `+ ${portionsAt(plan, s)
+        return `+ ${portionsIn(plan, s.from)
           .map((p) => `${Math.round(p.grams)} ${p.ingredient.id}`)
           .join(', ')}`;
       case 'heat':
@@ -57,11 +58,7 @@ describe('a recipe in its own steps', () => {
 Put the rice, the milk and the cinnamon in a pot. Bring to the boil. Lid on, lowest heat, 35 minutes.
 Stir in the sugar and simmer 5 minutes. Stir in the butter and cook 2 minutes more. Take off the heat and add the vanilla.
 Pour into bowls, leave 30 minutes, then chill for 3 hours.`);
-    expect(portionsAt(plan, { stage: 'pot' }).map((p) => p.ingredient.id)).toEqual([
-      'rice_short',
-      'milk_whole',
-      'cinnamon',
-    ]);
+    expect(portionsIn(plan, 'pot').map((p) => p.ingredient.id)).toEqual(['rice_short', 'milk_whole', 'cinnamon']);
     expect(inFew(plan)).toEqual([
       'thicken bubble ring 6',
       'simmer time 35 ring 1 lid on',
@@ -100,13 +97,13 @@ Keep back 100 ml of the milk. Bring the rest to the boil with the sugar. Stir th
 70 g sugar
 
 Heat the milk until it steams. Beat the yolks with the sugar and the cornstarch. Whisk a ladle of the hot milk into the yolks, then pour it all back into the pan, whisking. Serve warm.`);
-    const milk = (when: Parameters<typeof portionsAt>[1]) =>
-      portionsAt(plan, when)
+    const milk = (bowl: Parameters<typeof portionsIn>[1]) =>
+      portionsIn(plan, bowl)
         .filter((p) => p.ingredient.group === 'milk')
         .reduce((sum, p) => sum + p.grams, 0);
-    expect(milk({ stage: 'pot' })).toBeCloseTo(618, 0);
-    expect(plan.carveOuts.filter((c) => c.ingredientId === 'milk_whole' && c.stage !== 'slurry')).toEqual([]);
-    expect(listOf(plan).find((s) => s.do === 'add')).toMatchObject({ stage: 'bowl', ladleG: 60 });
+    expect(milk('pot')).toBeCloseTo(618, 0);
+    expect(partsOf(plan).filter((c) => c.ingredientId === 'milk_whole' && c.in !== 'slurry')).toEqual([]);
+    expect(listOf(plan).find((s) => s.do === 'add')).toMatchObject({ from: 'bowl', ladleG: 60 });
     expect(inFew(plan)).toContainEqual(expect.stringMatching(/^thicken bubble/));
   });
 
@@ -125,7 +122,7 @@ Warm the milk until it steams. Beat the eggs with the sugar, pour the milk over,
     );
     const check = checkUp(reading, pantry, meta)!;
     expect(check.asItIs.asItIs).toBe(true);
-    expect(check.asItIs.steps).toBeDefined();
+    expect(ownSteps(check.asItIs)).toBeDefined();
     expect(check.asItIs.serve.word).toBe(forecast(check.asItIs).serving.word);
     const silent = readingOf('500 ml milk\n40 g cornstarch\n60 g sugar');
     const plan = planOf(silent, pantry, meta)!;

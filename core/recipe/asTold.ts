@@ -2,17 +2,20 @@ import { massG } from '../matter/mixture';
 import { BITE, GRAINS } from '../pot/grain';
 import { notAdded, restsOf, USUAL_BATH } from '../plan/family';
 import {
-  BESIDE_STAGES,
-  freeMoment,
+  BESIDE_USES,
+  freeBowl,
   type AddStep,
   type BakeStep,
   type HeatStep,
   type MethodStep,
   type RestStep,
-  type When,
+  type Bowl,
+  type Use,
+  useOf,
 } from '../plan/method';
-import type { CarveOut, Plan, PlanItem } from '../plan/plan';
-import { mixtureOfPortions, lookUp, portionsAt } from '../plan/stages';
+import { linesOf, ownSteps, partsOf, withLines, withOwnSteps, type Line, type Part } from '../plan/layout';
+import type { Plan } from '../plan/plan';
+import { mixtureOfPortions, lookUp, portionsIn } from '../plan/bowls';
 import type { StarchEntry } from '../pot/lumps';
 import { STIR_S } from './facts';
 import type { Reading } from './read';
@@ -75,11 +78,11 @@ type Turned = { turn: number };
 const inTurn = (a: Turned, b: Turned) => a.turn - b.turn;
 
 /** One arrival in the pot as a moment of the plan: its grams of each ingredient. */
-type Moment = { arrival: Arrival; when: When; grams: Map<string, number> };
+type Moment = { arrival: Arrival; bowl: Bowl; grams: Map<string, number> };
 
 /** What comes into the pot, moment by moment. Before the first fire it is in the pot from the start. */
 function momentsIn(plan: Plan, a: Account, firstTurn: number): Moment[] {
-  const items = new Map(plan.items.map((i) => [i.ingredientId, i]));
+  const items = new Map(linesOf(plan).map((i) => [i.ingredientId, i]));
   /** of each ingredient, g that the account knows of in all its things: the plan has the right whole */
   const known = new Map<string, number>();
   // what was taken out of the pot and came back, tempering, has come already
@@ -97,31 +100,30 @@ function momentsIn(plan: Plan, a: Account, firstTurn: number): Moment[] {
   const idOf = (t: number) => a.things[t]!.id;
   const weight = (t: number) => a.things[t]!.grams ?? 1;
   for (const p of each) known.set(idOf(p.thing), (known.get(idOf(p.thing)) ?? 0) + p.share * weight(p.thing));
-  const taken: When[] = [];
+  const taken: Bowl[] = [];
   return arrivals.flatMap((arrival): Moment[] => {
     const grams = new Map<string, number>();
     for (const p of arrival.portions) {
       const item = items.get(idOf(p.thing));
-      if (!item || BESIDE_STAGES.includes(item.stage)) continue;
+      if (!item || BESIDE_USES.includes(useOf(item.in))) continue;
       if (p.share <= 0) continue;
       const share = (p.share * weight(p.thing)) / known.get(item.ingredientId)!;
       grams.set(item.ingredientId, (grams.get(item.ingredientId) ?? 0) + share * (item.grams - besideG(plan, item)));
     }
     if (!grams.size) return [];
-    const when: When =
-      arrival.turn <= firstTurn ? { stage: 'pot' } : freeMoment(taken, stageOf(plan, a, arrival, [...grams.keys()]));
-    if (when.stage !== 'pot') taken.push(when);
-    return [{ arrival, when, grams }];
+    const bowl = arrival.turn <= firstTurn ? 'pot' : freeBowl(taken, useFor(plan, a, arrival, [...grams.keys()]));
+    if (bowl !== 'pot') taken.push(bowl);
+    return [{ arrival, bowl, grams }];
   });
 }
 
 /** g of a thing that lie under it or on top. */
-const besideG = (plan: Plan, item: PlanItem): number =>
-  plan.carveOuts
-    .filter((c) => c.ingredientId === item.ingredientId && BESIDE_STAGES.includes(c.stage))
+const besideG = (plan: Plan, item: Line): number =>
+  partsOf(plan)
+    .filter((c) => c.ingredientId === item.ingredientId && BESIDE_USES.includes(useOf(c.in)))
     .reduce((sum, c) => sum + c.grams, 0);
 
-function stageOf(plan: Plan, a: Account, arrival: Arrival, ids: readonly string[]): When['stage'] {
+function useFor(plan: Plan, a: Account, arrival: Arrival, ids: readonly string[]): Use {
   const all = ids.map((id) => lookUp(plan, id));
   if (a.folded && ids.includes('white')) return 'fold in';
   if (all.some((i) => i.egg)) return 'bowl';
@@ -132,37 +134,34 @@ function stageOf(plan: Plan, a: Account, arrival: Arrival, ids: readonly string[
 
 /** The plan's things at the moments at which they come; what the account has no arrival for stays where the plan has it. */
 function placed(plan: Plan, moments: readonly Moment[]): Plan {
-  const beside = plan.carveOuts.filter((c) => BESIDE_STAGES.includes(c.stage) || c.taste);
-  const carveOuts: CarveOut[] = [...beside];
-  const items = plan.items.map((item) => {
-    const parts = new Map<string, { when: When; grams: number }>();
+  const kept: Part[] = partsOf(plan).filter((c) => BESIDE_USES.includes(useOf(c.in)) || c.taste);
+  const lines = linesOf(plan).map((item) => {
+    const parts = new Map<Bowl, { bowl: Bowl; grams: number }>();
     for (const m of moments) {
       const grams = m.grams.get(item.ingredientId) ?? 0;
       if (grams <= LEAST_G) continue;
-      const key = JSON.stringify(m.when);
-      parts.set(key, { when: m.when, grams: (parts.get(key)?.grams ?? 0) + grams });
+      parts.set(m.bowl, { bowl: m.bowl, grams: (parts.get(m.bowl)?.grams ?? 0) + grams });
     }
     const [main, ...rest] = [...parts.values()].sort((x, y) => y.grams - x.grams);
     if (!main) return item;
     for (const p of rest)
-      carveOuts.push({ ingredientId: item.ingredientId, grams: Math.round(p.grams * 10) / 10, ...p.when, typed: true });
-    const { stage: _stage, moment: _moment, ...whole } = item;
-    return { ...whole, ...main.when };
+      kept.push({ ingredientId: item.ingredientId, grams: Math.round(p.grams * 10) / 10, in: p.bowl, typed: true });
+    return { ...item, in: main.bowl };
   });
-  return { ...plan, items, carveOuts: carveOuts.slice(0, 40) };
+  return withLines(plan, lines, kept.slice(0, 40));
 }
 
 function addOf(plan: Plan, a: Account, m: Moment): AddStep {
   const ids = [...m.grams.keys()];
   const wet = [...a.wet].find(([t]) => ids.includes(a.things[t]!.id))?.[1];
-  const cold = plan.items.some((i) => ids.includes(i.ingredientId) && lookUp(plan, i.ingredientId).group === 'milk');
-  const tempered = m.when.stage === 'bowl' && (a.egg === 'tempered' || a.egg === 'hot onto');
+  const cold = plan.things.some((i) => ids.includes(i.ingredientId) && lookUp(plan, i.ingredientId).group === 'milk');
+  const tempered = useOf(m.bowl) === 'bowl' && (a.egg === 'tempered' || a.egg === 'hot onto');
   return {
     do: 'add',
-    ...m.when,
+    from: m.bowl,
     tempC: cold ? 8 : plan.room.tempC,
-    how: wet ? ENTRY[wet] : m.when.stage === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
-    stirring: m.when.stage === 'fold in' ? 'spoon' : 'whisk',
+    how: wet ? ENTRY[wet] : useOf(m.bowl) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
+    stirring: useOf(m.bowl) === 'fold in' ? 'spoon' : 'whisk',
     soakMin: 0,
     left: 0,
     ...(tempered ? { ladleG: 60 } : {}),
@@ -291,21 +290,21 @@ export function asTold(plan: Plan, { account, lines }: Pick<Reading, 'account' |
   const moments = momentsIn(plan, a, heats[0]!.turn);
   const at = placed(plan, moments);
   // sugar and fat alone are browned, and grain is fried: the model of the pot begins with what flows
-  const start = mixtureOfPortions(portionsAt(at, { stage: 'pot' }));
+  const start = mixtureOfPortions(portionsIn(at, 'pot'));
   if (start.waterG < FLOWS_FROM * massG(start)) return plan;
   const inside: Inside = { starch: false, kernels: false, egg: false };
-  const meets = (when: When) => {
-    for (const { ingredient: i } of portionsAt(at, when)) {
+  const meets = (bowl: Bowl) => {
+    for (const { ingredient: i } of portionsIn(at, bowl)) {
       const kernel = i.group === 'thickener' && i.thickener !== undefined && GRAINS[i.thickener].form === 'kernel';
       inside.kernels ||= kernel;
       inside.starch ||= i.group === 'thickener' && i.thickener !== undefined && !kernel;
       inside.egg ||= i.egg !== undefined;
     }
   };
-  meets({ stage: 'pot' });
+  meets('pot');
   const hob = [
     // what one act puts in and heats goes in first
-    ...moments.filter((m) => m.when.stage !== 'pot').map((m) => ({ turn: m.arrival.turn, m })),
+    ...moments.filter((m) => m.bowl !== 'pot').map((m) => ({ turn: m.arrival.turn, m })),
     ...heats.map((h) => ({ turn: h.turn, h })),
   ].sort(inTurn);
   const lastOnHob = hob.at(-1)!.turn;
@@ -315,7 +314,7 @@ export function asTold(plan: Plan, { account, lines }: Pick<Reading, 'account' |
   for (const e of [...hob, ...before.map((r) => ({ turn: r.turn, r }))].sort(inTurn)) {
     if ('m' in e) {
       steps.push(addOf(at, a, e.m));
-      meets(e.m.when);
+      meets(e.m.bowl);
     } else if ('h' in e) {
       const step = heatOf(at, a, e.h, inside, thick);
       // minutes at the boil are counted from the boil: what has just gone in comes to it first
@@ -334,7 +333,7 @@ export function asTold(plan: Plan, { account, lines }: Pick<Reading, 'account' |
   }
   // starch that nothing heats any more is meant to be cooked all the same, as it usually is
   const raw = hob.findLastIndex(
-    (e) => 'm' in e && portionsAt(at, e.m.when).some((p) => p.ingredient.thickener !== undefined),
+    (e) => 'm' in e && portionsIn(at, e.m.bowl).some((p) => p.ingredient.thickener !== undefined),
   );
   if (raw >= 0 && !hob.slice(raw).some((e) => 'h' in e) && !a.bakes.length) steps.push(...thickens(at));
   steps.push(...forgotten(at, steps), { do: 'pour' }, ...inDish(at, a, plan, lastOnHob));
@@ -344,7 +343,7 @@ export function asTold(plan: Plan, { account, lines }: Pick<Reading, 'account' |
   );
   if (onHobMin > MOST_ON_HOB_MIN) return plan;
   const minutes = steps.reduce((sum, s) => sum + (s.do === 'rest' ? s.minutes : 0), 0);
-  return { ...at, steps: steps.slice(0, 60), rest: { ...at.rest, hours: Math.min(96, minutes / 60) } };
+  return withOwnSteps({ ...at, rest: { ...at.rest, hours: Math.min(96, minutes / 60) } }, steps.slice(0, 60));
 }
 
 /** To the bubble, and the usual minutes more. */
@@ -361,9 +360,9 @@ function thickens(plan: Plan): HeatStep[] {
 
 /** What no sentence puts in goes in at the end. */
 const forgotten = (plan: Plan, steps: readonly MethodStep[]): AddStep[] =>
-  notAdded(plan, steps).map((w) => ({
+  notAdded(plan, steps).map((bowl) => ({
     do: 'add',
-    ...w,
+    from: bowl,
     tempC: plan.room.tempC,
     how: 'cold slurry',
     stirring: 'whisk',
@@ -373,9 +372,9 @@ const forgotten = (plan: Plan, steps: readonly MethodStep[]): AddStep[] =>
 
 /** Oven, top and the places where it stands, in their order. */
 function inDish(at: Plan, a: Account, usual: Plan, lastOnHob: number): MethodStep[] {
-  const usualBake = usual.steps?.find((s) => s.do === 'bake');
+  const usualBake = ownSteps(usual)?.find((s) => s.do === 'bake');
   const rests = a.rests.filter((r) => r.turn >= lastOnHob || r.where !== 'room');
-  const layer = mixtureOfPortions(portionsAt(at, { stage: 'top' })).waterG >= LAYER_FROM_G;
+  const layer = mixtureOfPortions(portionsIn(at, 'top')).waterG >= LAYER_FROM_G;
   const out: MethodStep[] = [
     ...a.bakes.map((b) => ({ turn: b.turn, step: bakeOf(at, b, usualBake) as MethodStep })),
     ...rests.map((r) => ({ turn: r.turn, step: restOf(at, r) as MethodStep })),

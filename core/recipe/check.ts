@@ -1,5 +1,8 @@
+import { inBowls } from '../plan/bowls';
+import { useOf } from '../plan/method';
+import { withOwnSteps } from '../plan/layout';
 import { forecast, type Forecast } from '../model/forecast';
-import { refreshCarveOuts } from '../plan/amounts';
+import { wetted } from '../plan/amounts';
 import { methodOf } from '../plan/family';
 import type { Plan } from '../plan/plan';
 import type { SetWord } from '../texture/words';
@@ -39,14 +42,14 @@ function ownWay(plan: Plan, r: Reading, usual: Forecast): Plan {
 /** As written: a starch that goes dry into what is hot is cooked that way, so that the model shows what it does. */
 function asWritten(r: Reading, plan: Plan): Plan {
   if (r.facts.starch !== 'into hot') return plan;
-  return {
-    ...plan,
-    steps: [
-      ...methodOf(plan).map((s) =>
-        s.do === 'add' && s.stage === 'slurry' ? { ...s, how: 'dry powder' as const, stirring: 'spoon' as const } : s,
-      ),
-    ],
-  };
+  return withOwnSteps(
+    plan,
+    methodOf(plan).map((s) =>
+      s.do === 'add' && useOf(s.from) === 'slurry'
+        ? { ...s, how: 'dry powder' as const, stirring: 'spoon' as const }
+        : s,
+    ),
+  );
 }
 
 /** What each way of serving can be content with; a recipe that comes out so is taken to mean it. */
@@ -65,7 +68,7 @@ export function writtenPlan(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | 
   const first = planOf(r, pantry, meta);
   if (!first) return undefined;
   const plan = asWritten(r, first);
-  return r.facts.bubbles && plan.items.some((i) => i.stage === 'bowl') && !r.facts.oven
+  return r.facts.bubbles && inBowls(plan).bowl.length > 0 && !r.facts.oven
     ? { ...plan, choices: { ...plan.choices, eggOff: 'to bubbling' } }
     : plan;
 }
@@ -101,7 +104,7 @@ function checked(r: Reading, pantry: Pantry, meta: PlanMeta, accepted: readonly 
     if (!f?.fix) break;
     const { id } = f;
     left.delete(id);
-    plan = refreshCarveOuts(f.fix.apply(plan));
+    plan = wetted(f.fix.apply(plan));
     done.push({ id, level: f.level, says: f.says, why: f.why, fix: f.fix.says, accepted: true });
   }
   const f = forecast(plan);

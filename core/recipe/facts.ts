@@ -45,7 +45,7 @@ export type Facts = Sizes & {
   /** grain that is ground in the steps, and how fine */
   ground?: Grind;
   /** what a step keeps back of an ingredient: g, or a share of it; and what for */
-  kept: { id: string; grams?: number; share?: number; stage: 'late' | 'top' | 'bowl' | 'off the heat' }[];
+  kept: { id: string; grams?: number; share?: number; use: 'late' | 'top' | 'bowl' | 'off the heat' }[];
   /** fruit or sauce lies in the dish, and the rest is poured over it */
   under?: true;
   /** whites are whipped and folded in */
@@ -257,7 +257,7 @@ function fire(a: Account, method: readonly string[], f: Facts): void {
   if (longest) f.stirEveryS = STIR_S[longest];
 }
 
-/** What joins later than the rest of it, and at which stage; what wets starch cold is the slurry's own and no other stage. */
+/** What joins later than the rest of it, and in which bowl; what wets starch cold is the slurry's own and no other bowl. */
 function keptIn(a: Account, pantry: Pantry): Facts['kept'] {
   const out: Facts['kept'] = [];
   for (const [t, thing] of a.things.entries()) {
@@ -268,7 +268,7 @@ function keptIn(a: Account, pantry: Pantry): Facts['kept'] {
       if (p === most) continue;
       const starch = p.beside.some((x) => pantry.get(a.things[x]!.id)?.group === 'thickener');
       const egg = p.beside.some((x) => pantry.get(a.things[x]!.id)?.egg);
-      const stage =
+      const use =
         p.place === 'top'
           ? 'top'
           : p.place === 'bowl'
@@ -280,11 +280,11 @@ function keptIn(a: Account, pantry: Pantry): Facts['kept'] {
             : p.off
               ? 'off the heat'
               : 'late';
-      if (!stage || (p.place === 'pot' && p.sentence < most.sentence)) continue;
+      if (!use || (p.place === 'pot' && p.sentence < most.sentence)) continue;
       out.push({
         id: thing.id,
         ...(thing.grams === undefined ? { share: p.share } : { grams: p.share * thing.grams }),
-        stage,
+        use,
       });
     }
   }

@@ -1,8 +1,9 @@
-import { BESIDE_STAGES } from '../plan/method';
+import { eachLine, linesOf, withOwnSteps } from '../plan/layout';
+import { BESIDE_USES, useOf } from '../plan/method';
 import { forecast, type Forecast } from '../model/forecast';
-import { refreshCarveOuts, withGrams } from '../plan/amounts';
+import { moved, wetted, withGrams } from '../plan/amounts';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
-import { lookUp, wholeMixture } from '../plan/stages';
+import { lookUp, wholeMixture } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import { solve } from '../advice/solve';
 import { PANS } from '../pantry/kitchen';
@@ -60,10 +61,7 @@ const CUSTARD_STOPS_C = 82;
 
 const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);
 
-const withoutSteps = (plan: Plan): Plan => {
-  const { steps: _s, ...rest } = plan;
-  return rest;
-};
+const withoutSteps = (plan: Plan): Plan => withOwnSteps(plan);
 
 const sentenceWith = (method: readonly string[], word: RegExp) => method.find((s) => word.test(s))?.slice(0, 90);
 
@@ -147,7 +145,7 @@ function isUsed(line: Line, r: Reading, pantry: Pantry): boolean {
 
 function matterOf(r: Reading, plan: Plan, f: Forecast, pantry: Pantry) {
   const { facts } = r;
-  const items = plan.items.map((i) => ({ ...i, x: lookUp(plan, i.ingredientId) }));
+  const items = linesOf(plan).map((i) => ({ ...i, x: lookUp(plan, i.ingredientId) }));
   const powders = items.filter(
     (i) => i.x.group === 'thickener' && i.x.thickener && GRAINS[i.x.thickener].form === 'powder' && i.grams > 0,
   );
@@ -188,7 +186,7 @@ const setIs: Finder = ({ plan, f, pantry, kernels }) => {
               ),
               instead: s.amounts.map((a) =>
                 say('check.grams', {
-                  grams: plan.items.find((i) => i.ingredientId === a.ingredientId)?.grams ?? 0,
+                  grams: plan.things.find((i) => i.ingredientId === a.ingredientId)?.grams ?? 0,
                 }),
               ),
             })
@@ -226,7 +224,7 @@ const ratios: Finder = ({ items, egg }) => {
   const out: Finding[] = [];
   const litres =
     items
-      .filter((i) => i.x.group === 'milk' && !BESIDE_STAGES.includes(i.stage))
+      .filter((i) => i.x.group === 'milk' && !BESIDE_USES.includes(useOf(i.in)))
       .reduce((s, i) => s + i.grams / i.x.densityGPerMl, 0) / 1000;
   for (const i of items.filter((t) => t.x.group === 'thickener' && t.grams > 0)) {
     const per = i.grams / Math.max(0.05, litres);
@@ -252,7 +250,7 @@ const noColdSlurry: Finder = ({ r, f, pantry, facts, powders, starchName }) => {
         level: 'mend',
         says: say('check.theGoesDryIntoHot', { starchName }),
         why: say('check.itsOutsideSealsBeforeIts', { chance: 10 * f.risks.lumps.chance }),
-        fix: { says: say('check.wetItColdFirst'), apply: (p) => refreshCarveOuts(withoutSteps(p)) },
+        fix: { says: say('check.wetItColdFirst'), apply: (p) => wetted(withoutSteps(p)) },
       },
     ];
   else if (powders.length && r.method.length && facts.starch === undefined)
@@ -313,7 +311,7 @@ const custardBoiled: Finder = ({ plan, facts, powders, egg }) => {
 
 const starchNotBoiled: Finder = ({ r, facts, items, powders, egg, kernels, starchName }) => {
   if (
-    (powders.length || items.some((i) => i.stage === 'grain')) &&
+    (powders.length || items.some((i) => useOf(i.in) === 'grain')) &&
     r.method.length &&
     !facts.bubbles &&
     !facts.oven &&
@@ -345,12 +343,12 @@ const starchNotBoiled: Finder = ({ r, facts, items, powders, egg, kernels, starc
 
 const sugarEarly: Finder = ({ plan, facts, items, kernels }) => {
   const sweet = items.find((i) => i.x.group === 'sweet' && i.grams > 0);
-  if (kernels && sweet && !facts.sugarLate && sweet.stage !== 'late') {
+  if (kernels && sweet && !facts.sugarLate && useOf(sweet.in) !== 'late') {
     const pct =
       (100 * sweet.grams) /
       Math.max(
         1,
-        plan.items.reduce((s, i) => s + i.grams, 0),
+        plan.things.reduce((s, i) => s + i.grams, 0),
       );
     return [
       {
@@ -363,10 +361,7 @@ const sugarEarly: Finder = ({ plan, facts, items, kernels }) => {
         }),
         fix: {
           says: say('check.sugarWhenTheyAreSoft'),
-          apply: (p) => ({
-            ...p,
-            items: p.items.map((i) => (i.ingredientId === sweet.ingredientId ? { ...i, stage: 'late' as const } : i)),
-          }),
+          apply: (p) => moved(p, sweet.ingredientId, 'late'),
         },
       },
     ];
@@ -520,7 +515,7 @@ const spicesStay: Finder = ({ r, plan, pantry, facts }) => {
       l.ingredientId &&
       l.count &&
       pantry.get(l.ingredientId)?.comesOut &&
-      plan.items.some((i) => i.ingredientId === l.ingredientId),
+      plan.things.some((i) => i.ingredientId === l.ingredientId),
   );
   const left = facts.strained ? [] : whole.filter((l) => !facts.takenOut.includes(l.ingredientId!));
   if (left.length && r.method.length)
@@ -535,12 +530,8 @@ const spicesStay: Finder = ({ r, plan, pantry, facts }) => {
         why: say('check.laterItDragsHalfThe'),
         fix: {
           says: say('check.countThemOutBeforeIt'),
-          apply: (p) => ({
-            ...p,
-            items: p.items.map((i) =>
-              left.some((l) => l.ingredientId === i.ingredientId) ? { ...i, stage: 'pot' as const } : i,
-            ),
-          }),
+          apply: (p) =>
+            eachLine(p, (i) => (left.some((l) => l.ingredientId === i.ingredientId) ? { ...i, in: 'pot' } : i)),
         },
       },
     ];

@@ -1,6 +1,8 @@
-import { refreshCarveOuts, usualStage } from '../plan/amounts';
+import { useOf, type Use } from '../plan/method';
+import { laidOut, withOwnSteps, type Line as PlanLine, type Part as PlanPart } from '../plan/layout';
+import { wetted, usualBowl } from '../plan/amounts';
 import { newPlan } from '../plan/newPlan';
-import type { Choices, Family, Plan, PlanItem, Stage } from '../plan/plan';
+import type { Choices, Family, Plan } from '../plan/plan';
 import type { Dish, Pan } from '../pantry/kitchen';
 import { MOST_DISHES, PANS } from '../pantry/kitchen';
 import { methodOf } from '../plan/family';
@@ -210,7 +212,7 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
     own: [...pantry.values()].filter((i) => i.own && amounts.some((a) => a.ingredientId === i.id)),
   });
   const solidFat = new Set(['butter', 'ghee', 'coconut_oil', 'oil']);
-  const stageOf = (id: string, top: boolean): Stage => {
+  const bowlFor = (id: string, top: boolean): Use => {
     const i = pantry.get(id)!;
     if (top) return 'top';
     if (
@@ -228,13 +230,13 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
     if (solidFat.has(id) && facts.starch === 'fat first') return 'pot';
     if (facts.waterFirst && i.group === 'milk' && id !== 'water' && amounts.some((a) => a.ingredientId === 'water'))
       return 'late';
-    const usual = usualStage(i);
+    const usual = usualBowl(i);
     return usual === 'late' && i.group === 'piece' && family === 'starch-set milk pudding' ? 'off the heat' : usual;
   };
-  const items: PlanItem[] = amounts.slice(0, 40).map((a) => ({
+  const items: PlanLine[] = amounts.slice(0, 40).map((a) => ({
     ingredientId: a.ingredientId,
     grams: Math.min(20000, Math.round(a.grams * 10) / 10),
-    stage: stageOf(a.ingredientId, a.top),
+    in: bowlFor(a.ingredientId, a.top),
   }));
   const choices: Choices = {
     ...base.choices,
@@ -253,8 +255,8 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
           : {}),
     ...(facts.starch === 'hot onto meal' ? { grain: 'hot liquid onto it' as const } : {}),
     ...(facts.starch === 'cold slurry' &&
-    items.some((i) => i.stage === 'grain') &&
-    !items.some((i) => i.stage === 'slurry')
+    items.some((i) => useOf(i.in) === 'grain') &&
+    !items.some((i) => useOf(i.in) === 'slurry')
       ? { grain: 'wetted cold first' as const }
       : {}),
     ...(facts.soaked ? { soak: 'soaked' as const } : {}),
@@ -286,11 +288,12 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
   });
   const said = kernels ? (facts.softMin ?? 0) : (facts.cookOnMin ?? base.method.cookOnMin);
   const cookOnMin = Math.min(90, Math.round(said));
+  const { things, puts } = laidOut(items, [...inTheDish(r.lines, items), ...keptBack(facts, items)]);
   const plan: Plan = {
     ...base,
     family,
-    items,
-    carveOuts: [...inTheDish(r.lines, items), ...keptBack(facts, items)],
+    things,
+    acts: puts,
     sides,
     pan,
     choices,
@@ -326,32 +329,32 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
         : 'rounded spoons'
       : 'scale',
   };
-  return inItsOven(refreshCarveOuts(plan), facts);
+  return inItsOven(wetted(plan), facts);
 }
 
 /** What is in the pot and in a layer too: the layer's part is carved out of the whole. */
-function inTheDish(lines: readonly Line[], items: readonly PlanItem[]): Plan['carveOuts'] {
+function inTheDish(lines: readonly Line[], items: readonly PlanLine[]): PlanPart[] {
   return items.flatMap((i) =>
-    (['top', 'under'] as const).flatMap((stage) => {
+    (['top', 'under'] as const).flatMap((use) => {
       const grams = lines
-        .filter((l) => l.ingredientId === i.ingredientId && (stage === 'under' ? l.part === 'under' : l.top))
+        .filter((l) => l.ingredientId === i.ingredientId && (use === 'under' ? l.part === 'under' : l.top))
         .reduce((sum, l) => sum + (l.grams ?? 0), 0);
-      return i.stage !== stage && grams > 0 && grams < i.grams
-        ? [{ ingredientId: i.ingredientId, grams: Math.round(grams * 10) / 10, stage }]
+      return i.in !== use && grams > 0 && grams < i.grams
+        ? [{ ingredientId: i.ingredientId, grams: Math.round(grams * 10) / 10, in: use }]
         : [];
     }),
   );
 }
 
 /** What the steps keep back, as carve-outs; the slurry's own liquid is carved out by rule. */
-function keptBack(facts: Facts, items: readonly PlanItem[]): Plan['carveOuts'] {
+function keptBack(facts: Facts, items: readonly PlanLine[]): PlanPart[] {
   return facts.kept.flatMap((k) => {
-    const item = items.find((i) => i.ingredientId === k.id && i.stage !== k.stage);
+    const item = items.find((i) => i.ingredientId === k.id && useOf(i.in) !== k.use);
     if (!item) return [];
     const grams = Math.round(Math.min(item.grams, k.grams ?? item.grams * (k.share ?? 0)) * 10) / 10;
     // wetting cold starch is no other stage
-    return grams > 0 && !(facts.starch === 'cold slurry' && k.stage === 'late')
-      ? [{ ingredientId: k.id, grams, stage: k.stage }]
+    return grams > 0 && !(facts.starch === 'cold slurry' && k.use === 'late')
+      ? [{ ingredientId: k.id, grams, in: k.use }]
       : [];
   });
 }
@@ -365,9 +368,9 @@ function inItsOven(plan: Plan, facts: Facts): Plan {
   const minutes = [oven.minutes, oven.secondMin];
   if (bakes.length < 2 && !oven.grill && !oven.fan) return plan;
   let n = 0;
-  return {
-    ...plan,
-    steps: method.map((s) => {
+  return withOwnSteps(
+    plan,
+    method.map((s) => {
       if (s.do !== 'bake') return s;
       const last = n === bakes.length - 1;
       const said = minutes[n++];
@@ -378,7 +381,7 @@ function inItsOven(plan: Plan, facts: Facts): Plan {
         ...(last && oven.grill ? { grillMin: oven.grillMin ?? 3 } : {}),
       };
     }),
-  };
+  );
 }
 
 /** Sugar in a glaze that is poured, mm of it. */

@@ -1,3 +1,4 @@
+import { partsOf } from '../plan/layout';
 import type { Pantry } from '../pantry/pantry';
 import { forecast } from '../model/forecast';
 import { writtenPlan } from './check';
@@ -47,7 +48,8 @@ export function judgeReading(w: Written, pantry: Pantry, o: ReadOptions, alarms:
   const sides = plan?.sides.map((s) => s.kind) ?? [];
   if (JSON.stringify(sides) !== JSON.stringify(w.sides ?? [])) wrong.push(`beside it: ${sides.join()}`);
   for (const [id, stage] of Object.entries(w.kept ?? {}))
-    if (!plan?.carveOuts.some((c) => c.ingredientId === id && c.stage === stage)) wrong.push(`not kept back: ${id}`);
+    if (!(plan && partsOf(plan).some((c) => c.ingredientId === id && c.in === stage)))
+      wrong.push(`not kept back: ${id}`);
   const written = alarms ? writtenPlan(reading, pantry, meta) : undefined;
   if (written)
     for (const { id, level } of handFindings(reading, written, forecast(written), pantry))

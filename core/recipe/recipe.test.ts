@@ -1,3 +1,4 @@
+import { linesOf, ownSteps } from '../plan/layout';
 import * as fc from 'fast-check';
 import { pantryWith } from '../pantry/pantry';
 import { pantry } from '../testing';
@@ -440,7 +441,7 @@ describe('the check-up', () => {
     expect(before.forecast.risks.lumps.chance).toBeGreaterThan(0.5);
     expect(after.forecast.risks.lumps.chance).toBeLessThan(0.2);
     expect(item(after, 'no cold slurry')).toMatchObject({ accepted: true });
-    expect(after.plan.steps).toBeUndefined();
+    expect(ownSteps(after.plan)).toBeUndefined();
 
     const deep = `2 l whole milk\n170 g cornstarch\n150 g sugar\n\nWhisk everything together cold. Boil 2 minutes. Pour into a 14 cm round tin. Chill overnight.`;
     expect(check(deep, ['layer too deep', 'dish too small']).forecast.depthMm).toBeLessThan(60);
@@ -449,7 +450,7 @@ describe('the check-up', () => {
     expect(check(small, ['pot too small']).plan.pan.diameterMm).toBeGreaterThan(check(small).plan.pan.diameterMm);
     const early =
       '1 l whole milk\n120 g short grain rice\n120 g sugar\n\nSimmer the milk, rice and sugar for 40 minutes, stirring, until soft.';
-    expect(check(early, ['sugar early']).plan.items.find((i) => i.ingredientId === 'sugar')!.stage).toBe('late');
+    expect(linesOf(check(early, ['sugar early']).plan).find((i) => i.ingredientId === 'sugar')!.in).toBe('late');
   });
   it('a turned-out pudding that will not stand is told its amount, and the tap makes it so', () => {
     const weak = `500 ml whole milk\n22 g cornstarch\n50 g sugar\n\nWhisk the starch into a little of the cold milk. Boil the rest with the sugar, stir in the starch, boil 2 minutes. Chill for 6 hours. Turn out.`;

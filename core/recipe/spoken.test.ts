@@ -1,3 +1,4 @@
+import { linesOf } from '../plan/layout';
 import * as fc from 'fast-check';
 import { PlanSchema } from '../plan/plan';
 import { familyPlan, pantry, testPlan } from '../testing';
@@ -73,9 +74,9 @@ describe('a list that is typed or pasted in one go', () => {
   });
   it('goes into the plan in one: what is there is set, what is new goes where it goes', () => {
     const next = withTyped(plan, typed('700 ml milk\n3 tbsp sugar\n2 yolks\n1 stick cinnamon'), pantry);
-    const at = (id: string) => next.items.find((i) => i.ingredientId === id)!;
+    const at = (id: string) => linesOf(next).find((i) => i.ingredientId === id)!;
     expect(at('milk_whole').grams).toBeCloseTo(720, -1);
-    expect(at('yolk')).toMatchObject({ stage: 'bowl' });
+    expect(at('yolk')).toMatchObject({ in: 'bowl' });
     expect(writtenFor(at('sugar'))).toBe('3 tbsp');
     // and it is a plan that can be kept
     expect(PlanSchema.parse(next)).toEqual(next);

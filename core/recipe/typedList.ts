@@ -1,5 +1,6 @@
+import { withLine } from '../plan/layout';
 import type { Pantry } from '../pantry/pantry';
-import { refreshCarveOuts, usualStage, withGrams } from '../plan/amounts';
+import { wetted, usualBowl, withGrams } from '../plan/amounts';
 import type { Plan } from '../plan/plan';
 import type { Rule } from '../plan/rules';
 import type { Line } from './lines';
@@ -23,16 +24,12 @@ export function withTyped(plan: Plan, lines: readonly TypedLine[], pantry: Pantr
     const { ingredientId, grams } = line;
     const written = line.written ? { written: { text: line.written, grams } } : {};
     const thing = pantry.get(ingredientId)!;
-    const there = next.items.find((i) => i.ingredientId === ingredientId);
+    const there = next.things.find((i) => i.ingredientId === ingredientId);
     const own = thing.own && !next.own.some((x) => x.id === thing.id) ? [...next.own, thing] : next.own;
     next = there
       ? withGrams(next, ingredientId, grams)
-      : {
-          ...next,
-          own,
-          items: [...next.items, { ingredientId, grams, stage: line.top ? 'top' : usualStage(thing) }],
-        };
-    next = { ...next, items: next.items.map((i) => (i.ingredientId === ingredientId ? { ...i, ...written } : i)) };
+      : withLine({ ...next, own }, { ingredientId, grams, in: line.top ? 'top' : usualBowl(thing) });
+    next = { ...next, things: next.things.map((i) => (i.ingredientId === ingredientId ? { ...i, ...written } : i)) };
   }
-  return refreshCarveOuts(next);
+  return wetted(next);
 }

@@ -1,3 +1,4 @@
+import { withLine } from '../plan/layout';
 import * as fc from 'fast-check';
 import { familyPlan, pantry, testPlan } from '../testing';
 import { aboutPlan } from '../advice/about';
@@ -74,10 +75,10 @@ describe('a wish in a sentence', () => {
   });
   it('the milk that there is decides how much is made, and the vessel what it is poured into', () => {
     const plan = familyPlan('starch-set milk pudding');
-    const milk = plan.items.find((i) => pantry.get(i.ingredientId)!.group === 'milk')!;
+    const milk = plan.things.find((i) => pantry.get(i.ingredientId)!.group === 'milk')!;
     const wish = readWish(`2 litres of ${pantry.get(milk.ingredientId)!.name}, in glasses`, pantry, TODAY);
     const made = wishedPlan(plan, wish);
-    expect(made.items.find((i) => i.ingredientId === milk.ingredientId)!.grams).toBeCloseTo(2060, 0);
+    expect(made.things.find((i) => i.ingredientId === milk.ingredientId)!.grams).toBeCloseTo(2060, 0);
     expect(made.people).toBeGreaterThan(plan.people);
     expect(made.dish.capacityMl).toBe(200);
     expect(made.dish.count).toBeGreaterThanOrEqual(made.people);
@@ -146,12 +147,12 @@ describe('where cooks part ways', () => {
         expect([school.id, now >= 0 && now <= i]).toEqual([school.id, true]);
         expect(methodOf(taken).length).toBeGreaterThan(1);
         // taken twice it is the same, and the way back leads back
-        expect(side.apply(taken).items).toEqual(taken.items);
+        expect(side.apply(taken)).toEqual(taken);
         if (school.sides.length === 2 && sideNow(school, base) === 0) {
-          const back = school.sides[0]!.apply(taken).items;
-          const grams = (items: Plan['items']) =>
+          const back = school.sides[0]!.apply(taken).things;
+          const grams = (items: Plan['things']) =>
             Object.fromEntries(items.map((x) => [x.ingredientId, Math.round(x.grams * 10) / 10]));
-          expect([school.id, grams(back)]).toEqual([school.id, grams(base.items)]);
+          expect([school.id, grams(back)]).toEqual([school.id, grams(base.things)]);
         }
       });
   });
@@ -161,9 +162,8 @@ describe('all that a plan says beside its forecast', () => {
   it('names what breaks a rule, side pots among it, and what each thickener brings', () => {
     const base = testPlan();
     const plan: Plan = {
-      ...base,
+      ...withLine(base, { ingredientId: 'rice_ground', grams: 20, in: 'grain' }),
       rules: ['no nuts', 'no milk'],
-      items: [...base.items, { ingredientId: 'rice_ground', grams: 20, stage: 'grain' }],
       sides: [{ id: 's', kind: 'toasting', whatId: 'almonds_chopped', grams: 40, to: 'golden' }],
     };
     const about = aboutPlan(plan, [], 780);

@@ -1,3 +1,4 @@
+import { linesOf } from '../plan/layout';
 import { parse as parseDates } from 'chrono-node/en';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { readNumber } from './amount';
@@ -227,8 +228,8 @@ export function readWish(text: string, pantry: Pantry, today: string): Wish {
 export function wishedPlan(plan: Plan, wish: Wish): Plan {
   const known = DISHES.find((d) => d.name === wish.dish);
   let next = plan;
-  const milk = wish.amounts.find((a) => plan.items.some((i) => i.ingredientId === a.ingredientId && i.stage === 'pot'));
-  const had = plan.items.find((i) => i.ingredientId === milk?.ingredientId)?.grams;
+  const milk = wish.amounts.find((a) => linesOf(plan).some((i) => i.ingredientId === a.ingredientId && i.in === 'pot'));
+  const had = plan.things.find((i) => i.ingredientId === milk?.ingredientId)?.grams;
   if (milk && had) {
     const factor = milk.grams / had;
     const people = wish.people ?? Math.max(1, Math.min(60, Math.round(plan.people * factor)));

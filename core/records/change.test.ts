@@ -1,3 +1,4 @@
+import { linesOf, withLine, withLines } from '../plan/layout';
 import * as fc from 'fast-check';
 import { testPlan } from '../testing';
 import { withGrams } from '../plan/amounts';
@@ -5,7 +6,7 @@ import { mergeText } from './mergeText';
 import { applyChange, changeBetween, ChangeSchema, rebase } from './change';
 
 const plan = testPlan();
-const grams = (p: typeof plan, id: string) => p.items.find((i) => i.ingredientId === id)!.grams;
+const grams = (p: typeof plan, id: string) => p.things.find((i) => i.ingredientId === id)!.grams;
 
 describe('a change made on what has changed meanwhile', () => {
   it('two amounts tapped before either was drawn: both count', () => {
@@ -15,14 +16,17 @@ describe('a change made on what has changed meanwhile', () => {
     expect([grams(both, 'cornstarch'), grams(both, 'sugar')]).toEqual([40, 77]);
   });
   it('a row put in here and one taken out there', () => {
-    const more = { ...plan, items: [...plan.items, { ingredientId: 'cinnamon', grams: 1, stage: 'pot' as const }] };
-    const less = { ...plan, items: plan.items.filter((i) => i.ingredientId !== 'sugar') };
-    expect(rebase(plan, more, less).items.map((i) => i.ingredientId)).toEqual([
-      ...less.items.map((i) => i.ingredientId),
+    const more = withLine(plan, { ingredientId: 'cinnamon', grams: 1, in: 'pot' });
+    const less = withLines(
+      plan,
+      linesOf(plan).filter((i) => i.ingredientId !== 'sugar'),
+    );
+    expect(rebase(plan, more, less).things.map((i) => i.ingredientId)).toEqual([
+      ...less.things.map((i) => i.ingredientId),
       'cinnamon',
     ]);
-    expect(rebase(plan, less, more).items.map((i) => i.ingredientId)).toEqual([
-      ...less.items.map((i) => i.ingredientId),
+    expect(rebase(plan, less, more).things.map((i) => i.ingredientId)).toEqual([
+      ...less.things.map((i) => i.ingredientId),
       'cinnamon',
     ]);
   });

@@ -1,3 +1,4 @@
+import { withLines, type Line, type Part } from '../plan/layout';
 import { z } from 'zod';
 import { IdSchema } from '../moment';
 import { newPlan } from '../plan/newPlan';
@@ -45,29 +46,23 @@ export function planByHand(h: ByHand, pantry: Pantry, serveAt: string): Plan {
     serveAt,
     family,
   });
-  const items: Plan['items'] = [
-    { ingredientId: h.milkId, grams: h.milkG, stage: 'pot' },
+  const lines: Line[] = [
+    { ingredientId: h.milkId, grams: h.milkG, in: 'pot' },
     ...(h.thickenerG > 0
       ? [
           {
             ingredientId: h.thickenerId,
             grams: h.thickenerG,
-            stage: form === 'powder' ? ('slurry' as const) : ('grain' as const),
+            in: form === 'powder' ? 'slurry' : 'grain',
           },
         ]
       : []),
-    ...(h.sugarG > 0 ? [{ ingredientId: 'sugar', grams: h.sugarG, stage: 'pot' as const }] : []),
-    ...(h.yolks > 0
-      ? [{ ingredientId: 'yolk', grams: eggGrams(h.yolks, 'eu M', 'yolk'), stage: 'bowl' as const }]
-      : []),
+    ...(h.sugarG > 0 ? [{ ingredientId: 'sugar', grams: h.sugarG, in: 'pot' }] : []),
+    ...(h.yolks > 0 ? [{ ingredientId: 'yolk', grams: eggGrams(h.yolks, 'eu M', 'yolk'), in: 'bowl' }] : []),
   ];
-  return {
-    ...plan,
-    items,
-    carveOuts:
-      form === 'powder' && h.thickenerG > 0
-        ? [{ ingredientId: h.milkId, grams: Math.min(h.milkG / 2, 2.5 * h.thickenerG), stage: 'slurry' }]
-        : [],
-    serve: { ...plan.serve, word: h.word },
-  };
+  const wets: Part[] =
+    form === 'powder' && h.thickenerG > 0
+      ? [{ ingredientId: h.milkId, grams: Math.min(h.milkG / 2, 2.5 * h.thickenerG), in: 'slurry' }]
+      : [];
+  return { ...withLines(plan, lines, wets), serve: { ...plan.serve, word: h.word } };
 }

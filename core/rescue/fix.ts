@@ -5,7 +5,7 @@ import { changesOf, stepsOf, type Step } from '../cook/steps';
 import { foldCook } from '../cook/fold';
 import { dishHistory, judge, placesWithin } from '../model/forecast';
 import { massG } from '../matter/mixture';
-import { lookUp, mainLiquid } from '../plan/stages';
+import { lookUp, mainLiquid } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import { KEPT } from '../plan/kept';
 import { type HeatStep, type MethodStep } from '../plan/method';
@@ -178,7 +178,7 @@ const weighable = (g: number): number => (g >= 10 ? Math.round(g) : Math.round(g
 
 /** The starch that this cook has at hand: the plan's own powder, else cornstarch. */
 export function starchOf(plan: Plan): string {
-  const own = plan.items.find((i) => {
+  const own = plan.things.find((i) => {
     const kind = lookUp(plan, i.ingredientId).thickener;
     return kind !== undefined && GRAINS[kind].form === 'powder';
   });
@@ -215,7 +215,7 @@ export function thicker(s: Situation, target = aimPlace(s.plan.serve.word)): Fix
   const starchShare = lookUp(plan, starchId).per100.starch / 100;
   const most = FIX.starchMost * massG(s.pot.content);
   // a custard of egg alone stays one: starch that must bubble is another dish
-  const starchy = plan.items.some((i) => lookUp(plan, i.ingredientId).thickener !== undefined && i.grams > 0);
+  const starchy = plan.things.some((i) => lookUp(plan, i.ingredientId).thickener !== undefined && i.grams > 0);
   const mayBubble = (g: number) =>
     !egg || (starchy && cookedStarchPct(asIs) + (100 * g * starchShare) / massG(asIs.content) >= FIX.bubblesWithPct);
   const heat = s.willBubble ? [] : fireAgain(plan);

@@ -17,7 +17,7 @@ import { rescueOf } from './rescue';
 
 const scaled = (plan: Plan, id: string, factor: number): Plan => ({
   ...plan,
-  items: plan.items.map((i) => (i.ingredientId === id ? { ...i, grams: i.grams * factor } : i)),
+  things: plan.things.map((i) => (i.ingredientId === id ? { ...i, grams: i.grams * factor } : i)),
 });
 /** Solved to its word. */
 const plan = solveStarch(testPlan()).plan;

@@ -3,7 +3,7 @@ import type { Added, Fault, Portion } from '../cook/events';
 import { addedTo } from '../cook/live';
 import { dishHistory, judge } from '../model/forecast';
 import { massG } from '../matter/mixture';
-import { mainLiquid } from '../plan/stages';
+import { mainLiquid } from '../plan/bowls';
 import { KEPT } from '../plan/kept';
 import { type HeatStep } from '../plan/method';
 import { EGG } from '../pot/egg';

@@ -1,6 +1,6 @@
 import { table } from '../coefficients';
 import { EMPTY, massG, mixtureOf, add, type Mixture } from '../matter/mixture';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import { keptC } from '../plan/kept';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
@@ -294,7 +294,7 @@ function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Pla
 /** A side pot to begin with, sized to the plan. */
 export function startSide(kind: SidePot['kind'], id: string, plan: Plan): SidePot {
   const serves = plan.people;
-  const milk = plan.items.find((i) => lookUp(plan, i.ingredientId).group === 'milk')?.ingredientId ?? 'water';
+  const milk = plan.things.find((i) => lookUp(plan, i.ingredientId).group === 'milk')?.ingredientId ?? 'water';
   switch (kind) {
     case 'syrup':
       return { id, kind, sugarId: 'sugar', sugarG: Math.max(40, 15 * serves), to: 'pouring', acid: true };

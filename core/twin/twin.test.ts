@@ -1,5 +1,5 @@
 import { forecast } from '../model/forecast';
-import { atStages, mixtureOfPortions } from '../plan/stages';
+import { portionsIn, mixtureOfPortions } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import type { HeatStep, MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -28,7 +28,7 @@ const plan = testPlan();
 const method = methodOf(plan);
 
 const addition = (own: Plan, pot: Pot, step: Extract<MethodStep, { do: 'add' }>) =>
-  additionOf(step, mixtureOfPortions(atStages(own)[step.stage]), pot).addition;
+  additionOf(step, mixtureOfPortions(portionsIn(own, step.from)), pot).addition;
 
 /** Minutes until this pot is done (poured), cooked on by the method from step `from`. */
 function minutesToDone(pot: Pot, habits: Habits, from: number): number {

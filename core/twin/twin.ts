@@ -1,8 +1,9 @@
+import { linesOf, partsOf, withLines } from '../plan/layout';
 import { randomLcg, randomNormal } from 'd3-random';
 import { table } from '../coefficients';
 import { starchSdRel } from '../plan/measured';
 import { massG } from '../matter/mixture';
-import { lookUp } from '../plan/stages';
+import { lookUp } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import { bodyOf, consistency, PASTE } from '../pot/paste';
 import { temper } from '../pot/egg';
@@ -137,9 +138,11 @@ export function withHabits(plan: Plan, h: Habits): { plan: Plan; setup: PotSetup
     return group === 'thickener' ? factor('starch') : group === 'milk' ? factor('milk') : 1;
   };
   const changed: Plan = {
-    ...plan,
-    items: plan.items.map((i) => ({ ...i, grams: i.grams * grams(i.ingredientId) })),
-    carveOuts: plan.carveOuts.map((c) => ({ ...c, grams: c.grams * grams(c.ingredientId) })),
+    ...withLines(
+      plan,
+      linesOf(plan).map((i) => ({ ...i, grams: i.grams * grams(i.ingredientId) })),
+      partsOf(plan).map((c) => ({ ...c, grams: c.grams * grams(c.ingredientId) })),
+    ),
     pan: { ...plan.pan, diameterMm: Math.min(500, Math.max(80, plan.pan.diameterMm * factor('diameter'))) },
     hob: { ...plan.hob, powerTrim: Math.min(2, Math.max(0.3, plan.hob.powerTrim * factor('hob'))) },
   };

@@ -1,7 +1,7 @@
 import { foamIndex } from '../pot/foam';
 import { netW } from '../pot/hob';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
-import { mainLiquid, wholeMixture } from '../plan/stages';
+import { mainLiquid, wholeMixture } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 import { dishAreaM2, type Form } from '../pantry/kitchen';
 import { depthOfMm } from './vessel';

@@ -7,7 +7,7 @@ import { rowOfBatch } from '../../core/book/row';
 import { countingEvents } from '../../core/cook/counting';
 import { changesOf, stepsOf } from '../../core/cook/steps';
 import { SET_WORDS, stripMiddle, wordAt } from '../../core/texture/words';
-import { lookUp, pantryOf } from '../../core/plan/stages';
+import { lookUp, pantryOf } from '../../core/plan/bowls';
 import { useCollection, useOne, useRebased, useRemove, useRows, useSave } from '../shared/stored';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
@@ -324,7 +324,7 @@ function Log({ batch }: { batch: Batch }) {
         {t('bookRoom.whatWentIn')}
       </Type>
       <View>
-        {batch.plan.items.map((i) => (
+        {batch.plan.things.map((i) => (
           <View key={i.ingredientId} className="flex-row justify-between gap-3 border-b-hair border-line py-1">
             <Type className="shrink">{lookUp(batch.plan, i.ingredientId).name}</Type>
             <Type kind="strong">{fmt.grams(i.grams)}</Type>

@@ -3,7 +3,7 @@ import type { Advice } from '../../core/book/nextTime';
 import type { ChangeOf } from '../../core/book/mends';
 import type { BatchRow } from '../../core/book/row';
 import type { Plan } from '../../core/plan/plan';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp } from '../../core/plan/bowls';
 import type { Formatter } from '../../words/format';
 import { t } from '../../words';
 

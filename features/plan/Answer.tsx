@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import { View } from 'react-native';
 import type { Forecast, Point } from '../../core/model/forecast';
-import { mainLiquid } from '../../core/plan/stages';
+import { mainLiquid } from '../../core/plan/bowls';
 import { type Plan } from '../../core/plan/plan';
 import { isStillWarm } from '../../core/set/safety';
 import { SET_WORDS, STRIP, aimPlace, wordAt } from '../../core/texture/words';

@@ -1,9 +1,10 @@
+import { linesOf, partsOf, withLine, withLines } from '../../core/plan/layout';
 import Plus from 'lucide-react-native/icons/plus';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import { refreshCarveOuts, scale, usualStage, withGrams, withHave, writtenFor } from '../../core/plan/amounts';
-import { atStages, lookUp } from '../../core/plan/stages';
-import type { Plan } from '../../core/plan/plan';
+import { wetted, scale, usualBowl, withGrams, withHave, writtenFor } from '../../core/plan/amounts';
+import { inBowls, lookUp } from '../../core/plan/bowls';
+import type { Plan, Thing } from '../../core/plan/plan';
 import type { Numbers } from '../../core/records/change';
 import type { PlanChange } from './planChange';
 import type { Difference } from '../../core/advice/differences';
@@ -81,12 +82,12 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
 }
 
 /** The amount in the words in which it was typed. */
-const wordsOf = (item: Plan['items'][number]): string => {
+const wordsOf = (item: Thing): string => {
   const text = writtenFor(item);
   return text ? t('planRoom.asYouWroteIt', { text }) : '';
 };
 
-const gramsOf = (plan: Plan, id: string) => plan.items.find((i) => i.ingredientId === id)?.grams ?? 0;
+const gramsOf = (plan: Plan, id: string) => plan.things.find((i) => i.ingredientId === id)?.grams ?? 0;
 
 /** Something came in for something else: what it did to the set, and the way back to it. */
 type Swapped = { says: string; costs: Difference[]; back?: Plan };
@@ -121,10 +122,10 @@ export function Bench({
   const [picked, setPicked] = useState(false);
   if (picking && !picked) setPicked(true);
   const [sheet, setSheet] = useState<'solve' | 'none' | 'scale' | undefined>();
-  const stages = atStages(plan);
-  const keptBack = (id: string) => stages.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
+  const bowls = inBowls(plan);
+  const keptBack = (id: string) => bowls.slurry.find((p) => p.carved && p.ingredient.id === id)?.grams;
   const order = { thickener: 0, milk: 1, egg: 2, sweet: 3, fat: 4, fruit: 5, nut: 6, piece: 7, flavour: 8 } as const;
-  const items = plan.items
+  const items = plan.things
     .map((item) => ({ item, ingredient: lookUp(plan, item.ingredientId) }))
     .sort((a, b) => order[a.ingredient.group] - order[b.ingredient.group]);
 
@@ -148,10 +149,9 @@ export function Bench({
     const own = chosen.own && !plan.own.some((o) => o.id === chosen.id) ? [...plan.own, chosen] : plan.own;
     const base = { ...plan, own };
     if (picking?.replace) void swap(base, lookUp(base, picking.replace), chosen);
-    else if (!plan.items.some((i) => i.ingredientId === chosen.id)) {
-      const stage = usualStage(chosen);
+    else if (!plan.things.some((i) => i.ingredientId === chosen.id)) {
       const grams = chosen.group === 'milk' ? 100 : chosen.group === 'flavour' ? 2 : chosen.group === 'egg' ? 50 : 10;
-      onChange(refreshCarveOuts({ ...base, items: [...plan.items, { ingredientId: chosen.id, grams, stage }] }));
+      onChange(wetted(withLine(base, { ingredientId: chosen.id, grams, in: usualBowl(chosen) })));
     }
     setPicking(undefined);
   };
@@ -159,7 +159,7 @@ export function Bench({
   /** The last milk stays: something has to be liquid. */
   const removable = (id: string) => {
     const group = lookUp(plan, id).group;
-    return group !== 'milk' || plan.items.filter((i) => lookUp(plan, i.ingredientId).group === 'milk').length > 1;
+    return group !== 'milk' || plan.things.filter((i) => lookUp(plan, i.ingredientId).group === 'milk').length > 1;
   };
 
   /** Every amount as level spoons and cups would measure it. */
@@ -174,7 +174,7 @@ export function Bench({
       'all',
     );
 
-  const held = (id: string) => plan.carveOuts.find((c) => c.taste && c.ingredientId === id)?.grams;
+  const held = (id: string) => partsOf(plan).find((c) => c.taste && c.ingredientId === id)?.grams;
   const close = () => setSheet(undefined);
   const back = useTakeBack();
   const setGrams = useStable((id: string, grams: number, by?: number) => {
@@ -192,7 +192,7 @@ export function Bench({
       const next = withGrams(now, id, grams);
       return {
         ...next,
-        items: next.items.map((i) =>
+        things: next.things.map((i) =>
           i.ingredientId === id ? { ...i, written: { text: text.slice(0, 40), grams } } : i,
         ),
       };
@@ -317,11 +317,12 @@ export function Bench({
                     onChange(plan, 'all'),
                   );
                   onChange(
-                    refreshCarveOuts({
-                      ...plan,
-                      items: plan.items.filter((i) => i.ingredientId !== picking.replace),
-                      carveOuts: plan.carveOuts.filter((c) => c.ingredientId !== picking.replace),
-                    }),
+                    wetted(
+                      withLines(
+                        plan,
+                        linesOf(plan).filter((i) => i.ingredientId !== picking.replace),
+                      ),
+                    ),
                   );
                   setPicking(undefined);
                 }
@@ -384,14 +385,14 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
   const fmt = useFormat();
   const [by, setBy] = useState<string>('factor');
   const [unit, setUnit] = useState<'g' | 'l' | 'cups'>('g');
-  const now = plan.items.find((i) => i.ingredientId === by)?.grams;
+  const now = plan.things.find((i) => i.ingredientId === by)?.grams;
   /** g of one of what is typed */
   const gramsEach =
     by === 'factor' || unit === 'g'
       ? 1
       : lookUp(plan, by).densityGPerMl * (unit === 'l' ? 1000 : ML_PER[fmt.settings.spoons].cup);
   const factorOf = (n: number) => (by === 'factor' ? n : (n * gramsEach) / (now || 1));
-  const heaviestG = Math.max(...plan.items.map((i) => i.grams));
+  const heaviestG = Math.max(...plan.things.map((i) => i.grams));
   const noNumber = t('planRoom.aNumberAbove0Would');
   const typed = useFigure(
     z
@@ -408,7 +409,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         value={by}
         options={[
           { value: 'factor', label: t('planRoom.aFactor') },
-          ...plan.items
+          ...plan.things
             .filter((i) => i.grams > 0)
             .map((i) => ({
               value: i.ingredientId,
@@ -442,7 +443,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
       {typed.figure !== undefined ? (
         <Type tone="quiet">
           {t('planRoom.for2', {
-            ingredientIdName: plan.items
+            ingredientIdName: plan.things
               .map((i) => `${fmt.grams(i.grams * factor)} ${lookUp(plan, i.ingredientId).name}`)
               .join(', '),
             people,
@@ -456,7 +457,7 @@ function ScaleForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void 
         disabled={typed.figure === undefined}
         onPress={typed.take((n) =>
           onTake({
-            ...(by === 'factor' ? refreshCarveOuts(scale(plan, n)) : withHave(plan, by, n * gramsEach)),
+            ...(by === 'factor' ? wetted(scale(plan, n)) : withHave(plan, by, n * gramsEach)),
             people,
           }),
         )}

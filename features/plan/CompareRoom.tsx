@@ -118,8 +118,8 @@ function Side({ plan }: { plan: Plan }) {
 function Amounts({ one, two }: { one: Plan; two: Plan }) {
   const fmt = useFormat();
   const pantry = pantryWith([...one.own, ...two.own]);
-  const ids = [...new Set([...one.items, ...two.items].map((i) => i.ingredientId))];
-  const of = (p: Plan, id: string) => p.items.find((i) => i.ingredientId === id)?.grams;
+  const ids = [...new Set([...one.things, ...two.things].map((i) => i.ingredientId))];
+  const of = (p: Plan, id: string) => p.things.find((i) => i.ingredientId === id)?.grams;
   const cell = (g: number | undefined) => (g === undefined ? t('planRoom.none') : fmt.grams(g));
   return (
     <View role="table" aria-label={t('planRoom.whatGoesIn')}>

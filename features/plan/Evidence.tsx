@@ -4,7 +4,7 @@ import type { Forecast } from '../../core/model/forecast';
 import { RISKS } from '../../core/model/risks';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS, aimPlace } from '../../core/texture/words';
-import { lookUp, mainLiquid, wholeMixture } from '../../core/plan/stages';
+import { lookUp, mainLiquid, wholeMixture } from '../../core/plan/bowls';
 import { limitSaid, limitsFor, type Holds } from '../../core/model/limits';
 import { MouldOutline } from '../../ui/MouldOutline';
 import { Notice } from '../../ui/Notice';
@@ -249,7 +249,7 @@ export const Evidence = memo(function Evidence({
 });
 
 const holdsOf = (plan: Plan): Holds => {
-  const items = plan.items.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));
+  const items = plan.things.filter((i) => i.grams > 0).map((i) => lookUp(plan, i.ingredientId));
   return {
     family: plan.family,
     kinds: items.flatMap((i) => i.thickener ?? []),

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { haveOf } from '../../core/plan/amounts';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import { Key } from '../../ui/Key';
 import { Type } from '../../ui/Type';

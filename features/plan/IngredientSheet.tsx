@@ -63,7 +63,7 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onTy
   const save = useSave('ingredients');
   const [making, setMaking] = useState<'nut milk' | 'own' | undefined>();
   const groups = replacing ? [replacing.group] : GROUPS;
-  const used = new Set(plan.items.map((i) => i.ingredientId));
+  const used = new Set(plan.things.map((i) => i.ingredientId));
   const [name, setName] = useState('');
   const sought = name.trim().toLowerCase();
   const listed = !replacing && isList(name);
@@ -89,7 +89,7 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onTy
   return (
     <Sheet open={open} title={replacing ? capital(replacing.name) : t('planRoom.addToThePot')} onClose={close}>
       {making === 'nut milk' ? (
-        <NutMilkForm needG={plan.items.find((i) => i.ingredientId === replacing?.id)?.grams ?? 0} onDone={keep} />
+        <NutMilkForm needG={plan.things.find((i) => i.ingredientId === replacing?.id)?.grams ?? 0} onDone={keep} />
       ) : null}
       {making === 'own' ? <OwnForm group={replacing?.group ?? 'milk'} onDone={keep} /> : null}
       {making ? null : (
@@ -112,7 +112,7 @@ export function IngredientSheet({ open, replacing, plan, onClose, onChoose, onTy
               plan={{ ...plan, own: [...new Map([...(own.data ?? []), ...plan.own].map((i) => [i.id, i])).values()] }}
               onTake={(next) => {
                 setName('');
-                onTyped({ ...next, own: next.own.filter((i) => next.items.some((x) => x.ingredientId === i.id)) });
+                onTyped({ ...next, own: next.own.filter((i) => next.things.some((x) => x.ingredientId === i.id)) });
               }}
             />
           ) : null}

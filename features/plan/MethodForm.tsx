@@ -1,3 +1,6 @@
+import { inBowls } from '../../core/plan/bowls';
+import { useOf } from '../../core/plan/method';
+import { ownSteps } from '../../core/plan/layout';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
@@ -11,7 +14,7 @@ import type { Forecast } from '../../core/model/forecast';
 import { limit } from '../../core/model/limits';
 import { placesOf } from '../../core/plan/countOut';
 import {
-  addMoment,
+  addBowl,
   asUsual,
   changeStep,
   insertStep,
@@ -27,7 +30,7 @@ import {
 } from '../../core/plan/methodList';
 import type { MethodStep } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp } from '../../core/plan/bowls';
 import { say } from '../../core/say';
 import { colour } from '../../ui/colours';
 import { SortList, type SortRow } from '../../ui/dragging';
@@ -80,8 +83,8 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
         .map((x) => (
           <View key={JSON.stringify(x.says)} className="gap-2">
             <Notice text={tell(x.says)} />
-            {x.when ? (
-              <Key label={t('steps.putIn')} className="self-start" onPress={() => onChange(addMoment(plan, x.when!))} />
+            {x.bowl ? (
+              <Key label={t('steps.putIn')} className="self-start" onPress={() => onChange(addBowl(plan, x.bowl!))} />
             ) : null}
           </View>
         ))}
@@ -146,7 +149,7 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
             disabled={list.length >= MOST}
             onPress={() => setAdding(true)}
           />
-          {plan.steps ? (
+          {ownSteps(plan) ? (
             <Key
               label={t('steps.asUsual')}
               size="amount"
@@ -155,8 +158,8 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
           ) : null}
         </View>
       )}
-      {list.some((s) => s.do === 'top' || (s.do === 'add' && s.stage === 'fold in')) ||
-      plan.items.some((i) => i.stage === 'under') ? (
+      {list.some((s) => s.do === 'top' || (s.do === 'add' && useOf(s.from) === 'fold in')) ||
+      inBowls(plan).under.length > 0 ? (
         <Type kind="small" tone="quiet">
           {tell(limit('layers'))}
         </Type>
@@ -264,7 +267,7 @@ function StepCard({
   const { fmt, tell } = useApp();
   const title = stepTitle(step);
   const told = forecast ? stepTold(at, list, plan, forecast, fmt) : '';
-  const overflows = step.do === 'add' && step.stage === 'fold in' && (forecast?.fillRel ?? 0) > 1;
+  const overflows = step.do === 'add' && useOf(step.from) === 'fold in' && (forecast?.fillRel ?? 0) > 1;
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
     <Row id={step.id}>

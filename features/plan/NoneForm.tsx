@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { massG } from '../../core/matter/mixture';
-import { lookUp, wholeMixture } from '../../core/plan/stages';
+import { lookUp, wholeMixture } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import type { Candidate } from '../../core/advice/substitutes';
 import { PANS, type Pan } from '../../core/pantry/kitchen';
@@ -50,7 +50,7 @@ export function NoneForm({
       <Type kind="title" level={3}>
         {t('planRoom.ofWhatIsInIt')}
       </Type>
-      {plan.items
+      {plan.things
         .filter((i) => i.grams > 0)
         .map((i) => (
           <Row
@@ -120,7 +120,7 @@ function Stand({
   const [open, setOpen] = useState(false);
   const to = lookUp(plan, candidate.toId);
   const { data } = useAsk('instead', [plan, fromId, candidate], { enabled: open });
-  const grams = data?.ok ? data.plan.items.find((i) => i.ingredientId === candidate.toId)?.grams : undefined;
+  const grams = data?.ok ? data.plan.things.find((i) => i.ingredientId === candidate.toId)?.grams : undefined;
   const contains = to.allergens.filter((a) => !lookUp(plan, fromId).allergens.includes(a));
   return (
     <View className="gap-2">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { massG } from '../../core/matter/mixture';
-import { wholeMixture } from '../../core/plan/stages';
+import { wholeMixture } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import { HOBS, PANS, type Pan } from '../../core/pantry/kitchen';
 import { suggestSettings } from '../../core/pot/hob';

@@ -7,7 +7,7 @@ import { memo, useEffect, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import type { Forecast, Point } from '../../core/model/forecast';
 import { withGrams } from '../../core/plan/amounts';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp } from '../../core/plan/bowls';
 import { beginsSitting, outlived, type PastPlan } from '../../core/plan/history';
 import { breaksCoolingRule } from '../../core/set/safety';
 import { correctedAgain, takenAsItIs } from '../../core/plan/asItIs';
@@ -15,7 +15,7 @@ import { followSteps } from '../../core/plan/methodList';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
 import { rebase, type Numbers } from '../../core/records/change';
 import type { PlanChange } from './planChange';
-import type { Plan, PlanItem } from '../../core/plan/plan';
+import type { Plan, Thing } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace, type SetWord } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
@@ -49,7 +49,7 @@ const PlansSheet = later(() => import('./PlansSheet').then((m) => m.PlansSheet))
 
 /** What the set is solved with. Whole grains are cooked to the bite, not to a word: they are not. */
 const thickenersOf = (plan: Plan): string[] =>
-  plan.items
+  plan.things
     .filter((i) => {
       const x = lookUp(plan, i.ingredientId);
       return x.group === 'thickener' && (!x.thickener || GRAINS[x.thickener].form !== 'kernel');
@@ -65,7 +65,7 @@ function useDraggedPlan(saved: Plan | undefined) {
   const asking = useRef(false);
   const dragFrom = useRef<{ grams: number; yieldPa: number } | undefined>(undefined);
   /** The place under the thumb to grams, from where the drag began: ln stress is nearly straight in ln grams. */
-  const dragTo = (place: number, starch: PlanItem | undefined, forecast: Forecast | undefined) => {
+  const dragTo = (place: number, starch: Thing | undefined, forecast: Forecast | undefined) => {
     if (!saved || !starch || !forecast) return;
     dragFrom.current ??= { grams: Math.max(1, starch.grams), yieldPa: Math.max(0.05, forecast.serving.yieldPa) };
     const bounds = boundsFor(saved.serve.style, forecast.depthMm / 1000);
@@ -199,7 +199,7 @@ function PlanFoot({
 }: {
   slow: ReactNode;
   plan: Plan;
-  starch: PlanItem | undefined;
+  starch: Thing | undefined;
   held: boolean;
   /** g of starch that would set to the wanted word, where it is not there */
   target: number | undefined;
@@ -327,7 +327,7 @@ export function PlanRoom() {
   const keep = useKeep(saved);
   const plan = draft ?? saved;
   const starchId = plan && thickenersOf(plan)[0];
-  const starch = plan?.items.find((i) => i.ingredientId === starchId);
+  const starch = plan?.things.find((i) => i.ingredientId === starchId);
   const { forecast, working, error } = useForecast(saved);
   const { point, stale } = usePoint(saved);
   const moving = draft !== undefined || working;

@@ -1,3 +1,5 @@
+import { inBowls } from '../../core/plan/bowls';
+import { ownSteps } from '../../core/plan/layout';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
@@ -144,7 +146,7 @@ export const PlanRows = memo(function PlanRows(props: Props) {
       />
       <Row
         title={t('steps.theWayItIsCooked')}
-        sub={t(plan.steps ? 'steps.yourOwn' : 'steps.asTheFamilyGoes', { count: methodOf(plan).length })}
+        sub={t(ownSteps(plan) ? 'steps.yourOwn' : 'steps.asTheFamilyGoes', { count: methodOf(plan).length })}
         onPress={open('steps')}
         testID="row-steps"
       />
@@ -224,9 +226,9 @@ export const PlanRows = memo(function PlanRows(props: Props) {
 function offered(plan: Plan, needs: (typeof CHOICE_SAYS)[number]['needs']): boolean {
   switch (needs) {
     case 'grain':
-      return plan.items.some((i) => i.stage === 'grain');
+      return inBowls(plan).grain.length > 0;
     case 'egg':
-      return plan.items.some((i) => i.stage === 'bowl');
+      return inBowls(plan).bowl.length > 0;
     case 'oven':
       return plan.family === 'baked custard' || plan.family === 'baked slab';
     case 'any':

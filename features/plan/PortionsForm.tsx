@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast, PortionForecast } from '../../core/model/forecast';
 import { DISHES } from '../../core/pantry/kitchen';
-import { pantryOf } from '../../core/plan/stages';
+import { pantryOf } from '../../core/plan/bowls';
 import type { Plan, Portion } from '../../core/plan/plan';
 import { PORTION_KINDS, startPortion, type PortionKind } from '../../core/plan/portions';
 import { SET_WORDS } from '../../core/texture/words';
@@ -194,7 +194,7 @@ function Loosen({ plan, onChange }: { plan: Plan; onChange: (next: Plan) => void
   const [enough, setEnough] = useState(false);
   const { loosen } = plan.serve;
   const liquids = [...pantryOf(plan).values()].filter(
-    (i) => i.id === 'water' || (i.group === 'milk' && plan.items.some((x) => x.ingredientId === i.id)),
+    (i) => i.id === 'water' || (i.group === 'milk' && plan.things.some((x) => x.ingredientId === i.id)),
   );
   const liquidId = loosen?.ingredientId ?? liquids.find((i) => i.id !== 'water')?.id ?? 'water';
   const set = (ingredientId: string, grams: number) => {

@@ -1,3 +1,4 @@
+import { partsOf, withParts } from '../../core/plan/layout';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Plan } from '../../core/plan/plan';
@@ -30,8 +31,15 @@ export function RulesForm({ plan, about, onChange }: { plan: Plan; about: About;
   const toggle = (rule: Rule) => {
     const rules = plan.rules.includes(rule) ? plan.rules.filter((r) => r !== rule) : [...plan.rules, rule];
     // nobody tastes: what was held back to taste goes in weighed
-    const carveOuts = rules.includes('nobody tastes') ? plan.carveOuts.filter((c) => !c.taste) : plan.carveOuts;
-    onChange({ ...plan, rules, carveOuts });
+    const next = { ...plan, rules };
+    onChange(
+      rules.includes('nobody tastes')
+        ? withParts(
+            next,
+            partsOf(plan).filter((c) => !c.taste),
+          )
+        : next,
+    );
   };
   const broken = (about?.breaks ?? []).filter((b) => plan.rules.includes(b.rule));
   const free = about?.freeOf ?? [];

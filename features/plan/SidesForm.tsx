@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { lookUp, pantryOf } from '../../core/plan/stages';
+import { lookUp, pantryOf } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import { ruleAgainst } from '../../core/plan/rules';
 import { limit } from '../../core/model/limits';

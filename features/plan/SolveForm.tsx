@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp } from '../../core/plan/bowls';
 import { type Plan } from '../../core/plan/plan';
 import { SET_WORDS, type SetWord } from '../../core/texture/words';
 import { Choices } from '../../ui/Choices';
@@ -15,7 +15,7 @@ import { t } from '../../words';
 /** Choose the word, free some thickeners, get amounts; or what would make it possible. */
 export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) => void }) {
   const { fmt, tell } = useApp();
-  const thickeners = plan.items.filter((i) => {
+  const thickeners = plan.things.filter((i) => {
     const x = lookUp(plan, i.ingredientId);
     return x.group === 'thickener' || x.group === 'egg' || x.group === 'nut';
   });
@@ -102,7 +102,7 @@ export function SolveForm({ plan, onTake }: { plan: Plan; onTake: (next: Plan) =
             onPress={() =>
               onTake({
                 ...answer.plan,
-                items: answer.plan.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })),
+                things: answer.plan.things.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })),
               })
             }
           />

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { USUAL_BATH } from '../../core/plan/family';
 import type { NamedStep } from '../../core/plan/methodList';
 import {
-  momentKey,
+  useOf,
   type AddStep,
   type BakeStep,
   type HeatStep,
@@ -13,7 +13,7 @@ import {
 } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import { putAt } from '../../core/plan/amounts';
-import { lookUp, portionsAt } from '../../core/plan/stages';
+import { lookUp, portionsIn } from '../../core/plan/bowls';
 import { BITE } from '../../core/pot/grain';
 import { TOOLS, LIDS } from '../../core/pot/hands';
 import { STARCH_ENTRIES } from '../../core/pot/lumps';
@@ -231,9 +231,9 @@ function HeatFields({ step, onChange }: { step: HeatStep & { id: string }; onCha
 /** What goes in at this moment, and how much of it; what else could, by a tap. */
 function GoesInFields({ step, plan, onPlan }: { step: AddStep; plan: Plan; onPlan: (next: Plan) => void }) {
   const { fmt } = useApp();
-  const here = portionsAt(plan, step).filter((p) => !p.taste);
-  const others = plan.items.filter((i) => i.grams > 0 && !here.some((p) => p.ingredient.id === i.ingredientId));
-  const wholeG = (id: string) => plan.items.filter((i) => i.ingredientId === id).reduce((sum, i) => sum + i.grams, 0);
+  const here = portionsIn(plan, step.from).filter((p) => !p.taste);
+  const others = plan.things.filter((i) => i.grams > 0 && !here.some((p) => p.ingredient.id === i.ingredientId));
+  const wholeG = (id: string) => plan.things.filter((i) => i.ingredientId === id).reduce((sum, i) => sum + i.grams, 0);
   return (
     <>
       {here.map(({ ingredient: { id, name }, grams }) => (
@@ -245,7 +245,7 @@ function GoesInFields({ step, plan, onPlan }: { step: AddStep; plan: Plan; onPla
           unit="g"
           step={wholeG(id) > 100 ? 10 : 1}
           max={wholeG(id)}
-          onChange={(g) => onPlan(putAt(plan, id, step, g))}
+          onChange={(g) => onPlan(putAt(plan, id, step.from, g))}
         />
       ))}
       {others.length ? (
@@ -254,10 +254,10 @@ function GoesInFields({ step, plan, onPlan }: { step: AddStep; plan: Plan; onPla
           <View className="flex-row flex-wrap gap-2">
             {others.map((i) => (
               <Key
-                key={momentKey(i) + i.ingredientId}
+                key={i.ingredientId}
                 label={lookUp(plan, i.ingredientId).name}
                 // half of it: the other half stays where it was, and a step up takes all of it
-                onPress={() => onPlan(putAt(plan, i.ingredientId, step, Math.round(i.grams / 2)))}
+                onPress={() => onPlan(putAt(plan, i.ingredientId, step.from, Math.round(i.grams / 2)))}
               />
             ))}
           </View>
@@ -283,14 +283,14 @@ function AddFields({
   onPlan: (next: Plan) => void;
 }) {
   const set = (change: Partial<AddStep>) => onChange({ ...step, ...change });
-  const here = portionsAt(plan, step);
+  const here = portionsIn(plan, step.from);
   const egg = here.some((p) => p.ingredient.egg);
-  const rawWhites = step.stage === 'fold in' && here.some((p) => p.ingredient.egg?.yolk === 0);
+  const rawWhites = useOf(step.from) === 'fold in' && here.some((p) => p.ingredient.egg?.yolk === 0);
   return (
     <>
       <GoesInFields step={step} plan={plan} onPlan={onPlan} />
       {rawWhites && !eggSafe ? <Notice text={t('stepTold.rawWhites')} /> : null}
-      {meetsLiquid(plan, step) ? (
+      {meetsLiquid(plan, step.from) ? (
         <Choices
           label={t('stepField.how')}
           value={step.how}
@@ -336,7 +336,7 @@ function AddFields({
         maxC={100}
         onChange={(tempC) => set({ tempC })}
       />
-      {step.stage === 'grain' ? (
+      {useOf(step.from) === 'grain' ? (
         <Stepper
           name={t('stepField.soak')}
           value={step.soakMin}
@@ -347,7 +347,7 @@ function AddFields({
           onChange={(soakMin) => set({ soakMin })}
         />
       ) : null}
-      {step.stage === 'slurry' ? (
+      {useOf(step.from) === 'slurry' ? (
         <Stepper
           name={t('stepField.jug')}
           value={Math.round(step.left * 100)}

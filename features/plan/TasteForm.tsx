@@ -1,6 +1,7 @@
-import { BESIDE_STAGES } from '../../core/plan/method';
+import { linesOf } from '../../core/plan/layout';
+import { BESIDE_USES, useOf } from '../../core/plan/method';
 import { View } from 'react-native';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import { heldShare, holdBack } from '../../core/plan/sweetness';
 import { limit } from '../../core/model/limits';
@@ -26,9 +27,9 @@ export function TasteForm({
 }) {
   const { fmt, tell } = useApp();
   const taste = about?.taste;
-  const tastes = plan.items.filter((i) => {
+  const tastes = linesOf(plan).filter((i) => {
     const x = lookUp(plan, i.ingredientId);
-    return i.grams > 0 && !BESIDE_STAGES.includes(i.stage) && (x.group === 'sweet' || x.id === 'salt');
+    return i.grams > 0 && !BESIDE_USES.includes(useOf(i.in)) && (x.group === 'sweet' || x.id === 'salt');
   });
   const never = plan.rules.includes('nobody tastes');
   const lines: [string, string][] = taste

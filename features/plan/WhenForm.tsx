@@ -1,5 +1,7 @@
-import { refreshCarveOuts, usualStage } from '../../core/plan/amounts';
-import { STAGES, type Plan, type Stage } from '../../core/plan/plan';
+import { moved, usualBowl, wetted } from '../../core/plan/amounts';
+import { linesOf, partsOf, withParts } from '../../core/plan/layout';
+import { useOf, USES, type Bowl, type Use } from '../../core/plan/method';
+import type { Plan } from '../../core/plan/plan';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
@@ -8,9 +10,9 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { t } from '../../words';
 
-/** Stages at which this may go in: a thickener has to meet its liquid. */
-const stagesFor = (i: Ingredient): readonly Stage[] =>
-  i.group === 'thickener' && !i.gum ? STAGES.filter((s) => s !== 'under' && s !== 'top' && s !== 'fold in') : STAGES;
+/** Where this may go in: a thickener has to meet its liquid. */
+const usesFor = (i: Ingredient): readonly Use[] =>
+  i.group === 'thickener' && !i.gum ? USES.filter((s) => s !== 'under' && s !== 'top' && s !== 'fold in') : USES;
 
 /** When an ingredient goes in, and what part of it is kept back for what. */
 export function WhenForm({
@@ -23,32 +25,34 @@ export function WhenForm({
   onChange: (next: Plan) => void;
 }) {
   const fmt = useFormat();
-  const item = plan.items.find((i) => i.ingredientId === ingredient.id);
+  const item = linesOf(plan).find((i) => i.ingredientId === ingredient.id);
   if (!item) return null;
-  const kept = plan.carveOuts.find((c) => c.ingredientId === ingredient.id && !c.taste && c.stage !== item.stage);
-  const others = plan.carveOuts.filter((c) => c !== kept);
-  const keep = (grams: number, stage: Stage) =>
-    onChange({
-      ...plan,
-      carveOuts:
+  const kept = partsOf(plan).find((c) => c.ingredientId === ingredient.id && !c.taste && c.in !== item.in);
+  const others = partsOf(plan).filter((c) => c !== kept);
+  const keep = (grams: number, bowl: Bowl) =>
+    onChange(
+      withParts(
+        plan,
         grams > 0
-          ? [...others, { ingredientId: ingredient.id, grams: Math.min(grams, item.grams), stage, typed: true }]
+          ? [...others, { ingredientId: ingredient.id, grams: Math.min(grams, item.grams), in: bowl, typed: true }]
           : others,
-    });
-  const options = stagesFor(ingredient).map((value) => ({ value, label: t(`when.${value}`) }));
+      ),
+    );
+  const options = usesFor(ingredient).map((value) => ({ value, label: t(`when.${value}`) }));
   return (
     <>
       <Choices
         label={t('when.title')}
-        value={item.stage}
+        value={useOf(item.in)}
         options={options}
-        onChoose={(stage) =>
+        onChoose={(bowl) =>
           onChange(
-            refreshCarveOuts({
-              ...plan,
-              items: plan.items.map((i) => (i === item ? { ...i, stage } : i)),
-              carveOuts: plan.carveOuts.filter((c) => c.ingredientId !== ingredient.id || c.taste || c.stage !== stage),
-            }),
+            wetted(
+              withParts(
+                moved(plan, ingredient.id, bowl),
+                partsOf(plan).filter((c) => c.ingredientId !== ingredient.id || c.taste || c.in !== bowl),
+              ),
+            ),
           )
         }
       />
@@ -61,25 +65,25 @@ export function WhenForm({
             unit="g"
             step={item.grams > 100 ? 10 : 1}
             max={item.grams}
-            onChange={(grams) => keep(grams, kept.stage)}
+            onChange={(grams) => keep(grams, kept.in)}
           />
           <Choices
             label={t('when.keptFor')}
-            value={kept.stage}
-            options={options.filter((o) => o.value !== item.stage)}
-            onChoose={(stage) => keep(kept.grams, stage)}
+            value={useOf(kept.in)}
+            options={options.filter((o) => o.value !== useOf(item.in))}
+            onChoose={(bowl) => keep(kept.grams, bowl)}
           />
-          <Key label={t('when.keepNone')} onPress={() => keep(0, kept.stage)} className="self-start" />
+          <Key label={t('when.keepNone')} onPress={() => keep(0, kept.in)} className="self-start" />
         </>
       ) : (
         <Key
           label={t('when.keepSome')}
           className="self-start"
           onPress={() => {
-            const usual = usualStage(ingredient);
+            const usual = usualBowl(ingredient);
             keep(
               Math.max(1, Math.round(item.grams / 4)),
-              usual === item.stage ? (item.stage === 'late' ? 'off the heat' : 'late') : usual,
+              usual === useOf(item.in) ? (usual === 'late' ? 'off the heat' : 'late') : usual,
             );
           }}
         />

@@ -12,5 +12,5 @@ export async function withFirstAmounts(
   const { plan } = inThisKitchen(start, { ...known, learnt: known.learnt ?? NOTHING_LEARNT });
   const solved = await ask('solve', [plan]).catch(() => undefined);
   const made = solved?.plan ?? plan;
-  return { ...made, items: made.items.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })) };
+  return { ...made, things: made.things.map((i) => ({ ...i, grams: Math.round(i.grams * 2) / 2 })) };
 }

@@ -3,7 +3,7 @@ import type { Plan } from '../../core/plan/plan';
 import { testPlan } from '../../core/testing';
 import { holdSet } from './holdSet';
 
-const gramsOf = (plan: Plan, id: string) => plan.items.find((i) => i.ingredientId === id)!.grams;
+const gramsOf = (plan: Plan, id: string) => plan.things.find((i) => i.ingredientId === id)!.grams;
 
 /** A kitchen with one plan and a solver that answers when the test says so. */
 function slowKitchen() {

@@ -2,7 +2,7 @@ import type { Forecast } from '../../core/model/forecast';
 import type { RecipeWords } from '../../core/formats/planText';
 import { listOf } from '../../core/plan/methodList';
 import type { Plan } from '../../core/plan/plan';
-import { lookUp } from '../../core/plan/stages';
+import { lookUp } from '../../core/plan/bowls';
 import type { Formatter } from '../../words/format';
 import { measureOf } from '../../words/measure';
 import { named, t } from '../../words';
@@ -26,7 +26,7 @@ export function recipeWords(
       people: plan.people,
       dishes: `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}`,
     }),
-    amounts: plan.items
+    amounts: plan.things
       .filter((i) => i.grams > 0)
       .map((i) =>
         t('card.amount', {

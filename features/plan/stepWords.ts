@@ -1,8 +1,8 @@
 import type { Forecast } from '../../core/model/forecast';
 import { kindOf, type NamedStep } from '../../core/plan/methodList';
-import type { HeatStep, When } from '../../core/plan/method';
+import { useOf, type HeatStep, type Bowl } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { portionsAt, wholeMixture } from '../../core/plan/stages';
+import { portionsIn, wholeMixture } from '../../core/plan/bowls';
 import { depthMm } from '../../core/pot/corrections';
 import { massG } from '../../core/matter/mixture';
 import type { Formatter } from '../../words/format';
@@ -31,14 +31,14 @@ const untilSays = (until: HeatStep['until'], fmt: Formatter): string => {
 };
 
 /** What goes in at a moment, each with its grams. */
-export const thingsAt = (plan: Plan, when: When, fmt: Formatter): string =>
-  portionsAt(plan, when)
+export const thingsAt = (plan: Plan, bowl: Bowl, fmt: Formatter): string =>
+  portionsIn(plan, bowl)
     .map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`)
     .join(', ') || t('stepLine.nothing');
 
 /** Something in it may lump: how it meets the liquid matters. */
-export const meetsLiquid = (plan: Plan, when: When): boolean =>
-  portionsAt(plan, when).some((p) => p.ingredient.per100.starch > LUMPS_FROM_PCT);
+export const meetsLiquid = (plan: Plan, bowl: Bowl): boolean =>
+  portionsIn(plan, bowl).some((p) => p.ingredient.per100.starch > LUMPS_FROM_PCT);
 const LUMPS_FROM_PCT = 20;
 
 /** How it goes, in one line. */
@@ -46,9 +46,9 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
   switch (s.do) {
     case 'add':
       return [
-        meetsLiquid(plan, s)
-          ? t('stepLine.into', { what: thingsAt(plan, s, fmt), how: t(`entry.${s.how}`) })
-          : thingsAt(plan, s, fmt),
+        meetsLiquid(plan, s.from)
+          ? t('stepLine.into', { what: thingsAt(plan, s.from, fmt), how: t(`entry.${s.how}`) })
+          : thingsAt(plan, s.from, fmt),
         s.ladleG ? t('stepLine.ladles', { grams: fmt.grams(s.ladleG) }) : '',
         s.soakMin > 0 ? t('stepLine.soaked', { minutes: s.soakMin }) : '',
       ]
@@ -67,7 +67,7 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
     case 'pour':
       return `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}`;
     case 'top':
-      return thingsAt(plan, { stage: 'top' }, fmt);
+      return thingsAt(plan, 'top', fmt);
     case 'bake':
       return [
         t('stepLine.oven', { temp: fmt.temp(s.ovenC) }),
@@ -131,7 +131,7 @@ export function stepTold(i: number, list: readonly NamedStep[], plan: Plan, f: F
     case 'add': {
       const tenths = Math.round((told.lumpRisk ?? 0) * 10);
       if ((told.lumpRisk ?? 0) > FELT) out.push(t('stepTold.lumps', { tenths: Math.max(1, tenths) }));
-      if (s.stage === 'fold in' && f.folded) {
+      if (useOf(s.from) === 'fold in' && f.folded) {
         out.push(t('stepTold.grows', { ml: fmt.ml(f.folded.addsMl), fill: Math.round(f.fillRel * 100) }));
         if (f.folded.steps > 0.05) out.push(t('stepTold.softer', { steps: f.folded.steps.toFixed(1) }));
       }

@@ -9,7 +9,7 @@ import { useFormat } from '../shared/App';
 import { eventSays } from '../shared/eventWords';
 import type { NewEvent } from '../shared/useCook';
 import { t } from '../../words';
-import { pantryOf } from '../../core/plan/stages';
+import { pantryOf } from '../../core/plan/bowls';
 
 const MINUTE = 60_000;
 const SHOWN = 12;

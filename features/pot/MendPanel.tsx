@@ -8,7 +8,7 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { NewEvent } from '../shared/useCook';
 import { t } from '../../words';
-import { pantryOf } from '../../core/plan/stages';
+import { pantryOf } from '../../core/plan/bowls';
 import { useKitchen } from '../shared/kitchen';
 
 /** ms between two questions while nothing is noted. */

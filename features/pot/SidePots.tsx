@@ -13,7 +13,7 @@ import type { NewEvent } from '../shared/useCook';
 import { useWakeAt } from '../shared/useNow';
 import { type Ways } from '../../devices/signals';
 import { t } from '../../words';
-import { pantryOf } from '../../core/plan/stages';
+import { pantryOf } from '../../core/plan/bowls';
 import { useKitchen } from '../shared/kitchen';
 
 /** The pots beside this pot, each one tap away: what to weigh, what to do in order, and a clock that calls. */

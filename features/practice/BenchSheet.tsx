@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { mixtureOfPortions, lookUp, pantryOf } from '../../core/plan/stages';
+import { mixtureOfPortions, lookUp, pantryOf } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import type { AddAct } from '../../core/practice/act';
 import type { Bowl } from '../../core/practice/asPlanned';
@@ -17,7 +17,7 @@ type Way = Pick<AddAct, 'how' | 'stirring' | 'tempC' | 'soakMin' | 'ladleG'> & {
 const SHELF: readonly Bowl[] = [
   {
     id: 'shelf starch',
-    stage: 'slurry',
+    use: 'slurry',
     portions: [
       { ingredientId: 'cornstarch', grams: 10 },
       { ingredientId: 'milk_whole', grams: 25 },
@@ -26,25 +26,25 @@ const SHELF: readonly Bowl[] = [
   },
   {
     id: 'shelf sugar',
-    stage: 'late',
+    use: 'late',
     portions: [{ ingredientId: 'sugar', grams: 25 }],
     meets: { how: 'cold together', stirring: 'spoon', tempC: 21, soakMin: 0 },
   },
   {
     id: 'shelf milk',
-    stage: 'late',
+    use: 'late',
     portions: [{ ingredientId: 'milk_whole', grams: 100 }],
     meets: { how: 'cold together', stirring: 'spoon', tempC: 6, soakMin: 0 },
   },
   {
     id: 'shelf yolks',
-    stage: 'bowl',
+    use: 'bowl',
     portions: [{ ingredientId: 'yolk', grams: 36 }],
     meets: { how: 'in cold cream or yolks', stirring: 'whisk', tempC: 20, soakMin: 0, ladleG: 60 },
   },
   {
     id: 'shelf fruit',
-    stage: 'off the heat',
+    use: 'off the heat',
     portions: [{ ingredientId: 'puree_berry', grams: 80 }],
     meets: { how: 'cold together', stirring: 'spoon', tempC: 20, soakMin: 0 },
   },
@@ -53,7 +53,7 @@ const SHELF: readonly Bowl[] = [
 /** The ways in which this bowl can go in, as the cook would say it; the plan's own first. */
 function waysOf(bowl: Bowl, plan: Plan): Way[] {
   const mixture = mixtureOfPortions(
-    bowl.portions.map((p) => ({ ingredient: lookUp(plan, p.ingredientId), grams: p.grams, carved: false })),
+    bowl.portions.map((p) => ({ ingredient: lookUp(plan, p.ingredientId), grams: p.grams })),
   );
   const { ladleG: _own, ...meets } = bowl.meets;
   if (mixture.eggProteinG > 0)

@@ -11,7 +11,7 @@ import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import type { Formatter } from '../../words/format';
 import { useApp } from '../shared/App';
-import { pantryOf } from '../../core/plan/stages';
+import { pantryOf } from '../../core/plan/bowls';
 import { MomentPicker } from './MomentPicker';
 import { clockOf, RunChart } from './RunChart';
 

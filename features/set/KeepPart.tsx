@@ -1,7 +1,7 @@
 import { addDays } from 'date-fns/addDays';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
-import { mainLiquid } from '../../core/plan/stages';
+import { mainLiquid } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';

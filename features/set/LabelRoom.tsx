@@ -2,7 +2,7 @@ import { addDays } from 'date-fns/addDays';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { KEEPING } from '../../core/set/keeping';
-import { allergensOf, wholeMixture } from '../../core/plan/stages';
+import { allergensOf, wholeMixture } from '../../core/plan/bowls';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
 import { Type } from '../../ui/Type';

@@ -140,7 +140,7 @@ function Packs() {
   });
   const plans = useCollection('plans');
   const used = [
-    ...new Set(['milk_whole', 'cornstarch', ...(plans.data ?? []).flatMap((p) => p.items.map((i) => i.ingredientId))]),
+    ...new Set(['milk_whole', 'cornstarch', ...(plans.data ?? []).flatMap((p) => p.things.map((i) => i.ingredientId))]),
   ];
   const pantry = pantryWith((plans.data ?? []).flatMap((p) => p.own));
   return (

@@ -1,3 +1,4 @@
+import { linesOf, withLines } from '../../core/plan/layout';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Forecast, Point } from '../../core/model/forecast';
@@ -47,9 +48,13 @@ export function usePoint(plan: Plan | undefined): { point: Point | undefined; st
 export function useSolved(plan: Plan | undefined, starchId: string | undefined) {
   const { ask } = useKitchen();
   const key = plan && {
-    ...physics(plan),
-    items: plan.items.map((i) => (i.ingredientId === starchId ? { ...i, grams: 0 } : i)),
-    carveOuts: [],
+    ...physics(
+      withLines(
+        plan,
+        linesOf(plan).map((i) => (i.ingredientId === starchId ? { ...i, grams: 0 } : i)),
+        [],
+      ),
+    ),
   };
   return useQuery({
     queryKey: ['solve', key ?? null],

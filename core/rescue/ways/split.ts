@@ -1,5 +1,5 @@
 import { phOf } from '../../matter/mixture';
-import { lookUp } from '../../plan/stages';
+import { lookUp } from '../../plan/bowls';
 import { splitChance } from '../../pot/flavour';
 import { dairyProteinPct } from '../../pot/paste';
 import { cookedStarchPct } from '../../pot/pot';

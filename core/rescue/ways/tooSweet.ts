@@ -1,4 +1,4 @@
-import { lookUp } from '../../plan/stages';
+import { lookUp } from '../../plan/bowls';
 import { FIX, fireAgain, starchOf } from '../fix';
 import { say } from '../../say';
 import { RESCUE, pct, near, HOT, type Way } from '../way';

@@ -1,0 +1,95 @@
+import { add, EMPTY, mixtureOf, sumOf, type Mixture } from '../matter/mixture';
+import type { Allergen, Ingredient } from '../pantry/ingredient';
+import { pantryWith } from '../pantry/pantry';
+import { linesOf, partsOf } from './layout';
+import { BESIDE_USES, useOf, USES, type Bowl, type Use } from './method';
+import { oncePerPlan } from './once';
+import type { Plan } from './plan';
+
+export class UnknownIngredientError extends Error {
+  constructor(
+    readonly ingredientId: string,
+    readonly itemIndex: number,
+  ) {
+    super(`no ingredient "${ingredientId}" in the pantry or in the plan's own list`);
+  }
+}
+
+/** The shipped pantry under the plan's own ingredients. */
+export const pantryOf = oncePerPlan((plan: Pick<Plan, 'own'>) => pantryWith(plan.own));
+
+/** @throws UnknownIngredientError */
+export function lookUp(plan: Pick<Plan, 'own' | 'things'>, ingredientId: string): Ingredient {
+  const found = pantryOf(plan).get(ingredientId);
+  if (!found) {
+    throw new UnknownIngredientError(
+      ingredientId,
+      plan.things.findIndex((i) => i.ingredientId === ingredientId),
+    );
+  }
+  return found;
+}
+
+export type LaidPortion = {
+  ingredient: Ingredient;
+  grams: number;
+  /** a part of a thing whose rest is elsewhere */
+  carved: boolean;
+  in: Bowl;
+  /** held back, to be added by tasting */
+  taste?: true;
+};
+
+export type Bowls = Readonly<Record<Use, readonly LaidPortion[]>>;
+
+/**
+ * What is in the bowls of each use: the portions of a thing over all of them add up to its amount, never to more.
+ * @throws UnknownIngredientError
+ */
+export const inBowls = oncePerPlan((plan: Plan): Bowls => {
+  const bowls = Object.fromEntries(USES.map((s) => [s, [] as LaidPortion[]])) as Record<Use, LaidPortion[]>;
+  const parts = partsOf(plan);
+  for (const line of linesOf(plan)) {
+    const ingredient = lookUp(plan, line.ingredientId);
+    let left = line.grams;
+    for (const part of parts) {
+      if (part.ingredientId !== line.ingredientId || (part.in === line.in && !part.taste)) continue;
+      const grams = Math.min(part.grams, left);
+      const how = part.taste ? ({ carved: false, taste: true } as const) : { carved: true };
+      if (grams > 0) bowls[useOf(part.in)].push({ ingredient, grams, ...how, in: part.in });
+      left -= grams;
+    }
+    if (left > 0) bowls[useOf(line.in)].push({ ingredient, grams: left, carved: false, in: line.in });
+  }
+  return bowls;
+});
+
+/** What is in one bowl. @throws UnknownIngredientError */
+export const portionsIn = (plan: Plan, bowl: Bowl): readonly LaidPortion[] =>
+  inBowls(plan)[useOf(bowl)].filter((p) => p.in === bowl);
+
+export const mixtureOfPortions = (portions: readonly Pick<LaidPortion, 'ingredient' | 'grams'>[]): Mixture =>
+  sumOf(portions.map((p) => mixtureOf(p.ingredient, p.grams)));
+
+/** Everything that goes into the pot, before any of it evaporates; what lies under or on top stays out. */
+export function wholeMixture(plan: Plan): Mixture {
+  const bowls = inBowls(plan);
+  return USES.filter((u) => !BESIDE_USES.includes(u)).reduce((sum, u) => add(sum, mixtureOfPortions(bowls[u])), EMPTY);
+}
+
+/** Share of the pot that goes into the plan's own dish, 0 to 1: what its portions leave. */
+export const ownShare = (plan: Pick<Plan, 'share' | 'portions'>): number =>
+  (plan.share ?? 1) * Math.max(0.02, 1 - plan.portions.reduce((sum, p) => sum + p.share, 0));
+
+/** The liquid there is most of: it names the pudding and decides how it scorches and foams. */
+export function mainLiquid(plan: Plan): Ingredient | undefined {
+  const milks = plan.things
+    .map((item) => ({ item, ingredient: lookUp(plan, item.ingredientId) }))
+    .filter(({ ingredient }) => ingredient.group === 'milk')
+    .sort((a, b) => b.item.grams - a.item.grams);
+  return milks[0]?.ingredient;
+}
+
+export const allergensOf = (plan: Plan): Allergen[] => [
+  ...new Set(plan.things.filter((i) => i.grams > 0).flatMap((i) => lookUp(plan, i.ingredientId).allergens)),
+];

@@ -1,0 +1,83 @@
+import { useOf, USES, numberOf, type Bowl, type MethodStep } from './method';
+import { oncePerPlan } from './once';
+import type { Act, Plan, PutAct, PutThing, Thing } from './plan';
+
+/** A plan's list as it is laid out: which thing stands in which bowl, and what is done after that. */
+
+/** A thing, and the bowl that has the rest of it, or all. */
+export type Line = Thing & { in: Bowl };
+/** So much of a thing that is not where the rest of it is. */
+export type Part = PutThing & { grams: number; in: Bowl };
+
+type Listed = Pick<Plan, 'things' | 'acts'>;
+
+const isPut = (a: Act): a is PutAct => a.do === 'put';
+export const isStep = (a: Act): a is MethodStep => a.do !== 'put';
+
+/** Where what is named in no bowl is: in the pot from the start. */
+const ANYWHERE: Bowl = 'pot';
+
+/** Every thing with the bowl that has the rest of it, in the order of the things. */
+export const linesOf = oncePerPlan(({ things, acts }: Listed): readonly Line[] => {
+  const place = new Map<string, Bowl>();
+  for (const put of acts.filter(isPut))
+    for (const t of put.things)
+      if (t.grams === undefined && !place.has(t.ingredientId)) place.set(t.ingredientId, put.into);
+  return things.map((t) => ({ ...t, in: place.get(t.ingredientId) ?? ANYWHERE }));
+});
+
+/** What is held back of things for another bowl, or for tasting. */
+export const partsOf = oncePerPlan(({ acts }: Pick<Plan, 'acts'>): readonly Part[] =>
+  acts
+    .filter(isPut)
+    .flatMap(({ into, things }) =>
+      things.flatMap((t) => (t.grams === undefined ? [] : [{ ...t, grams: t.grams, in: into }])),
+    ),
+);
+
+const inTurn = (a: Bowl, b: Bowl) => USES.indexOf(useOf(a)) - USES.indexOf(useOf(b)) || numberOf(a) - numberOf(b);
+
+/** Things and their bowls as a list begins with them. */
+export function laidOut(lines: readonly Line[], parts: readonly Part[] = []): { things: Thing[]; puts: PutAct[] } {
+  const bowls = new Map<Bowl, PutThing[]>();
+  const put = (bowl: Bowl, t: PutThing) => bowls.set(bowl, [...(bowls.get(bowl) ?? []), t]);
+  for (const { ingredientId, in: bowl } of lines) put(bowl, { ingredientId });
+  for (const { in: bowl, ...t } of parts) if (t.grams > 0) put(bowl, t);
+  return {
+    things: lines.map(({ in: _in, ...thing }) => thing),
+    puts: [...bowls]
+      .sort(([a], [b]) => inTurn(a, b))
+      .map(([into, things]) => ({ do: 'put', id: `put ${into}`, into, things })),
+  };
+}
+
+/** The plan with these things in their bowls; what is done after stays. */
+export function withLines<P extends Listed>(plan: P, lines: readonly Line[], parts = partsOf(plan)): P {
+  const { things, puts } = laidOut(
+    lines,
+    parts.filter((p) => lines.some((l) => l.ingredientId === p.ingredientId)),
+  );
+  return { ...plan, things, acts: [...puts, ...plan.acts.filter(isStep)] };
+}
+
+export const withParts = <P extends Listed>(plan: P, parts: readonly Part[]): P =>
+  withLines(plan, linesOf(plan), parts);
+
+/** The plan with one thing more. */
+export const withLine = <P extends Listed>(plan: P, line: Line): P => withLines(plan, [...linesOf(plan), line]);
+
+/** The plan with each of its lines as `change` has it. */
+export const eachLine = <P extends Listed>(plan: P, change: (line: Line) => Line): P =>
+  withLines(plan, linesOf(plan).map(change));
+
+/** The method step by step where it is the cook's own; undefined where the family and its choices write it. */
+export const ownSteps = oncePerPlan((plan: Pick<Plan, 'acts'>): readonly MethodStep[] | undefined => {
+  const steps = plan.acts.filter(isStep);
+  return steps.length ? steps : undefined;
+});
+
+/** The plan with steps of its own, or, without any, the family's way. */
+export const withOwnSteps = <P extends Pick<Plan, 'acts'>>(plan: P, steps: readonly MethodStep[] = []): P => ({
+  ...plan,
+  acts: [...plan.acts.filter(isPut), ...steps],
+});
