@@ -1,6 +1,6 @@
 import { newPlan } from './plan/newPlan';
-import { laidOut, type Line, type Part } from './plan/layout';
-import type { MethodStep } from './plan/method';
+import { laidOut, linesOf, ownSteps, partsOf, type Line, type Part } from './plan/layout';
+import { numberOf, useOf, type MethodStep } from './plan/method';
 import type { Family, Plan } from './plan/plan';
 import type { SetWord } from './texture/words';
 import { pantryWith } from './pantry/pantry';
@@ -37,6 +37,28 @@ export function laid(
 ): Pick<Plan, 'things' | 'acts'> {
   const { things, puts } = laidOut(lines, parts);
   return { things, acts: [...puts, ...steps] };
+}
+
+/** A plan as version 6 and all before it wrote one: stages, carve-outs and steps. */
+export function asStages(plan: Plan): Record<string, unknown> {
+  const { things: _things, acts: _acts, version: _version, ...rest } = plan;
+  const at = <T extends { in: string }>({ in: bowl, ...row }: T) => ({
+    ...row,
+    stage: useOf(bowl),
+    ...(numberOf(bowl) > 1 ? { moment: numberOf(bowl) } : {}),
+  });
+  const steps = ownSteps(plan)?.map((s) => {
+    if (s.do !== 'add') return s;
+    const { from, ...step } = s;
+    return at({ ...step, in: from });
+  });
+  return {
+    ...rest,
+    version: 6,
+    items: linesOf(plan).map(at),
+    carveOuts: partsOf(plan).map(at),
+    ...(steps ? { steps } : {}),
+  };
 }
 
 export const wanting = (plan: Plan, word: SetWord, style: Plan['serve']['style'] = 'spooned'): Plan => ({

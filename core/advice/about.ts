@@ -55,7 +55,7 @@ function pushesOf(plan: Plan): About['pushes'] {
   return thickens
     .slice(0, TOLD)
     .map((i) => {
-      const without = wetted({ ...plan, things: plan.things.filter((o) => o !== i) });
+      const without = wetted({ ...plan, things: plan.things.filter((o) => o.ingredientId !== i.ingredientId) });
       return {
         ingredientId: i.ingredientId,
         name: lookUp(plan, i.ingredientId).name,

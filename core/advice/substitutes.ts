@@ -6,7 +6,7 @@ import { yieldAtPlace } from '../texture/words';
 import { asDish, type Vessel } from '../vessels/vessel';
 import { dishFit } from '../vessels/fit';
 import { wetted, usualBowl } from '../plan/amounts';
-import { eachLine, linesOf, partsOf, withLines } from '../plan/layout';
+import { eachLine, linesOf, partsOf, withLines, withOwnSteps } from '../plan/layout';
 import { useOf } from '../plan/method';
 import { lookUp, pantryOf } from '../plan/bowls';
 import { methodOf } from '../plan/family';
@@ -389,14 +389,15 @@ export const TOOL_SWAPS: readonly ToolSwap[] = [
     note: say('advice.stopWhenAFingerLine'),
     fits: (p) => methodOf(p).some((s) => s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC > 75),
     apply: (p) => p,
-    atWorst: (p) => ({
-      ...p,
-      steps: methodOf(p).map((s) =>
-        s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC < 84
-          ? { ...s, until: { reach: 'temperature' as const, tempC: s.until.tempC + BLIND_K } }
-          : s,
+    atWorst: (p) =>
+      withOwnSteps(
+        p,
+        methodOf(p).map((s) =>
+          s.do === 'heat' && s.until.reach === 'temperature' && s.until.tempC < 84
+            ? { ...s, until: { reach: 'temperature' as const, tempC: s.until.tempC + BLIND_K } }
+            : s,
+        ),
       ),
-    }),
   },
   {
     id: 'double boiler',

@@ -325,10 +325,10 @@ describe('beside the plan', () => {
   it('what a step is called decides nothing: renamed, it is watched, cautioned and baked as before', () => {
     const method = methodOf(plan);
     const own = (rename: boolean) =>
-      ({
-        ...plan,
-        steps: method.map((s) => (s.do === 'heat' && rename ? { ...s, name: `ours, ${s.role}` } : s)),
-      }) as Plan;
+      withOwnSteps(
+        plan,
+        method.map((s) => (s.do === 'heat' && rename ? { ...s, name: `ours, ${s.role}` } : s)),
+      );
     const bare = ({ id, role, cue, watch }: Step) => ({ id, role, cue, watch });
     expect(stepsOf(own(true), promised).map(bare)).toEqual(stepsOf(own(false), promised).map(bare));
     const weak = (p: Plan) => ({ ...p, hob: { ...p.hob, ratedW: 200 } });
@@ -336,10 +336,10 @@ describe('beside the plan', () => {
     expect(forecast(weak(own(true))).cautions).toEqual(cautions);
     expect(cautions.length).toBeGreaterThan(forecast(own(true)).cautions.length);
     const slab = familyPlan('baked slab');
-    const named = {
-      ...slab,
-      steps: methodOf(slab).map((s) => (s.do === 'bake' ? { ...s, name: 'bread oven' } : s)),
-    };
+    const named = withOwnSteps(
+      slab,
+      methodOf(slab).map((s) => (s.do === 'bake' ? { ...s, name: 'bread oven' } : s)),
+    );
     const oven = stepsOf(named, forecast(named)).find((s) => s.role === 'bake')!;
     expect([oven.name, inTheOven(oven)]).toEqual(['bread oven', true]);
   });

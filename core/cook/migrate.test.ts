@@ -1,5 +1,5 @@
-import { linesOf, ownSteps, partsOf } from '../plan/layout';
-import { testPlan } from '../testing';
+import { ownSteps } from '../plan/layout';
+import { asStages, testPlan } from '../testing';
 import { methodOf } from '../plan/family';
 import { migrateCook } from './migrate';
 import { CookSchema } from './events';
@@ -9,9 +9,7 @@ const at = '2026-12-12T12:00:00.000Z';
 
 /** A cook as version 5 wrote it: fires named by what they are for, a correction's fire by its number. */
 function old() {
-  const { version: _v, things: _t, acts: _a, ...plan } = testPlan();
-  const items = linesOf(testPlan()).map(({ in: stage, ...i }) => ({ ...i, stage }));
-  const carveOuts = partsOf(testPlan()).map(({ in: stage, ...c }) => ({ ...c, stage }));
+  const plan = asStages(testPlan());
   const steps = methodOf(testPlan()).map((s) => {
     if (s.do === 'add') {
       const { from: stage, ...rest } = s;
@@ -39,7 +37,7 @@ function old() {
   const done = (id: string, step: string) => ({ kind: 'stepDone', id, at, step });
   return {
     id: 'c',
-    plan: { ...plan, version: 3, items, carveOuts, steps },
+    plan: { ...plan, version: 3, steps },
     events: [
       { kind: 'started', id: 'e1', at },
       done('e2', 'weigh'),

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { forecast } from '../model/forecast';
 import { migratePlan } from '../plan/migrate';
 import { type Plan } from '../plan/plan';
-import { testPlan } from '../testing';
+import { asStages, testPlan } from '../testing';
 import { answer, askJsonSchema, ASKS, type Ask } from './asks';
 import { readKitchenFile } from './kitchenFile';
 import { readPlanFile, writePlanFile } from './planFile';
@@ -105,7 +105,7 @@ describe('questions of scripts', () => {
     };
     expect(wrong('montecarlo', { plan: late })[0]).toMatchObject({
       path: 'plan.things',
-      message: expect.stringMatching(/stage "pot"/),
+      message: expect.stringMatching(/put into "pot"/),
     });
   });
   it('names the path inside a plan that is wrong', () => {
@@ -221,7 +221,7 @@ describe('a method written out step by step', () => {
 });
 
 describe('version 1', () => {
-  const { choices: _c, sides: _s, rules: _r, ...rest } = plan;
+  const { choices: _c, sides: _s, rules: _r, ...rest } = asStages(plan);
   const old = { ...rest, version: 1 };
   it('of a plan is read as the present one, and an ingredient’s starch becomes its thickener', () => {
     expect(readPlanFile(JSON.stringify(old))).toEqual({
@@ -243,9 +243,9 @@ describe('version 1', () => {
       confidence: 'C',
     };
     // version 4 knew no portions
-    const { portions: _portions, ...four } = testPlan();
+    const { portions: _portions, ...four } = asStages(testPlan());
     expect(migratePlan({ ...four, version: 4 })).toEqual({ ...testPlan(), portions: [] });
-    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 6, own: [{ thickener: 'maize starch' }] });
+    expect(migratePlan({ ...old, own: [own] })).toMatchObject({ version: 7, own: [{ thickener: 'maize starch' }] });
   });
   it('of a kitchen is read whole', () => {
     const kitchen = {
@@ -261,8 +261,8 @@ describe('version 1', () => {
     };
     const read = readKitchenFile(JSON.stringify(kitchen));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    expect(read.value.version).toBe(9);
-    expect(read.value.cooks[0]!.plan.version).toBe(6);
+    expect(read.value.version).toBe(10);
+    expect(read.value.cooks[0]!.plan.version).toBe(7);
     expect(read.value.settings.money).toBe('€');
     // version 2 knew every thickener, but no vessels and no history
     const two = readKitchenFile(JSON.stringify({ ...kitchen, version: 2 }));

@@ -1,5 +1,5 @@
 import { MethodStepSchema } from '../plan/method';
-import { withOwnSteps } from '../plan/layout';
+import { linesOf, withLines, withOwnSteps } from '../plan/layout';
 import * as fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
@@ -99,9 +99,15 @@ describe('the plan file', () => {
       path: 'serve.tempC',
       message: 'should be 75 °C or less',
     });
-    expect(broken((p) => ({ ...p, things: p.things.filter((i) => i.ingredientId !== 'milk_whole') }))[0]).toMatchObject(
-      { path: 'things', message: expect.stringMatching(/liquid/) },
-    );
+    expect(
+      broken((p) =>
+        withLines(
+          p,
+          linesOf(p).filter((i) => i.ingredientId !== 'milk_whole'),
+        ),
+      )[0],
+    ).toMatchObject({ path: 'things', message: expect.stringMatching(/liquid/) });
+    expect(broken((p) => ({ ...p, things: p.things.slice(1) }))[0]!.path).toMatch(/^acts\[\d\]\.things/);
   });
   it('refuses what is not JSON, and what is endless, without throwing', () => {
     expect(readPlanFile('{nope')).toMatchObject({ ok: false, issues: [{ path: '(whole file)' }] });
@@ -145,7 +151,7 @@ describe('the kitchen file', () => {
     const r = readKitchenFile(JSON.stringify(bad));
     if (!r.ok) throw new Error('not read');
     expect(r.left.map((i) => i.path)).toEqual([
-      'plans[0].items[0].ingredientId',
+      'plans[0].things[0].ingredientId',
       `cooks[0].events[${bad.cooks[0]!.events.length - 1}].portions[0].ingredientId`,
       'batches[1].promise.servingPlace',
       `vessels[${bad.vessels.length - 1}].id`,

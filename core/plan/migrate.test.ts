@@ -1,3 +1,6 @@
+import * as fc from 'fast-check';
+import { asStages } from '../testing';
+import { anyPlan } from '../testingPlans';
 import fixture from '../formats/fixtures/kitchen-9.json';
 import { readKitchenFile } from '../formats/kitchenFile';
 import { readPlanFile } from '../formats/planFile';
@@ -42,6 +45,15 @@ it('what is held back, and a list of its own, are kept', () => {
     fixture.kitchen.plans.find((p) => p.id === 'own-list')!.steps!.map((s) => s.do),
   );
   expect(migratePlan(plan)).toBe(plan);
+});
+
+it('any plan written as stages is the same plan again', () => {
+  fc.assert(
+    fc.property(anyPlan, (plan) => {
+      expect(migratePlan(asStages(plan))).toEqual(plan);
+    }),
+    { numRuns: 200 },
+  );
 });
 
 it('one that is broken is told by its path, and never thrown at', () => {

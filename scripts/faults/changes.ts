@@ -106,7 +106,7 @@ export const CHANGES: readonly Change[] = [
     ready: seen('[data-testid=amount-sugar] input'),
     make: (page, n) => type(page, '[data-testid=amount-sugar] input', String(40 + n)),
     kept: (all, n) =>
-      data(all, 'plans/choir-2-vanilla')?.['items'].find((i: Any) => i['ingredientId'] === 'sugar')?.grams === 40 + n,
+      data(all, 'plans/choir-2-vanilla')?.['things'].find((i: Any) => i['ingredientId'] === 'sugar')?.grams === 40 + n,
   },
   {
     name: 'a note, letter by letter',

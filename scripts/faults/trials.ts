@@ -231,9 +231,9 @@ const stepsTogether: Trial = {
     const grams = async () => {
       const all = (await records(tabs[0]!)) as unknown as Record<
         string,
-        { data: { items: { ingredientId: string; grams: number }[] } }
+        { data: { things: { ingredientId: string; grams: number }[] } }
       >;
-      return all['plans/choir-2-vanilla']!.data.items.find((i) => i.ingredientId === 'sugar')!.grams;
+      return all['plans/choir-2-vanilla']!.data.things.find((i) => i.ingredientId === 'sugar')!.grams;
     };
     const random = randomLcg(0.37);
     const press = (t: (typeof tabs)[number], more: boolean, afterMs: number) =>
@@ -441,9 +441,9 @@ const full: Trial = {
           () => document.querySelector<HTMLInputElement>('[data-testid=amount-sugar] input')?.value,
         );
         const kept = (await records(page).catch(() => undefined)) as
-          Record<string, { data: { items: { ingredientId: string; grams: number }[] } }> | undefined;
+          Record<string, { data: { things: { ingredientId: string; grams: number }[] } }> | undefined;
         const inStore =
-          kept?.['plans/choir-2-vanilla']?.data.items.find((i) => i.ingredientId === 'sugar')?.grams === 179;
+          kept?.['plans/choir-2-vanilla']?.data.things.find((i) => i.ingredientId === 'sugar')?.grams === 179;
         if (!told && !inStore) out.unsaid += 1;
         if (there !== '179') out.lost += 1;
         spawnSync('rm', ['-f', `${at}/full`]);
@@ -719,9 +719,9 @@ const thumbs: Trial = {
       const grams = async () => {
         const all = (await records(page)) as unknown as Record<
           string,
-          { data: { items: { ingredientId: string; grams: number }[] } }
+          { data: { things: { ingredientId: string; grams: number }[] } }
         >;
-        const of = (id: string) => all['plans/choir-2-vanilla']!.data.items.find((i) => i.ingredientId === id)!.grams;
+        const of = (id: string) => all['plans/choir-2-vanilla']!.data.things.find((i) => i.ingredientId === id)!.grams;
         return [of('cornstarch'), of('sugar')] as const;
       };
       const before = await grams();
