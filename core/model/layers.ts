@@ -1,7 +1,8 @@
 import { table } from '../coefficients';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import type { Plan } from '../plan/plan';
-import { inBowls, mixtureOfPortions } from '../plan/bowls';
+import { mixtureOfPortions, portionsIn } from '../plan/bowls';
+import { useOf, type Bowl } from '../plan/method';
 
 /** What lies in the dish beside the pudding: a second layer on top, fruit or sauce under it. */
 export const TOP = table('A second layer', {
@@ -11,8 +12,12 @@ export const TOP = table('A second layer', {
   driesFirst: [0.6, '1', 'C', 'share of it that may dry in the oven before what is under it does'],
 });
 
-/** Volume of what a plan has in its dishes under the pudding or on top of it, ml in all. */
-export const layerMl = (plan: Plan, stage: 'under' | 'top'): number =>
-  (massG(mixtureOfPortions(inBowls(plan)[stage])) *
-    (stage === 'top' && plan.choices.top === 'cooked down first' ? TOP.cookedTo : 1)) /
+/**
+ * Volume of what lies in the dishes from one bowl, under the pudding or on top of it, ml in all.
+ * @param pouredG of it what comes from second pots, g
+ */
+export const layerMl = (plan: Plan, bowl: Bowl, pouredG = 0): number =>
+  (massG(mixtureOfPortions(portionsIn(plan, bowl))) *
+    (useOf(bowl) === 'top' && plan.choices.top === 'cooked down first' ? TOP.cookedTo : 1) +
+    pouredG) /
   PUDDING_G_PER_ML;

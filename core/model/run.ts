@@ -1,6 +1,8 @@
 import { bake, type Bake } from '../oven/bake';
 import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
-import { inBowls, mainLiquid, mixtureOfPortions, ownShare, portionsIn } from '../plan/bowls';
+import { bowlsFor, inBowls, mainLiquid, mixtureOfPortions, ownShare, portionsIn, potsIn, rawOf } from '../plan/bowls';
+import { ownSteps } from '../plan/layout';
+import { secondPlan } from '../plan/secondPot';
 import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import { keptTogetherC } from '../plan/kept';
@@ -9,11 +11,13 @@ import {
   OFF_THE_RING,
   standsStill,
   useOf,
+  topOf,
   type AddStep,
+  type Bowl,
   type HeatStep,
   type MethodStep,
 } from '../plan/method';
-import type { Plan } from '../plan/plan';
+import type { Plan, SecondPot } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { BOWL_HEAT, foldedWhites, safeLadleG, temper } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
@@ -22,9 +26,12 @@ import { sugarFraction } from '../pot/paste';
 import { sugarShiftK } from '../pot/starch';
 import {
   addToPot,
+  broughtIn,
   fillPot,
   readPot,
+  NoLiquidError,
   type Addition,
+  type Cooked,
   type Pot,
   type PotReading,
   type PotSetup,
@@ -188,9 +195,89 @@ export function dishOf(plan: Plan, massLeftG: number, addsMl = 0, layersMl = 0):
 
 type RunOptions = { tuning?: Tuning; sampleS?: number; toleranceScale?: number };
 
+/** What came out of a second pot: what it holds, and how far its starch and egg have come. */
+export type Product = Pick<Pot, 'content' | 'viscosityPaS' | 'boilsC'> & {
+  /** undefined where it never flowed: sugar that is melted, nuts that are browned */
+  cooked?: Cooked;
+  tempC: number;
+  minutes: number;
+  told: readonly StepTold[];
+};
+
+/** A second pot is as warm as it is left, and cools while it waits: no warmer than this when it goes in, degC (C). */
+const WAITS_C = 70;
+
+/** By pot and by what of the kitchen decides how it is cooked: a second pot is cooked once, not once a draw. */
+const products = new WeakMap<SecondPot, Map<string, Product>>();
+
+/** @throws UnknownIngredientError */
+export function productOf(plan: Plan, vessel: SecondPot): Product {
+  const { hob, room } = plan;
+  const key = [hob.kind, hob.ratedW, Math.round(hob.powerTrim * 5), room.tempC, room.altitudeM].join();
+  const kept = products.get(vessel) ?? new Map<string, Product>();
+  products.set(vessel, kept);
+  const found = kept.get(key) ?? cookedApart(plan, vessel);
+  kept.set(key, found);
+  return found;
+}
+
+function cookedApart(plan: Plan, vessel: SecondPot): Product {
+  try {
+    const { pot, told } = runMethod(secondPlan(plan, vessel));
+    const { content, viscosityPaS, boilsC, bulkC, tS } = pot;
+    return { content, viscosityPaS, boilsC, cooked: pot, tempC: bulkC, minutes: tS / 60, told };
+  } catch (e) {
+    if (!(e instanceof NoLiquidError)) throw e;
+    const steps = ownSteps(vessel) ?? [];
+    const minutes = steps.reduce(
+      (sum, s) => sum + (s.do === 'heat' && s.until.reach === 'time' ? s.until.minutes : 0),
+      0,
+    );
+    return { content: rawOf(plan, vessel), viscosityPaS: NaN, boilsC: NaN, tempC: plan.room.tempC, minutes, told: [] };
+  }
+}
+
+/** g that second pots bring into one bowl. */
+const pouredG = (plan: Plan, bowl: Bowl): number =>
+  potsIn(plan, bowl).reduce((sum, { vessel, share }) => sum + share * massG(productOf(plan, vessel).content), 0);
+
+/** What second pots bring into one bowl, as it goes into a pot. */
+export const additionsFrom = (plan: Plan, bowl: Bowl): Addition[] =>
+  potsIn(plan, bowl).map(({ vessel, share }) => {
+    const { content, cooked, tempC } = productOf(plan, vessel);
+    return { mixture: times(content, share), tempC: Math.min(tempC, WAITS_C), ...(cooked ? { cooked } : {}) };
+  });
+
 /** The pot as it stands before the fire. @throws RangeError when nothing liquid is in it */
-export const startPot = (plan: Plan, setup: PotSetup): Pot =>
-  fillPot(setup, mixtureOfPortions(inBowls(plan).pot), keptTogetherC(inBowls(plan).pot, plan.room.tempC));
+export function startPot(plan: Plan, setup: PotSetup): Pot {
+  const own = inBowls(plan).pot;
+  const ownC = keptTogetherC(own, plan.room.tempC);
+  const poured = additionsFrom(plan, 'pot');
+  const whole = mixtureOfPortions(own);
+  const [first, ...others] = poured;
+  if (!first) return fillPot(setup, whole, ownC);
+  // where nothing of its own flows, what was cooked before is what the rest goes into
+  const start =
+    whole.waterG > 1
+      ? addToPot(fillPot(setup, whole, ownC), first, setup)
+      : addToPot(
+          { ...fillPot(setup, first.mixture, first.tempC), ...(first.cooked ? withCooked(first) : {}) },
+          { mixture: whole, tempC: ownC },
+          setup,
+        );
+  return others.reduce((pot, a) => addToPot(pot, a, setup), start);
+}
+const withCooked = ({ mixture, cooked }: Addition): Partial<Pot> => {
+  const { eggSet, eggCurd, amylaseLog, salmonellaLog, eggMaxC } = cooked!;
+  return {
+    fractions: broughtIn({ mixture, cooked: cooked!, tempC: 0 }),
+    eggSet,
+    eggCurd,
+    amylaseLog,
+    salmonellaLog,
+    eggMaxC,
+  };
+};
 
 /**
  * The whole method of a plan.
@@ -267,7 +354,9 @@ function runSteps(
       case 'add': {
         const portions = portionsIn(plan, step.from);
         aromaAt[step.from] = pot.aromaS;
+        const poured = additionsFrom(plan, step.from);
         if (!portions.length) {
+          pot = poured.reduce((p, a) => addToPot(p, a, setup), pot);
           tells(0);
           break;
         }
@@ -277,7 +366,7 @@ function runSteps(
         const goesIn = additionOf(step, mixture, pot);
         if ((goesIn.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = goesIn.lumpEntry;
         if (goesIn.ladles.length) ladles = goesIn.ladles;
-        pot = addToPot(pot, goesIn.addition, setup);
+        pot = [goesIn.addition, ...poured].reduce((p, a) => addToPot(p, a, setup), pot);
         tells(step.soakMin, { lumpRisk: goesIn.addition.lumpRisk ?? 0 });
         break;
       }
@@ -291,11 +380,11 @@ function runSteps(
       case 'pour':
         poured = true;
         atPour = { pot, addsMl };
-        layersMl += layerMl(plan, 'under');
+        for (const bowl of bowlsFor(plan, 'under')) layersMl += layerMl(plan, bowl, pouredG(plan, bowl));
         tells(0);
         break;
       case 'top': {
-        const topMl = layerMl(plan, 'top');
+        const topMl = layerMl(plan, topOf(step), pouredG(plan, topOf(step)));
         layersMl += topMl;
         topG = topMl * PUDDING_G_PER_ML;
         if (baked) {

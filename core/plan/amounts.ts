@@ -3,7 +3,7 @@ import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
 import { eachLine, linesOf, partsOf, withLines, withParts, type Part } from './layout';
 import { useOf, type Bowl, type Use } from './method';
-import type { Plan, Thing } from './plan';
+import type { Plan, SecondPot, Thing } from './plan';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 
 /** Cold liquid whisked with one part of starch: two parts or more, or it cakes (B). */
@@ -138,6 +138,16 @@ export function usualBowl(i: Ingredient): Use {
   }
 }
 
+/** A second pot with every amount times a factor. */
+export const scaledPot = (pot: SecondPot, factor: number): SecondPot => ({
+  ...pot,
+  ...withLines(
+    pot,
+    linesOf(pot).map((i) => ({ ...i, grams: i.grams * factor })),
+    partsOf(pot).map((c) => ({ ...c, grams: c.grams * factor })),
+  ),
+});
+
 /** Every amount times `factor`; what there was of one no longer holds. @throws RangeError unless the factor is above zero */
 export function scale(plan: Plan, factor: number): Plan {
   if (!(factor > 0)) throw new RangeError(`cannot scale by ${factor}; it should be above zero`);
@@ -148,6 +158,7 @@ export function scale(plan: Plan, factor: number): Plan {
       linesOf(plan).map((i) => ({ ...i, grams: i.grams * factor })),
       partsOf(plan).map((c) => ({ ...c, grams: c.grams * factor })),
     ),
+    vessels: plan.vessels.map((v) => scaledPot(v, factor)),
   };
 }
 

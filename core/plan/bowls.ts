@@ -1,10 +1,10 @@
-import { add, EMPTY, mixtureOf, sumOf, type Mixture } from '../matter/mixture';
+import { mixtureOf, sumOf, times, type Mixture } from '../matter/mixture';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
-import { linesOf, partsOf } from './layout';
+import { linesOf, partsOf, potPartsOf } from './layout';
 import { BESIDE_USES, useOf, USES, type Bowl, type Use } from './method';
 import { oncePerPlan } from './once';
-import type { Plan } from './plan';
+import type { Plan, SecondPot, Thing } from './plan';
 
 export class UnknownIngredientError extends Error {
   constructor(
@@ -68,13 +68,48 @@ export const inBowls = oncePerPlan((plan: Plan): Bowls => {
 export const portionsIn = (plan: Plan, bowl: Bowl): readonly LaidPortion[] =>
   inBowls(plan)[useOf(bowl)].filter((p) => p.in === bowl);
 
+/** Every bowl of a use that holds something. @throws UnknownIngredientError */
+export const bowlsFor = (plan: Plan, use: Use): Bowl[] => [
+  ...new Set(
+    [...inBowls(plan)[use].map((p) => p.in), ...potPartsOf(plan).map((p) => p.in)].filter((b) => useOf(b) === use),
+  ),
+];
+
+/** What of second pots is put into one bowl: the pot, and how much of what comes out of it, 0 to 1. */
+export type PouredIn = { vessel: SecondPot; share: number };
+export const potsIn = (plan: Plan, bowl: Bowl): readonly PouredIn[] =>
+  potPartsOf(plan).flatMap((p) => {
+    const vessel = p.in === bowl ? plan.vessels.find((v) => v.id === p.vesselId) : undefined;
+    return vessel ? [{ vessel, share: p.share }] : [];
+  });
+
+/** A second pot and what of it is put nowhere, 0 to 1: it stays for the table. */
+export const leftOfPots = (plan: Plan): readonly PouredIn[] =>
+  plan.vessels.flatMap((vessel) => {
+    const put = potPartsOf(plan).reduce((sum, p) => sum + (p.vesselId === vessel.id ? p.share : 0), 0);
+    return put < 0.995 ? [{ vessel, share: 1 - put }] : [];
+  });
+
+/** Everything that is bought for a plan, second pots with it: a row may come more than once. */
+export const allThings = (plan: Pick<Plan, 'things' | 'vessels'>): readonly Thing[] => [
+  ...plan.things,
+  ...plan.vessels.flatMap((v) => v.things),
+];
+
 export const mixtureOfPortions = (portions: readonly Pick<LaidPortion, 'ingredient' | 'grams'>[]): Mixture =>
   sumOf(portions.map((p) => mixtureOf(p.ingredient, p.grams)));
+
+/** What goes into a second pot, uncooked. @throws UnknownIngredientError */
+export const rawOf = (plan: Plan, vessel: SecondPot): Mixture =>
+  sumOf(vessel.things.map((t) => mixtureOf(lookUp(plan, t.ingredientId), t.grams)));
 
 /** Everything that goes into the pot, before any of it evaporates; what lies under or on top stays out. */
 export function wholeMixture(plan: Plan): Mixture {
   const bowls = inBowls(plan);
-  return USES.filter((u) => !BESIDE_USES.includes(u)).reduce((sum, u) => add(sum, mixtureOfPortions(bowls[u])), EMPTY);
+  const beside = potPartsOf(plan)
+    .filter((p) => !BESIDE_USES.includes(useOf(p.in)))
+    .flatMap((p) => plan.vessels.filter((v) => v.id === p.vesselId).map((v) => times(rawOf(plan, v), p.share)));
+  return sumOf([...USES.filter((u) => !BESIDE_USES.includes(u)).map((u) => mixtureOfPortions(bowls[u])), ...beside]);
 }
 
 /** Share of the pot that goes into the plan's own dish, 0 to 1: what its portions leave. */
@@ -91,5 +126,9 @@ export function mainLiquid(plan: Plan): Ingredient | undefined {
 }
 
 export const allergensOf = (plan: Plan): Allergen[] => [
-  ...new Set(plan.things.filter((i) => i.grams > 0).flatMap((i) => lookUp(plan, i.ingredientId).allergens)),
+  ...new Set(
+    allThings(plan)
+      .filter((i) => i.grams > 0)
+      .flatMap((i) => lookUp(plan, i.ingredientId).allergens),
+  ),
 ];

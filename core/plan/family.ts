@@ -1,7 +1,7 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
 import { BITE, GRAINS } from '../pot/grain';
 import { inBowls, lookUp, mixtureOfPortions, portionsIn } from './bowls';
-import { ownSteps } from './layout';
+import { ownSteps, potPartsOf } from './layout';
 import {
   BESIDE_USES,
   USES,
@@ -292,9 +292,8 @@ const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open')
 /** Bowls that go into a pot that is on its way, in the order of their uses. */
 export function bowlsOf(plan: Plan): Bowl[] {
   const bowls = inBowls(plan);
-  return [
-    ...new Set(USES.flatMap((use) => (use === 'pot' || BESIDE_USES.includes(use) ? [] : bowls[use].map((p) => p.in)))),
-  ];
+  const held = [...USES.flatMap((use) => bowls[use].map((p) => p.in)), ...potPartsOf(plan).map((p) => p.in)];
+  return [...new Set(held)].filter((bowl) => bowl !== 'pot' && !BESIDE_USES.includes(useOf(bowl)));
 }
 
 /** Bowls that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */

@@ -1,6 +1,6 @@
 import { useOf, USES, numberOf, type Bowl, type MethodStep } from './method';
 import { oncePerPlan } from './once';
-import type { Act, Plan, PutAct, PutThing, Thing } from './plan';
+import type { Act, Plan, PutAct, PutPot, PutThing, Thing } from './plan';
 
 /** A plan's list as it is laid out: which thing stands in which bowl, and what is done after that. */
 
@@ -35,19 +35,37 @@ export const partsOf = oncePerPlan(({ acts }: Pick<Plan, 'acts'>): readonly Part
     ),
 );
 
+/** What of a second pot goes into which bowl. */
+export type PotPart = PutPot & { in: Bowl };
+export const potPartsOf = oncePerPlan(({ acts }: Pick<Plan, 'acts'>): readonly PotPart[] =>
+  acts.filter(isPut).flatMap(({ into, pots }) => (pots ?? []).map((p) => ({ ...p, in: into }))),
+);
+
 const inTurn = (a: Bowl, b: Bowl) => USES.indexOf(useOf(a)) - USES.indexOf(useOf(b)) || numberOf(a) - numberOf(b);
 
 /** Things and their bowls as a list begins with them. */
-export function laidOut(lines: readonly Line[], parts: readonly Part[] = []): { things: Thing[]; puts: PutAct[] } {
+export function laidOut(
+  lines: readonly Line[],
+  parts: readonly Part[] = [],
+  pots: readonly PotPart[] = [],
+): { things: Thing[]; puts: PutAct[] } {
   const bowls = new Map<Bowl, PutThing[]>();
   const put = (bowl: Bowl, t: PutThing) => bowls.set(bowl, [...(bowls.get(bowl) ?? []), t]);
   for (const { ingredientId, in: bowl } of lines) put(bowl, { ingredientId });
   for (const { in: bowl, ...t } of parts) if (t.grams > 0) put(bowl, t);
+  const poured = new Map<Bowl, PutPot[]>();
+  for (const { in: bowl, ...p } of pots) {
+    poured.set(bowl, [...(poured.get(bowl) ?? []), p]);
+    if (!bowls.has(bowl)) bowls.set(bowl, []);
+  }
   return {
     things: lines.map(({ in: _in, ...thing }) => thing),
     puts: [...bowls]
       .sort(([a], [b]) => inTurn(a, b))
-      .map(([into, things]) => ({ do: 'put', id: `put ${into}`, into, things })),
+      .map(([into, things]) => {
+        const from = poured.get(into);
+        return { do: 'put', id: `put ${into}`, into, things, ...(from ? { pots: from } : {}) };
+      }),
   };
 }
 
@@ -56,8 +74,15 @@ export function withLines<P extends Listed>(plan: P, lines: readonly Line[], par
   const { things, puts } = laidOut(
     lines,
     parts.filter((p) => lines.some((l) => l.ingredientId === p.ingredientId)),
+    potPartsOf(plan),
   );
   return { ...plan, things, acts: [...puts, ...plan.acts.filter(isStep)] };
+}
+
+/** The plan with so much of its second pots in these bowls. */
+export function withPotParts<P extends Listed>(plan: P, pots: readonly PotPart[]): P {
+  const { puts } = laidOut(linesOf(plan), partsOf(plan), pots);
+  return { ...plan, acts: [...puts, ...plan.acts.filter(isStep)] };
 }
 
 export const withParts = <P extends Listed>(plan: P, parts: readonly Part[]): P =>

@@ -109,7 +109,7 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
   HeatStepSchema,
   z.object({ do: z.literal('pour'), ...named }),
   /** what is kept for the top, poured over what is in the dish */
-  z.object({ do: z.literal('top'), ...named, tempC: tempC.default(20) }),
+  z.object({ do: z.literal('top'), ...named, from: BowlSchema.optional(), tempC: tempC.default(20) }),
   z.object({
     do: z.literal('bake'),
     ...named,
@@ -159,5 +159,8 @@ export function offTheHob(method: readonly MethodStep[]): MethodStep[] {
   if (pour < 0) return method.slice(method.findLastIndex((m) => m.do === 'heat' || m.do === 'add') + 1);
   return method.slice(method.slice(0, pour).findLastIndex((m) => m.do !== 'add' && m.do !== 'say') + 1);
 }
+export type TopStep = Extract<MethodStep, { do: 'top' }>;
+/** The bowl that is poured over. */
+export const topOf = (step: TopStep): Bowl => step.from ?? 'top';
 export type SayStep = Extract<MethodStep, { do: 'say' }>;
 export type RestStep = Extract<MethodStep, { do: 'rest' }>;

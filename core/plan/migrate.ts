@@ -57,7 +57,7 @@ function inBowl<T extends Old>(row: T): Omit<T, 'stage' | 'moment'> & { in: stri
 function asList({ items, carveOuts, steps, ...plan }: Old): Old {
   const rows = listIn(items);
   const known = rows?.every((r): r is Old => isOld(r) && USES.some((u) => u === r['stage']));
-  const next = { ...plan, version: 7 };
+  const next = { ...plan, version: 7, vessels: [] };
   if (!rows || !known) return { ...next, things: items, acts: [] };
   const { things, puts } = laidOut(
     (rows as Old[]).map(inBowl) as unknown as Line[],

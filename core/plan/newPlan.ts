@@ -139,6 +139,7 @@ export function newPlan(s: Start): Plan {
     portionG: s.portionG,
     things,
     acts: [...puts, ...(start.steps ?? [])],
+    vessels: [],
     starchMeasure: 'level spoons',
     pan,
     hob,

@@ -50,18 +50,37 @@ const PutThingSchema = z.object({
 });
 export type PutThing = z.infer<typeof PutThingSchema>;
 
-/** Things into a bowl, or into the pot before it is lit. */
+/** Of what comes out of a second pot, so much of it: a share, 0 to 1. */
+const PutPotSchema = z.object({ vesselId: IdSchema, share: z.number().min(0.01).max(1) });
+export type PutPot = z.infer<typeof PutPotSchema>;
+
+/** Things into a bowl, or into the pot before it is lit; and what comes out of second pots. */
 const PutSchema = z.object({
   do: z.literal('put'),
   id: z.string().min(1).max(100),
   into: BowlSchema,
-  things: z.array(PutThingSchema).min(1).max(40),
+  things: z.array(PutThingSchema).max(40),
+  pots: z.array(PutPotSchema).max(6).optional(),
 });
 export type PutAct = z.infer<typeof PutSchema>;
 
 /** What is done, in order. */
 export const ActSchema = z.discriminatedUnion('do', [PutSchema, ...MethodStepSchema.options]);
 export type Act = z.infer<typeof ActSchema>;
+
+/**
+ * A pot of its own beside the pot: a sauce, a syrup, fruit, a second grain. It has things and acts as the plan has them,
+ * is cooked by the same laws, and what comes out of it is put where the plan's own acts say; the rest is for the table.
+ */
+export const SecondPotSchema = z.object({
+  id: IdSchema,
+  kind: z.literal('pot'),
+  name: z.string().trim().min(1).max(40),
+  pan: PanSchema,
+  things: z.array(ThingSchema).max(20),
+  acts: z.array(ActSchema).max(40),
+});
+export type SecondPot = z.infer<typeof SecondPotSchema>;
 
 const RestSchema = z.object({
   roomMin: z.number().min(0).max(240),
@@ -147,6 +166,8 @@ export const PlanSchema = z.object({
   acts: z.array(ActSchema).max(120),
   /** of this one there is so much and no more: its amount stays when people or portions change */
   have: IdSchema.optional(),
+  /** pots beside the pot, each with a list of its own */
+  vessels: z.array(SecondPotSchema).max(6).default([]),
   /** how the starch will be measured: decides how wide the doubt is */
   starchMeasure: z.enum(['scale', 'level spoons', 'rounded spoons', 'heaped spoons']),
   pan: PanSchema,

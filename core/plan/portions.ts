@@ -24,6 +24,7 @@ export function portionPlan(plan: Plan, part: Portion): Plan {
     serve: part.serve,
     choices: { ...plan.choices, cooling: part.cooling },
     sides: [],
+    vessels: [],
     portions: [],
     share: (plan.share ?? 1) * part.share,
   };

@@ -292,7 +292,46 @@ export type Addition = {
   /** egg that was brought up ladle by ladle meets no shock */
   tempered?: boolean;
   whisked?: boolean;
+  /** what was cooked in a pot of its own before: its starch and egg are as far as they had come there */
+  cooked?: Cooked;
 };
+
+/** How far starch and egg have come in a pot that is poured into another. */
+export type Cooked = Pick<
+  Pot,
+  'fractions' | 'eggSet' | 'eggCurd' | 'amylaseLog' | 'salmonellaLog' | 'eggMaxC' | 'aromaS' | 'scorch'
+>;
+
+/** Two lots of one starch stirred together: what has swollen is weighed by what has gelatinised. */
+function stirred(old: Fraction, fresh: Fraction): Fraction {
+  const w = old.starchG / (old.starchG + fresh.starchG || 1);
+  const mix = (a: number, b: number) => w * a + (1 - w) * b;
+  const [a, b] = [w * old.gelatinised, (1 - w) * fresh.gelatinised];
+  return {
+    ...old,
+    starchG: old.starchG + fresh.starchG,
+    dryG: old.dryG + fresh.dryG,
+    gelatinised: mix(old.gelatinised, fresh.gelatinised),
+    swelling: b > 0 ? (a * old.swelling + b * fresh.swelling) / (a + b) : old.swelling,
+    integrity: mix(old.integrity, fresh.integrity),
+    fourier: mix(old.fourier, fresh.fourier),
+    leached: mix(old.leached, fresh.leached),
+  };
+}
+
+/** What an addition brings in: starch as it is raw, or as far as it was cooked. */
+export function broughtIn({ mixture, cooked, lumpRisk = 0, soakMin = 0 }: Addition): Fraction[] {
+  if (cooked) {
+    const wholeG = cooked.fractions.reduce((sum, f) => sum + f.starchG, 0);
+    const share = wholeG > 0 ? mixture.thickenings.reduce((sum, t) => sum + t.starchG, 0) / wholeG : 0;
+    return cooked.fractions.map((f) => ({ ...f, starchG: f.starchG * share, dryG: f.dryG * share }));
+  }
+  return mixture.thickenings.map((t) => {
+    const g = GRAINS[t.kind];
+    const trapped = { ...t, starchG: t.starchG * (1 - lumpRisk * LUMPS.trapped) };
+    return rawFraction(trapped, soaked(soakMin, g, t.grainMm ?? g.sizeMm));
+  });
+}
 
 /** Stirs an addition in: temperatures mix by heat capacity; raw starch and egg join what has cooked. */
 export function addToPot(pot: Pot, addition: Addition, setup: PotSetup): Pot {
@@ -306,31 +345,22 @@ export function addToPot(pot: Pot, addition: Addition, setup: PotSetup): Pot {
   const mixC = all > 0 ? (c1 * pot.bulkC + c2 * tempC + pan * pot.panC) / all : pot.bulkC;
   const risk = addition.lumpRisk ?? 0;
   const fractions = pot.fractions.map((f) => ({ ...f }));
-  for (const t of mixture.thickenings) {
-    const g = GRAINS[t.kind];
-    const fresh = rawFraction(
-      { ...t, starchG: t.starchG * (1 - risk * LUMPS.trapped) },
-      soaked(addition.soakMin ?? 0, g, t.grainMm ?? g.sizeMm),
-    );
-    const i = fractions.findIndex((f) => f.kind === t.kind && f.grainMm === t.grainMm);
-    const old = fractions[i];
-    if (!old) fractions.push(fresh);
-    else {
-      const w = old.starchG / (old.starchG + fresh.starchG || 1);
-      const mix = (a: number, b: number) => w * a + (1 - w) * b;
-      fractions[i] = {
-        ...old,
-        starchG: old.starchG + fresh.starchG,
-        dryG: old.dryG + fresh.dryG,
-        gelatinised: mix(old.gelatinised, 0),
-        integrity: mix(old.integrity, 1),
-        fourier: mix(old.fourier, fresh.fourier),
-        leached: mix(old.leached, 0),
-      };
-    }
+  for (const fresh of broughtIn(addition)) {
+    const i = fractions.findIndex((f) => f.kind === fresh.kind && f.grainMm === fresh.grainMm);
+    if (i < 0) fractions.push(fresh);
+    else fractions[i] = stirred(fractions[i]!, fresh);
   }
   let { eggSet, eggCurd, amylaseLog, salmonellaLog, eggMaxC } = pot;
-  if (mixture.eggProteinG > 0) {
+  const { cooked } = addition;
+  if (mixture.eggProteinG > 0 && cooked) {
+    const share = mixture.eggProteinG / content.eggProteinG;
+    eggSet = eggSet * (1 - share) + cooked.eggSet * share;
+    eggCurd = eggCurd * (1 - share) + cooked.eggCurd * share;
+    const alone = pot.content.eggProteinG <= 0;
+    amylaseLog = alone ? cooked.amylaseLog : Math.min(amylaseLog, cooked.amylaseLog);
+    salmonellaLog = alone ? cooked.salmonellaLog : Math.min(salmonellaLog, cooked.salmonellaLog);
+    eggMaxC = alone ? cooked.eggMaxC : Math.min(eggMaxC, cooked.eggMaxC);
+  } else if (mixture.eggProteinG > 0) {
     const share = mixture.eggProteinG / content.eggProteinG;
     // egg straight into the hot pot meets it undiluted before the spoon has spread it; sugar beaten in protects it
     const point = eggPoint(mixture, sugarFraction(mixture));
