@@ -41,7 +41,7 @@ export function laid(
 
 /** A plan as version 6 and all before it wrote one: stages, carve-outs and steps. */
 export function asStages(plan: Plan): Record<string, unknown> {
-  const { things: _things, acts: _acts, version: _version, ...rest } = plan;
+  const { things: _things, acts: _acts, vessels: _vessels, version: _version, ...rest } = plan;
   const at = <T extends { in: string }>({ in: bowl, ...row }: T) => ({
     ...row,
     stage: useOf(bowl),
@@ -57,6 +57,7 @@ export function asStages(plan: Plan): Record<string, unknown> {
     version: 6,
     items: linesOf(plan).map(at),
     carveOuts: partsOf(plan).map(at),
+    sides: [],
     ...(steps ? { steps } : {}),
   };
 }

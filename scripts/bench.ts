@@ -39,7 +39,7 @@ import { pantryWith } from '../core/pantry/pantry';
 import { changesFor, DRAG_NODES, nearestPlace, timetable } from '../core/day/day';
 import { newDay } from '../core/day/record';
 import { workOf } from '../core/day/tasks';
-import { startSide } from '../core/sides/sides';
+import { startBeside } from '../core/sides/sides';
 import { checkUp } from '../core/recipe/check';
 import { WRITTEN } from '../core/recipe/fixtures/recipes';
 import { readRecipe } from '../core/recipe/read';
@@ -210,7 +210,7 @@ function days() {
       serveAt: '2026-12-12T19:30:00Z',
       family,
     });
-    return i === 0 ? { ...p, sides: [startSide('compote', 'c', p), startSide('toasting', 't', p)] } : p;
+    return i === 0 ? startBeside('toasting', 't', startBeside('compote', 'c', p)) : p;
   });
   const works = plans.map((p) => workOf({ plan: p, forecast: forecast(p) }));
   const serves = Object.fromEntries(plans.map((p) => [p.id, Date.parse(p.serve.at)]));

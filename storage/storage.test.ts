@@ -1,3 +1,4 @@
+import { asStages } from '../core/testing';
 import { z } from 'zod';
 import { choirSupper } from '../core/demo/choirSupper';
 import type { CookEvent } from '../core/cook/events';
@@ -340,7 +341,7 @@ describe('the kitchen', () => {
   it('what version 1 stored is read as the present one: a plan, a cook that is going, a batch, an own milk', async () => {
     const m = memory();
     const plan = demo.plans[1]!;
-    const { choices: _c, sides: _s, rules: _r, ...rest } = plan;
+    const { choices: _c, sides: _s, rules: _r, ...rest } = asStages(plan);
     const old = { ...rest, version: 1 };
     const milk = { ...demo.ingredients[0]!, starch: 'maize' };
     const put = (key: string, data: object) => m.map.set(key, JSON.stringify({ v: 1, data }));

@@ -29,8 +29,19 @@ type Words = Omit<StepWords, 'manner' | 'brief'> & {
   briefly?: (goesIn: string) => string;
 };
 
+/** Shares that have a name. */
+const NAMED_SHARES = [1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4] as const;
+const SHARE_SAYS = ['aQuarter', 'aThird', 'half', 'twoThirds', 'threeQuarters'] as const;
+/** What part of a second pot this is; nothing where it is all of it. */
+export function shareSays({ ofPot }: LaidPortion): string {
+  if (!ofPot || ofPot.share > 0.99) return '';
+  const at = NAMED_SHARES.findIndex((s) => Math.abs(s - ofPot.share) < 0.015);
+  return at < 0
+    ? t('potRoom.shareOfIt', { share: Math.round(100 * ofPot.share) })
+    : t(`potRoom.shareOfIt.${SHARE_SAYS[at]!}`);
+}
 const thing = (p: LaidPortion, fmt: Formatter) =>
-  `${fmt.grams(p.grams)} ${p.ingredient.name}${p.taste ? t('potRoom.toTaste') : ''}`;
+  `${fmt.grams(p.grams)} ${p.ingredient.name}${shareSays(p)}${p.taste ? t('potRoom.toTaste') : ''}`;
 const list = (portions: readonly LaidPortion[], fmt: Formatter) => portions.map((p) => thing(p, fmt)).join(', ');
 
 /** Things that a sentence in the pot's oval can hold. */
@@ -39,7 +50,12 @@ const MOST_IN_OVAL = 2;
 export function stepWords(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undefined): StepWords {
   const { how, briefly, ...words } = wordsOf(step, plan, fmt, depthMm);
   const goes = (most: number) => step.puts.map((put) => goesIn(put, step, fmt, most)).reduce(then, '');
-  return { ...words, manner: how(goes(Infinity)), brief: (briefly ?? how)(goes(MOST_IN_OVAL)) };
+  const keeps = step.keeps ? t('potRoom.keepForTheTable', { what: list(step.keeps, fmt) }) : '';
+  return {
+    ...words,
+    manner: then(how(goes(Infinity)), keeps),
+    brief: then((briefly ?? how)(goes(MOST_IN_OVAL)), keeps),
+  };
 }
 
 /** What goes in first, then what the hands do. */

@@ -43,8 +43,8 @@ import { readRecipe, type PlanMeta, type Reading } from '../core/recipe/read';
 import { dayApi } from './days';
 import { potApi } from './pots';
 import { practiceApi } from './practice';
-import { startSide } from '../core/sides/sides';
-import type { SideKind } from '../core/plan/sidePot';
+import { startBeside, type BesideStart } from '../core/sides/sides';
+import type { SyrupEnd } from '../core/plan/potStarts';
 import type { SpoonSystem } from '../core/units/measures';
 import type { Pack } from '../core/units/packs';
 import type { Vessel } from '../core/vessels/vessel';
@@ -149,7 +149,7 @@ export const modelApi = {
       changes: changesBetween(a, b),
     };
   },
-  startSide: (kind: SideKind, id: string, plan: Plan) => startSide(kind, id, plan),
+  startBeside: (kind: BesideStart, id: string, plan: Plan, to?: SyrupEnd) => startBeside(kind, id, plan, to),
   read: (text: string, own: Plan['own'], options: ReadOptions) => readRecipe(text, pantryWith(own), options),
   mend: (line: Line, change: { ingredientId?: string; grams?: number }, own: Plan['own'], options: ReadOptions) =>
     mendLine(line, change, pantryWith(own), options),

@@ -16,7 +16,7 @@ import { finished, mendings, situationOf, type Fix, type Heading, type Situation
 import { rescueOf } from '../core/rescue/rescue';
 import type { Rescue, Told } from '../core/rescue/way';
 import { runMethod, potSetup } from '../core/model/run';
-import { sideOf, type SideAnswer } from '../core/sides/sides';
+import { besideOf, type SideAnswer } from '../core/sides/sides';
 import { fewOf } from '../core/twin/twin';
 
 /** Pots that are on, asked about by the Pot room and by Rescue. */
@@ -137,7 +137,7 @@ export const potApi = {
     return minutes.map((m) => holding(s.pot, s.setup, m, wrapped));
   },
   /** The pots beside this plan's pot. */
-  sides: (plan: Plan): SideAnswer[] => plan.sides.map((s) => sideOf(s, plan)),
+  sides: (plan: Plan): SideAnswer[] => [...besideOf(plan)],
   /** The kitchen that ships with the app, where no server has one. */
   devices: (cook: Cook, steps: Step[], nowMs: number, faults: Faulty[]): DeviceReading[] =>
     readDevices(cook, steps, nowMs, truthOf(seedOf(cook.id)), faults),

@@ -2,7 +2,7 @@ import { linesOf } from '../plan/layout';
 import { BESIDE_USES, useOf } from '../plan/method';
 import type { Allergen } from '../pantry/ingredient';
 import { servingStress } from '../model/forecast';
-import { sideOf, type SideAnswer } from '../sides/sides';
+import { besideOf, type SideAnswer } from '../sides/sides';
 import type { Pack } from '../units/packs';
 import { cutGrid, dishFit, panFit, type CutGrid, type DishFit, type PanFit } from '../vessels/fit';
 import { wetted } from '../plan/amounts';
@@ -68,7 +68,7 @@ function pushesOf(plan: Plan): About['pushes'] {
 
 /** @param endMassG what is left after cooking, from the forecast */
 export function aboutPlan(plan: Plan, packs: readonly Pack[], endMassG: number): About {
-  const sides = plan.sides.map((s) => sideOf(s, plan));
+  const sides = [...besideOf(plan)];
   const used = [...plan.things, ...sides.flatMap((s) => s.uses)];
   const dish = dishFit(plan, endMassG);
   return {

@@ -1,6 +1,6 @@
 import type { Allergen } from '../pantry/ingredient';
 import type { Pack } from '../units/packs';
-import { sideUses } from '../sides/sides';
+import { besideUses } from '../sides/sides';
 import { lookUp } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
 
@@ -20,7 +20,7 @@ export type Portion = {
 
 const uses = (plan: Plan) => [
   ...plan.things.map(({ ingredientId, grams }) => ({ ingredientId, grams })),
-  ...sideUses(plan),
+  ...besideUses(plan),
 ];
 
 /** One portion's energy and cost, side pots shared out among all. @param packs with prices where the cook gave them */

@@ -6,7 +6,7 @@ import { yieldAtPlace } from '../texture/words';
 import { asDish, type Vessel } from '../vessels/vessel';
 import { dishFit } from '../vessels/fit';
 import { wetted, usualBowl } from '../plan/amounts';
-import { eachLine, linesOf, partsOf, withLines, withOwnSteps } from '../plan/layout';
+import { eachLine, linesOf, partsOf, preparationsOf, withLines, withOwnSteps, withPreparations } from '../plan/layout';
 import { useOf } from '../plan/method';
 import { lookUp, pantryOf } from '../plan/bowls';
 import { methodOf } from '../plan/family';
@@ -294,11 +294,14 @@ const CREAMY_FAT_PCT = 15;
  */
 export function makeFree(plan: Plan, what: FreeOf): Swapped {
   const offends = plan.things.filter((i) => isIt(lookUp(plan, i.ingredientId), what));
-  const sides = plan.sides.filter((s) => {
-    const id = 'whatId' in s ? s.whatId : 'liquidId' in s ? s.liquidId : 'spiceId' in s ? s.spiceId : undefined;
-    return !(id && isIt(lookUp(plan, id), what));
-  });
-  let next: Plan = { ...plan, sides };
+  const isMeant = (id: string) => isIt(lookUp(plan, id), what);
+  let next: Plan = withPreparations(
+    { ...plan, vessels: plan.vessels.filter((v) => !v.things.some((t) => isMeant(t.ingredientId))) },
+    preparationsOf(plan).filter((p) => {
+      const id = 'whatId' in p ? p.whatId : 'creamId' in p ? p.creamId : 'spiceId' in p ? p.spiceId : undefined;
+      return id === undefined || !isMeant(id);
+    }),
+  );
   for (const item of offends) {
     const i = lookUp(plan, item.ingredientId);
     const swaps = [

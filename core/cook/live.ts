@@ -14,7 +14,7 @@ import {
   type PotSetup,
 } from '../pot/pot';
 import { runPhase, sampler, TURN_UP, type Phase } from '../pot/program';
-import { additionOf, phaseOf, runOff, startPot } from '../model/run';
+import { additionOf, additionsFrom, phaseOf, runOff, startPot } from '../model/run';
 import { NO_HABITS, withHabits, type Habits } from '../twin/twin';
 import { countingEvents } from './counting';
 import { foldCook, freshCook, noteEvent, stepSeconds } from './fold';
@@ -129,14 +129,11 @@ export const tasteOf = (cook: Cook, steps: readonly Step[]): Taste => {
 
 /** What goes in at the start of a step, of a plan as it was measured. */
 export function additionsOf(step: Step | undefined, plan: Plan, taste: Taste): ((pot: Pot) => Addition)[] {
-  return (step?.adds ?? [])
-    .map((add) => ({ add, portions: portionsIn(plan, add.from).filter((p) => taste === 'as planned' || !p.taste) }))
-    .filter(({ portions }) => portions.length > 0)
-    .map(
-      ({ add, portions }) =>
-        (pot) =>
-          additionOf(add, mixtureOfPortions(portions), pot).addition,
-    );
+  return (step?.adds ?? []).flatMap((add) => {
+    const portions = portionsIn(plan, add.from).filter((p) => taste === 'as planned' || !p.taste);
+    const own = (pot: Pot) => additionOf(add, mixtureOfPortions(portions), pot).addition;
+    return [...(portions.length ? [own] : []), ...additionsFrom(plan, add.from).map((a) => () => a)];
+  });
 }
 const withAdds = (pot: Pot, step: Step | undefined, plan: Plan, setup: PotSetup, taste: Taste): Pot =>
   additionsOf(step, plan, taste).reduce((p, addition) => addToPot(p, addition(p), setup), pot);

@@ -1,4 +1,5 @@
-import { inBowls, portionsIn, type LaidPortion } from '../plan/bowls';
+import { bowlsFor, inBowls, leftOfPots, portionsIn, type LaidPortion } from '../plan/bowls';
+import { pouredPortion, pouredPortions } from '../model/pouredPortions';
 import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import {
@@ -11,6 +12,7 @@ import {
   type BakeStep,
   type HeatRole,
   type HeatStep,
+  topOf,
   type Bowl,
 } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -72,6 +74,8 @@ export type Step = {
   stirEveryS?: number;
   tempC?: number;
   portions: readonly LaidPortion[];
+  /** what of second pots is put nowhere: it stays for the table */
+  keeps?: readonly LaidPortion[];
   /** what goes in at this step, in order, each thing of the plan at exactly one of them */
   puts: readonly Put[];
   /** what thickens at the bubble is in the pot by then: starch, meal or egg; whole grains take longer */
@@ -218,7 +222,7 @@ export function stepsOf(
   );
   const places = placesOf(plan);
   const method = methodOf(plan);
-  const untasted = (bowl: Bowl) => portionsIn(plan, bowl).filter((p) => !p.taste);
+  const untasted = (bowl: Bowl) => [...portionsIn(plan, bowl).filter((p) => !p.taste), ...pouredPortions(plan, bowl)];
   const isTold = (put: Put) => put.portions.length > 0;
   let atStart: Put[] = [{ into: 'pot', portions: untasted('pot') }];
   let adds: AddStep[] = [];
@@ -230,10 +234,15 @@ export function stepsOf(
   };
   // what is strewn on when no operation of the method puts it there: with the last of the work
   const lastAt = method.findLastIndex((s) => s.do === 'pour' || s.do === 'bake');
+  const poured = method.flatMap((s) => (s.do === 'top' ? [topOf(s)] : []));
   const strewn = (i: number): Put[] =>
-    i === lastAt && !method.some((s) => s.do === 'top')
-      ? [{ into: 'top' as const, portions: bowls.top }].filter(isTold)
+    i === lastAt
+      ? bowlsFor(plan, 'top')
+          .filter((b) => !poured.includes(b))
+          .map((b): Put => ({ into: 'top', portions: untasted(b) }))
       : [];
+  const kept = leftOfPots(plan).map((p) => pouredPortion(plan, p, 'top'));
+  const keeps = (i: number): Pick<Step, 'keeps'> => (i === lastAt && kept.length ? { keeps: kept } : {});
   const flat = (puts: readonly Put[]) => puts.flatMap((p) => p.portions);
   const bindsSoon = ({ ingredient: { thickener, egg } }: LaidPortion) =>
     egg !== undefined || (thickener !== undefined && GRAINS[thickener].form !== 'kernel');
@@ -298,20 +307,20 @@ export function stepsOf(
         const whites = adds.flatMap((a) => portionsIn(plan, a.from)).filter((p) => p.ingredient.egg?.yolk === 0);
         if (whites.length) steps.push({ ...by('whip', 'done', WHIP_S, whites), at: i });
         if (held.length && fruit) steps.push({ ...by('taste again', 'done', TASTE_S, held), at: i });
-        const under: Put[] = [{ into: 'under' as const, portions: bowls.under }].filter(isTold);
+        const under = bowlsFor(plan, 'under').map((b): Put => ({ into: 'under', portions: untasted(b) }));
         const puts = [...joining(), ...under, ...strewn(i)];
-        steps.push({ ...by('pour', 'done', 90, flat(puts)), at: i, puts, adds, watch: ['lumps'] });
+        steps.push({ ...by('pour', 'done', 90, flat(puts)), at: i, puts, adds, watch: ['lumps'], ...keeps(i) });
         adds = [];
         break;
       }
       case 'top': {
-        const puts: Put[] = [{ into: 'top' as const, portions: bowls.top }].filter(isTold);
+        const puts: Put[] = [{ into: 'top' as const, portions: untasted(topOf(step)) }].filter(isTold);
         steps.push({
           ...called('top', step),
           at: i,
           ends: 'done',
           seconds: TOP_S,
-          portions: bowls.top,
+          portions: flat(puts),
           puts,
           adds: [],
           watch: [],
@@ -330,6 +339,7 @@ export function stepsOf(
           adds: [],
           watch: [],
           bake: step,
+          ...keeps(i),
         });
         break;
       }

@@ -4,7 +4,7 @@ import type { Cook } from '../cook/events';
 import { choirSupper } from '../demo/choirSupper';
 import { forecast } from '../model/forecast';
 import { FAMILIES, type Family, type Plan } from '../plan/plan';
-import { startSide } from '../sides/sides';
+import { startBeside } from '../sides/sides';
 import { familyPlan, testPlan } from '../testing';
 import { actsOf, nextAct } from './acts';
 import ICAL from 'ical.js';
@@ -26,12 +26,8 @@ const named = (family: Family, id: string, change: Partial<Plan> = {}): Plan =>
 /** Work of every family, and two with side pots, worked out once. */
 const works: DishWork[] = [
   ...FAMILIES.map((f, i) => named(f, `f${i}`)),
-  named('starch-set milk pudding', 's0', {
-    sides: [startSide('compote', 'c', testPlan()), startSide('toasting', 't', testPlan())],
-  }),
-  named('baked slab', 's1', {
-    sides: [startSide('second layer', 'l', testPlan()), startSide('syrup', 'y', testPlan())],
-  }),
+  startBeside('toasting', 't', startBeside('compote', 'c', named('starch-set milk pudding', 's0'))),
+  startBeside('syrup', 'y', startBeside('second layer', 'l', named('baked slab', 's1'))),
   named('porridge', 's2', {
     serve: { ...testPlan().serve, tempC: 60, at: SERVE },
     rest: { ...testPlan().rest, hours: 0.1 },

@@ -3,7 +3,8 @@ import * as fc from 'fast-check';
 import { choirSupper } from '../demo/choirSupper';
 import type { Plan } from '../plan/plan';
 import { nutsFor } from '../pantry/nutMilk';
-import { FRUITS } from '../plan/sidePot';
+import { FRUITS } from '../pantry/fruit';
+import { compotePot } from '../plan/potStarts';
 import { pantry, testPlan } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { EGG_BOX, shoppingOf, shoppingText } from './shopping';
@@ -69,7 +70,7 @@ describe('shopping', () => {
   it('never too little, never a whole packet too much, of anything', () => {
     fc.assert(
       fc.property(fc.array(anyPlan, { minLength: 1, maxLength: 3 }), fc.constantFrom(...FRUITS), (list_, fruit) => {
-        const with_ = list_.map((p): Plan => ({ ...p, sides: [{ id: 's', kind: 'compote', fruit, boughtG: 300 }] }));
+        const with_ = list_.map((p): Plan => ({ ...p, vessels: [compotePot('s', fruit, 300)] }));
         const s = shoppingOf(with_, () => pantry, []);
         for (const l of s.lines) {
           if (!l.packs) continue;

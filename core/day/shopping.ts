@@ -4,7 +4,7 @@ import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
 import type { Pantry } from '../pantry/pantry';
 import { eggsFor } from '../prep/prep';
-import { sideOf } from '../sides/sides';
+import { besideOf } from '../sides/sides';
 import { EGG_SIZES } from '../units/eggs';
 import { boughtAs, type UsualPack } from '../pantry/usualPacks';
 import { packsFor, type Pack } from '../units/packs';
@@ -88,9 +88,7 @@ export function shoppingOf(
   for (const plan of plans) {
     const uses = [
       ...plan.things.map((i) => ({ id: i.ingredientId, grams: i.grams })),
-      ...plan.sides.flatMap((s) =>
-        sideOf(s, plan).uses.map((u) => ({ id: u.ingredientId, grams: u.boughtG ?? u.grams })),
-      ),
+      ...besideOf(plan).flatMap((s) => s.uses.map((u) => ({ id: u.ingredientId, grams: u.boughtG ?? u.grams }))),
     ];
     for (const { id, grams } of uses) {
       const ingredient = lookUp(plan, id);
@@ -157,7 +155,7 @@ export function shoppingOf(
         plans.flatMap((p) => {
           return [
             ...p.things.filter((i) => i.grams > 0).map((i) => i.ingredientId),
-            ...p.sides.flatMap((s) => sideOf(s, p).uses.map((u) => u.ingredientId)),
+            ...besideOf(p).flatMap((s) => s.uses.map((u) => u.ingredientId)),
           ].flatMap((id) => lookUp(p, id).allergens);
         }),
       ),

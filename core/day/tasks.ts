@@ -1,3 +1,5 @@
+import { potPartsOf } from '../plan/layout';
+import { BESIDE_USES, useOf } from '../plan/method';
 import { stepsOf, type Step } from '../cook/steps';
 import type { Forecast } from '../model/forecast';
 import { SPREAD } from '../model/spread';
@@ -10,8 +12,7 @@ import { fridgeCm2 } from '../prep/vessels';
 import { say, type Said } from '../say';
 import { breaksCoolingRule, coolingRuleSaid } from '../set/safety';
 import type { Machine } from '../settings';
-import { sideOf } from '../sides/sides';
-import type { SidePot } from '../plan/sidePot';
+import { besideOf, SIDE, type SideAnswer } from '../sides/sides';
 import { DAY } from './table';
 import type { Activity, Point, Relation, Uses } from './scheduler';
 
@@ -76,16 +77,20 @@ export function spoonOf(step: Pick<Step, 'stirEveryS' | 'seconds'>): { hands: nu
   return { hands: DAY.handsVisit, spoonMin: minutes * Math.min(1, DAY.wipeS / step.stirEveryS) };
 }
 
-const SIDE_USES: Record<SidePot['kind'], Uses> = {
-  syrup: { hands: DAY.handsVisit, rings: 1 },
-  compote: { hands: DAY.handsVisit, rings: 1 },
-  infusion: {},
-  toasting: { hands: DAY.handsFull, rings: 1 },
-  'fried coconut': { hands: DAY.handsFull, rings: 1 },
-  purée: { hands: DAY.handsBusy },
-  'second layer': { hands: DAY.handsFull, rings: 1 },
-  glaze: { hands: DAY.handsFull, rings: 1 },
-};
+/** Hands and rings that what is made beside the pot takes. */
+function besideUse({ kind, stirEveryS = Infinity }: SideAnswer): Uses {
+  switch (kind) {
+    case 'infusion':
+      return {};
+    case 'purée':
+      return { hands: DAY.handsBusy };
+    case 'toasting':
+    case 'fried coconut':
+      return { hands: DAY.handsFull, rings: 1 };
+    case 'pot':
+      return { hands: stirEveryS <= DAY.constantS ? DAY.handsFull : DAY.handsVisit, rings: 1 };
+  }
+}
 
 /** What a waiting prep item keeps busy, and how long it may stand when it is done. */
 function waitOf(item: PrepItem): { uses: Uses; longest?: number } {
@@ -319,46 +324,34 @@ function workAfter({ plan, put, relations, baked, warm, wait, id }: WorkBook) {
   return { cold, finish };
 }
 
-/** Pots beside the pot. */
+/** mm over the dish from which it is a layer and no film (C) */
+const FILM_MM = SIDE.filmMm;
+
+/** What is made beside the pot. */
 function workBeside({ plan, put, relations, prep, warm, wait, id }: WorkBook, finish: string): void {
   const pour = id('pour');
-  for (const side of plan.sides) {
-    if (side.kind === 'infusion') continue;
-    const a = sideOf(side, plan);
-    const peel = prep.find((i) => i.id === `peel-${side.id}`);
-    const pot = put(
-      `side-${side.id}`,
-      'side',
-      say(`sideKind.${side.kind}`),
-      a.does.at(-1)!,
-      a.minutes,
-      SIDE_USES[side.kind],
-      {
-        minutes: safe(a.minutes, 1 / 3),
-        spoonMin: SIDE_USES[side.kind].hands === DAY.handsFull ? a.minutes : a.minutes * 0.1,
-      },
-    );
-    if (peel) {
-      const peeled = put(
-        peel.id,
-        'long',
-        'fruit' in side ? say('tasks.peel', { fruit: side.fruit }) : peel.title,
-        peel.how,
-        peel.handsMin,
-        {
-          hands: DAY.handsBusy,
-        },
-      );
+  const intoPot = new Set(potPartsOf(plan).flatMap((p) => (BESIDE_USES.includes(useOf(p.in)) ? [] : [p.vesselId])));
+  for (const a of besideOf(plan)) {
+    if (a.kind === 'infusion') continue;
+    const peel = prep.filter((i) => i.id === `peel-${a.id}` || i.id.startsWith(`peel-${a.id}-`));
+    const uses = besideUse(a);
+    const pot = put(`side-${a.id}`, 'side', a.name, a.does.at(-1)!, a.minutes, uses, {
+      minutes: safe(a.minutes, 1 / 3),
+      spoonMin: uses.hands === DAY.handsFull ? a.minutes : a.minutes * 0.1,
+    });
+    for (const item of peel) {
+      const peeled = put(item.id, 'long', item.title, item.how, item.handsMin, { hands: DAY.handsBusy });
       relations.push(follows(peeled, pot), within(peeled, pot, 120));
     }
-    if (side.kind === 'second layer' || side.kind === 'glaze') {
+    if (intoPot.has(a.id)) relations.push(follows(pot, pour));
+    else if (a.overMm !== undefined) {
       // on what holds already, and with time to set itself
       const some = Math.min(wait.least, wait.planned);
       relations.push(
-        follows(pour, pot, Math.round(some * (side.kind === 'glaze' ? 0.6 : 0.25))),
+        follows(pour, pot, Math.round(some * (a.overMm < FILM_MM ? 0.6 : 0.25))),
         follows(pot, finish, Math.round(some * 0.3)),
       );
-    } else relations.push(follows(pot, finish, warm || side.kind === 'toasting' ? 5 : DAY.sideCoolMin));
+    } else relations.push(follows(pot, finish, warm || a.kind === 'toasting' ? 5 : DAY.sideCoolMin));
   }
 }
 

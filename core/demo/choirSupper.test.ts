@@ -1,3 +1,5 @@
+import { besideOf } from '../sides/sides';
+import { english } from '../../words/english';
 import { aboutPlan } from '../advice/about';
 import { workOf } from '../day/tasks';
 import { forecast } from '../model/forecast';
@@ -40,7 +42,7 @@ describe('the choir’s supper', () => {
   it('shows most families, side pots, a double boiler, a reduction, a second layer, sticks, and a day with the oven', () => {
     const shown = new Set(plans.map((p) => p.family));
     expect(FAMILIES.filter((f) => !shown.has(f))).toEqual(['egg-enriched pudding', 'baked custard']);
-    expect(new Set(plans.flatMap((p) => p.sides.map((s) => s.kind))).size).toBeGreaterThanOrEqual(3);
+    expect(new Set(plans.flatMap((p) => besideOf(p).map((s) => english(s.name)))).size).toBeGreaterThanOrEqual(3);
     const methods = plans.map(methodOf);
     expect(methods.some((m) => m.some((s) => s.do === 'heat' && s.over))).toBe(true);
     expect(methods.some((m) => m.some((s) => s.do === 'heat' && s.role === 'reduce'))).toBe(true);

@@ -4,10 +4,11 @@ import type { Cook, CookEvent } from '../cook/events';
 import { stepsOf } from '../cook/steps';
 import { forecast } from '../model/forecast';
 import { moved, wetted, scaleToPeople } from '../plan/amounts';
-import { linesOf, withLines, type Line } from '../plan/layout';
+import { compotePot, syrupPot } from '../plan/potStarts';
+import { linesOf, withLines, withPreparations, type Line } from '../plan/layout';
 import type { Bowl } from '../plan/method';
 import { newPlan } from '../plan/newPlan';
-import { PlanSchema, type Plan } from '../plan/plan';
+import { PlanSchema, type Plan, type SecondPot } from '../plan/plan';
 import { solveStarch } from '../advice/solve';
 import type { KitchenFile } from '../formats/kitchenFile';
 import { nutMilk } from '../pantry/nutMilk';
@@ -37,10 +38,14 @@ type Want = Pick<Plan, 'id' | 'name' | 'people' | 'portionG'> & {
   rest?: Partial<Plan['rest']>;
   measure?: Plan['starchMeasure'];
   extra?: Line[];
-  sides?: Plan['sides'];
+  beside?: (plan: Plan) => Plan;
   rules?: Plan['rules'];
   own?: Plan['own'];
 };
+
+const withPot =
+  (pot: SecondPot) =>
+  (plan: Plan): Plan => ({ ...plan, vessels: [...plan.vessels, pot] });
 
 function design(w: Want): Plan {
   const { name: _d, ...dish } = DISHES[w.dish]!;
@@ -60,7 +65,6 @@ function design(w: Want): Plan {
   const plan: Plan = {
     ...first,
     choices: { ...first.choices, ...w.choices },
-    sides: w.sides ?? [],
     rules: w.rules ?? [],
     pan,
     hob,
@@ -85,7 +89,8 @@ function design(w: Want): Plan {
       i.grams >= 20 ? Math.round(i.grams) : i.grams < 1 ? Math.round(i.grams * 10) / 10 : Math.round(i.grams * 2) / 2,
   }));
   // in the order of the schema, as it comes back from the store
-  return PlanSchema.parse(wetted({ ...again, things: whole }));
+  const made = wetted({ ...again, things: whole });
+  return PlanSchema.parse(w.beside ? w.beside(made) : made);
 }
 
 /** The batch as another kitchen's pot would have made it: its words are read off the model with other truths. */
@@ -167,7 +172,7 @@ function furtherPlans(at: number): Plan[] {
       measure: 'scale',
       choices: { heat: 'double boiler' },
       extra: [{ ingredientId: 'orange_leaf', grams: 2, in: 'pot' }],
-      sides: [{ id: 's-strawberry', kind: 'compote', fruit: 'strawberry', boughtG: 400 }],
+      beside: withPot(compotePot('s-strawberry', 'strawberry', 400)),
       rest: { roomMin: 15, hours: 4 },
     }),
     design({
@@ -241,7 +246,7 @@ function furtherPlans(at: number): Plan[] {
       at: at + DAY,
       measure: 'scale',
       extra: [{ ingredientId: 'coconut_cream', grams: 240, in: 'top' }],
-      sides: [{ id: 's-syrup', kind: 'syrup', sugarId: 'sugar', sugarG: 160, to: 'pouring', acid: true }],
+      beside: withPot(syrupPot('s-syrup', { sugarId: 'sugar', sugarG: 160, to: 'pouring', acid: true })),
       choices: { cooling: 'ice bath' },
       rest: { roomMin: 20, hours: 6 },
     }),
@@ -337,7 +342,7 @@ export function cookedSupper(): KitchenFile {
       serve: { style: 'spooned', word: 'mounds', tempC: 8 },
       at,
       extra: [{ ingredientId: 'butter', grams: 15, in: 'off the heat' }],
-      sides: [{ id: 's-plum', kind: 'compote', fruit: 'plum', boughtG: 450 }],
+      beside: withPot(compotePot('s-plum', 'plum', 450)),
     }),
     design({
       id: 'choir-3-coconut',
@@ -355,7 +360,8 @@ export function cookedSupper(): KitchenFile {
       measure: 'scale',
       choices: { cooling: 'ice bath' },
       rules: ['no egg', 'no milk'],
-      sides: [{ id: 's-flakes', kind: 'toasting', whatId: 'coconut_grated', grams: 40, to: 'golden' }],
+      beside: (p) =>
+        withPreparations(p, [{ id: 's-flakes', kind: 'toasting', whatId: 'coconut_grated', grams: 40, to: 'golden' }]),
       rest: { roomMin: 15, hours: 6.5 },
     }),
     design({

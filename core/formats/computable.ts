@@ -44,6 +44,20 @@ export const sharesOf = (plan: Plan, prefix = ''): FormatIssue[] => {
   return percent > 98 ? [{ path: `${prefix}portions`, message: say('issue.shares', { percent }) }] : [];
 };
 
+/** What stands beside the pot and is not known. */
+export const namedBeside = (plan: Plan, prefix = ''): FormatIssue[] => [
+  ...plan.vessels.flatMap((v, i) =>
+    v.things.flatMap((t, k) => unknownIn(plan, t.ingredientId, `${prefix}vessels[${i}].things[${k}].ingredientId`)),
+  ),
+  ...plan.acts.flatMap((a, i) =>
+    a.do === 'prepare'
+      ? Object.entries(a.what)
+          .filter(([key]) => key.endsWith('Id'))
+          .flatMap(([key, id]) => unknownIn(plan, String(id), `${prefix}acts[${i}].what.${key}`))
+      : [],
+  ),
+];
+
 /** What is put somewhere and is not among the things. */
 export const putOfNothing = (plan: Plan, prefix = ''): FormatIssue[] =>
   plan.acts.flatMap((a, i) =>
@@ -69,11 +83,7 @@ export function troublesOfPlan(plan: Plan, prefix = ''): FormatIssue[] {
         ? a.things.flatMap((t, k) => unknownIn(plan, t.ingredientId, `${prefix}acts[${i}].things[${k}].ingredientId`))
         : [],
     ),
-    ...plan.sides.flatMap((side, i) =>
-      Object.entries(side)
-        .filter(([key]) => key !== 'id' && key.endsWith('Id'))
-        .flatMap(([key, id]) => unknownIn(plan, String(id), `${prefix}sides[${i}].${key}`)),
-    ),
+    ...namedBeside(plan, prefix),
   ];
   named.push(...sharesOf(plan, prefix));
   const long = longSteps(plan, prefix);

@@ -1,5 +1,5 @@
 import { MethodStepSchema } from '../plan/method';
-import { linesOf, withLines, withOwnSteps } from '../plan/layout';
+import { linesOf, withLines, withOwnSteps, withPreparations } from '../plan/layout';
 import * as fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
@@ -82,11 +82,10 @@ describe('the plan file', () => {
   });
   it('says where it is wrong and what would be right', () => {
     expect(
-      broken((p) => ({
-        ...p,
-        sides: [{ id: 's', kind: 'toasting', whatId: 'moon dust', grams: 20, to: 'golden' }],
-      }))[0],
-    ).toMatchObject({ path: 'sides[0].whatId' });
+      broken((p) =>
+        withPreparations(p, [{ id: 's', kind: 'toasting', whatId: 'moon dust', grams: 20, to: 'golden' }]),
+      )[0]!.path,
+    ).toMatch(/^acts\[\d\]\.what\.whatId$/);
     expect(broken((p) => ({ ...p, version: 8 }))[0]).toEqual({ path: 'version', message: 'should be 7' });
     expect(broken((p) => ({ ...p, things: [{ ...p.things[0], grams: -5 }] }))[0]).toMatchObject({
       path: 'things[0].grams',

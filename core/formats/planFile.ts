@@ -7,7 +7,7 @@ import { migratePlan } from '../plan/migrate';
 import { PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
 import { say } from '../say';
-import { dryPot, longSteps, putOfNothing, sharesOf } from './computable';
+import { dryPot, longSteps, namedBeside, putOfNothing, sharesOf } from './computable';
 import { parseJson, type FormatIssue, type Parsed } from './issues';
 
 /** Reads a plan file of this or an earlier version: shape by the schema, then what the schema cannot see. Never throws. */
@@ -36,14 +36,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
       ];
     }
   });
-  plan.sides.forEach((side, i) => {
-    for (const [key, id] of Object.entries(side))
-      if (key !== 'id' && key.endsWith('Id') && !known.includes(String(id)))
-        issues.push({
-          path: `${prefix}sides[${i}].${key}`,
-          message: say('issue.unknownPantry', { id: String(id) }),
-        });
-  });
+  issues.push(...namedBeside(plan, prefix));
   issues.push(...putOfNothing(plan, prefix));
   const steps = ownSteps(plan);
   if (!issues.length && steps) {

@@ -38,6 +38,8 @@ export type LaidPortion = {
   in: Bowl;
   /** held back, to be added by tasting */
   taste?: true;
+  /** it came out of a second pot: which, and what share of it this is, 0 to 1 */
+  ofPot?: { id: string; share: number };
 };
 
 export type Bowls = Readonly<Record<Use, readonly LaidPortion[]>>;
@@ -125,10 +127,7 @@ export function mainLiquid(plan: Plan): Ingredient | undefined {
   return milks[0]?.ingredient;
 }
 
-export const allergensOf = (plan: Plan): Allergen[] => [
-  ...new Set(
-    allThings(plan)
-      .filter((i) => i.grams > 0)
-      .flatMap((i) => lookUp(plan, i.ingredientId).allergens),
-  ),
+export const allergensIn = (plan: Plan, things: readonly Thing[]): Allergen[] => [
+  ...new Set(things.filter((i) => i.grams > 0).flatMap((i) => lookUp(plan, i.ingredientId).allergens)),
 ];
+export const allergensOf = (plan: Plan): Allergen[] => allergensIn(plan, allThings(plan));

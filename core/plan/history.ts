@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { lookUp } from './bowls';
-import { linesOf, ownSteps } from './layout';
+import { linesOf, ownSteps, preparationsOf } from './layout';
 import { useOf } from './method';
 import { PlanSchema, type Plan } from './plan';
 import { say, type Figure, type Said } from '../say';
@@ -87,7 +87,15 @@ export function changesBetween(from: Plan, to: Plan): Said[] {
   line('loosened', ...of((p) => p.serve.loosen?.grams ?? 0));
   line('starchBy', ...of((p) => say(`measure.${p.starchMeasure}`)));
   line('rules', ...of((p) => list(p.rules.map((r) => say(`rule.${r}`)))));
-  line('beside', ...of((p) => list(p.sides.map((s) => say(`sideKind.${s.kind}`)))));
+  line(
+    'beside',
+    ...of((p) =>
+      list([
+        ...preparationsOf(p).map((s) => say(`sideKind.${s.kind}`)),
+        ...p.vessels.map((v) => say('plain', { text: v.name })),
+      ]),
+    ),
+  );
   for (const key of new Set([...Object.keys(from.choices), ...Object.keys(to.choices)]) as Set<keyof Plan['choices']>) {
     const [a, b] = [from.choices[key], to.choices[key]];
     if (a !== b)

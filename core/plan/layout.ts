@@ -1,6 +1,7 @@
 import { useOf, USES, numberOf, type Bowl, type MethodStep } from './method';
 import { oncePerPlan } from './once';
-import type { Act, Plan, PutAct, PutPot, PutThing, Thing } from './plan';
+import type { Act, Plan, PrepareAct, PutAct, PutPot, PutThing, Thing } from './plan';
+import type { Preparation } from './preparation';
 
 /** A plan's list as it is laid out: which thing stands in which bowl, and what is done after that. */
 
@@ -12,7 +13,8 @@ export type Part = PutThing & { grams: number; in: Bowl };
 type Listed = Pick<Plan, 'things' | 'acts'>;
 
 const isPut = (a: Act): a is PutAct => a.do === 'put';
-export const isStep = (a: Act): a is MethodStep => a.do !== 'put';
+const isPrepare = (a: Act): a is PrepareAct => a.do === 'prepare';
+export const isStep = (a: Act): a is MethodStep => !isPut(a) && !isPrepare(a);
 
 /** Where what is named in no bowl is: in the pot from the start. */
 const ANYWHERE: Bowl = 'pot';
@@ -69,6 +71,24 @@ export function laidOut(
   };
 }
 
+/** What is made ready beside it, each with the id of its act. */
+export const preparationsOf = oncePerPlan(({ acts }: Pick<Plan, 'acts'>): readonly (Preparation & { id: string })[] =>
+  acts.filter(isPrepare).map(({ id, what }) => ({ id, ...what })),
+);
+export const withPreparations = <P extends Pick<Plan, 'acts'>>(
+  plan: P,
+  all: readonly (Preparation & { id: string })[],
+): P => ({
+  ...plan,
+  acts: [
+    ...plan.acts.filter(isPut),
+    ...all.map(({ id, ...what }): PrepareAct => ({ do: 'prepare', id, what })),
+    ...plan.acts.filter(isStep),
+  ],
+});
+
+const afterPuts = ({ acts }: Pick<Plan, 'acts'>): Act[] => acts.filter((a) => !isPut(a));
+
 /** The plan with these things in their bowls; what is done after stays. */
 export function withLines<P extends Listed>(plan: P, lines: readonly Line[], parts = partsOf(plan)): P {
   const { things, puts } = laidOut(
@@ -76,13 +96,13 @@ export function withLines<P extends Listed>(plan: P, lines: readonly Line[], par
     parts.filter((p) => lines.some((l) => l.ingredientId === p.ingredientId)),
     potPartsOf(plan),
   );
-  return { ...plan, things, acts: [...puts, ...plan.acts.filter(isStep)] };
+  return { ...plan, things, acts: [...puts, ...afterPuts(plan)] };
 }
 
 /** The plan with so much of its second pots in these bowls. */
 export function withPotParts<P extends Listed>(plan: P, pots: readonly PotPart[]): P {
   const { puts } = laidOut(linesOf(plan), partsOf(plan), pots);
-  return { ...plan, acts: [...puts, ...plan.acts.filter(isStep)] };
+  return { ...plan, acts: [...puts, ...afterPuts(plan)] };
 }
 
 export const withParts = <P extends Listed>(plan: P, parts: readonly Part[]): P =>
@@ -104,5 +124,5 @@ export const ownSteps = oncePerPlan((plan: Pick<Plan, 'acts'>): readonly MethodS
 /** The plan with steps of its own, or, without any, the family's way. */
 export const withOwnSteps = <P extends Pick<Plan, 'acts'>>(plan: P, steps: readonly MethodStep[] = []): P => ({
   ...plan,
-  acts: [...plan.acts.filter(isPut), ...steps],
+  acts: [...plan.acts.filter((a) => !isStep(a)), ...steps],
 });

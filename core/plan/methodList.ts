@@ -5,6 +5,7 @@ import {
   BESIDE_USES,
   freeBowl,
   grillsOnly,
+  topOf,
   useOf,
   type AddStep,
   type Bowl,
@@ -15,7 +16,7 @@ import {
 } from './method';
 import type { Plan } from './plan';
 import { keptTogetherC } from './kept';
-import { portionsIn } from './bowls';
+import { portionsIn, potsIn } from './bowls';
 
 /** The way a plan is cooked, as a list that a cook changes: each change is a plan with steps of its own. */
 
@@ -348,12 +349,14 @@ export type StepTrouble = { id?: string; says: Said; /** a bowl that no step add
 
 export function stepTroubles(plan: Plan): StepTrouble[] {
   const list = listOf(plan);
+  const holds = (bowl: Bowl) => portionsIn(plan, bowl).length + potsIn(plan, bowl).length > 0;
   const out: StepTrouble[] = notAdded(plan, list).map((bowl) => ({
     bowl,
     says: say('steps.noneAdds', {
-      what: portionsIn(plan, bowl)
-        .map((p) => p.ingredient.name)
-        .join(', '),
+      what: [
+        ...portionsIn(plan, bowl).map((p) => p.ingredient.name),
+        ...potsIn(plan, bowl).map((p) => p.vessel.name),
+      ].join(', '),
     }),
   }));
   const pour = list.findIndex((s) => s.do === 'pour');
@@ -363,10 +366,10 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
     const trouble = (says: Said) => out.push({ id: s.id, says });
     if (s.do === 'add') {
       if (added.has(s.from)) trouble(say('steps.addedTwice'));
-      else if (!portionsIn(plan, s.from).length) trouble(say('steps.addsNothing'));
+      else if (!holds(s.from)) trouble(say('steps.addsNothing'));
       added.add(s.from);
     }
-    if (s.do === 'top' && !portionsIn(plan, 'top').length) trouble(say('steps.noTop'));
+    if (s.do === 'top' && !holds(topOf(s))) trouble(say('steps.noTop'));
     if (pour >= 0 && i > pour && (s.do === 'heat' || s.do === 'add')) trouble(say('steps.potIsEmpty'));
     if (pour >= 0 && i < pour && (s.do === 'bake' || s.do === 'top' || s.do === 'rest'))
       trouble(say('steps.notInDish'));

@@ -1,5 +1,10 @@
+import { z } from 'zod';
+import { FRUITS } from '../pantry/fruit';
+import { DishSchema } from '../pantry/kitchen';
 import { laidOut, type Line, type Part } from './layout';
 import { HEAT_ROLES, USES } from './method';
+import type { SecondPot } from './plan';
+import { compotePot, glazePot, layerPot, SYRUPS, syrupPot } from './potStarts';
 
 /** A starch of version 1 to a thickener of version 2. */
 export function migrateIngredient(old: unknown): unknown {
@@ -63,7 +68,68 @@ function asList({ items, carveOuts, steps, ...plan }: Old): Old {
     (rows as Old[]).map(inBowl) as unknown as Line[],
     (listIn(carveOuts) ?? []).filter(isOld).map(inBowl) as unknown as Part[],
   );
-  return { ...next, things, acts: [...puts, ...(listIn(steps) ?? []).map(stepFrom)] };
+  const beside = besideOf(listIn(plan['sides']) ?? [], plan['dish']);
+  const { sides: _sides, ...rest } = next as Old;
+  const on = beside.flatMap((b) => ('pot' in b ? b.over : []));
+  return {
+    ...rest,
+    things,
+    vessels: beside.flatMap((b) => ('pot' in b ? [b.pot] : [])),
+    acts: [
+      ...puts,
+      ...(on.length ? [{ do: 'put', id: 'put top', into: 'top', things: [], pots: on }] : []),
+      ...beside.flatMap((b) => ('act' in b ? [b.act] : [])),
+      ...(listIn(steps) ?? []).map(stepFrom),
+    ],
+  };
+}
+
+/** Side pots of version 6 by kind: four of them are pots with a list of their own now. */
+const OldPotSchema = z.discriminatedUnion('kind', [
+  z.object({
+    id: z.string(),
+    kind: z.literal('syrup'),
+    sugarId: z.string(),
+    sugarG: z.number(),
+    to: z.enum(SYRUPS),
+    acid: z.boolean(),
+  }),
+  z.object({ id: z.string(), kind: z.literal('compote'), fruit: z.enum(FRUITS), boughtG: z.number() }),
+  z.object({
+    id: z.string(),
+    kind: z.literal('second layer'),
+    liquidId: z.string(),
+    depthMm: z.number(),
+    cookedTo: z.number(),
+    sweetPct: z.number(),
+  }),
+  z.object({
+    id: z.string(),
+    kind: z.literal('glaze'),
+    liquidId: z.string(),
+    depthMm: z.number(),
+    sweetPct: z.number(),
+  }),
+]);
+
+type Beside = { act: unknown } | { pot: SecondPot; over: { vesselId: string; share: number }[] };
+
+/** What is no side pot that version 6 knew stays as an act, for the schema to name. */
+function besideOf(sides: readonly unknown[], dish: unknown): Beside[] {
+  return sides.map((side): Beside => {
+    const old = OldPotSchema.safeParse(side);
+    if (!old.success) {
+      const { id, ...what } = isOld(side) ? side : { id: undefined };
+      return { act: { do: 'prepare', id, what } };
+    }
+    const s = old.data;
+    const { data: over } = DishSchema.safeParse(dish);
+    if (s.kind === 'syrup') return { pot: syrupPot(s.id, s), over: [] };
+    if (s.kind === 'compote') return { pot: compotePot(s.id, s.fruit, s.boughtG), over: [] };
+    if (!over) return { act: { do: 'prepare', id: s.id, what: side } };
+    const pot = s.kind === 'glaze' ? glazePot(s.id, over, s) : layerPot(s.id, over, s);
+    return { pot, over: [{ vesselId: s.id, share: 1 }] };
+  });
 }
 
 /** A step that adds a stage as one that adds a bowl. */

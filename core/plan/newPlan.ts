@@ -151,7 +151,6 @@ export function newPlan(s: Start): Plan {
     },
     choices: start.choices ?? {},
     dish: { ...dish, count: dishesFor(dish, s.people, s.portionG) },
-    sides: [],
     rules: [],
     rest: { roomMin: Math.min(15, hours * 60), fridgeC: 4, covered: true, hours },
     serve: { style: start.style ?? 'spooned', word: start.word, tempC: start.tempC ?? 8, at: s.serveAt },

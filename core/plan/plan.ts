@@ -5,7 +5,7 @@ import { BakingSchema } from '../oven/baking';
 import { DishSchema, HobSchema, PanSchema } from '../pantry/kitchen';
 import { COOLING_RULES } from '../set/safety';
 import { SERVE_STYLES, SET_WORDS } from '../texture/words';
-import { SidePotSchema } from './sidePot';
+import { PreparationSchema } from './preparation';
 import { BowlSchema, MethodStepSchema } from './method';
 import { RULES } from './rules';
 
@@ -64,9 +64,13 @@ const PutSchema = z.object({
 });
 export type PutAct = z.infer<typeof PutSchema>;
 
+/** Something made ready beside the pudding without a pot of its own. */
+const PrepareSchema = z.object({ do: z.literal('prepare'), id: IdSchema, what: PreparationSchema });
+
 /** What is done, in order. */
-export const ActSchema = z.discriminatedUnion('do', [PutSchema, ...MethodStepSchema.options]);
+export const ActSchema = z.discriminatedUnion('do', [PutSchema, PrepareSchema, ...MethodStepSchema.options]);
 export type Act = z.infer<typeof ActSchema>;
+export type PrepareAct = Extract<Act, { do: 'prepare' }>;
 
 /**
  * A pot of its own beside the pot: a sauce, a syrup, fruit, a second grain. It has things and acts as the plan has them,
@@ -185,8 +189,6 @@ export const PlanSchema = z.object({
   }),
   choices: ChoicesSchema.default({}),
   dish: DishSchema,
-  /** cooked beside it: syrups, compotes and the like, by what they are and how much */
-  sides: z.array(SidePotSchema).max(12).default([]),
   /** what the occasion asks; a plan that breaks one says so and offers the mending */
   rules: z.array(z.enum(RULES)).max(RULES.length).default([]),
   rest: RestSchema,

@@ -23,7 +23,6 @@ export function portionPlan(plan: Plan, part: Portion): Plan {
     rest: part.rest,
     serve: part.serve,
     choices: { ...plan.choices, cooling: part.cooling },
-    sides: [],
     vessels: [],
     portions: [],
     share: (plan.share ?? 1) * part.share,

@@ -1,12 +1,16 @@
-import { PANS } from '../pantry/kitchen';
-import { isStep, laidOut, ownSteps, withOwnSteps, type Line } from './layout';
-import type { HeatStep, MethodStep } from './method';
+import { portionsIn, potsIn } from './bowls';
+import { methodOf } from './family';
+import { isStep, linesOf, ownSteps, partsOf, potPartsOf, withOwnSteps, withPotParts } from './layout';
+import { topOf, useOf, type Bowl, type MethodStep } from './method';
+import { insertStep, listOf, removeStep, type StepKind } from './methodList';
 import type { Plan, SecondPot } from './plan';
 
 /** Pots beside the pot: a list each, seen as a plan of its own. */
 
 /** What a second pot does: what goes in, fire, and the cook's own words. Its contents are put into bowls by the plan's acts. */
 export const SECOND_ACTS = ['add', 'heat', 'say'] as const;
+/** Kinds of steps that a second pot can have. */
+export const SECOND_KINDS: readonly StepKind[] = ['add', 'wet', 'warm', 'thicken', 'cook on', 'reduce', 'stand', 'say'];
 const isItsOwn = (s: MethodStep): boolean => SECOND_ACTS.some((d) => d === s.do);
 
 /** A second pot as a plan: its things and acts in its pan, in the plan's kitchen. It ends where the main pot pours. */
@@ -24,7 +28,6 @@ export function secondPlan(plan: Plan, pot: SecondPot): Plan {
       acts: pot.acts,
       pan: pot.pan,
       vessels: [],
-      sides: [],
       portions: [],
     },
     [...steps, { do: 'pour' }, { do: 'rest', where: 'room', minutes: 10, covered: true }],
@@ -40,27 +43,64 @@ export const asSecondPot = (pot: SecondPot, changed: Plan): SecondPot => ({
   acts: changed.acts.filter((a) => !isStep(a) || isItsOwn(a)),
 });
 
-const fire = (step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'until'>): HeatStep => ({
-  do: 'heat',
-  setting: 4,
-  limitMin: 90,
-  stirEveryS: 5,
-  tool: 'spoon',
-  lid: 'off',
-  wrapped: false,
-  ...step,
-});
-
-/** A second pot to begin with: its things cold into a small pan, to the bubble, and a few minutes more. */
-export function startSecondPot(
-  id: string,
-  name: string,
-  lines: readonly Line[] = [],
-  steps: readonly MethodStep[] = [
-    fire({ role: 'thicken', setting: 5, until: { reach: 'bubble' } }),
-    fire({ role: 'cook on', setting: 3, until: { reach: 'time', minutes: 3 } }),
-  ],
-): SecondPot {
-  const { things, puts } = laidOut(lines);
-  return { id, kind: 'pot', name, pan: { ...PANS[0]! }, things, acts: [...puts, ...steps] };
+/** So much of each thing in one bowl of a second pot, g. */
+export function portionsOfPot(pot: SecondPot, bowl: Bowl): { ingredientId: string; grams: number }[] {
+  const parts = partsOf(pot);
+  return linesOf(pot).flatMap((line) => {
+    const elsewhereG = parts
+      .filter((p) => p.ingredientId === line.ingredientId && p.in !== line.in)
+      .reduce((sum, p) => sum + p.grams, 0);
+    const grams =
+      line.in === bowl
+        ? line.grams - elsewhereG
+        : parts
+            .filter((p) => p.ingredientId === line.ingredientId && p.in === bowl)
+            .reduce((sum, p) => sum + p.grams, 0);
+    return grams > 0 ? [{ ingredientId: line.ingredientId, grams }] : [];
+  });
 }
+
+/** The plan with so much of a second pot in a bowl; what other bowls have of it stays theirs. @param share 0 takes it out */
+export function pouredInto(plan: Plan, vesselId: string, bowl: Bowl, share: number): Plan {
+  const others = potPartsOf(plan).filter((p) => !(p.vesselId === vesselId && p.in === bowl));
+  const elsewhere = others.reduce((sum, p) => sum + (p.vesselId === vesselId ? p.share : 0), 0);
+  const here = Math.round(100 * Math.min(share, 1 - elsewhere)) / 100;
+  return withPotParts(plan, here > 0 ? [...others, { vesselId, share: here, in: bowl }] : others);
+}
+
+/** Where a second pot goes, as a cook would say it. */
+export const POT_GOES = ['table', 'late', 'off the heat', 'under', 'over, then baked', 'over'] as const;
+export type PotGoes = (typeof POT_GOES)[number];
+const bowlOf = (goes: PotGoes): Bowl | undefined =>
+  goes === 'table' ? undefined : goes === 'over' || goes === 'over, then baked' ? 'top' : goes;
+
+/** Where most of a second pot goes now, and how much of it. */
+export function goesNow(plan: Plan, vesselId: string): { goes: PotGoes; share: number } {
+  const [most] = potPartsOf(plan)
+    .filter((p) => p.vesselId === vesselId)
+    .toSorted((a, b) => b.share - a.share);
+  if (!most) return { goes: 'table', share: 1 };
+  const method = methodOf(plan);
+  const top = method.findIndex((s) => s.do === 'top');
+  const goes = POT_GOES.find((g) => bowlOf(g) === most.in) ?? 'late';
+  const baked = top >= 0 && method.slice(top).some((s) => s.do === 'bake');
+  return { goes: useOf(most.in) === 'top' ? (baked ? 'over, then baked' : 'over') : goes, share: most.share };
+}
+
+/** The plan with a second pot going there, so much of it; the rest stays for the table. */
+export function goingTo(plan: Plan, vesselId: string, goes: PotGoes, share: number): Plan {
+  const cleared = withPotParts(
+    plan,
+    potPartsOf(plan).filter((p) => p.vesselId !== vesselId),
+  );
+  const bowl = bowlOf(goes);
+  const next = bowl ? pouredInto(cleared, vesselId, bowl, share) : cleared;
+  // a step that pours what is no longer there goes with it
+  const idle = listOf(next).find((s) => s.do === 'top' && !holdsAny(next, topOf(s)));
+  const tidy = idle && ownSteps(next) ? removeStep(next, idle.id) : next;
+  const list = listOf(tidy);
+  const bake = list.findIndex((s) => s.do === 'bake');
+  if (goes !== 'over, then baked' || bake < 0 || list.some((s) => s.do === 'top')) return tidy;
+  return insertStep(tidy, 'top', bake).plan;
+}
+const holdsAny = (plan: Plan, bowl: Bowl): boolean => portionsIn(plan, bowl).length + potsIn(plan, bowl).length > 0;

@@ -297,10 +297,7 @@ export type Addition = {
 };
 
 /** How far starch and egg have come in a pot that is poured into another. */
-export type Cooked = Pick<
-  Pot,
-  'fractions' | 'eggSet' | 'eggCurd' | 'amylaseLog' | 'salmonellaLog' | 'eggMaxC' | 'aromaS' | 'scorch'
->;
+export type Cooked = Pick<Pot, 'fractions' | 'eggSet' | 'eggCurd' | 'amylaseLog' | 'salmonellaLog' | 'eggMaxC'>;
 
 /** Two lots of one starch stirred together: what has swollen is weighed by what has gelatinised. */
 function stirred(old: Fraction, fresh: Fraction): Fraction {

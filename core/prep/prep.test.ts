@@ -5,7 +5,7 @@ import { choirSupper } from '../demo/choirSupper';
 import { inBowls } from '../plan/bowls';
 import { FAMILIES, type Plan } from '../plan/plan';
 import { nutMilk } from '../pantry/nutMilk';
-import { startSide } from '../sides/sides';
+import { startBeside } from '../sides/sides';
 import { MACHINES } from '../settings';
 import { familyPlan, pantry, testPlan } from '../testing';
 import { anyPlan } from '../testingPlans';
@@ -84,7 +84,7 @@ describe('the checklist', () => {
     expect(find(p, 'count-in').title).toBe('Counted in: 2 sticks (cinnamon stick), 2 leaves (bay leaf)');
     expect(find(p, 'count-in').caution).toMatch(/choking/);
     expect(countedIn([{ ingredient: pantry.get('salt')!, grams: 3 }])).toEqual([]);
-    const infused: Plan = { ...testPlan(), sides: [startSide('infusion', 'i', testPlan())] };
+    const infused = startBeside('infusion', 'i', testPlan());
     expect(find(infused, 'infuse-i').waitMin).toBeGreaterThan(1);
     expect(find(infused, 'count-in').title).toMatch(/stick/);
   });
@@ -189,7 +189,7 @@ describe('weighing out', () => {
     expect(PrepSchema.parse(emptyPrep('p'))).toEqual({ id: 'p', ticks: [], weighed: [] });
   });
   it('side pots are weighed into their own pan', () => {
-    const p: Plan = { ...testPlan(), sides: [startSide('compote', 'c', testPlan())] };
+    const p = startBeside('compote', 'c', testPlan());
     expect(sideWeighings(p).every((w) => english(w.into) === 'the compote pan' && w.side)).toBe(true);
   });
 });

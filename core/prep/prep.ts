@@ -1,3 +1,4 @@
+import { preparationsOf } from '../plan/layout';
 import { PIECES } from '../pantry/pieces';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
@@ -8,8 +9,8 @@ import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
 import { GRAINS } from '../pot/grain';
-import { FRUIT_ROWS, leavesHardBits } from '../sides/fruit';
-import { sideOf } from '../sides/sides';
+import { FRUIT_ROWS, leavesHardBits } from '../pantry/fruit';
+import { besideOf, fruitIn } from '../sides/sides';
 import { EGG_SIZES } from '../units/eggs';
 import { panFit } from '../vessels/fit';
 import type { Machine } from '../settings';
@@ -85,7 +86,7 @@ function preppingOf(plan: Plan, machines: readonly Machine[]) {
     const grams = all.filter((p) => p.ingredient.id === own.id).reduce((s, p) => s + p.grams, 0);
     return home && grams > 0 ? [{ own, ...home, grams, ...nutsFor(home.nut, grams, home.ratio, home.strained) }] : [];
   });
-  const infused = plan.sides.flatMap((s) =>
+  const infused = preparationsOf(plan).flatMap((s) =>
     s.kind === 'infusion' && s.form === 'whole'
       ? countedIn([{ ingredient: { ...lookUp(plan, s.spiceId), comesOut: true }, grams: s.grams }])
       : [],
@@ -158,9 +159,9 @@ function longSteps({ plan, all, nuts }: Prepping): PrepItem[] {
 function infusions({ plan }: Prepping): PrepItem[] {
   const items: PrepItem[] = [];
   const put = (item: PrepItem) => items.push(item);
-  for (const s of plan.sides)
+  for (const s of preparationsOf(plan))
     if (s.kind === 'infusion') {
-      const a = sideOf(s, plan);
+      const a = besideOf(plan).find((x) => x.id === s.id)!;
       const spice = lookUp(plan, s.spiceId);
       put({
         id: `infuse-${s.id}`,
@@ -279,20 +280,31 @@ function evenCans({ all }: Prepping): PrepItem[] {
 function fruit({ plan }: Prepping): PrepItem[] {
   const items: PrepItem[] = [];
   const put = (item: PrepItem) => items.push(item);
-  for (const s of plan.sides)
-    if (s.kind === 'compote' || s.kind === 'purée') {
-      const f = FRUIT_ROWS[s.fruit];
-      const left = s.boughtG * f.edible;
-      put({
-        id: `peel-${s.id}`,
-        group: 'fruit',
-        title: say(`prep.fruit.${f.ready}`, { boughtG: s.boughtG, fruit: s.fruit }),
-        how: say('prep.aboutAreLeftToEat', { left, edible: f.edible * 100 }),
-        ...(leavesHardBits(f) ? { caution: say('prep.countStonesAndPipsOut') } : {}),
-        handsMin: Math.max(2, (PREP.peelMinPer100 * s.boughtG) / 100),
-        before: 'serve',
-      });
-    }
+  const bought = [
+    ...preparationsOf(plan).flatMap((p) =>
+      p.kind === 'purée' ? [{ id: p.id, fruit: p.fruit, boughtG: p.boughtG }] : [],
+    ),
+    ...plan.vessels.flatMap((v) =>
+      fruitIn(v).map(({ fruit: f, grams }, i) => ({
+        id: i === 0 ? v.id : `${v.id}-${f}`,
+        fruit: f,
+        boughtG: grams / FRUIT_ROWS[f].edible,
+      })),
+    ),
+  ];
+  for (const s of bought) {
+    const f = FRUIT_ROWS[s.fruit];
+    const left = s.boughtG * f.edible;
+    put({
+      id: `peel-${s.id}`,
+      group: 'fruit',
+      title: say(`prep.fruit.${f.ready}`, { boughtG: s.boughtG, fruit: s.fruit }),
+      how: say('prep.aboutAreLeftToEat', { left, edible: f.edible * 100 }),
+      ...(leavesHardBits(f) ? { caution: say('prep.countStonesAndPipsOut') } : {}),
+      handsMin: Math.max(2, (PREP.peelMinPer100 * s.boughtG) / 100),
+      before: 'serve',
+    });
+  }
   return items;
 }
 
@@ -393,14 +405,14 @@ export function prepOf(plan: Plan, machines: readonly Machine[] = []): PrepItem[
 
 /** What the side pots want weighed, a pan each. */
 export const sideWeighings = (plan: Plan): Weighing[] =>
-  plan.sides.flatMap((s) =>
-    sideOf(s, plan).uses.map((u) => ({
+  besideOf(plan).flatMap((s) =>
+    s.uses.map((u) => ({
       ingredient: lookUp(plan, u.ingredientId),
       grams: u.grams,
       carved: false,
       in: 'pot',
       key: `${s.id}/${u.ingredientId}`,
-      into: say('prep.thePan', { kind: say(`sideKind.${s.kind}`) }),
+      into: say('prep.thePan', { kind: s.name }),
       side: true as const,
     })),
   );

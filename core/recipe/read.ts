@@ -2,11 +2,12 @@ import { useOf, type Use } from '../plan/method';
 import { laidOut, withOwnSteps, type Line as PlanLine, type Part as PlanPart } from '../plan/layout';
 import { wetted, usualBowl } from '../plan/amounts';
 import { newPlan } from '../plan/newPlan';
-import type { Choices, Family, Plan } from '../plan/plan';
+import type { Choices, Family, Plan, SecondPot } from '../plan/plan';
 import type { Dish, Pan } from '../pantry/kitchen';
 import { MOST_DISHES, PANS } from '../pantry/kitchen';
 import { methodOf } from '../plan/family';
-import type { Fruit, SidePot } from '../plan/sidePot';
+import { FRUIT_ROWS } from '../pantry/fruit';
+import { boiled, fire, POT, secondPot } from '../plan/potStarts';
 import type { Pantry } from '../pantry/pantry';
 import { GRAINS } from '../pot/grain';
 import { suggestSettings } from '../pot/hob';
@@ -196,7 +197,7 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
   const milks = amounts.filter((a) => pantry.get(a.ingredientId)?.group === 'milk').sort((a, b) => b.grams - a.grams);
   if (!milks[0]) return undefined;
   const { facts } = r;
-  const sides = sidesOf(r, pantry);
+  const beside = potsBeside(r, pantry);
   const family = familyOf(r.lines, facts, pantry);
   const totalG = amounts.filter((a) => !a.top).reduce((s, a) => s + a.grams, 0);
   const people = meta.people ?? r.people ?? Math.max(1, Math.min(60, Math.round(totalG / 140)));
@@ -288,13 +289,17 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
   });
   const said = kernels ? (facts.softMin ?? 0) : (facts.cookOnMin ?? base.method.cookOnMin);
   const cookOnMin = Math.min(90, Math.round(said));
-  const { things, puts } = laidOut(items, [...inTheDish(r.lines, items), ...keptBack(facts, items)]);
+  const { things, puts } = laidOut(
+    items,
+    [...inTheDish(r.lines, items), ...keptBack(facts, items)],
+    beside.flatMap((b) => (b.over ? [{ vesselId: b.pot.id, share: 1, in: 'top' }] : [])),
+  );
   const plan: Plan = {
     ...base,
     family,
     things,
     acts: puts,
-    sides,
+    vessels: beside.map((b) => b.pot),
     pan,
     choices,
     dish: dishOf(facts, base.dish, people, totalG),
@@ -384,60 +389,41 @@ function inItsOven(plan: Plan, facts: Facts): Plan {
   );
 }
 
-/** Sugar in a glaze that is poured, mm of it. */
-const GLAZE_MM = 3;
-
-/** What the recipe cooks beside the dish, as side pots: none of it is poured into the pudding. */
-function sidesOf(r: Reading, pantry: Pantry): SidePot[] {
+/** What the recipe cooks beside the dish, each in a pot of its own, with its own amounts; a glaze goes over it. */
+function potsBeside(r: Reading, pantry: Pantry): { pot: SecondPot; over?: true }[] {
   const of = (part: Part) =>
-    r.lines
-      .filter((l) => l.part === part && l.ingredientId && (l.grams ?? 0) > 0)
-      .map((l) => ({ ...l, x: pantry.get(l.ingredientId!)! }));
-  const sum = (list: readonly { grams?: number }[]) => list.reduce((s, l) => s + (l.grams ?? 0), 0);
-  const out: SidePot[] = [];
+    amountsOf(r.lines.map((l) => (l.part === part ? withoutPart(l) : { ...l, grams: 0 })))
+      .filter((a) => a.grams > 0)
+      .map(({ ingredientId, grams }) => ({ ingredientId, grams: clampG(grams), in: 'pot' }));
+  const group = (id: string) => pantry.get(id)?.group;
+  const out: { pot: SecondPot; over?: true }[] = [];
   const syrup = of('syrup');
-  const sugar = syrup.filter((l) => l.x.group === 'sweet');
-  if (sugar[0])
+  const sugarG = syrup.filter((l) => group(l.ingredientId) === 'sweet').reduce((s, l) => s + l.grams, 0);
+  if (sugarG > 0) {
+    const wetG = syrup.reduce((s, l) => s + l.grams, 0);
+    const endG = sugarG / POT.pouring;
     out.push({
-      id: 'side-syrup',
-      kind: 'syrup',
-      sugarId: sugar[0].x.id,
-      sugarG: clampG(sum(sugar)),
-      to: 'pouring',
-      acid: syrup.some((l) => (l.x.ph ?? 7) < 4),
+      pot: secondPot('side-syrup', 'syrup', syrup, [
+        fire({ role: 'warm', setting: 5, stirEveryS: 10, until: { reach: 'bubble' } }),
+        ...(wetG > endG * 1.03
+          ? [fire({ role: 'reduce', stirEveryS: null, until: { reach: 'mass', grams: Math.round(endG) } })]
+          : []),
+      ]),
     });
+  }
   const fruit = of('fruit');
-  const whole = fruit.find((l) => FRUIT_OF[l.x.id] !== undefined);
-  if (whole)
-    out.push({ id: 'side-fruit', kind: 'compote', fruit: FRUIT_OF[whole.x.id]!, boughtG: clampG(whole.grams!) });
+  const row = Object.values(FRUIT_ROWS).find((f) => fruit.some((l) => l.ingredientId === f.ingredientId));
+  const flows = fruit.some((l) => group(l.ingredientId) === 'milk');
+  if (row)
+    out.push({ pot: secondPot('side-fruit', 'compote', fruit, boiled(row.stewMin, { lid: 'on', stirEveryS: 60 })) });
+  else if (flows) out.push({ pot: secondPot('side-sauce', 'sauce', fruit) });
   const glaze = of('glaze');
-  const liquid = glaze
-    .filter((l) => l.x.group === 'milk' || l.x.per100.water > 60)
-    .sort((a, b) => b.grams! - a.grams!)[0];
-  if (liquid)
-    out.push({
-      id: 'side-glaze',
-      kind: 'glaze',
-      liquidId: liquid.x.id,
-      depthMm: GLAZE_MM,
-      sweetPct: Math.min(40, Math.round((100 * sum(glaze.filter((l) => l.x.group === 'sweet'))) / sum(glaze))),
-    });
+  if (glaze.some((l) => group(l.ingredientId) === 'milk' || (pantry.get(l.ingredientId)?.per100.water ?? 0) > 60))
+    out.push({ pot: secondPot('side-glaze', 'glaze', glaze, boiled(1, { stirEveryS: 3 })), over: true });
   return out;
 }
-const clampG = (g: number) => Math.max(1, Math.min(5000, Math.round(g)));
-/** Fruit of the list as the compote knows it. */
-const FRUIT_OF: Readonly<Record<string, Fruit>> = {
-  fruit_apple: 'apple',
-  fruit_pear: 'pear',
-  fruit_plum: 'plum',
-  fruit_apricot: 'apricot',
-  fruit_cherry: 'sour cherry',
-  fruit_strawberry: 'strawberry',
-  fruit_raspberry: 'raspberry',
-  fruit_mango: 'mango',
-  fruit_rhubarb: 'rhubarb',
-  fruit_orange: 'orange',
-};
+const withoutPart = ({ part: _part, ...line }: Line): Line => line;
+const clampG = (g: number) => Math.max(1, Math.min(5000, Math.round(10 * g) / 10));
 
 /** A pan by what is said of it: its litres or its width. */
 function panOf(f: Facts, usual: Pan): Pan {

@@ -45,7 +45,7 @@ export function judgeReading(w: Written, pantry: Pantry, o: ReadOptions, alarms:
   const meta = { id: 'r', serveAt: '2026-12-12T19:30:00Z' };
   const plan = planOf(reading, pantry, meta);
   if (!plan) wrong.push('no plan');
-  const sides = plan?.sides.map((s) => s.kind) ?? [];
+  const sides = plan?.vessels.map((v) => v.name) ?? [];
   if (JSON.stringify(sides) !== JSON.stringify(w.sides ?? [])) wrong.push(`beside it: ${sides.join()}`);
   for (const [id, stage] of Object.entries(w.kept ?? {}))
     if (!(plan && partsOf(plan).some((c) => c.ingredientId === id && c.in === stage)))

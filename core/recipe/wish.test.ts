@@ -1,4 +1,4 @@
-import { withLine } from '../plan/layout';
+import { withLine, withPreparations } from '../plan/layout';
 import * as fc from 'fast-check';
 import { familyPlan, pantry, testPlan } from '../testing';
 import { aboutPlan } from '../advice/about';
@@ -162,9 +162,10 @@ describe('all that a plan says beside its forecast', () => {
   it('names what breaks a rule, side pots among it, and what each thickener brings', () => {
     const base = testPlan();
     const plan: Plan = {
-      ...withLine(base, { ingredientId: 'rice_ground', grams: 20, in: 'grain' }),
+      ...withPreparations(withLine(base, { ingredientId: 'rice_ground', grams: 20, in: 'grain' }), [
+        { id: 's', kind: 'toasting', whatId: 'almonds_chopped', grams: 40, to: 'golden' },
+      ]),
       rules: ['no nuts', 'no milk'],
-      sides: [{ id: 's', kind: 'toasting', whatId: 'almonds_chopped', grams: 40, to: 'golden' }],
     };
     const about = aboutPlan(plan, [], 780);
     expect(about.breaks).toEqual([

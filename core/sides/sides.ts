@@ -1,48 +1,44 @@
 import { table } from '../coefficients';
-import { EMPTY, massG, mixtureOf, add, type Mixture } from '../matter/mixture';
-import { lookUp } from '../plan/bowls';
-import { keptC } from '../plan/kept';
-import type { Plan } from '../plan/plan';
+import { massG } from '../matter/mixture';
 import { dishAreaM2 } from '../pantry/kitchen';
+import { FRUIT_ROWS, type Fruit } from '../pantry/fruit';
+import { lookUp } from '../plan/bowls';
+import { ownSteps, potPartsOf, preparationsOf, withPotParts, withPreparations } from '../plan/layout';
+import { useOf, type HeatStep, type MethodStep } from '../plan/method';
+import { oncePerPlan } from '../plan/once';
+import type { Plan, SecondPot } from '../plan/plan';
+import { boiled, compotePot, glazePot, layerPot, POT, secondPot, syrupPot, type SyrupEnd } from '../plan/potStarts';
+import type { Preparation } from '../plan/preparation';
+import { portionsOfPot } from '../plan/secondPot';
 import { infused, syrup } from '../pot/flavour';
 import { loosenG } from '../pot/corrections';
 import { netW } from '../pot/hob';
 import { bodyOf, consistency, viscosityPaS } from '../pot/paste';
-import { cook, fillPot } from '../pot/pot';
-import { stopOf } from '../pot/program';
-import { potSetup } from '../model/run';
-import { FRUIT_ROWS, sugarFor } from './fruit';
-import type { SidePot } from '../plan/sidePot';
+import { productOf } from '../model/run';
 import { say, type Said } from '../say';
 
-/** The pots beside the pot: what to weigh, how long, and what comes out. */
-export const SIDE = table('Side pots', {
-  thin: [0.5, 'g/g', 'B', 'sugar in a syrup that soaks in'],
-  pouring: [0.6, 'g/g', 'B', 'sugar in a syrup that pours'],
-  coating: [0.68, 'g/g', 'B', 'in one that coats'],
-  thick: [0.75, 'g/g', 'B', 'in one that stands on the plate'],
-  acidPerSugar: [0.03, 'g/g', 'C', 'lemon juice against crystals'],
-  acidInverts: [0.08, '1', 'C', 'share of the sugar that it turns'],
+/** What is made beside the pot: what to weigh, how long, and what comes out. */
+export const SIDE = table('Beside the pot', {
   latentKJ: [2257, 'J/g', 'A', 'water to steam'],
   toSteam: [0.62, '1', 'C', 'share of the hob that leaves as steam from an open side pot'],
-  stewLoss: [0.12, '1', 'C', 'of a compote, as steam'],
-  stewWater: [0.08, '1', 'C', 'water to start fruit with'],
+  acidInverts: [0.08, '1', 'C', 'share of the sugar that a little acid turns'],
+  syrupFrom: [0.45, 'g/g', 'C', 'sugar from which a second pot is a syrup'],
   drawn: [0.8, '1', 'C', 'an infusion is done at this strength'],
   toastMin: [6, 'min', 'C', 'golden at low heat, a pan of 100 g'],
   toastPerG: [0.012, 'min/g', 'C', 'longer with more in the pan'],
   fryMin: [6, 'min', 'C', 'coconut solids from splitting to gold'],
   oilHeld: [0.15, '1', 'C', 'of the fat, kept by the fried solids'],
-  glazeStarch: [0.038, 'g/g', 'C', 'cornstarch in a glaze that sets to a film'],
-  handC: [35, 'degC', 'B', 'a glaze that is hand-warm'],
-  spreads: [1.5, 'Pa s', 'C', 'thicker than this a glaze drags at what it is spread on'],
-  layerStarch: [0.02, 'g/g', 'C', 'rice flour in a second layer'],
-  densityGPerMl: [1.04, 'g/ml', 'B', 'of a layer'],
+  handC: [35, 'degC', 'B', 'what is spread is hand-warm'],
+  spreads: [1.5, 'Pa s', 'C', 'thicker than this it drags at what it is spread on'],
+  filmMm: [4, 'mm', 'C', 'what goes on thinner than this is a film'],
 });
 const ROAST_TIME = { pale: 0.65, golden: 1, deep: 1.35 } as const;
 
+export type BesideKind = Preparation['kind'] | 'pot';
 export type SideAnswer = {
   id: string;
-  kind: SidePot['kind'];
+  kind: BesideKind;
+  name: Said;
   /** what to weigh, g of what is eaten; `bought` where more has to be bought for it */
   uses: { ingredientId: string; grams: number; boughtG?: number }[];
   minutes: number;
@@ -52,9 +48,12 @@ export type SideAnswer = {
   does: Said[];
   notice: Said;
   caution?: Said;
+  /** poured or spread on what is in the dish, mm of it */
+  overMm?: number;
+  /** s between two stirs of it; undefined where none is asked for */
+  stirEveryS?: number;
 };
 
-const round = (x: number, to = 1) => Math.round(x / to) * to;
 /** g of water that a ring boils off in a minute. */
 const steamPerMin = (plan: Plan): number =>
   Math.max(1, (60 * SIDE.toSteam * netW(plan.hob, plan.method.simmerSetting)) / SIDE.latentKJ);
@@ -62,70 +61,13 @@ const steamPerMin = (plan: Plan): number =>
 const HOT_SUGAR = say('sides.hotSyrupSticksAndBurns');
 
 /**
- * What a side pot asks and gives.
+ * What a preparation asks and gives.
  * @throws UnknownIngredientError for an ingredient that nobody knows
  */
-export function sideOf(side: SidePot, plan: Plan): SideAnswer {
+function preparationOf(side: Preparation & { id: string }, plan: Plan): SideAnswer {
   const what = (id: string) => lookUp(plan, id);
-  const base = { id: side.id, kind: side.kind };
+  const base = { id: side.id, kind: side.kind, name: say(`sideKind.${side.kind}`) };
   switch (side.kind) {
-    case 'syrup': {
-      const share = SIDE[side.to];
-      const waterG = round(Math.max(side.sugarG * 0.6, side.sugarG / share - side.sugarG + 20), 5);
-      const endG = side.sugarG / share;
-      const s = syrup(side.sugarG, waterG, endG, side.acid ? SIDE.acidInverts : 0, plan.room.altitudeM);
-      const acidG = side.acid ? round(side.sugarG * SIDE.acidPerSugar, 0.5) : 0;
-      return {
-        ...base,
-        uses: [
-          { ingredientId: side.sugarId, grams: side.sugarG },
-          { ingredientId: 'water', grams: waterG },
-          ...(acidG > 0 ? [{ ingredientId: 'lemon_juice', grams: acidG }] : []),
-        ],
-        minutes: s.boiledOffG / steamPerMin(plan) + 4,
-        makesG: endG,
-        figures: [
-          { name: say('sides.figure.boilOff'), value: say('sides.value.grams', { x: s.boiledOffG }) },
-          { name: say('sides.figure.boilsAt'), value: say('sides.value.temp', { x: s.boilsAtC }) },
-          { name: say('sides.figure.crystals'), value: say('sides.value.percent', { x: s.crystalRisk }) },
-        ],
-        does: [
-          say('sides.sugarWaterColdIntoThe', { lemon: acidG > 0 ? say('sides.andLemon') : undefined }),
-          say('sides.boilOffThePanIs', { boiledOffG: s.boiledOffG, boilsAtC: s.boilsAtC }),
-        ],
-        notice: s.crystalRisk > 0.15 ? say('sides.itMayGrainWhenCold') : say('sides.staysClearWhenCold'),
-        caution: HOT_SUGAR,
-      };
-    }
-    case 'compote': {
-      const f = FRUIT_ROWS[side.fruit];
-      const edibleG = side.boughtG * f.edible;
-      const sugarG = round((edibleG * sugarFor(f)) / 100, 1);
-      const waterG = round(edibleG * SIDE.stewWater, 5);
-      return {
-        ...base,
-        uses: [
-          { ingredientId: f.ingredientId, grams: edibleG, boughtG: side.boughtG },
-          ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
-          { ingredientId: 'water', grams: waterG },
-        ],
-        minutes: f.stewMin,
-        makesG: (edibleG + sugarG + waterG) * (1 - SIDE.stewLoss),
-        figures: [
-          { name: say('sides.figure.afterPeeling'), value: say('sides.value.grams', { x: edibleG }) },
-          { name: say('sides.figure.sourness'), value: say('sides.value.acid', { x: f.acidPct }) },
-        ],
-        does: [
-          say(`sides.ready.${f.ready}`, { boughtG: side.boughtG, edibleG }),
-          say('sides.waterLidOnLow', {
-            enough: sugarG > 0 ? say('sides.sugar', { sugarG }) : say('sides.noSugarItIsSweet'),
-            waterG,
-            stewMin: f.stewMin,
-          }),
-        ],
-        notice: say('sides.tasteWhenColdHotFruit'),
-      };
-    }
     case 'infusion': {
       const spice = what(side.spiceId);
       const perMin = (minutes: number) => infused(minutes * 60, side.tempC, side.form);
@@ -200,121 +142,205 @@ export function sideOf(side: SidePot, plan: Plan): SideAnswer {
         notice: f.acidPct > 0.8 ? say('sides.sourIntoTheCooledPudding') : say('sides.offTheHeatWhenThe'),
       };
     }
-    case 'second layer':
-      return secondLayer(side, plan);
-    case 'glaze': {
-      const areaM2 = dishAreaM2(plan.dish) * plan.dish.count;
-      const endG = areaM2 * side.depthMm * 1000 * SIDE.densityGPerMl;
-      const starchG = endG * SIDE.glazeStarch;
-      const sugarG = (endG * side.sweetPct) / 100;
-      const liquidG = (endG - starchG - sugarG) * 1.06;
-      const uses = [
-        { ingredientId: side.liquidId, grams: liquidG },
-        { ingredientId: 'cornstarch', grams: starchG },
-        ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
-      ];
-      return {
-        ...base,
-        uses,
-        minutes: 5,
-        makesG: endG,
-        figures: [{ name: say('sides.figure.covers'), value: say('sides.value.area', { x: areaM2 * 1e4 }) }],
-        does: [
-          say('sides.starchIntoTheColdLiquid'),
-          say('sides.letItCoolToHand'),
-          ...thinnedToSpread(plan, side.liquidId, uses),
-        ],
-        notice: say('sides.tooHotItMeltsThe'),
-      };
-    }
   }
 }
 
-/** What thins a glaze that is too stiff to spread at hand warmth; nothing where it runs by itself. */
-function thinnedToSpread(
-  plan: Plan,
-  liquidId: string,
-  uses: readonly { ingredientId: string; grams: number }[],
-): Said[] {
-  const mixture: Mixture = uses.reduce((sum, u) => add(sum, mixtureOf(lookUp(plan, u.ingredientId), u.grams)), EMPTY);
-  const setup = { ...potSetup(plan), base: lookUp(plan, liquidId).base ?? ('water' as const) };
-  const fire = { setting: plan.method.simmerSetting, stirEveryS: 3, lid: 'off' as const };
-  const raw = fillPot(setup, mixture, keptC(lookUp(plan, liquidId), plan.room.tempC));
-  const bubbling = cook(raw, setup, fire, 20 * 60, stopOf({ kind: 'bubble' }, raw)).pot;
-  const { pot } = cook(bubbling, setup, fire, 60);
-  const body = bodyOf(pot.content, pot.fractions);
-  const warm = viscosityPaS(consistency(body, SIDE.handC, pot.content), pot.content, SIDE.handC, body, 0);
+const FRUIT_BY_ID: ReadonlyMap<string, Fruit> = new Map(
+  (Object.keys(FRUIT_ROWS) as Fruit[]).map((f) => [FRUIT_ROWS[f].ingredientId, f]),
+);
+/** The fruit that is bought whole for a second pot: what it is, and g of it that are eaten. */
+export const fruitIn = ({ things }: SecondPot): { fruit: Fruit; grams: number }[] =>
+  things.flatMap(({ ingredientId, grams }) => {
+    const fruit = FRUIT_BY_ID.get(ingredientId);
+    return fruit && grams > 0 ? [{ fruit, grams }] : [];
+  });
+
+/** What an act of a second pot is, in a line. */
+function lineOf(step: MethodStep, plan: Plan, pot: SecondPot): Said[] {
+  switch (step.do) {
+    case 'add': {
+      const things = inBowl(pot, plan, step.from);
+      return things.length ? [say('sides.pot.add', { things })] : [];
+    }
+    case 'heat':
+      return [
+        say('sides.pot.heat', {
+          until: untilSaid(step),
+          lid: step.lid === 'on' ? say('sides.pot.lidOn') : undefined,
+          setting: step.setting,
+        }),
+      ];
+    case 'say':
+      return [say('plain', { text: step.words })];
+    default:
+      return [];
+  }
+}
+const inBowl = (pot: SecondPot, plan: Plan, bowl: string): Said[] =>
+  portionsOfPot(pot, bowl).map(({ ingredientId, grams }) =>
+    say('sides.pot.thing', { grams, name: lookUp(plan, ingredientId).name }),
+  );
+
+function untilSaid({ until }: HeatStep): Said {
+  switch (until.reach) {
+    case 'time':
+      return say('sides.pot.minutes', { minutes: until.minutes });
+    case 'temperature':
+      return say('sides.pot.temp', { tempC: until.tempC });
+    case 'share':
+      return say('sides.pot.share', { share: 100 * until.share });
+    case 'mass':
+      return say('sides.pot.mass', { grams: until.grams });
+    default:
+      return say(`sides.pot.${until.reach}`);
+  }
+}
+
+/** What thins what is to be spread and is too stiff for it when it is hand-warm; nothing where it runs by itself. */
+function thinnedToSpread({ content, cooked }: ReturnType<typeof productOf>): Said[] {
+  if (!cooked) return [];
+  const body = bodyOf(content, cooked.fractions);
+  const warm = viscosityPaS(consistency(body, SIDE.handC, content), content, SIDE.handC, body, 0);
   return warm <= SIDE.spreads
     ? []
     : [say('sides.thinItToSpread', { grams: Math.round(loosenG(body, warm / SIDE.spreads)) })];
 }
 
-/** A second layer: cooked down in its own pan, so that what is left stands `depthMm` deep over the dish. */
-function secondLayer(side: Extract<SidePot, { kind: 'second layer' }>, plan: Plan): SideAnswer {
+/** What a second pot asks and gives: cooked by the laws of the pot. @throws UnknownIngredientError */
+function secondPotOf(pot: SecondPot, plan: Plan): SideAnswer {
+  const product = productOf(plan, pot);
+  const { content: m, minutes } = product;
+  const makesG = massG(m);
+  const goesInG = pot.things.reduce((sum, t) => sum + t.grams, 0);
+  const steps = ownSteps(pot) ?? [];
+  const fruit = fruitIn(pot);
+  const put = potPartsOf(plan).filter((p) => p.vesselId === pot.id);
+  const overShare = put.filter((p) => useOf(p.in) === 'top').reduce((sum, p) => sum + p.share, 0);
   const areaM2 = dishAreaM2(plan.dish) * plan.dish.count;
-  const endG = areaM2 * side.depthMm * 1000 * SIDE.densityGPerMl;
-  const rawG = endG / side.cookedTo;
-  const starchG = endG * SIDE.layerStarch;
-  const sugarG = (endG * side.sweetPct) / 100;
-  const liquidG = Math.max(0, rawG - starchG - sugarG);
-  const uses = [
-    { ingredientId: side.liquidId, grams: liquidG },
-    { ingredientId: 'rice_flour', grams: starchG },
-    ...(sugarG > 0 ? [{ ingredientId: 'sugar', grams: sugarG }] : []),
-  ];
-  const mixture: Mixture = uses.reduce((sum, u) => add(sum, mixtureOf(lookUp(plan, u.ingredientId), u.grams)), EMPTY);
-  const setup = { ...potSetup(plan), base: lookUp(plan, side.liquidId).base ?? ('water' as const) };
-  const raw = fillPot(setup, mixture, keptC(lookUp(plan, side.liquidId), plan.room.tempC));
-  const fire = { setting: plan.method.simmerSetting, stirEveryS: plan.method.stirEveryS, lid: 'off' as const };
-  const pot =
-    side.cookedTo < 1
-      ? cook(raw, setup, fire, 2 * 3600, stopOf({ kind: 'reduced', toShare: side.cookedTo }, raw)).pot
-      : cook(raw, setup, fire, 40 * 60, stopOf({ kind: 'bubble' }, raw)).pot;
+  const overMm = (overShare * makesG) / POT.densityGPerMl / (areaM2 * 1000);
+  const binds = m.starchG > 0.5;
+  const sugar = m.sugarG / Math.max(1, makesG);
+  const isSyrup = sugar > SIDE.syrupFrom && !binds && !fruit.length && goesInG > makesG;
+  const acid = pot.things.some((t) => (lookUp(plan, t.ingredientId).ph ?? 7) < 4);
+  const s = isSyrup
+    ? syrup(m.sugarG, goesInG - m.sugarG, makesG, acid ? SIDE.acidInverts : 0, plan.room.altitudeM)
+    : undefined;
+  const grams = (name: Said, x: number) => ({ name, value: say('sides.value.grams', { x }) });
+  const stirs = steps.flatMap((x) => (x.do === 'heat' && x.stirEveryS !== null ? [x.stirEveryS] : []));
+  const start = inBowl(pot, plan, 'pot');
+  const over: Said[] =
+    overShare > 0
+      ? [
+          overMm < SIDE.filmMm ? say('sides.letItCoolToHand') : say('sides.pourItOnOverThe'),
+          ...(binds ? thinnedToSpread(product) : []),
+        ]
+      : [];
   return {
-    id: side.id,
-    kind: side.kind,
-    uses,
-    minutes: pot.tS / 60,
-    makesG: massG(pot.content),
+    id: pot.id,
+    kind: 'pot',
+    name: say('plain', { text: pot.name }),
+    uses: pot.things
+      .filter((t) => t.grams > 0)
+      .map(({ ingredientId, grams: g }) => {
+        const f = FRUIT_BY_ID.get(ingredientId);
+        return { ingredientId, grams: g, ...(f ? { boughtG: g / FRUIT_ROWS[f].edible } : {}) };
+      }),
+    minutes,
+    makesG,
     figures: [
-      { name: say('sides.figure.goesIn'), value: say('sides.value.ml', { x: rawG / SIDE.densityGPerMl }) },
-      {
-        name: say('sides.figure.depthWhenCooked'),
-        value: say('sides.value.length', { x: massG(pot.content) / SIDE.densityGPerMl / (areaM2 * 1000) }),
-      },
+      ...(goesInG - makesG > 1 ? [grams(say('sides.figure.boilOff'), goesInG - makesG)] : []),
+      ...(s
+        ? [
+            { name: say('sides.figure.boilsAt'), value: say('sides.value.temp', { x: s.boilsAtC }) },
+            { name: say('sides.figure.crystals'), value: say('sides.value.percent', { x: s.crystalRisk }) },
+          ]
+        : []),
+      ...fruit.map(({ fruit: f }) => ({
+        name: say('sides.figure.sourness'),
+        value: say('sides.value.acid', { x: FRUIT_ROWS[f].acidPct }),
+      })),
+      ...(overShare > 0
+        ? [{ name: say('sides.figure.depthWhenCooked'), value: say('sides.value.length', { x: overMm }) }]
+        : []),
     ],
     does: [
-      say('sides.allOfItColdInto', { densityGPerMl: endG / SIDE.densityGPerMl }),
-      pot.viscosityPaS < 1.5 ? say('sides.pourItOnOverThe') : say('sides.spreadItOnWhenThe'),
+      ...fruit.map(({ fruit: f, grams: g }) =>
+        say(`sides.ready.${FRUIT_ROWS[f].ready}`, { boughtG: g / FRUIT_ROWS[f].edible, edibleG: g }),
+      ),
+      ...(start.length ? [say('sides.pot.start', { things: start })] : []),
+      ...steps.flatMap((x) => lineOf(x, plan, pot)),
+      ...over,
     ],
-    notice: say('sides.onALayerThatIs'),
+    notice: s
+      ? s.crystalRisk > 0.15
+        ? say('sides.itMayGrainWhenCold')
+        : say('sides.staysClearWhenCold')
+      : fruit.length
+        ? say('sides.tasteWhenColdHotFruit')
+        : overShare > 0 && binds
+          ? overMm < SIDE.filmMm
+            ? say('sides.tooHotItMeltsThe')
+            : say('sides.onALayerThatIs')
+          : say('sides.pot.keepWarm'),
+    ...(sugar > SIDE.syrupFrom ? { caution: HOT_SUGAR } : {}),
+    ...(overShare > 0 ? { overMm } : {}),
+    ...(stirs.length ? { stirEveryS: Math.min(...stirs) } : {}),
   };
 }
 
-/** A side pot to begin with, sized to the plan. */
-export function startSide(kind: SidePot['kind'], id: string, plan: Plan): SidePot {
+/** All that is made beside the pot, in the order of the plan. @throws UnknownIngredientError */
+export const besideOf = oncePerPlan((plan: Plan): readonly SideAnswer[] => [
+  ...plan.vessels.map((v) => secondPotOf(v, plan)),
+  ...preparationsOf(plan).map((p) => preparationOf(p, plan)),
+]);
+
+/** What can be begun beside the pot: pots by what they are to become, and preparations. */
+export const BESIDE_STARTS = [
+  'sauce',
+  'boiled',
+  'syrup',
+  'compote',
+  'second layer',
+  'glaze',
+  'infusion',
+  'toasting',
+  'fried coconut',
+  'purée',
+] as const;
+export type BesideStart = (typeof BESIDE_STARTS)[number];
+
+/** The plan with something more beside its pot, sized to it. @param id of what is new */
+export function startBeside(kind: BesideStart, id: string, plan: Plan, to: SyrupEnd = 'pouring'): Plan {
   const serves = plan.people;
   const milk = plan.things.find((i) => lookUp(plan, i.ingredientId).group === 'milk')?.ingredientId ?? 'water';
+  const pot = (vessel: SecondPot): Plan => ({ ...plan, vessels: [...plan.vessels, vessel] });
+  const over = (vessel: SecondPot): Plan =>
+    withPotParts(pot(vessel), [...potPartsOf(plan), { vesselId: id, share: 1, in: 'top' }]);
+  const prepared = (what: Preparation): Plan => withPreparations(plan, [...preparationsOf(plan), { id, ...what }]);
   switch (kind) {
+    case 'sauce':
+      return pot(secondPot(id, 'sauce'));
+    case 'boiled':
+      return pot(secondPot(id, 'boiled beside it', [], boiled(15, { lid: 'on', stirEveryS: 120 })));
     case 'syrup':
-      return { id, kind, sugarId: 'sugar', sugarG: Math.max(40, 15 * serves), to: 'pouring', acid: true };
+      return pot(syrupPot(id, { sugarId: 'sugar', sugarG: Math.max(40, 15 * serves), to, acid: true }));
     case 'compote':
-      return { id, kind, fruit: 'plum', boughtG: 70 * serves };
-    case 'infusion':
-      return { id, kind, spiceId: 'cinnamon', grams: 6, form: 'whole', tempC: 85 };
-    case 'toasting':
-      return { id, kind, whatId: 'almonds_chopped', grams: Math.max(30, 6 * serves), to: 'golden' };
-    case 'fried coconut':
-      return { id, kind, creamId: 'coconut_cream', grams: Math.min(3000, Math.max(200, 25 * serves)) };
-    case 'purée':
-      return { id, kind, fruit: 'mango', boughtG: 60 * serves };
+      return pot(compotePot(id, 'plum', 70 * serves));
     case 'second layer':
-      return { id, kind, liquidId: milk, depthMm: 8, cookedTo: 0.8, sweetPct: 6 };
+      return over(layerPot(id, plan.dish, { liquidId: milk, depthMm: 8, cookedTo: 0.8, sweetPct: 6 }));
     case 'glaze':
-      return { id, kind, liquidId: 'water', depthMm: 2, sweetPct: 15 };
+      return over(glazePot(id, plan.dish, { liquidId: 'water', depthMm: 2, sweetPct: 15 }));
+    case 'infusion':
+      return prepared({ kind, spiceId: 'cinnamon', grams: 6, form: 'whole', tempC: 85 });
+    case 'toasting':
+      return prepared({ kind, whatId: 'almonds_chopped', grams: Math.max(30, 6 * serves), to: 'golden' });
+    case 'fried coconut':
+      return prepared({ kind, creamId: 'coconut_cream', grams: Math.min(3000, Math.max(200, 25 * serves)) });
+    case 'purée':
+      return prepared({ kind, fruit: 'mango', boughtG: 60 * serves });
   }
 }
 
-/** Everything the side pots use, g of what is eaten. */
-export const sideUses = (plan: Plan): { ingredientId: string; grams: number }[] =>
-  plan.sides.flatMap((s) => sideOf(s, plan).uses);
+/** Everything that is used beside the pot, g of what is eaten. */
+export const besideUses = (plan: Plan): { ingredientId: string; grams: number }[] =>
+  besideOf(plan).flatMap((s) => s.uses);

@@ -1,6 +1,7 @@
 import { inBowls } from '../../core/plan/bowls';
 import { useOf } from '../../core/plan/method';
 import { ownSteps } from '../../core/plan/layout';
+import { SECOND_KINDS } from '../../core/plan/secondPot';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
@@ -50,19 +51,21 @@ type Props = {
   /** the forecast is not of this plan yet */
   working: boolean;
   onChange: (next: Plan) => void;
+  /** the list of a pot beside the pot: it neither pours nor rests, and has no usual way to go back to */
+  beside?: boolean;
 };
 
 /** Steps that a list may hold. */
 const MOST = 60;
 
 /** The way it is cooked: every step to be moved, changed, taken out or put in, and what each change does. */
-export function MethodForm({ plan, forecast, working, onChange }: Props) {
+export function MethodForm({ plan, forecast, working, onChange, beside = false }: Props) {
   const { tell } = useApp();
   const [openId, setOpenId] = useState<string | undefined>();
   const [adding, setAdding] = useState(false);
   const back = useTakeBack();
   const list = listOf(plan);
-  const troubles = stepTroubles(plan);
+  const troubles = stepTroubles(plan).filter((x) => !beside || x.says.code !== 'steps.nothingPours');
   const change = (next: Plan, text: string) => {
     back.offer(text, () => onChange(plan));
     onChange(next);
@@ -77,7 +80,7 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
   };
   return (
     <>
-      <Effect plan={plan} forecast={forecast} working={working} />
+      {beside ? null : <Effect plan={plan} forecast={forecast} working={working} />}
       {troubles
         .filter((x) => x.id === undefined)
         .map((x) => (
@@ -126,7 +129,7 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
         <View className="gap-2" testID="step-kinds">
           <Type kind="strong">{t('steps.whichStep')}</Type>
           <View className="flex-row flex-wrap gap-2">
-            {STEP_KINDS.map((kind) => (
+            {(beside ? SECOND_KINDS : STEP_KINDS).map((kind) => (
               <View key={kind} className="shrink-0 grow basis-[46%]">
                 <Key
                   label={t(`stepKind.${kind}`)}
@@ -149,7 +152,7 @@ export function MethodForm({ plan, forecast, working, onChange }: Props) {
             disabled={list.length >= MOST}
             onPress={() => setAdding(true)}
           />
-          {ownSteps(plan) ? (
+          {ownSteps(plan) && !beside ? (
             <Key
               label={t('steps.asUsual')}
               size="amount"

@@ -1,5 +1,5 @@
 import { inBowls } from '../../core/plan/bowls';
-import { ownSteps } from '../../core/plan/layout';
+import { ownSteps, preparationsOf } from '../../core/plan/layout';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Forecast } from '../../core/model/forecast';
@@ -25,7 +25,7 @@ import { Have } from './Have';
 import type { PlanChange } from './planChange';
 import { TempStepper } from './TempStepper';
 import type { useAbout } from './useAbout';
-import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, SIDE_SAYS, wordSays } from './words';
+import { CHOICE_SAYS, MEASURE_SAYS, RULE_SAYS, SET_SAYS, wordSays } from './words';
 import { learn, t } from '../../words';
 import { steps } from '../../words/en/steps';
 
@@ -94,6 +94,7 @@ export const PlanRows = memo(function PlanRows(props: Props) {
     rest: t('planRoom.restAndFridge'),
     measure: t('planRoom.howYouMeasureStarch'),
   };
+  const beside = [...plan.vessels.map((v) => v.name), ...preparationsOf(plan).map((p) => t(`sideKind.${p.kind}`))];
   return (
     <View>
       <Row
@@ -168,12 +169,8 @@ export const PlanRows = memo(function PlanRows(props: Props) {
       />
       <Row
         title={t('planRoom.besideIt')}
-        sub={
-          plan.sides.length
-            ? plan.sides.map((s) => t(SIDE_SAYS[s.kind].label).toLowerCase()).join(', ')
-            : t('planRoom.syrupCompoteASecondLayer')
-        }
-        {...(plan.sides.length ? { value: String(plan.sides.length) } : {})}
+        sub={beside.length ? beside.join(', ') : t('planRoom.syrupCompoteASecondLayer')}
+        {...(beside.length ? { value: String(beside.length) } : {})}
         onPress={open('sides')}
         testID="row-sides"
       />

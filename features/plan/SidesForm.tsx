@@ -1,81 +1,113 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { lookUp, pantryOf } from '../../core/plan/bowls';
+import { potPartsOf, preparationsOf, withPotParts, withPreparations } from '../../core/plan/layout';
 import type { Plan } from '../../core/plan/plan';
+import { ROASTS, type Preparation } from '../../core/plan/preparation';
+import { FRUITS } from '../../core/pantry/fruit';
 import { ruleAgainst } from '../../core/plan/rules';
 import { limit } from '../../core/model/limits';
-import { FRUITS, ROASTS, SIDE_KINDS, SYRUPS, type SideKind, type SidePot } from '../../core/plan/sidePot';
+import type { BesideStart } from '../../core/sides/sides';
 import { Choices } from '../../ui/Choices';
 import { Key } from '../../ui/Key';
+import { later } from '../../ui/later';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
-import { useApp, useFormat } from '../shared/App';
+import { useApp, useTell } from '../shared/App';
 import { newId } from '../shared/ids';
 import type { useAbout } from './useAbout';
-import { SIDE_SAYS } from './words';
+import { BESIDE_SAYS } from './words';
 import { t } from '../../words';
 import { useKitchen } from '../shared/kitchen';
 
-type About = ReturnType<typeof useAbout>['about'];
+const SecondPotForm = later(() => import('./SecondPotForm').then((m) => m.SecondPotForm));
 
-/** The pots beside the pot: syrups, compotes, layers; each with what to weigh, how long and what comes out. */
+type About = ReturnType<typeof useAbout>['about'];
+type Prepared = Preparation & { id: string };
+
+/** All that is made beside the pot: pots with a list of their own, and what is made ready; each with what comes out. */
 export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About; onChange: (next: Plan) => void }) {
   const { ask } = useKitchen();
-  const fmt = useFormat();
+  const { fmt } = useApp();
+  const tell = useTell();
   const [openId, setOpenId] = useState<string | undefined>();
-  const side = plan.sides.find((s) => s.id === openId);
-  const put = (next: SidePot) => onChange({ ...plan, sides: plan.sides.map((s) => (s.id === next.id ? next : s)) });
-  const start = async (kind: SideKind) => {
-    const next = await ask('startSide', [kind, newId('side'), plan]);
-    onChange({ ...plan, sides: [...plan.sides, next] });
-    setOpenId(next.id);
+  const prepared = preparationsOf(plan);
+  const side = prepared.find((s) => s.id === openId);
+  const pot = plan.vessels.find((v) => v.id === openId);
+  const start = async (kind: BesideStart) => {
+    const id = newId('side');
+    onChange(await ask('startBeside', [kind, id, plan]));
+    setOpenId(id);
   };
-  if (side)
+  const out = () => {
+    const without = withPotParts(
+      withPreparations(
+        plan,
+        prepared.filter((s) => s.id !== openId),
+      ),
+      potPartsOf(plan).filter((p) => p.vesselId !== openId),
+    );
+    onChange({ ...without, vessels: plan.vessels.filter((v) => v.id !== openId) });
+    setOpenId(undefined);
+  };
+  const name = pot?.name ?? (side ? t(`sideKind.${side.kind}`) : '');
+  const answer = about?.sides.find((a) => a.id === openId);
+  if (side ?? pot)
     return (
       <>
         <Key label={t('planRoom.back')} kind="quiet" onPress={() => setOpenId(undefined)} className="self-start" />
         <Type kind="title" level={3}>
-          {t(SIDE_SAYS[side.kind].label)}
+          {name.charAt(0).toUpperCase() + name.slice(1)}
         </Type>
-        <SideFields side={side} plan={plan} onChange={put} />
-        <SideAnswer plan={plan} answer={about?.sides.find((a) => a.id === side.id)} />
-        <Key
-          label={t('planRoom.leaveTheOut', { label: t(SIDE_SAYS[side.kind].label).toLowerCase() })}
-          kind="harm"
-          onPress={() => {
-            onChange({ ...plan, sides: plan.sides.filter((s) => s.id !== side.id) });
-            setOpenId(undefined);
-          }}
-        />
+        {pot ? (
+          <SecondPotForm
+            plan={plan}
+            pot={pot}
+            onPot={(next) => onChange({ ...plan, vessels: plan.vessels.map((v) => (v.id === next.id ? next : v)) })}
+            onPlan={onChange}
+          />
+        ) : null}
+        {side ? (
+          <PreparationFields
+            side={side}
+            plan={plan}
+            onChange={(next) =>
+              onChange(
+                withPreparations(
+                  plan,
+                  prepared.map((s) => (s.id === next.id ? next : s)),
+                ),
+              )
+            }
+          />
+        ) : null}
+        <SideAnswer plan={plan} answer={answer} />
+        <Key label={t('planRoom.leaveTheOut', { label: name })} kind="harm" onPress={out} />
       </>
     );
   return (
     <>
-      {plan.sides.map((s) => {
-        const a = about?.sides.find((x) => x.id === s.id);
+      {(about?.sides ?? []).map((a) => {
+        const label = tell(a.name);
         return (
           <Row
-            key={s.id}
-            title={t(SIDE_SAYS[s.kind].label)}
-            sub={
-              a
-                ? `${Math.round(a.minutes)} min${a.makesG > 0 ? t('planRoom.makes', { makesG: fmt.grams(a.makesG) }) : ''}`
-                : undefined
-            }
-            onPress={() => setOpenId(s.id)}
+            key={a.id}
+            title={label.charAt(0).toUpperCase() + label.slice(1)}
+            sub={`${Math.round(a.minutes)} min${a.makesG > 0 ? t('planRoom.makes', { makesG: fmt.grams(a.makesG) }) : ''}`}
+            onPress={() => setOpenId(a.id)}
           />
         );
       })}
-      {plan.sides.length < 12 ? (
+      {plan.vessels.length + prepared.length < 12 ? (
         <View className="gap-2">
           <Type kind="strong">{t('planRoom.cookBesideIt')}</Type>
-          {SIDE_KINDS.map((k) => (
+          {(Object.keys(BESIDE_SAYS) as BesideStart[]).map((k) => (
             <Key
               key={k}
-              label={t(SIDE_SAYS[k].label)}
-              sub={t(SIDE_SAYS[k].sub)}
+              label={t(BESIDE_SAYS[k].label)}
+              sub={t(BESIDE_SAYS[k].sub)}
               size="amount"
               left
               onPress={() => void start(k)}
@@ -87,7 +119,7 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
   );
 }
 
-function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['sides'][number] | undefined }) {
+export function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['sides'][number] | undefined }) {
   const { fmt, tell } = useApp();
   if (!answer) return <Type tone="quiet">{t('planRoom.workingItOut')}</Type>;
   return (
@@ -115,7 +147,7 @@ function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['
         </View>
       ))}
       {answer.does.map((d, i) => (
-        <Type key={d.code}>{`${i + 1}. ${tell(d)}`}</Type>
+        <Type key={`${i}${d.code}`}>{`${i + 1}. ${tell(d)}`}</Type>
       ))}
       <Notice harm={false} text={tell(answer.notice)} />
       {answer.caution ? <Notice text={tell(answer.caution)} /> : null}
@@ -126,7 +158,15 @@ function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<About>['
   );
 }
 
-function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onChange: (next: SidePot) => void }) {
+function PreparationFields({
+  side,
+  plan,
+  onChange,
+}: {
+  side: Prepared;
+  plan: Plan;
+  onChange: (next: Prepared) => void;
+}) {
   const pantry = pantryOf(plan);
   const of = (test: (i: ReturnType<typeof lookUp>) => boolean) =>
     [...pantry.values()]
@@ -136,28 +176,6 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
     <Stepper name={name} value={value} unit="g" step={step} min={1} max={max} onChange={set} />
   );
   switch (side.kind) {
-    case 'syrup':
-      return (
-        <>
-          {grams(t('planRoom.sugar'), side.sugarG, 10, (sugarG) => onChange({ ...side, sugarG }))}
-          <Choices
-            label={t('planRoom.howThick')}
-            value={side.to}
-            options={SYRUPS.map((v) => ({ value: v, label: t(`syrup.${v}`) }))}
-            onChoose={(to) => onChange({ ...side, to })}
-          />
-          <Choices
-            label={t('planRoom.lemonAgainstCrystals')}
-            value={side.acid}
-            options={[
-              { value: true, label: t('planRoom.aLittle') },
-              { value: false, label: t('planRoom.none') },
-            ]}
-            onChoose={(v) => onChange({ ...side, acid: v })}
-          />
-        </>
-      );
-    case 'compote':
     case 'purée':
       return (
         <>
@@ -231,47 +249,6 @@ function SideFields({ side, plan, onChange }: { side: SidePot; plan: Plan; onCha
             onChoose={(creamId) => onChange({ ...side, creamId })}
           />
           {grams(t('planRoom.amount'), side.grams, 50, (g) => onChange({ ...side, grams: g }), 3000)}
-        </>
-      );
-    case 'second layer':
-    case 'glaze':
-      return (
-        <>
-          <Choices
-            label={t('planRoom.from')}
-            value={side.liquidId}
-            options={of((i) => i.group === 'milk' || i.id.endsWith('_juice') || i.id.startsWith('puree'))}
-            onChoose={(liquidId) => onChange({ ...side, liquidId })}
-          />
-          <Stepper
-            name={t('planRoom.depthWanted')}
-            value={side.depthMm}
-            unit="mm"
-            step={1}
-            min={1}
-            max={40}
-            onChange={(depthMm) => onChange({ ...side, depthMm })}
-          />
-          <Stepper
-            name={t('planRoom.sugar')}
-            value={side.sweetPct}
-            unit="%"
-            step={1}
-            min={0}
-            max={40}
-            onChange={(sweetPct) => onChange({ ...side, sweetPct })}
-          />
-          {side.kind === 'second layer' ? (
-            <Stepper
-              name={t('planRoom.cookedDownTo')}
-              value={Math.round(side.cookedTo * 100)}
-              unit="%"
-              step={5}
-              min={40}
-              max={100}
-              onChange={(v) => onChange({ ...side, cookedTo: v / 100 })}
-            />
-          ) : null}
         </>
       );
   }

@@ -4,7 +4,9 @@ import { USUAL_BATH } from '../../core/plan/family';
 import type { NamedStep } from '../../core/plan/methodList';
 import {
   useOf,
+  topOf,
   type AddStep,
+  type Bowl,
   type BakeStep,
   type HeatStep,
   type MethodStep,
@@ -13,7 +15,8 @@ import {
 } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import { putAt } from '../../core/plan/amounts';
-import { lookUp, portionsIn } from '../../core/plan/bowls';
+import { leftOfPots, lookUp, portionsIn, potsIn } from '../../core/plan/bowls';
+import { pouredInto } from '../../core/plan/secondPot';
 import { BITE } from '../../core/pot/grain';
 import { TOOLS, LIDS } from '../../core/pot/hands';
 import { STARCH_ENTRIES } from '../../core/pot/lumps';
@@ -59,13 +62,16 @@ export function StepFields({
       return <RestFields step={step} onChange={onChange} />;
     case 'top':
       return (
-        <TempStepper
-          name={t('stepField.itsTemp')}
-          valueC={step.tempC}
-          minC={0}
-          maxC={100}
-          onChange={(tempC) => onChange({ ...step, tempC })}
-        />
+        <>
+          <GoesInFields bowl={topOf(step)} plan={plan} onPlan={onPlan} />
+          <TempStepper
+            name={t('stepField.itsTemp')}
+            valueC={step.tempC}
+            minC={0}
+            maxC={100}
+            onChange={(tempC) => onChange({ ...step, tempC })}
+          />
+        </>
       );
     case 'say':
       return <SayFields step={step} onChange={onChange} />;
@@ -229,10 +235,12 @@ function HeatFields({ step, onChange }: { step: HeatStep & { id: string }; onCha
 }
 
 /** What goes in at this moment, and how much of it; what else could, by a tap. */
-function GoesInFields({ step, plan, onPlan }: { step: AddStep; plan: Plan; onPlan: (next: Plan) => void }) {
+function GoesInFields({ bowl, plan, onPlan }: { bowl: Bowl; plan: Plan; onPlan: (next: Plan) => void }) {
   const { fmt } = useApp();
-  const here = portionsIn(plan, step.from).filter((p) => !p.taste);
+  const here = portionsIn(plan, bowl).filter((p) => !p.taste);
   const others = plan.things.filter((i) => i.grams > 0 && !here.some((p) => p.ingredient.id === i.ingredientId));
+  const poured = potsIn(plan, bowl);
+  const idle = leftOfPots(plan).filter((p) => !poured.some((q) => q.vessel.id === p.vessel.id));
   const wholeG = (id: string) => plan.things.filter((i) => i.ingredientId === id).reduce((sum, i) => sum + i.grams, 0);
   return (
     <>
@@ -245,19 +253,39 @@ function GoesInFields({ step, plan, onPlan }: { step: AddStep; plan: Plan; onPla
           unit="g"
           step={wholeG(id) > 100 ? 10 : 1}
           max={wholeG(id)}
-          onChange={(g) => onPlan(putAt(plan, id, step.from, g))}
+          onChange={(g) => onPlan(putAt(plan, id, bowl, g))}
         />
       ))}
-      {others.length ? (
+      {poured.map(({ vessel, share }) => (
+        <Stepper
+          key={vessel.id}
+          name={vessel.name}
+          sub={t('stepField.ofThePot')}
+          value={Math.round(100 * share)}
+          unit="%"
+          step={5}
+          min={0}
+          max={100}
+          onChange={(percent) => onPlan(pouredInto(plan, vessel.id, bowl, percent / 100))}
+        />
+      ))}
+      {others.length + idle.length ? (
         <View className="gap-2" testID="goes-in-too">
           <Type kind="strong">{t('stepField.goesInToo')}</Type>
           <View className="flex-row flex-wrap gap-2">
+            {idle.map(({ vessel, share }) => (
+              <Key
+                key={vessel.id}
+                label={vessel.name}
+                onPress={() => onPlan(pouredInto(plan, vessel.id, bowl, share))}
+              />
+            ))}
             {others.map((i) => (
               <Key
                 key={i.ingredientId}
                 label={lookUp(plan, i.ingredientId).name}
                 // half of it: the other half stays where it was, and a step up takes all of it
-                onPress={() => onPlan(putAt(plan, i.ingredientId, step.from, Math.round(i.grams / 2)))}
+                onPress={() => onPlan(putAt(plan, i.ingredientId, bowl, Math.round(i.grams / 2)))}
               />
             ))}
           </View>
@@ -288,7 +316,7 @@ function AddFields({
   const rawWhites = useOf(step.from) === 'fold in' && here.some((p) => p.ingredient.egg?.yolk === 0);
   return (
     <>
-      <GoesInFields step={step} plan={plan} onPlan={onPlan} />
+      <GoesInFields bowl={step.from} plan={plan} onPlan={onPlan} />
       {rawWhites && !eggSafe ? <Notice text={t('stepTold.rawWhites')} /> : null}
       {meetsLiquid(plan, step.from) ? (
         <Choices

@@ -4,7 +4,7 @@ import type { Choices, Family } from '../../core/plan/plan';
 import type { SetWord } from '../../core/texture/words';
 import type { Rule } from '../../core/plan/rules';
 import type { Difference } from '../../core/advice/differences';
-import type { SideKind } from '../../core/plan/sidePot';
+import type { BesideStart } from '../../core/sides/sides';
 import type { RiskName } from '../../core/model/risks';
 import type { Look } from '../../core/pot/flavour';
 import { t } from '../../words';
@@ -262,7 +262,9 @@ export const RULE_SAYS: Record<Rule, { label: Said; sub: Said }> = {
   'no soy': { label: say('planRoom.noSoy'), sub: say('planRoom.drinksAndStarters') },
 };
 
-export const SIDE_SAYS: Record<SideKind, { label: Said; sub: Said }> = {
+export const BESIDE_SAYS: Record<BesideStart, { label: Said; sub: Said }> = {
+  sauce: { label: say('planRoom.aPotOfItsOwn'), sub: say('planRoom.aSauceAStewAnything') },
+  boiled: { label: say('planRoom.boiledBesideIt'), sub: say('planRoom.aVegetableAGrainCookedApart') },
   syrup: { label: say('planRoom.syrup'), sub: say('planRoom.sugarAndWaterBoiledDown') },
   compote: { label: say('planRoom.compote'), sub: say('planRoom.stewedFruitSugarByIts') },
   infusion: { label: say('planRoom.infusion'), sub: say('planRoom.spiceDrawnInWarmMilk') },

@@ -14,6 +14,7 @@ import { useWakeAt } from '../shared/useNow';
 import { type Ways } from '../../devices/signals';
 import { t } from '../../words';
 import { pantryOf } from '../../core/plan/bowls';
+import { preparationsOf } from '../../core/plan/layout';
 import { useKitchen } from '../shared/kitchen';
 
 /** The pots beside this pot, each one tap away: what to weigh, what to do in order, and a clock that calls. */
@@ -34,10 +35,15 @@ export function SidePots({
   const tell = useTell();
   const fmt = useFormat();
   const [openId, setOpenId] = useState<string | undefined>();
+  const { plan } = cook;
+  const beside = [
+    ...plan.vessels.map(({ id, name }) => ({ id, name })),
+    ...preparationsOf(plan).map(({ id, kind }) => ({ id, name: t(`sideKind.${kind}`) })),
+  ];
   const { data } = useQuery({
     queryKey: ['sides', cook.id],
     queryFn: ({ signal }) => ask('sides', [cook.plan], signal),
-    enabled: cook.plan.sides.length > 0,
+    enabled: beside.length > 0,
     staleTime: Infinity,
   });
   const left = (a: SideAnswer) => {
@@ -55,10 +61,10 @@ export function SidePots({
   useEffect(() => {
     if (!due || rung.current === due.id) return;
     rung.current = due.id;
-    sound.call(ways, t('potRoom.theIsDue', { kind: t(`sideKind.${due.kind}`) }), false);
-  }, [due, ways, sound]);
+    sound.call(ways, t('potRoom.theIsDue', { kind: tell(due.name) }), false);
+  }, [due, ways, sound, tell]);
   // its place is there before its minutes are: a row that came late would move the one under a thumb
-  if (!cook.plan.sides.length) return null;
+  if (!beside.length) return null;
   const open = data?.find((a) => a.id === openId);
   const pantry = pantryOf(cook.plan);
   const status = (a: SideAnswer) => {
@@ -69,12 +75,12 @@ export function SidePots({
   };
   return (
     <View className="flex-row flex-wrap gap-2 border-b-hair border-line px-3 py-1 wide:px-6" testID="side-pots">
-      {cook.plan.sides.map(({ id, kind }) => {
+      {beside.map(({ id, name }) => {
         const a = data?.find((x) => x.id === id);
         return (
           <Key
             key={id}
-            label={t('potRoom.beside', { kind: t(`sideKind.${kind}`), status: a ? `, ${status(a)}` : '' })}
+            label={t('potRoom.beside', { kind: name, status: a ? `, ${status(a)}` : '' })}
             kind={a && status(a) === 'due' ? 'harm' : 'plain'}
             onPress={() => setOpenId(id)}
           />
@@ -82,7 +88,7 @@ export function SidePots({
       })}
       <Sheet
         open={open !== undefined}
-        title={open ? t('potRoom.beside2', { kind: t(`sideKind.${open.kind}`) }) : ''}
+        title={open ? t('potRoom.beside2', { kind: tell(open.name) }) : ''}
         onClose={() => setOpenId(undefined)}
       >
         {open ? (
@@ -93,7 +99,7 @@ export function SidePots({
                 .join(', ')}
             </Type>
             {open.does.map((line, i) => (
-              <View key={line.code} className="flex-row gap-3">
+              <View key={`${i}${line.code}`} className="flex-row gap-3">
                 <Type kind="title">{i + 1}</Type>
                 <Type className="min-w-0 flex-1">{tell(line)}</Type>
               </View>

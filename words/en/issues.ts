@@ -48,8 +48,10 @@ export const issues = {
   'issue.unknownOneOf': '"{{id}}" is not known; should be one of {{values}}, or described in "own"',
   'issue.unknownPantry': '"{{id}}" is not known; should be one of the pantry, or described in "own"',
   'issue.ownItem': '"{{id}}" should be one of the plan’s things',
-  'issue.noStepAdds': 'stands in "{{stage}}", which no act adds; there should be an act { "do": "add", "from": "{{stage}}" }',
-  'issue.noLiquidInPot': 'hold no liquid at the start; there should be a milk or water above 0 g that is put into "pot"',
+  'issue.noStepAdds':
+    'stands in "{{stage}}", which no act adds; there should be an act { "do": "add", "from": "{{stage}}" }',
+  'issue.noLiquidInPot':
+    'hold no liquid at the start; there should be a milk or water above 0 g that is put into "pot"',
   'issue.tooLarge': 'is larger than {{millions, whole}} million letters',
   'issue.notJson': 'is not JSON: should be a file that Ovalis wrote, as it was written',
   'issue.moreRecords_one': '{{count}} more record is wrong and stays out',

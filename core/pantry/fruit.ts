@@ -1,4 +1,16 @@
-import type { Fruit } from '../plan/sidePot';
+export const FRUITS = [
+  'apple',
+  'pear',
+  'plum',
+  'apricot',
+  'sour cherry',
+  'strawberry',
+  'raspberry',
+  'mango',
+  'rhubarb',
+  'orange',
+] as const;
+export type Fruit = (typeof FRUITS)[number];
 
 /**
  * Fruit as it is bought: what of it is eaten, how sour and how sweet it is, and how long it stews.

@@ -1,0 +1,44 @@
+import { massG, type Mixture } from '../matter/mixture';
+import type { Ingredient } from '../pantry/ingredient';
+import { allergensIn, potsIn, type LaidPortion, type PouredIn } from '../plan/bowls';
+import type { Bowl } from '../plan/method';
+import type { Plan, SecondPot } from '../plan/plan';
+import { productOf } from './run';
+
+/** What comes out of second pots, as things that go in: so every room tells them as it tells an ingredient. */
+
+const percent = (m: Mixture, g: number): number => Math.min(100, (100 * g) / Math.max(1e-9, massG(m)));
+
+/** What came out of a second pot as one thing, by the name that the cook gave it. */
+function asThing(plan: Plan, vessel: SecondPot): Ingredient {
+  const { content: m } = productOf(plan, vessel);
+  return {
+    id: `pot.${vessel.id}`,
+    name: vessel.name,
+    group: 'piece',
+    densityGPerMl: 1.05,
+    per100: {
+      water: percent(m, m.waterG),
+      fat: percent(m, m.fatG),
+      protein: percent(m, m.dairyProteinG + m.otherProteinG + m.eggProteinG),
+      sugar: percent(m, m.sugarG),
+      lactose: percent(m, m.lactoseG),
+      starch: percent(m, m.starchG),
+    },
+    allergens: allergensIn(plan, vessel.things),
+    confidence: 'C',
+  };
+}
+
+/** So much of what came out of a second pot. */
+export const pouredPortion = (plan: Plan, { vessel, share }: PouredIn, bowl: Bowl): LaidPortion => ({
+  ingredient: asThing(plan, vessel),
+  grams: share * massG(productOf(plan, vessel).content),
+  carved: false,
+  in: bowl,
+  ofPot: { id: vessel.id, share },
+});
+
+/** What second pots bring into one bowl, in the order of the plan. @throws UnknownIngredientError */
+export const pouredPortions = (plan: Plan, bowl: Bowl): readonly LaidPortion[] =>
+  potsIn(plan, bowl).map((p) => pouredPortion(plan, p, bowl));
