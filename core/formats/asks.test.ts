@@ -226,7 +226,7 @@ describe('version 1', () => {
   it('of a plan is read as the present one, and an ingredient’s starch becomes its thickener', () => {
     expect(readPlanFile(JSON.stringify(old))).toEqual({
       ok: true,
-      value: { ...plan, choices: {}, sides: [], rules: [] },
+      value: { ...plan, choices: {}, rules: [] },
     });
     expect(readPlanFile(JSON.stringify({ ...rest, choices: plan.choices, version: 2 }))).toEqual({
       ok: true,

@@ -61,7 +61,7 @@ export function syrupPot(id: string, s: { sugarId: string; sugarG: number; to: S
   const endG = s.sugarG / POT[s.to];
   const waterG = to5(Math.max(s.sugarG * 0.6, endG - s.sugarG + 20));
   const acidG = s.acid ? Math.round(2 * s.sugarG * POT.acidPerSugar) / 2 : 0;
-  const grams = Math.round(10 * (endG + acidG)) / 10;
+  const grams = Math.round(10 * endG) / 10;
   return secondPot(id, 'syrup', some(line(s.sugarId, s.sugarG), line('water', waterG), line('lemon_juice', acidG)), [
     fire({ role: 'warm', setting: 5, stirEveryS: 10, until: { reach: 'bubble' } }),
     // once it boils a spoon makes crystals

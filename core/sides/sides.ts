@@ -162,14 +162,10 @@ function lineOf(step: MethodStep, plan: Plan, pot: SecondPot): Said[] {
       const things = inBowl(pot, plan, step.from);
       return things.length ? [say('sides.pot.add', { things })] : [];
     }
-    case 'heat':
-      return [
-        say('sides.pot.heat', {
-          until: untilSaid(step),
-          lid: step.lid === 'on' ? say('sides.pot.lidOn') : undefined,
-          setting: step.setting,
-        }),
-      ];
+    case 'heat': {
+      const told = { setting: step.setting, until: untilSaid(step) };
+      return [step.lid === 'on' ? say('sides.pot.heatCovered', told) : say('sides.pot.heat', told)];
+    }
     case 'say':
       return [say('plain', { text: step.words })];
     default:

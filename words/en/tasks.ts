@@ -9,7 +9,6 @@ export const tasks = {
   'tasks.edgeFreePlateOnTop': 'edge free, plate on top, flip',
   'tasks.aHotWetKnifeWiped': 'a hot wet knife, wiped',
   'tasks.spoonsWhatGoesOnTop': 'spoons, what goes on top',
-  'tasks.peel': 'peel {{fruit}}',
   'tasks.noSpoon': '{{all, minutes}}, no spoon',
   'tasks.theSpoonNeverRests': '{{all, minutes}}, the spoon never rests',
   'tasks.lidOnInBetween': ', lid on in between',
