@@ -16,7 +16,7 @@ const hostile: ((k: Put, junk: unknown) => unknown)[] = [
   (k, junk) => ({ ...k, cook: { ...k.cook, plan: junk } }),
   (k, junk) => ({ ...k, nowMs: junk === 5 ? 6 : junk }),
   (k, junk) => ({ ...k, cook: { ...k.cook, events: [junk] } }),
-  (k, junk) => ({ ...k, cook: { ...k.cook, plan: { ...k.cook.plan, items: [junk] } } }),
+  (k, junk) => ({ ...k, cook: { ...k.cook, plan: { ...k.cook.plan, things: [junk] } } }),
   (k, junk) => ({ ...k, faults: [junk] }),
 ];
 

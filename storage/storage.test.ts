@@ -356,7 +356,7 @@ describe('the kitchen', () => {
     expect((await kitchen.batches.get('b'))!.plan.choices).toEqual({});
     expect((await kitchen.ingredients.get(milk.id))!.thickener).toBe('maize starch');
     expect(m.problems).toEqual([]);
-    expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 6 });
+    expect(JSON.parse(m.map.get(`plans/${plan.id}`)!)).toMatchObject({ v: 7 });
   });
 });
 

@@ -45,12 +45,31 @@ export const potPartsOf = oncePerPlan(({ acts }: Pick<Plan, 'acts'>): readonly P
 
 const inTurn = (a: Bowl, b: Bowl) => USES.indexOf(useOf(a)) - USES.indexOf(useOf(b)) || numberOf(a) - numberOf(b);
 
+/**
+ * One row a thing: two rows of one, as another thing taken for both leaves them, become one of their sum, the lesser a
+ * part of it in its own bowl.
+ */
+function merged(lines: readonly Line[], parts: readonly Part[]): { lines: readonly Line[]; parts: readonly Part[] } {
+  if (new Set(lines.map((l) => l.ingredientId)).size === lines.length) return { lines, parts };
+  const rows = new Map<string, Line[]>();
+  for (const l of lines) rows.set(l.ingredientId, [...(rows.get(l.ingredientId) ?? []), l]);
+  const more: Part[] = [];
+  const one = [...rows.values()].map((same): Line => {
+    const [most, ...others] = same.toSorted((a, b) => b.grams - a.grams);
+    for (const o of others)
+      if (o.in !== most!.in) more.push({ ingredientId: o.ingredientId, grams: o.grams, in: o.in });
+    return { ...most!, grams: same.reduce((sum, l) => sum + l.grams, 0) };
+  });
+  return { lines: one, parts: [...parts, ...more] };
+}
+
 /** Things and their bowls as a list begins with them. */
 export function laidOut(
-  lines: readonly Line[],
-  parts: readonly Part[] = [],
+  rows: readonly Line[],
+  held: readonly Part[] = [],
   pots: readonly PotPart[] = [],
 ): { things: Thing[]; puts: PutAct[] } {
+  const { lines, parts } = merged(rows, held);
   const bowls = new Map<Bowl, PutThing[]>();
   const put = (bowl: Bowl, t: PutThing) => bowls.set(bowl, [...(bowls.get(bowl) ?? []), t]);
   for (const { ingredientId, in: bowl } of lines) put(bowl, { ingredientId });

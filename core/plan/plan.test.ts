@@ -1,4 +1,4 @@
-import { partsOf, withLine, withParts } from './layout';
+import { linesOf, partsOf, withLine, withLines, withParts } from './layout';
 import * as fc from 'fast-check';
 import { laid, pantry, testPlan } from '../testing';
 import {
@@ -179,4 +179,16 @@ describe('an amount that is held back', () => {
       expect(partsOf(next)).toEqual([{ ...held!, grams: 55, typed: true }]);
     expect(PlanSchema.parse(typed)).toEqual(typed);
   });
+});
+
+it('two rows of one thing become one: its sum, and each part where it was', () => {
+  const plan = testPlan();
+  const water = withLines(plan, [
+    ...linesOf(plan).map((l) => (l.ingredientId === 'milk_whole' ? { ...l, ingredientId: 'water' } : l)),
+    { ingredientId: 'water', grams: 90, in: 'late' },
+  ]);
+  const whole = plan.things.find((t) => t.ingredientId === 'milk_whole')!.grams + 90;
+  expect(water.things.filter((t) => t.ingredientId === 'water').map((t) => t.grams)).toEqual([whole]);
+  expect(portionsIn(water, 'late').map((p) => p.grams)).toEqual([90]);
+  expect(inBowls(water).pot.some((p) => p.ingredient.id === 'water')).toBe(true);
 });
