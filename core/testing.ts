@@ -1,6 +1,6 @@
 import { newPlan } from './plan/newPlan';
 import { laidOut, linesOf, ownSteps, partsOf, type Line, type Part } from './plan/layout';
-import { numberOf, useOf, type MethodStep } from './plan/method';
+import { numberOf, purposeOf, type MethodStep } from './plan/method';
 import type { Family, Plan } from './plan/plan';
 import type { SetWord } from './texture/words';
 import { pantryWith } from './pantry/pantry';
@@ -44,7 +44,7 @@ export function asStages(plan: Plan): Record<string, unknown> {
   const { things: _things, acts: _acts, vessels: _vessels, version: _version, ...rest } = plan;
   const at = <T extends { in: string }>({ in: bowl, ...row }: T) => ({
     ...row,
-    stage: useOf(bowl),
+    stage: purposeOf(bowl),
     ...(numberOf(bowl) > 1 ? { moment: numberOf(bowl) } : {}),
   });
   const steps = ownSteps(plan)?.map((s) => {

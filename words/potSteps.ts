@@ -2,7 +2,7 @@ import type { Put, Step, StepRole } from '../core/cook/steps';
 import type { Baking } from '../core/oven/baking';
 import type { Plan } from '../core/plan/plan';
 import { inBowls, type LaidPortion } from '../core/plan/bowls';
-import { useOf } from '../core/plan/method';
+import { purposeOf } from '../core/plan/method';
 import { say, type Said } from '../core/say';
 import type { Formatter } from './format';
 import { SEEN } from './seen';
@@ -402,22 +402,22 @@ function goesIn(put: Put, step: Step, fmt: Formatter, most: number): string {
   if (put.into === 'top') return t(step.role === 'top' ? 'potRoom.pourItOver' : 'potRoom.onTopOfIt', { what });
   const { add } = put;
   // what was mixed before has a name of its own
-  if (most < Infinity && add && useOf(add.from) === 'slurry' && add.how === 'cold slurry')
+  if (most < Infinity && add && purposeOf(add.from) === 'slurry' && add.how === 'cold slurry')
     return t('potRoom.theSlurryIn');
-  if (most < Infinity && add && useOf(add.from) === 'bowl')
+  if (most < Infinity && add && purposeOf(add.from) === 'bowl')
     return add.ladleG ? t('potRoom.ladleTheEgg', { ladleG: fmt.grams(add.ladleG) }) : t('potRoom.beatenEggIn');
   if (!add) return t(step.heat ? 'potRoom.intoThePot' : 'potRoom.intoTheDish', { what });
   const thickens = put.portions.some((p) => p.ingredient.thickener);
   const whisks = add.stirring === 'whisk';
-  if (useOf(add.from) === 'fold in') return t('potRoom.foldIn', { what });
-  if (useOf(add.from) === 'bowl')
+  if (purposeOf(add.from) === 'fold in') return t('potRoom.foldIn', { what });
+  if (purposeOf(add.from) === 'bowl')
     return add.ladleG
       ? t('potRoom.hotMilkIntoTheEgg', { ladleG: fmt.grams(add.ladleG), what })
       : t('potRoom.theEggIn', { what });
   if (!thickens) return t('potRoom.stirIn', { step: what });
   switch (add.how) {
     case 'cold slurry':
-      return useOf(add.from) === 'slurry'
+      return purposeOf(add.from) === 'slurry'
         ? t(whisks ? 'potRoom.whiskTheSlurryIn' : 'potRoom.stirTheSlurryIn', { what })
         : t('potRoom.wettedColdThenIn', { what });
     case 'cold together':
@@ -463,7 +463,7 @@ const stepAgain = (name: string, step: Step) => (step.fix ? t('potRoom.again', {
 export const stepNext = (step: Step): string =>
   step.role === 'thicken'
     ? t('potRoom.stir4', {
-        in: step.puts.some((p) => p.add && useOf(p.add.from) === 'slurry') ? t('potRoom.slurryIn') : '',
+        in: step.puts.some((p) => p.add && purposeOf(p.add.from) === 'slurry') ? t('potRoom.slurryIn') : '',
         bubble: step.cue === 'coats the spoon' ? t('potRoom.untilItCoatsTheSpoon') : t('potRoom.toTheFirstBubble'),
       })
     : stepAgain(step.name ?? t(NEXT[step.role] ?? `role.${step.role}`), step);

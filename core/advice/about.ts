@@ -1,5 +1,5 @@
 import { linesOf } from '../plan/layout';
-import { BESIDE_USES, useOf } from '../plan/method';
+import { BESIDE_USES, purposeOf } from '../plan/method';
 import type { Allergen } from '../pantry/ingredient';
 import { servingStress } from '../model/forecast';
 import { besideOf, type SideAnswer } from '../sides/sides';
@@ -40,7 +40,7 @@ function pushesOf(plan: Plan): About['pushes'] {
     const x = lookUp(plan, i.ingredientId);
     return (
       i.grams > 0 &&
-      !BESIDE_USES.includes(useOf(i.in)) &&
+      !BESIDE_USES.includes(purposeOf(i.in)) &&
       (x.group === 'thickener' || x.egg || x.ground || x.gum || x.pulp)
     );
   });

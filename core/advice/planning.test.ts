@@ -1,10 +1,9 @@
-import { laid } from '../testing';
+import { laid , pantry, testPlan, wanting } from '../testing';
 import { withLine } from '../plan/layout';
 import * as fc from 'fast-check';
 import { forecast, servingStress } from '../model/forecast';
 import { choirSupper } from '../demo/choirSupper';
 import { WHICH, whichIs } from '../pantry/whichOne';
-import { pantry, testPlan, wanting } from '../testing';
 import { anyPlan } from '../testingPlans';
 import { withGrams } from '../plan/amounts';
 import { massG } from '../matter/mixture';

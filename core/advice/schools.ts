@@ -5,7 +5,7 @@ import { methodOf } from '../plan/family';
 import { followSteps } from '../plan/methodList';
 import { lookUp, mainLiquid } from '../plan/bowls';
 import { eachLine, linesOf, partsOf, withLines, type Line } from '../plan/layout';
-import { useOf, type Use } from '../plan/method';
+import { purposeOf, type Use } from '../plan/method';
 import type { Choices, Plan, Thing } from '../plan/plan';
 import { say, type Said } from '../say';
 import { differences, tell, type Difference, type Told } from './differences';
@@ -78,7 +78,7 @@ const isMilk = (plan: Plan, i: Thing) => groupOf(plan, i) === 'milk' && i.ingred
 /** Rice is in water, and its milk follows late. */
 const inWater = (plan: Plan) =>
   linesOf(plan).some((i) => i.ingredientId === 'water' && i.in === 'pot') &&
-  linesOf(plan).some((i) => isMilk(plan, i) && useOf(i.in) === 'late');
+  linesOf(plan).some((i) => isMilk(plan, i) && purposeOf(i.in) === 'late');
 /** Share of the rice's water that comes out of its milk. */
 const FROM_MILK = 0.5;
 
@@ -106,7 +106,7 @@ const milkThroughout = (plan: Plan): Plan => {
     linesOf(plan)
       .filter((i) => i.ingredientId !== 'water')
       .map((i) =>
-        isMilk(plan, i) && useOf(i.in) === 'late' ? { ...i, grams: i.grams + FROM_MILK * waterG, in: 'pot' } : i,
+        isMilk(plan, i) && purposeOf(i.in) === 'late' ? { ...i, grams: i.grams + FROM_MILK * waterG, in: 'pot' } : i,
       ),
   );
 };

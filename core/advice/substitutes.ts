@@ -7,7 +7,7 @@ import { asDish, type Vessel } from '../vessels/vessel';
 import { dishFit } from '../vessels/fit';
 import { wetted, usualBowl } from '../plan/amounts';
 import { eachLine, linesOf, partsOf, preparationsOf, withLines, withOwnSteps, withPreparations } from '../plan/layout';
-import { useOf } from '../plan/method';
+import { purposeOf } from '../plan/method';
 import { lookUp, pantryOf } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import type { Family, Plan } from '../plan/plan';
@@ -335,7 +335,7 @@ export function makeFree(plan: Plan, what: FreeOf): Swapped {
   if (what === 'egg') {
     // nothing is left for the bowl of egg to carry, so its sugar starts in the pot
     next = {
-      ...eachLine(next, (i) => (['bowl', 'fold in'].includes(useOf(i.in)) ? { ...i, in: 'pot' } : i)),
+      ...eachLine(next, (i) => (['bowl', 'fold in'].includes(purposeOf(i.in)) ? { ...i, in: 'pot' } : i)),
       family: WITHOUT_EGG[next.family] ?? next.family,
       method: { ...next.method, cookOnMin: Math.max(1, next.method.cookOnMin) },
     };

@@ -1,4 +1,4 @@
-import { useOf } from '../plan/method';
+import { purposeOf } from '../plan/method';
 import { forecastFrom, type Forecast } from '../model/forecast';
 import { runMethod } from '../model/run';
 import { followSteps } from '../plan/methodList';
@@ -114,7 +114,7 @@ const lowerDish = (plan: Plan): Try[] =>
         }))
     : [];
 
-const hasEgg = (plan: Plan): boolean => methodOf(plan).some((s) => s.do === 'add' && useOf(s.from) === 'bowl');
+const hasEgg = (plan: Plan): boolean => methodOf(plan).some((s) => s.do === 'add' && purposeOf(s.from) === 'bowl');
 const eggAway = (plan: Plan): Try[] =>
   hasEgg(plan)
     ? [
@@ -151,7 +151,7 @@ export const MENDS: Record<Flaw, Mend> = {
             },
           ]
         : []),
-      ...(methodOf(p).some((s) => s.do === 'add' && useOf(s.from) === 'grain')
+      ...(methodOf(p).some((s) => s.do === 'add' && purposeOf(s.from) === 'grain')
         ? other(p, 'grain', 'grain', 'into cold milk', 'wetted cold first')
         : []),
     ],

@@ -1,5 +1,5 @@
 import { potPartsOf } from '../plan/layout';
-import { BESIDE_USES, useOf } from '../plan/method';
+import { BESIDE_USES, purposeOf } from '../plan/method';
 import { stepsOf, type Step } from '../cook/steps';
 import type { Forecast } from '../model/forecast';
 import { SPREAD } from '../model/spread';
@@ -330,7 +330,7 @@ const FILM_MM = SIDE.filmMm;
 /** What is made beside the pot. */
 function workBeside({ plan, put, relations, prep, warm, wait, id }: WorkBook, finish: string): void {
   const pour = id('pour');
-  const intoPot = new Set(potPartsOf(plan).flatMap((p) => (BESIDE_USES.includes(useOf(p.in)) ? [] : [p.vesselId])));
+  const intoPot = new Set(potPartsOf(plan).flatMap((p) => (BESIDE_USES.includes(purposeOf(p.in)) ? [] : [p.vesselId])));
   for (const a of besideOf(plan)) {
     if (a.kind === 'infusion') continue;
     const peel = prep.filter((i) => i.id === `peel-${a.id}` || i.id.startsWith(`peel-${a.id}-`));

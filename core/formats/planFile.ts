@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { lookUp, UnknownIngredientError } from '../plan/bowls';
 import { notAdded } from '../plan/family';
 import { linesOf, ownSteps } from '../plan/layout';
-import { useOf } from '../plan/method';
+import { purposeOf } from '../plan/method';
 import { migratePlan } from '../plan/migrate';
 import { PlanSchema, type Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan';
 import { pantryWith } from '../pantry/pantry';
@@ -45,7 +45,7 @@ export function checkPlan(plan: Plan, prefix = ''): FormatIssue[] {
       if (line.grams > 0 && forgotten.includes(line.in))
         issues.push({
           path: `${prefix}things[${i}]`,
-          message: say('issue.noStepAdds', { stage: useOf(line.in) }),
+          message: say('issue.noStepAdds', { stage: purposeOf(line.in) }),
         });
     });
   }

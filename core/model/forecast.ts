@@ -5,7 +5,7 @@ import { add, massG, mixtureOf, PUDDING_G_PER_ML } from '../matter/mixture';
 import { portionPlans } from '../plan/portions';
 import { allergensOf, inBowls, lookUp, ownShare, wholeMixture, pantryOf } from '../plan/bowls';
 import { type Plan } from '../plan/plan';
-import { USES, useOf, type Bowl } from '../plan/method';
+import { USES, purposeOf, type Bowl } from '../plan/method';
 import {
   type SetWord,
   boundsFor,
@@ -626,7 +626,7 @@ export function forecastFrom(
       starchG > 0 ? pot.fractions.reduce((s, f) => s + f.starchG * GRAINS[f.kind].starch.clear, 0) / starchG : 0,
       pot.fractions.some((f) => GRAINS[f.kind].form !== 'powder'),
       severityOf(pot),
-      portions.some((p) => useOf(p.in) === 'off the heat' && p.ingredient.group === 'fat'),
+      portions.some((p) => purposeOf(p.in) === 'off the heat' && p.ingredient.group === 'fat'),
     ),
     aroma: portions
       .filter((p) => p.ingredient.aromaHalfS !== undefined)

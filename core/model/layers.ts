@@ -2,7 +2,7 @@ import { table } from '../coefficients';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
 import type { Plan } from '../plan/plan';
 import { mixtureOfPortions, portionsIn } from '../plan/bowls';
-import { useOf, type Bowl } from '../plan/method';
+import { purposeOf, type Bowl } from '../plan/method';
 
 /** What lies in the dish beside the pudding: a second layer on top, fruit or sauce under it. */
 export const TOP = table('A second layer', {
@@ -18,6 +18,6 @@ export const TOP = table('A second layer', {
  */
 export const layerMl = (plan: Plan, bowl: Bowl, pouredG = 0): number =>
   (massG(mixtureOfPortions(portionsIn(plan, bowl))) *
-    (useOf(bowl) === 'top' && plan.choices.top === 'cooked down first' ? TOP.cookedTo : 1) +
+    (purposeOf(bowl) === 'top' && plan.choices.top === 'cooked down first' ? TOP.cookedTo : 1) +
     pouredG) /
   PUDDING_G_PER_ML;

@@ -10,7 +10,7 @@ import {
   offTheHob,
   OFF_THE_RING,
   standsStill,
-  useOf,
+  purposeOf,
   topOf,
   type AddStep,
   type Bowl,
@@ -361,7 +361,7 @@ function runSteps(
           break;
         }
         const mixture = times(mixtureOfPortions(portions), 1 - step.left);
-        if (useOf(step.from) === 'fold in' && mixture.whiteG > 0)
+        if (purposeOf(step.from) === 'fold in' && mixture.whiteG > 0)
           addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / PUDDING_G_PER_ML).addsMl;
         const goesIn = additionOf(step, mixture, pot);
         if ((goesIn.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = goesIn.lumpEntry;

@@ -2,7 +2,7 @@ import { lookUp } from './bowls';
 import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
 import { eachLine, linesOf, partsOf, withLines, withParts, type Part } from './layout';
-import { useOf, type Bowl, type Use } from './method';
+import { purposeOf, type Bowl, type Use } from './method';
 import type { Plan, SecondPot, Thing } from './plan';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 
@@ -84,16 +84,18 @@ export function wetted(plan: Plan): Plan {
   const milk = of('milk').find((i) => i.in === 'pot');
   const at = (use: Use, group: string) =>
     of(group)
-      .filter((i) => useOf(i.in) === use)
+      .filter((i) => purposeOf(i.in) === use)
       .reduce((sum, i) => sum + i.grams, 0);
   if (!milk) return parts.length ? withParts(plan, []) : plan;
   // what was held back by this rule before; what the cook typed stays
   const wets = (use: Use) => use === 'slurry' || (use === 'grain' && plan.choices.grain === 'wetted cold first');
-  const others = parts.filter((c) => c.taste || c.typed || !wets(useOf(c.in)) || c.ingredientId !== milk.ingredientId);
+  const others = parts.filter(
+    (c) => c.taste || c.typed || !wets(purposeOf(c.in)) || c.ingredientId !== milk.ingredientId,
+  );
   // cream, another can or water that is whisked with it already wets it
   const wetting = (use: Use, times: number): Part[] => {
-    if (others.some((c) => c.typed && useOf(c.in) === use && c.ingredientId === milk.ingredientId)) return [];
-    const heldG = others.filter((c) => useOf(c.in) === use && !c.taste).reduce((sum, c) => sum + c.grams, 0);
+    if (others.some((c) => c.typed && purposeOf(c.in) === use && c.ingredientId === milk.ingredientId)) return [];
+    const heldG = others.filter((c) => purposeOf(c.in) === use && !c.taste).reduce((sum, c) => sum + c.grams, 0);
     const dryG = at(use, 'thickener') * times - at(use, 'milk') - at(use, 'egg') - heldG;
     const grams = Math.min(milk.grams / 3, Math.ceil(dryG / 10) * 10);
     return grams > 0 ? [{ ingredientId: milk.ingredientId, grams, in: use }] : [];
@@ -113,7 +115,7 @@ export function withGrainWay(plan: Plan, grain: NonNullable<Plan['choices']['gra
     was
       ? withParts(
           next,
-          partsOf(plan).filter((c) => useOf(c.in) !== 'grain' || c.taste),
+          partsOf(plan).filter((c) => purposeOf(c.in) !== 'grain' || c.taste),
         )
       : next,
   );

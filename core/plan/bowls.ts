@@ -2,7 +2,7 @@ import { mixtureOf, sumOf, times, type Mixture } from '../matter/mixture';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
 import { linesOf, partsOf, potPartsOf } from './layout';
-import { BESIDE_USES, useOf, USES, type Bowl, type Use } from './method';
+import { BESIDE_USES, purposeOf, USES, type Bowl, type Use } from './method';
 import { oncePerPlan } from './once';
 import type { Plan, SecondPot, Thing } from './plan';
 
@@ -58,22 +58,22 @@ export const inBowls = oncePerPlan((plan: Plan): Bowls => {
       if (part.ingredientId !== line.ingredientId || (part.in === line.in && !part.taste)) continue;
       const grams = Math.min(part.grams, left);
       const how = part.taste ? ({ carved: false, taste: true } as const) : { carved: true };
-      if (grams > 0) bowls[useOf(part.in)].push({ ingredient, grams, ...how, in: part.in });
+      if (grams > 0) bowls[purposeOf(part.in)].push({ ingredient, grams, ...how, in: part.in });
       left -= grams;
     }
-    if (left > 0) bowls[useOf(line.in)].push({ ingredient, grams: left, carved: false, in: line.in });
+    if (left > 0) bowls[purposeOf(line.in)].push({ ingredient, grams: left, carved: false, in: line.in });
   }
   return bowls;
 });
 
 /** What is in one bowl. @throws UnknownIngredientError */
 export const portionsIn = (plan: Plan, bowl: Bowl): readonly LaidPortion[] =>
-  inBowls(plan)[useOf(bowl)].filter((p) => p.in === bowl);
+  inBowls(plan)[purposeOf(bowl)].filter((p) => p.in === bowl);
 
 /** Every bowl of a use that holds something. @throws UnknownIngredientError */
 export const bowlsFor = (plan: Plan, use: Use): Bowl[] => [
   ...new Set(
-    [...inBowls(plan)[use].map((p) => p.in), ...potPartsOf(plan).map((p) => p.in)].filter((b) => useOf(b) === use),
+    [...inBowls(plan)[use].map((p) => p.in), ...potPartsOf(plan).map((p) => p.in)].filter((b) => purposeOf(b) === use),
   ),
 ];
 
@@ -109,7 +109,7 @@ export const rawOf = (plan: Plan, vessel: SecondPot): Mixture =>
 export function wholeMixture(plan: Plan): Mixture {
   const bowls = inBowls(plan);
   const beside = potPartsOf(plan)
-    .filter((p) => !BESIDE_USES.includes(useOf(p.in)))
+    .filter((p) => !BESIDE_USES.includes(purposeOf(p.in)))
     .flatMap((p) => plan.vessels.filter((v) => v.id === p.vesselId).map((v) => times(rawOf(plan, v), p.share)));
   return sumOf([...USES.filter((u) => !BESIDE_USES.includes(u)).map((u) => mixtureOfPortions(bowls[u])), ...beside]);
 }

@@ -1,7 +1,7 @@
 import { GRAINS } from '../pot/grain';
 import { inBowls, portionsIn } from './bowls';
 import { methodOf } from './family';
-import { useOf, type AddStep, type HeatRole, type MethodStep } from './method';
+import { purposeOf, type AddStep, type HeatRole, type MethodStep } from './method';
 import { oncePerPlan } from './once';
 import type { Plan } from './plan';
 
@@ -11,12 +11,12 @@ import type { Plan } from './plan';
 const GENTLE: readonly HeatRole[] = ['warm', 'cool', 'off the heat'];
 
 /** A slurry, or a bowl of egg. */
-const binds = (step: AddStep) => useOf(step.from) === 'slurry' || useOf(step.from) === 'bowl';
+const binds = (step: AddStep) => purposeOf(step.from) === 'slurry' || purposeOf(step.from) === 'bowl';
 
 /** From here on the pot thickens: what thickens goes into a hot pot, or the fire under it begins. Kernels take longer. */
 function thickens(plan: Plan, step: MethodStep, heated: boolean, kernels: boolean): boolean {
   if (step.do === 'add')
-    return portionsIn(plan, step.from).length > 0 && (binds(step) || (heated && useOf(step.from) === 'grain'));
+    return portionsIn(plan, step.from).length > 0 && (binds(step) || (heated && purposeOf(step.from) === 'grain'));
   return step.do === 'heat' && !GENTLE.includes(step.role) && !(kernels && step.role === 'thicken');
 }
 
@@ -43,7 +43,8 @@ export const placesOf = oncePerPlan((plan: Plan): Places => {
   const usual = !kernels ? first : bound >= 0 ? bound : pour >= 0 ? pour : first;
   // what goes in is drawn by the next heat, and comes out behind it
   const lastIn = method.findLastIndex(
-    (s) => s.do === 'add' && useOf(s.from) !== 'fold in' && portionsIn(plan, s.from).some((p) => p.ingredient.comesOut),
+    (s) =>
+      s.do === 'add' && purposeOf(s.from) !== 'fold in' && portionsIn(plan, s.from).some((p) => p.ingredient.comesOut),
   );
   const heatBehind = method.findIndex((s, i) => i > lastIn && s.do === 'heat');
   // behind the last fire nothing draws any more: it comes out before the pouring all the same

@@ -1,6 +1,5 @@
-import type { HeatStep, MethodStep } from './method';
+import type { HeatStep, MethodStep , Bowl } from './method';
 import type { SetWord } from '../texture/words';
-import type { Bowl } from './method';
 import type { Choices, Family, Plan } from './plan';
 
 /** Of the mass that goes in, and when it goes in. */

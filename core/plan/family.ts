@@ -5,7 +5,7 @@ import { ownSteps, potPartsOf } from './layout';
 import {
   BESIDE_USES,
   USES,
-  useOf,
+  purposeOf,
   type AddStep,
   type BakeStep,
   type Bowl,
@@ -293,7 +293,7 @@ const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open')
 export function bowlsOf(plan: Plan): Bowl[] {
   const bowls = inBowls(plan);
   const held = [...USES.flatMap((use) => bowls[use].map((p) => p.in)), ...potPartsOf(plan).map((p) => p.in)];
-  return [...new Set(held)].filter((bowl) => bowl !== 'pot' && !BESIDE_USES.includes(useOf(bowl)));
+  return [...new Set(held)].filter((bowl) => bowl !== 'pot' && !BESIDE_USES.includes(purposeOf(bowl)));
 }
 
 /** Bowls that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
@@ -308,7 +308,7 @@ export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
   const own = ownSteps(plan);
   if (own) return own;
   const steps = familySteps(plan).map((s) =>
-    s.do === 'add' && AS_KEPT.includes(useOf(s.from))
+    s.do === 'add' && AS_KEPT.includes(purposeOf(s.from))
       ? { ...s, tempC: keptTogetherC(portionsIn(plan, s.from), plan.room.tempC) }
       : s,
   );

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { lookUp } from './bowls';
 import { linesOf, ownSteps, preparationsOf } from './layout';
-import { useOf } from './method';
+import { purposeOf } from './method';
 import { PlanSchema, type Plan } from './plan';
 import { say, type Figure, type Said } from '../say';
 
@@ -47,8 +47,8 @@ export function changesBetween(from: Plan, to: Plan): Said[] {
       out.push(
         say('history.goesInInsteadOf', {
           name: name(to, i.ingredientId),
-          stage: say(`stage.${useOf(i.in)}`),
-          stage2: say(`stage.${useOf(old.in)}`),
+          stage: say(`stage.${purposeOf(i.in)}`),
+          stage2: say(`stage.${purposeOf(old.in)}`),
         }),
       );
   }

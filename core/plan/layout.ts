@@ -1,4 +1,4 @@
-import { useOf, USES, numberOf, type Bowl, type MethodStep } from './method';
+import { purposeOf, USES, numberOf, type Bowl, type MethodStep } from './method';
 import { oncePerPlan } from './once';
 import type { Act, Plan, PrepareAct, PutAct, PutPot, PutThing, Thing } from './plan';
 import type { Preparation } from './preparation';
@@ -43,7 +43,8 @@ export const potPartsOf = oncePerPlan(({ acts }: Pick<Plan, 'acts'>): readonly P
   acts.filter(isPut).flatMap(({ into, pots }) => (pots ?? []).map((p) => ({ ...p, in: into }))),
 );
 
-const inTurn = (a: Bowl, b: Bowl) => USES.indexOf(useOf(a)) - USES.indexOf(useOf(b)) || numberOf(a) - numberOf(b);
+const inTurn = (a: Bowl, b: Bowl) =>
+  USES.indexOf(purposeOf(a)) - USES.indexOf(purposeOf(b)) || numberOf(a) - numberOf(b);
 
 /**
  * One row a thing: two rows of one, as another thing taken for both leaves them, become one of their sum, the lesser a

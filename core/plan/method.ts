@@ -21,8 +21,8 @@ const MOST_BOWLS = 40;
 export const BowlSchema = z.string().regex(new RegExp(`^(${USES.join('|')})( ([2-9]|[1-3][0-9]|${MOST_BOWLS}))?$`));
 export type Bowl = string;
 
-/** What a bowl is for. @example useOf('late 2') // 'late' */
-export const useOf = (bowl: Bowl): Use => bowl.replace(/ \d+$/, '') as Use;
+/** What a bowl is for. @example purposeOf('late 2') // 'late' */
+export const purposeOf = (bowl: Bowl): Use => bowl.replace(/ \d+$/, '') as Use;
 /** Which of the bowls of its use, from 1. */
 export const numberOf = (bowl: Bowl): number => Number(/ (\d+)$/.exec(bowl)?.[1] ?? 1);
 

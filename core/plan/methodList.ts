@@ -6,7 +6,7 @@ import {
   freeBowl,
   grillsOnly,
   topOf,
-  useOf,
+  purposeOf,
   type AddStep,
   type Bowl,
   type HeatStep,
@@ -47,7 +47,7 @@ const WET: readonly Use[] = ['slurry', 'grain', 'bowl'];
 export function kindOf(step: MethodStep): StepKind {
   switch (step.do) {
     case 'add':
-      return WET.includes(useOf(step.from)) ? 'wet' : useOf(step.from) === 'fold in' ? 'fold in' : 'add';
+      return WET.includes(purposeOf(step.from)) ? 'wet' : purposeOf(step.from) === 'fold in' ? 'fold in' : 'add';
     case 'heat':
       switch (step.role) {
         case 'warm':
@@ -157,11 +157,11 @@ const addsTo = (plan: Plan, from: Bowl): AddStep => ({
   do: 'add',
   from,
   tempC: keptTogetherC(portionsIn(plan, from), plan.room.tempC),
-  how: useOf(from) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
-  stirring: useOf(from) === 'fold in' ? 'spoon' : 'whisk',
+  how: purposeOf(from) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
+  stirring: purposeOf(from) === 'fold in' ? 'spoon' : 'whisk',
   soakMin: 0,
   left: 0,
-  ...(useOf(from) === 'bowl' ? { ladleG: 60 } : {}),
+  ...(purposeOf(from) === 'bowl' ? { ladleG: 60 } : {}),
 });
 
 /** What stands in an act of the cook's own until it is written. */
@@ -380,7 +380,7 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
 
 /** The list with what a bowl holds added where it usually is. */
 export const addBowl = (plan: Plan, bowl: Bowl): Plan => {
-  if (BESIDE_USES.includes(useOf(bowl))) return plan;
+  if (BESIDE_USES.includes(purposeOf(bowl))) return plan;
   const step = addsTo(plan, bowl);
   return insertStep(plan, kindOf(step), undefined, step).plan;
 };

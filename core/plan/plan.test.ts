@@ -16,7 +16,7 @@ import {
   withMilk,
 } from './amounts';
 import { massG, mixtureOf } from '../matter/mixture';
-import { BowlSchema, freeBowl, numberOf, USES, useOf, type Bowl } from './method';
+import { BowlSchema, freeBowl, numberOf, USES, purposeOf, type Bowl } from './method';
 import { allergensOf, inBowls, portionsIn, UnknownIngredientError, wholeMixture } from './bowls';
 import { PlanSchema } from './plan';
 
@@ -56,7 +56,7 @@ describe('bowls of a use', () => {
     for (const use of USES)
       for (const bowl of [use, `${use} 2`, `${use} 40`]) {
         expect(BowlSchema.safeParse(bowl).success).toBe(true);
-        expect(useOf(bowl)).toBe(use);
+        expect(purposeOf(bowl)).toBe(use);
       }
     expect(['late', 'late 2'].map(numberOf)).toEqual([1, 2]);
     for (const none of ['late 1', 'late 41', 'sauce', '']) expect(BowlSchema.safeParse(none).success).toBe(false);

@@ -2,7 +2,7 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { DISHES } from '../pantry/kitchen';
 import { methodOf, restsOf } from './family';
 import { linesOf, partsOf, withLines, withOwnSteps } from './layout';
-import { BESIDE_USES, useOf, type MethodStep } from './method';
+import { BESIDE_USES, purposeOf, type MethodStep } from './method';
 import { oncePerPlan } from './once';
 import type { Plan, Portion } from './plan';
 
@@ -14,8 +14,8 @@ export function portionPlan(plan: Plan, part: Portion): Plan {
   const own: Plan = {
     ...withLines(
       plan,
-      linesOf(plan).filter((i) => !BESIDE_USES.includes(useOf(i.in))),
-      partsOf(plan).filter((c) => !BESIDE_USES.includes(useOf(c.in))),
+      linesOf(plan).filter((i) => !BESIDE_USES.includes(purposeOf(i.in))),
+      partsOf(plan).filter((c) => !BESIDE_USES.includes(purposeOf(c.in))),
     ),
     id: idOf(plan, part),
     name: part.name,

@@ -1,7 +1,7 @@
 import { portionsIn, potsIn } from './bowls';
 import { methodOf } from './family';
 import { isStep, linesOf, ownSteps, partsOf, potPartsOf, withOwnSteps, withPotParts } from './layout';
-import { topOf, useOf, type Bowl, type MethodStep } from './method';
+import { topOf, purposeOf, type Bowl, type MethodStep } from './method';
 import { insertStep, listOf, removeStep, type StepKind } from './methodList';
 import type { Plan, SecondPot } from './plan';
 
@@ -84,7 +84,7 @@ export function goesNow(plan: Plan, vesselId: string): { goes: PotGoes; share: n
   const top = method.findIndex((s) => s.do === 'top');
   const goes = POT_GOES.find((g) => bowlOf(g) === most.in) ?? 'late';
   const baked = top >= 0 && method.slice(top).some((s) => s.do === 'bake');
-  return { goes: useOf(most.in) === 'top' ? (baked ? 'over, then baked' : 'over') : goes, share: most.share };
+  return { goes: purposeOf(most.in) === 'top' ? (baked ? 'over, then baked' : 'over') : goes, share: most.share };
 }
 
 /** The plan with a second pot going there, so much of it; the rest stays for the table. */

@@ -1,5 +1,5 @@
 import { linesOf, partsOf, withParts } from './layout';
-import { BESIDE_USES, useOf } from './method';
+import { BESIDE_USES, purposeOf } from './method';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { lookUp, wholeMixture } from './bowls';
@@ -37,7 +37,7 @@ export function tasteOf(plan: Plan, endMassG: number): Taste {
   const sweetPct = (100 * m.sweetG) / endMassG;
   const sourG = linesOf(plan).reduce((sum, i) => {
     const x = lookUp(plan, i.ingredientId);
-    if (BESIDE_USES.includes(useOf(i.in)) || x.ph === undefined || x.ph >= 5.5) return sum;
+    if (BESIDE_USES.includes(purposeOf(i.in)) || x.ph === undefined || x.ph >= 5.5) return sum;
     return sum + (i.grams * TASTE.sourPerBuffer * (x.buffer ?? 1) * (6.7 - x.ph)) / 100;
   }, 0);
   const sourPct = (100 * sourG) / endMassG;

@@ -1,7 +1,7 @@
 import { massG } from '../matter/mixture';
 import { portionsIn } from '../plan/bowls';
 import { methodOf } from '../plan/family';
-import { BESIDE_USES, useOf, type AddStep, type Bowl as BowlName, type HeatStep, type Use } from '../plan/method';
+import { BESIDE_USES, purposeOf, type AddStep, type Bowl as BowlName, type HeatStep, type Use } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { phaseOf, runOff } from '../model/run';
 import { shows } from '../kitchen/simulated';
@@ -28,7 +28,14 @@ const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => (
 export const bowlsOf = (plan: Plan): Bowl[] =>
   methodOf(plan).flatMap((s, i) =>
     s.do === 'add' && portionsIn(plan, s.from).length
-      ? [{ id: `${useOf(s.from)} ${i}`, use: useOf(s.from), portions: leftIn(plan, s.from, s.left), meets: meetsOf(s) }]
+      ? [
+          {
+            id: `${purposeOf(s.from)} ${i}`,
+            use: purposeOf(s.from),
+            portions: leftIn(plan, s.from, s.left),
+            meets: meetsOf(s),
+          },
+        ]
       : [],
   );
 
@@ -88,8 +95,8 @@ export function asPlanned(plan: Plan, seed = 0): Act[] {
   for (const [i, step] of methodOf(plan).entries()) {
     if (step.do === 'add') {
       const portions = leftIn(plan, step.from, step.left);
-      if (portions.length && !BESIDE_USES.includes(useOf(step.from)))
-        put([{ do: 'add', atS, portions, bowl: `${useOf(step.from)} ${i}`, ...meetsOf(step) }]);
+      if (portions.length && !BESIDE_USES.includes(purposeOf(step.from)))
+        put([{ do: 'add', atS, portions, bowl: `${purposeOf(step.from)} ${i}`, ...meetsOf(step) }]);
     } else if (step.do === 'heat') {
       const scene = replay.at(atS);
       put(handsTo(step, scene, atS));

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { IdSchema, MomentSchema } from '../moment';
 import { inBowls, type LaidPortion } from '../plan/bowls';
 import { linesOf, partsOf, withLines } from '../plan/layout';
-import { numberOf, useOf, type Use } from '../plan/method';
+import { numberOf, purposeOf, type Use } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { say, type Said } from '../say';
 
@@ -28,7 +28,7 @@ const IN_TURN: readonly Use[] = ['pot', 'slurry', 'grain', 'bowl', 'late', 'off 
 
 /** What it is weighed into: a cup for each bowl. */
 const cupOf = (p: LaidPortion): Said => {
-  const cup = say(`prep.into.${p.taste ? 'taste' : useOf(p.in)}`);
+  const cup = say(`prep.into.${p.taste ? 'taste' : purposeOf(p.in)}`);
   return numberOf(p.in) === 1 || p.taste ? cup : say('prep.anotherCup', { cup, which: numberOf(p.in) });
 };
 const keyOf = (p: { in: string; taste?: boolean | undefined }, ingredientId: string) =>

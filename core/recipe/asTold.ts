@@ -11,7 +11,7 @@ import {
   type RestStep,
   type Bowl,
   type Use,
-  useOf,
+  purposeOf,
 } from '../plan/method';
 import { linesOf, ownSteps, partsOf, withLines, withOwnSteps, type Line, type Part } from '../plan/layout';
 import type { Plan } from '../plan/plan';
@@ -105,7 +105,7 @@ function momentsIn(plan: Plan, a: Account, firstTurn: number): Moment[] {
     const grams = new Map<string, number>();
     for (const p of arrival.portions) {
       const item = items.get(idOf(p.thing));
-      if (!item || BESIDE_USES.includes(useOf(item.in))) continue;
+      if (!item || BESIDE_USES.includes(purposeOf(item.in))) continue;
       if (p.share <= 0) continue;
       const share = (p.share * weight(p.thing)) / known.get(item.ingredientId)!;
       grams.set(item.ingredientId, (grams.get(item.ingredientId) ?? 0) + share * (item.grams - besideG(plan, item)));
@@ -120,7 +120,7 @@ function momentsIn(plan: Plan, a: Account, firstTurn: number): Moment[] {
 /** g of a thing that lie under it or on top. */
 const besideG = (plan: Plan, item: Line): number =>
   partsOf(plan)
-    .filter((c) => c.ingredientId === item.ingredientId && BESIDE_USES.includes(useOf(c.in)))
+    .filter((c) => c.ingredientId === item.ingredientId && BESIDE_USES.includes(purposeOf(c.in)))
     .reduce((sum, c) => sum + c.grams, 0);
 
 function useFor(plan: Plan, a: Account, arrival: Arrival, ids: readonly string[]): Use {
@@ -134,7 +134,7 @@ function useFor(plan: Plan, a: Account, arrival: Arrival, ids: readonly string[]
 
 /** The plan's things at the moments at which they come; what the account has no arrival for stays where the plan has it. */
 function placed(plan: Plan, moments: readonly Moment[]): Plan {
-  const kept: Part[] = partsOf(plan).filter((c) => BESIDE_USES.includes(useOf(c.in)) || c.taste);
+  const kept: Part[] = partsOf(plan).filter((c) => BESIDE_USES.includes(purposeOf(c.in)) || c.taste);
   const lines = linesOf(plan).map((item) => {
     const parts = new Map<Bowl, { bowl: Bowl; grams: number }>();
     for (const m of moments) {
@@ -155,13 +155,13 @@ function addOf(plan: Plan, a: Account, m: Moment): AddStep {
   const ids = [...m.grams.keys()];
   const wet = [...a.wet].find(([t]) => ids.includes(a.things[t]!.id))?.[1];
   const cold = plan.things.some((i) => ids.includes(i.ingredientId) && lookUp(plan, i.ingredientId).group === 'milk');
-  const tempered = useOf(m.bowl) === 'bowl' && (a.egg === 'tempered' || a.egg === 'hot onto');
+  const tempered = purposeOf(m.bowl) === 'bowl' && (a.egg === 'tempered' || a.egg === 'hot onto');
   return {
     do: 'add',
     from: m.bowl,
     tempC: cold ? 8 : plan.room.tempC,
-    how: wet ? ENTRY[wet] : useOf(m.bowl) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
-    stirring: useOf(m.bowl) === 'fold in' ? 'spoon' : 'whisk',
+    how: wet ? ENTRY[wet] : purposeOf(m.bowl) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
+    stirring: purposeOf(m.bowl) === 'fold in' ? 'spoon' : 'whisk',
     soakMin: 0,
     left: 0,
     ...(tempered ? { ladleG: 60 } : {}),

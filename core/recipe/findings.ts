@@ -1,5 +1,5 @@
 import { eachLine, linesOf, withOwnSteps } from '../plan/layout';
-import { BESIDE_USES, useOf } from '../plan/method';
+import { BESIDE_USES, purposeOf } from '../plan/method';
 import { forecast, type Forecast } from '../model/forecast';
 import { moved, wetted, withGrams } from '../plan/amounts';
 import { massG, PUDDING_G_PER_ML } from '../matter/mixture';
@@ -224,7 +224,7 @@ const ratios: Finder = ({ items, egg }) => {
   const out: Finding[] = [];
   const litres =
     items
-      .filter((i) => i.x.group === 'milk' && !BESIDE_USES.includes(useOf(i.in)))
+      .filter((i) => i.x.group === 'milk' && !BESIDE_USES.includes(purposeOf(i.in)))
       .reduce((s, i) => s + i.grams / i.x.densityGPerMl, 0) / 1000;
   for (const i of items.filter((t) => t.x.group === 'thickener' && t.grams > 0)) {
     const per = i.grams / Math.max(0.05, litres);
@@ -311,7 +311,7 @@ const custardBoiled: Finder = ({ plan, facts, powders, egg }) => {
 
 const starchNotBoiled: Finder = ({ r, facts, items, powders, egg, kernels, starchName }) => {
   if (
-    (powders.length || items.some((i) => useOf(i.in) === 'grain')) &&
+    (powders.length || items.some((i) => purposeOf(i.in) === 'grain')) &&
     r.method.length &&
     !facts.bubbles &&
     !facts.oven &&
@@ -343,7 +343,7 @@ const starchNotBoiled: Finder = ({ r, facts, items, powders, egg, kernels, starc
 
 const sugarEarly: Finder = ({ plan, facts, items, kernels }) => {
   const sweet = items.find((i) => i.x.group === 'sweet' && i.grams > 0);
-  if (kernels && sweet && !facts.sugarLate && useOf(sweet.in) !== 'late') {
+  if (kernels && sweet && !facts.sugarLate && purposeOf(sweet.in) !== 'late') {
     const pct =
       (100 * sweet.grams) /
       Math.max(

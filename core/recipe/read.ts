@@ -1,4 +1,4 @@
-import { useOf, type Use } from '../plan/method';
+import { purposeOf, type Use } from '../plan/method';
 import { laidOut, withOwnSteps, type Line as PlanLine, type Part as PlanPart } from '../plan/layout';
 import { wetted, usualBowl } from '../plan/amounts';
 import { newPlan } from '../plan/newPlan';
@@ -256,8 +256,8 @@ export function planOf(r: Reading, pantry: Pantry, meta: PlanMeta): Plan | undef
           : {}),
     ...(facts.starch === 'hot onto meal' ? { grain: 'hot liquid onto it' as const } : {}),
     ...(facts.starch === 'cold slurry' &&
-    items.some((i) => useOf(i.in) === 'grain') &&
-    !items.some((i) => useOf(i.in) === 'slurry')
+    items.some((i) => purposeOf(i.in) === 'grain') &&
+    !items.some((i) => purposeOf(i.in) === 'slurry')
       ? { grain: 'wetted cold first' as const }
       : {}),
     ...(facts.soaked ? { soak: 'soaked' as const } : {}),
@@ -354,7 +354,7 @@ function inTheDish(lines: readonly Line[], items: readonly PlanLine[]): PlanPart
 /** What the steps keep back, as carve-outs; the slurry's own liquid is carved out by rule. */
 function keptBack(facts: Facts, items: readonly PlanLine[]): PlanPart[] {
   return facts.kept.flatMap((k) => {
-    const item = items.find((i) => i.ingredientId === k.id && useOf(i.in) !== k.use);
+    const item = items.find((i) => i.ingredientId === k.id && purposeOf(i.in) !== k.use);
     if (!item) return [];
     const grams = Math.round(Math.min(item.grams, k.grams ?? item.grams * (k.share ?? 0)) * 10) / 10;
     // wetting cold starch is no other stage

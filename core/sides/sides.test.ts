@@ -1,7 +1,7 @@
 import { massG, mixtureOf } from '../matter/mixture';
 import { forecast } from '../model/forecast';
 import { productOf, runMethod } from '../model/run';
-import { PlanSchema, type Plan } from '../plan/plan';
+import { PlanSchema, type Plan , SecondPot } from '../plan/plan';
 import { allAllergens, portionOf } from '../advice/portions';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { wholeMixture } from '../plan/bowls';
@@ -13,7 +13,6 @@ import { methodOf } from '../plan/family';
 import { stepTroubles } from '../plan/methodList';
 import { familyPlan, pantry, testPlan } from '../testing';
 import { FRUITS, FRUIT_ROWS, leavesHardBits, sugarFor } from '../pantry/fruit';
-import type { SecondPot } from '../plan/plan';
 import { BESIDE_STARTS, besideOf, SIDE, startBeside } from './sides';
 import { prepOf } from '../prep/prep';
 import { stepsOf } from '../cook/steps';

@@ -4,7 +4,7 @@ import { dishAreaM2 } from '../pantry/kitchen';
 import { FRUIT_ROWS, type Fruit } from '../pantry/fruit';
 import { lookUp } from '../plan/bowls';
 import { ownSteps, potPartsOf, preparationsOf, withPotParts, withPreparations } from '../plan/layout';
-import { useOf, type HeatStep, type MethodStep } from '../plan/method';
+import { purposeOf, type HeatStep, type MethodStep } from '../plan/method';
 import { oncePerPlan } from '../plan/once';
 import type { Plan, SecondPot } from '../plan/plan';
 import { boiled, compotePot, glazePot, layerPot, POT, secondPot, syrupPot, type SyrupEnd } from '../plan/potStarts';
@@ -211,7 +211,7 @@ function secondPotOf(pot: SecondPot, plan: Plan): SideAnswer {
   const steps = ownSteps(pot) ?? [];
   const fruit = fruitIn(pot);
   const put = potPartsOf(plan).filter((p) => p.vesselId === pot.id);
-  const overShare = put.filter((p) => useOf(p.in) === 'top').reduce((sum, p) => sum + p.share, 0);
+  const overShare = put.filter((p) => purposeOf(p.in) === 'top').reduce((sum, p) => sum + p.share, 0);
   const areaM2 = dishAreaM2(plan.dish) * plan.dish.count;
   const overMm = (overShare * makesG) / POT.densityGPerMl / (areaM2 * 1000);
   const binds = m.starchG > 0.5;

@@ -1,5 +1,5 @@
-import { inBowls } from '../../core/plan/bowls';
-import { useOf } from '../../core/plan/method';
+import { inBowls , lookUp } from '../../core/plan/bowls';
+import { purposeOf } from '../../core/plan/method';
 import { ownSteps } from '../../core/plan/layout';
 import { SECOND_KINDS } from '../../core/plan/secondPot';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
@@ -31,7 +31,6 @@ import {
 } from '../../core/plan/methodList';
 import type { MethodStep } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { lookUp } from '../../core/plan/bowls';
 import { say } from '../../core/say';
 import { colour } from '../../ui/colours';
 import { SortList, type SortRow } from '../../ui/dragging';
@@ -161,7 +160,7 @@ export function MethodForm({ plan, forecast, working, onChange, beside = false }
           ) : null}
         </View>
       )}
-      {list.some((s) => s.do === 'top' || (s.do === 'add' && useOf(s.from) === 'fold in')) ||
+      {list.some((s) => s.do === 'top' || (s.do === 'add' && purposeOf(s.from) === 'fold in')) ||
       inBowls(plan).under.length > 0 ? (
         <Type kind="small" tone="quiet">
           {tell(limit('layers'))}
@@ -270,7 +269,7 @@ function StepCard({
   const { fmt, tell } = useApp();
   const title = stepTitle(step);
   const told = forecast ? stepTold(at, list, plan, forecast, fmt) : '';
-  const overflows = step.do === 'add' && useOf(step.from) === 'fold in' && (forecast?.fillRel ?? 0) > 1;
+  const overflows = step.do === 'add' && purposeOf(step.from) === 'fold in' && (forecast?.fillRel ?? 0) > 1;
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
     <Row id={step.id}>

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { USUAL_BATH } from '../../core/plan/family';
 import type { NamedStep } from '../../core/plan/methodList';
 import {
-  useOf,
+  purposeOf,
   topOf,
   type AddStep,
   type Bowl,
@@ -313,7 +313,7 @@ function AddFields({
   const set = (change: Partial<AddStep>) => onChange({ ...step, ...change });
   const here = portionsIn(plan, step.from);
   const egg = here.some((p) => p.ingredient.egg);
-  const rawWhites = useOf(step.from) === 'fold in' && here.some((p) => p.ingredient.egg?.yolk === 0);
+  const rawWhites = purposeOf(step.from) === 'fold in' && here.some((p) => p.ingredient.egg?.yolk === 0);
   return (
     <>
       <GoesInFields bowl={step.from} plan={plan} onPlan={onPlan} />
@@ -364,7 +364,7 @@ function AddFields({
         maxC={100}
         onChange={(tempC) => set({ tempC })}
       />
-      {useOf(step.from) === 'grain' ? (
+      {purposeOf(step.from) === 'grain' ? (
         <Stepper
           name={t('stepField.soak')}
           value={step.soakMin}
@@ -375,7 +375,7 @@ function AddFields({
           onChange={(soakMin) => set({ soakMin })}
         />
       ) : null}
-      {useOf(step.from) === 'slurry' ? (
+      {purposeOf(step.from) === 'slurry' ? (
         <Stepper
           name={t('stepField.jug')}
           value={Math.round(step.left * 100)}

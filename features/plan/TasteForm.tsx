@@ -1,5 +1,5 @@
 import { linesOf } from '../../core/plan/layout';
-import { BESIDE_USES, useOf } from '../../core/plan/method';
+import { BESIDE_USES, purposeOf } from '../../core/plan/method';
 import { View } from 'react-native';
 import { lookUp } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
@@ -29,7 +29,7 @@ export function TasteForm({
   const taste = about?.taste;
   const tastes = linesOf(plan).filter((i) => {
     const x = lookUp(plan, i.ingredientId);
-    return i.grams > 0 && !BESIDE_USES.includes(useOf(i.in)) && (x.group === 'sweet' || x.id === 'salt');
+    return i.grams > 0 && !BESIDE_USES.includes(purposeOf(i.in)) && (x.group === 'sweet' || x.id === 'salt');
   });
   const never = plan.rules.includes('nobody tastes');
   const lines: [string, string][] = taste

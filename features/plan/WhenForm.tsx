@@ -1,6 +1,6 @@
 import { moved, usualBowl, wetted } from '../../core/plan/amounts';
 import { linesOf, partsOf, withParts } from '../../core/plan/layout';
-import { useOf, USES, type Bowl, type Use } from '../../core/plan/method';
+import { purposeOf, USES, type Bowl, type Use } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import type { Ingredient } from '../../core/pantry/ingredient';
 import { Choices } from '../../ui/Choices';
@@ -43,7 +43,7 @@ export function WhenForm({
     <>
       <Choices
         label={t('when.title')}
-        value={useOf(item.in)}
+        value={purposeOf(item.in)}
         options={options}
         onChoose={(bowl) =>
           onChange(
@@ -69,8 +69,8 @@ export function WhenForm({
           />
           <Choices
             label={t('when.keptFor')}
-            value={useOf(kept.in)}
-            options={options.filter((o) => o.value !== useOf(item.in))}
+            value={purposeOf(kept.in)}
+            options={options.filter((o) => o.value !== purposeOf(item.in))}
             onChoose={(bowl) => keep(kept.grams, bowl)}
           />
           <Key label={t('when.keepNone')} onPress={() => keep(0, kept.in)} className="self-start" />
@@ -83,7 +83,7 @@ export function WhenForm({
             const usual = usualBowl(ingredient);
             keep(
               Math.max(1, Math.round(item.grams / 4)),
-              usual === useOf(item.in) ? (usual === 'late' ? 'off the heat' : 'late') : usual,
+              usual === purposeOf(item.in) ? (usual === 'late' ? 'off the heat' : 'late') : usual,
             );
           }}
         />

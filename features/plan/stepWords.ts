@@ -1,6 +1,6 @@
 import type { Forecast } from '../../core/model/forecast';
 import { kindOf, type NamedStep } from '../../core/plan/methodList';
-import { useOf, type HeatStep, type Bowl } from '../../core/plan/method';
+import { purposeOf, type HeatStep, type Bowl } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import { portionsIn, wholeMixture } from '../../core/plan/bowls';
 import { depthMm } from '../../core/pot/corrections';
@@ -131,7 +131,7 @@ export function stepTold(i: number, list: readonly NamedStep[], plan: Plan, f: F
     case 'add': {
       const tenths = Math.round((told.lumpRisk ?? 0) * 10);
       if ((told.lumpRisk ?? 0) > FELT) out.push(t('stepTold.lumps', { tenths: Math.max(1, tenths) }));
-      if (useOf(s.from) === 'fold in' && f.folded) {
+      if (purposeOf(s.from) === 'fold in' && f.folded) {
         out.push(t('stepTold.grows', { ml: fmt.ml(f.folded.addsMl), fill: Math.round(f.fillRel * 100) }));
         if (f.folded.steps > 0.05) out.push(t('stepTold.softer', { steps: f.folded.steps.toFixed(1) }));
       }
