@@ -118,3 +118,39 @@ test('a cornmeal porridge, loosened to taste, and a recipe taken as it is', asyn
   for (const thing of ['whole milk', 'cornmeal', '113 g butter', '40 g sugar']) expect(things).toContain(thing);
   await writeDown(page, /porridge/i);
 });
+
+test('a sticky-rice bake with a sauce cooked apart, part of it poured over, part kept for the table', async ({
+  watched: page,
+}) => {
+  const taps = await countTaps(page);
+  await openPlan(page);
+  await begin(
+    page,
+    'warm rice pudding for six from coconut milk, in a shallow dish',
+    '2 cans of 400 coconut milk\n250 g glutinous rice\n300 ml water\n80 g sugar\n1/2 tsp salt',
+  );
+  await page.getByTestId('row-steps').click();
+  await key(page, /Pour/).last().click();
+  await key(page, /^Add a step behind/).click();
+  await page.getByTestId('step-kinds').getByRole('button', { name: /^Bake/ }).click();
+  await closeSheet(page);
+  await page.getByTestId('row-sides').click();
+  await key(page, /^A pot of its own/).click();
+  await page.getByLabel('What it is called').fill('coconut sauce');
+  await page.getByLabel('What goes into it').fill('300 ml coconut cream\n60 g sugar\n2 tsp rice flour');
+  await page.getByTestId('put-in').click();
+  await page
+    .getByRole('radiogroup', { name: 'Where what comes out of it goes' })
+    .getByRole('radio', { name: 'over it, then into the oven' })
+    .click();
+  await page.getByLabel('So much of it, %').fill('50');
+  await expect(page.getByText('The rest stays for the table.')).toBeVisible();
+  await expect(page.getByTestId('side-answer')).toContainText(/makes/);
+  await closeSheet(page);
+  expect(await taps()).toBeLessThanOrEqual(MOST_TAPS);
+  const { orders, things } = await cooked(page);
+  for (const thing of ['glutinous rice', 'canned coconut milk', 'coconut sauce']) expect(things).toContain(thing);
+  expect(orders).toEqual(expect.arrayContaining(['Pour', 'Pour the coconut sauce over', 'Bake']));
+  expect(orders.indexOf('Pour the coconut sauce over')).toBeLessThan(orders.indexOf('Bake'));
+  await writeDown(page, /rice/i);
+});

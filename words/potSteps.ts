@@ -276,15 +276,17 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
         done: t('potRoom.done2'),
         until: step.ends === 'time' ? t('potRoom.toGo') : t('potRoom.about2'),
       };
-    case 'top':
+    case 'top': {
+      const apart = step.portions.length === 1 && step.portions[0]!.ofPot ? step.portions[0] : undefined;
       return {
-        title: t('potRoom.theLayerOn'),
+        title: apart ? t('potRoom.pourItAllOver', { name: apart.ingredient.name }) : t('potRoom.theLayerOn'),
         how: (goes) => goes,
         cue: t('potRoom.overTheBackOfASpoon'),
         why: t('potRoom.itStaysOnTop'),
         done: t('potRoom.layerOn'),
         until: t('potRoom.about2'),
       };
+    }
     case 'grill':
       return {
         title: t('potRoom.grill'),

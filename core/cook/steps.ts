@@ -1,5 +1,5 @@
 import { bowlsFor, inBowls, leftOfPots, portionsIn, type LaidPortion } from '../plan/bowls';
-import { pouredPortion, pouredPortions } from '../model/pouredPortions';
+import { pouredPortion, pouredPortions } from './poured';
 import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import {
@@ -191,10 +191,11 @@ export const notInYet = (steps: readonly Step[], stepIndex: number): LaidPortion
  */
 export function stepsOf(
   plan: Plan,
-  forecast: Pick<Forecast, 'phases'> & Partial<Pick<Forecast, 'told'>>,
+  forecast: Pick<Forecast, 'phases'> & Partial<Pick<Forecast, 'told' | 'products'>>,
   changes: StepChanges = UNCHANGED,
 ): Step[] {
   const bowls = inBowls(plan);
+  const products = forecast.products ?? {};
   const all = Object.values(bowls).flat();
   const seen = new Map<string, number>();
   const called = (role: StepRole, own: { id?: string | undefined; name?: string | undefined } = {}) => {
@@ -222,7 +223,10 @@ export function stepsOf(
   );
   const places = placesOf(plan);
   const method = methodOf(plan);
-  const untasted = (bowl: Bowl) => [...portionsIn(plan, bowl).filter((p) => !p.taste), ...pouredPortions(plan, bowl)];
+  const untasted = (bowl: Bowl) => [
+    ...portionsIn(plan, bowl).filter((p) => !p.taste),
+    ...pouredPortions(plan, bowl, products),
+  ];
   const isTold = (put: Put) => put.portions.length > 0;
   let atStart: Put[] = [{ into: 'pot', portions: untasted('pot') }];
   let adds: AddStep[] = [];
@@ -241,7 +245,7 @@ export function stepsOf(
           .filter((b) => !poured.includes(b))
           .map((b): Put => ({ into: 'top', portions: untasted(b) }))
       : [];
-  const kept = leftOfPots(plan).map((p) => pouredPortion(plan, p, 'top'));
+  const kept = leftOfPots(plan).map((p) => pouredPortion(plan, p, 'top', products));
   const keeps = (i: number): Pick<Step, 'keeps'> => (i === lastAt && kept.length ? { keeps: kept } : {});
   const flat = (puts: readonly Put[]) => puts.flatMap((p) => p.portions);
   const bindsSoon = ({ ingredient: { thickener, egg } }: LaidPortion) =>

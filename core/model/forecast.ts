@@ -41,7 +41,7 @@ import { eggReport, feltCurd, risksOf, type EggReport } from './judgeRisks';
 import { above, phi } from './normal';
 import type { Risk, RiskName } from './risks';
 import { SPREAD } from './spread';
-import { dishStartC, potSetup, runMethod, runPortion, type Run, type StepTold } from './run';
+import { dishStartC, potSetup, productOf, runMethod, runPortion, type Run, type StepTold } from './run';
 import { coolInDish, freezesBelowC, type CoolingPoint } from '../set/cooling';
 import { EATEN_WARM_C, hoursBelow, keepsRule, SAFE_COOLING } from '../set/safety';
 import {
@@ -98,6 +98,8 @@ export type Forecast = {
   phases: PhaseEnd[];
   /** of each step of the method, in its order */
   told: StepTold[];
+  /** g that come out of each second pot, by its id */
+  products: Record<string, number>;
   trace: PotReading[];
   rawPer100G: number;
   /** share of its water that the least done grain has taken; 1 without grains */
@@ -607,6 +609,7 @@ export function forecastFrom(
     peak: { bulkC: pot.bulkMaxC, filmC: pot.filmMaxC, panC: pot.panMaxC },
     phases: run.phases,
     told: run.told,
+    products: Object.fromEntries(plan.vessels.map((v) => [v.id, massG(productOf(plan, v).content)])),
     trace: run.trace,
     rawPer100G: readPot(pot).rawPer100G,
     bite: body.bite,

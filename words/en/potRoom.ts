@@ -263,6 +263,7 @@ export const potRoom = {
   'potRoom.andMoreBelow_one': 'and one more, below',
   'potRoom.andMoreBelow_other': 'and {{count}} more, below',
   'potRoom.dryCloths': 'dry cloths',
+  'potRoom.pourItAllOver': 'Pour the {{name}} over',
   'potRoom.shareOfIt': ', {{share}} % of it',
   'potRoom.shareOfIt.aQuarter': ', a quarter of it',
   'potRoom.shareOfIt.aThird': ', a third of it',
