@@ -1,4 +1,4 @@
-import type { HeatStep, MethodStep , Bowl } from './method';
+import type { HeatStep, MethodStep, Bowl } from './method';
 import type { SetWord } from '../texture/words';
 import type { Choices, Family, Plan } from './plan';
 

@@ -85,31 +85,20 @@ function asList({ items, carveOuts, steps, ...plan }: Old): Old {
 }
 
 /** Side pots of version 6 by kind: four of them are pots with a list of their own now. */
+const [word, figure] = [z.string(), z.number()];
+const layer = { id: word, liquidId: word, depthMm: figure, sweetPct: figure };
 const OldPotSchema = z.discriminatedUnion('kind', [
   z.object({
-    id: z.string(),
+    id: word,
     kind: z.literal('syrup'),
-    sugarId: z.string(),
-    sugarG: z.number(),
+    sugarId: word,
+    sugarG: figure,
     to: z.enum(SYRUPS),
     acid: z.boolean(),
   }),
-  z.object({ id: z.string(), kind: z.literal('compote'), fruit: z.enum(FRUITS), boughtG: z.number() }),
-  z.object({
-    id: z.string(),
-    kind: z.literal('second layer'),
-    liquidId: z.string(),
-    depthMm: z.number(),
-    cookedTo: z.number(),
-    sweetPct: z.number(),
-  }),
-  z.object({
-    id: z.string(),
-    kind: z.literal('glaze'),
-    liquidId: z.string(),
-    depthMm: z.number(),
-    sweetPct: z.number(),
-  }),
+  z.object({ id: word, kind: z.literal('compote'), fruit: z.enum(FRUITS), boughtG: figure }),
+  z.object({ ...layer, kind: z.literal('second layer'), cookedTo: figure }),
+  z.object({ ...layer, kind: z.literal('glaze') }),
 ]);
 
 type Beside = { act: unknown } | { pot: SecondPot; over: { vesselId: string; share: number }[] };

@@ -18,7 +18,6 @@ export const POT = table('Second pots', {
   acidPerSugar: [0.03, 'g/g', 'C', 'lemon juice against crystals'],
   stewWater: [0.08, '1', 'C', 'water to start fruit with'],
   glazeStarch: [0.038, 'g/g', 'C', 'cornstarch in a glaze that sets to a film'],
-  glazeLoss: [1.06, '1', 'C', 'liquid of a glaze over what is left of it'],
   layerStarch: [0.02, 'g/g', 'C', 'rice flour in a second layer'],
   densityGPerMl: [1.04, 'g/ml', 'B', 'of a layer'],
 });
@@ -87,12 +86,11 @@ export function compotePot(id: string, fruit: Fruit, boughtG: number): SecondPot
 }
 
 type LayerOf = { liquidId: string; depthMm: number; sweetPct: number };
-type Over = Pick<Dish, 'count'> & Dish;
-const layerG = (dish: Over, depthMm: number): number =>
+const layerG = (dish: Dish, depthMm: number): number =>
   dishAreaM2(dish) * dish.count * depthMm * 1000 * POT.densityGPerMl;
 
 /** A film on what is cold. */
-export function glazePot(id: string, dish: Over, { liquidId, depthMm, sweetPct }: LayerOf): SecondPot {
+export function glazePot(id: string, dish: Dish, { liquidId, depthMm, sweetPct }: LayerOf): SecondPot {
   const endG = layerG(dish, depthMm);
   const starchG = endG * POT.glazeStarch;
   const sugarG = (endG * sweetPct) / 100;
@@ -101,7 +99,7 @@ export function glazePot(id: string, dish: Over, { liquidId, depthMm, sweetPct }
     id,
     'glaze',
     some(
-      line(liquidId, whole((endG - starchG - sugarG) * POT.glazeLoss)),
+      line(liquidId, whole(endG - starchG - sugarG)),
       line('cornstarch', Math.max(1, Math.round(2 * starchG) / 2)),
       line('sugar', whole(sugarG)),
     ),
@@ -110,7 +108,7 @@ export function glazePot(id: string, dish: Over, { liquidId, depthMm, sweetPct }
 }
 
 /** A second layer, cooked down in its own pan so that what is left stands so deep. */
-export function layerPot(id: string, dish: Over, s: LayerOf & { cookedTo: number }): SecondPot {
+export function layerPot(id: string, dish: Dish, s: LayerOf & { cookedTo: number }): SecondPot {
   const endG = layerG(dish, s.depthMm);
   const starchG = endG * POT.layerStarch;
   const sugarG = (endG * s.sweetPct) / 100;

@@ -1,8 +1,6 @@
-import { portionsIn, potsIn } from './bowls';
-import { methodOf } from './family';
 import { isStep, linesOf, ownSteps, partsOf, potPartsOf, withOwnSteps, withPotParts } from './layout';
-import { topOf, purposeOf, type Bowl, type MethodStep } from './method';
-import { insertStep, listOf, removeStep, type StepKind } from './methodList';
+import type { Bowl, MethodStep } from './method';
+import type { StepKind } from './methodList';
 import type { Plan, SecondPot } from './plan';
 
 /** Pots beside the pot: a list each, seen as a plan of its own. */
@@ -67,40 +65,3 @@ export function pouredInto(plan: Plan, vesselId: string, bowl: Bowl, share: numb
   const here = Math.round(100 * Math.min(share, 1 - elsewhere)) / 100;
   return withPotParts(plan, here > 0 ? [...others, { vesselId, share: here, in: bowl }] : others);
 }
-
-/** Where a second pot goes, as a cook would say it. */
-export const POT_GOES = ['table', 'late', 'off the heat', 'under', 'over, then baked', 'over'] as const;
-export type PotGoes = (typeof POT_GOES)[number];
-const bowlOf = (goes: PotGoes): Bowl | undefined =>
-  goes === 'table' ? undefined : goes === 'over' || goes === 'over, then baked' ? 'top' : goes;
-
-/** Where most of a second pot goes now, and how much of it. */
-export function goesNow(plan: Plan, vesselId: string): { goes: PotGoes; share: number } {
-  const [most] = potPartsOf(plan)
-    .filter((p) => p.vesselId === vesselId)
-    .toSorted((a, b) => b.share - a.share);
-  if (!most) return { goes: 'table', share: 1 };
-  const method = methodOf(plan);
-  const top = method.findIndex((s) => s.do === 'top');
-  const goes = POT_GOES.find((g) => bowlOf(g) === most.in) ?? 'late';
-  const baked = top >= 0 && method.slice(top).some((s) => s.do === 'bake');
-  return { goes: purposeOf(most.in) === 'top' ? (baked ? 'over, then baked' : 'over') : goes, share: most.share };
-}
-
-/** The plan with a second pot going there, so much of it; the rest stays for the table. */
-export function goingTo(plan: Plan, vesselId: string, goes: PotGoes, share: number): Plan {
-  const cleared = withPotParts(
-    plan,
-    potPartsOf(plan).filter((p) => p.vesselId !== vesselId),
-  );
-  const bowl = bowlOf(goes);
-  const next = bowl ? pouredInto(cleared, vesselId, bowl, share) : cleared;
-  // a step that pours what is no longer there goes with it
-  const idle = listOf(next).find((s) => s.do === 'top' && !holdsAny(next, topOf(s)));
-  const tidy = idle && ownSteps(next) ? removeStep(next, idle.id) : next;
-  const list = listOf(tidy);
-  const bake = list.findIndex((s) => s.do === 'bake');
-  if (goes !== 'over, then baked' || bake < 0 || list.some((s) => s.do === 'top')) return tidy;
-  return insertStep(tidy, 'top', bake).plan;
-}
-const holdsAny = (plan: Plan, bowl: Bowl): boolean => portionsIn(plan, bowl).length + potsIn(plan, bowl).length > 0;

@@ -1,14 +1,15 @@
 import { massG, mixtureOf } from '../matter/mixture';
 import { forecast } from '../model/forecast';
 import { productOf, runMethod } from '../model/run';
-import { PlanSchema, type Plan , SecondPot } from '../plan/plan';
+import { PlanSchema, type Plan, SecondPot } from '../plan/plan';
 import { allAllergens, portionOf } from '../advice/portions';
 import { dishAreaM2 } from '../pantry/kitchen';
 import { wholeMixture } from '../plan/bowls';
 import { potPartsOf, withPotParts, withPreparations } from '../plan/layout';
 import { boiled, compotePot, fire, glazePot, layerPot, POT, secondPot, syrupPot } from '../plan/potStarts';
 import type { Preparation } from '../plan/preparation';
-import { goesNow, goingTo, POT_GOES, pouredInto } from '../plan/secondPot';
+import { goesNow, goingTo, POT_GOES } from '../plan/potGoes';
+import { pouredInto } from '../plan/secondPot';
 import { methodOf } from '../plan/family';
 import { stepTroubles } from '../plan/methodList';
 import { familyPlan, pantry, testPlan } from '../testing';

@@ -12,19 +12,22 @@ import { ruleAgainst } from '../../core/plan/rules';
 import { useCollection, useSave } from '../shared/stored';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
+import { later } from '../../ui/later';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
 import { Sheet } from '../../ui/Sheet';
 import { Type } from '../../ui/Type';
 import { OwnForm } from './OwnForm';
 import { WhenForm } from './WhenForm';
-import { isList, TypedList } from './TypedList';
+import { isList } from './isList';
 import { RULE_SAYS } from './words';
 import { learn, t, named } from '../../words';
 import { useFormat, useTell } from '../shared/App';
 import { FormChoices, FormField } from '../shared/FormField';
 import { typed, typedOr } from '../shared/typed';
 import { ingredientSheet } from '../../words/en/ingredientSheet';
+
+const TypedList = later(() => import('./TypedList').then((m) => m.TypedList));
 
 learn(ingredientSheet);
 

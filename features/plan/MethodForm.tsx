@@ -1,4 +1,4 @@
-import { inBowls , lookUp } from '../../core/plan/bowls';
+import { inBowls, lookUp } from '../../core/plan/bowls';
 import { purposeOf } from '../../core/plan/method';
 import { ownSteps } from '../../core/plan/layout';
 import { SECOND_KINDS } from '../../core/plan/secondPot';

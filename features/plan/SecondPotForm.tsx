@@ -4,15 +4,17 @@ import { lookUp } from '../../core/plan/bowls';
 import { linesOf, withLines } from '../../core/plan/layout';
 import { methodOf } from '../../core/plan/family';
 import type { Plan, SecondPot } from '../../core/plan/plan';
-import { asSecondPot, goesNow, goingTo, POT_GOES, secondPlan } from '../../core/plan/secondPot';
+import { goesNow, goingTo, POT_GOES } from '../../core/plan/potGoes';
+import { asSecondPot, secondPlan } from '../../core/plan/secondPot';
 import { Choices } from '../../ui/Choices';
 import { Field } from '../../ui/Field';
 import { later } from '../../ui/later';
 import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
-import { isList, TypedList } from './TypedList';
+import { isList } from './isList';
 
+const TypedList = later(() => import('./TypedList').then((m) => m.TypedList));
 const MethodForm = later(() => import('./MethodForm').then((m) => m.MethodForm));
 
 /** A pot beside the pot: what goes in, what is done, and where what comes out of it goes. */

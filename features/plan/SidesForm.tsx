@@ -18,11 +18,28 @@ import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
 import { newId } from '../shared/ids';
 import type { useAbout } from './useAbout';
-import { BESIDE_SAYS } from './words';
-import { t } from '../../words';
+import { say, type Said } from '../../core/say';
+import { learn, t } from '../../words';
+import { besideForm } from '../../words/en/besideForm';
+
 import { useKitchen } from '../shared/kitchen';
 
+learn(besideForm);
+
 const SecondPotForm = later(() => import('./SecondPotForm').then((m) => m.SecondPotForm));
+
+const BESIDE_SAYS: Record<BesideStart, { label: Said; sub: Said }> = {
+  sauce: { label: say('planRoom.aPotOfItsOwn'), sub: say('planRoom.aSauceAStewAnything') },
+  boiled: { label: say('planRoom.boiledBesideIt'), sub: say('planRoom.aVegetableAGrainCookedApart') },
+  syrup: { label: say('planRoom.syrup'), sub: say('planRoom.sugarAndWaterBoiledDown') },
+  compote: { label: say('planRoom.compote'), sub: say('planRoom.stewedFruitSugarByIts') },
+  infusion: { label: say('planRoom.infusion'), sub: say('planRoom.spiceDrawnInWarmMilk') },
+  toasting: { label: say('planRoom.toasting'), sub: say('planRoom.nutsOrCoconutDryAnd') },
+  'fried coconut': { label: say('planRoom.friedCoconutSolids'), sub: say('planRoom.creamBoiledUntilItSplits') },
+  purée: { label: say('planRoom.purE'), sub: say('planRoom.fruitBoughtWholeSieved') },
+  'second layer': { label: say('planRoom.secondLayer'), sub: say('planRoom.pouredOnWhenTheFirst') },
+  glaze: { label: say('planRoom.glaze'), sub: say('planRoom.aFilmOnTheCold') },
+};
 
 type About = ReturnType<typeof useAbout>['about'];
 type Prepared = Preparation & { id: string };

@@ -15,10 +15,6 @@ import { t } from '../../words';
 /** ms without a letter after which a list is read */
 const READ_AFTER_MS = 250;
 
-/** What is typed is a list, and not a name that is looked for: it holds an amount or a second line. */
-export const isList = (text: string): boolean =>
-  /\d|[½¼¾⅓⅔]|\n|\bto taste\b|\b(?:a|an|half|two|three) \w+ \w/i.test(text);
-
 /** A list that was typed or pasted, line by line as it is understood; one key puts in all that is. */
 export function TypedList({ text, plan, onTake }: { text: string; plan: Plan; onTake: (next: Plan) => void }) {
   const fmt = useFormat();

@@ -4,7 +4,6 @@ import type { Choices, Family } from '../../core/plan/plan';
 import type { SetWord } from '../../core/texture/words';
 import type { Rule } from '../../core/plan/rules';
 import type { Difference } from '../../core/advice/differences';
-import type { BesideStart } from '../../core/sides/sides';
 import type { RiskName } from '../../core/model/risks';
 import type { Look } from '../../core/pot/flavour';
 import { t } from '../../words';
@@ -260,19 +259,6 @@ export const RULE_SAYS: Record<Rule, { label: Said; sub: Said }> = {
   'no nuts': { label: say('planRoom.noNuts'), sub: say('planRoom.treeNutsAndPeanut') },
   'no coconut': { label: say('planRoom.noCoconut'), sub: say('planRoom.milkCreamFlakesOil') },
   'no soy': { label: say('planRoom.noSoy'), sub: say('planRoom.drinksAndStarters') },
-};
-
-export const BESIDE_SAYS: Record<BesideStart, { label: Said; sub: Said }> = {
-  sauce: { label: say('planRoom.aPotOfItsOwn'), sub: say('planRoom.aSauceAStewAnything') },
-  boiled: { label: say('planRoom.boiledBesideIt'), sub: say('planRoom.aVegetableAGrainCookedApart') },
-  syrup: { label: say('planRoom.syrup'), sub: say('planRoom.sugarAndWaterBoiledDown') },
-  compote: { label: say('planRoom.compote'), sub: say('planRoom.stewedFruitSugarByIts') },
-  infusion: { label: say('planRoom.infusion'), sub: say('planRoom.spiceDrawnInWarmMilk') },
-  toasting: { label: say('planRoom.toasting'), sub: say('planRoom.nutsOrCoconutDryAnd') },
-  'fried coconut': { label: say('planRoom.friedCoconutSolids'), sub: say('planRoom.creamBoiledUntilItSplits') },
-  purée: { label: say('planRoom.purE'), sub: say('planRoom.fruitBoughtWholeSieved') },
-  'second layer': { label: say('planRoom.secondLayer'), sub: say('planRoom.pouredOnWhenTheFirst') },
-  glaze: { label: say('planRoom.glaze'), sub: say('planRoom.aFilmOnTheCold') },
 };
 
 /** The why in one line: what moves the set most beside the starch. */

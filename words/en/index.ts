@@ -1,5 +1,6 @@
 import { first } from './first';
 import { bookRoom } from './bookRoom';
+import { besideForm } from './besideForm';
 import { card } from './card';
 import { check } from './check';
 import { dayRoom } from './dayRoom';
@@ -24,6 +25,7 @@ import { steps } from './steps';
 /** What one room alone says. */
 export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   bookRoom,
+  besideForm,
   card,
   check,
   dayRoom,
@@ -50,6 +52,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
 export const en = {
   ...first,
   ...bookRoom,
+  ...besideForm,
   ...card,
   ...check,
   ...dayRoom,
