@@ -1,16 +1,7 @@
-export const FRUITS = [
-  'apple',
-  'pear',
-  'plum',
-  'apricot',
-  'sour cherry',
-  'strawberry',
-  'raspberry',
-  'mango',
-  'rhubarb',
-  'orange',
-] as const;
-export type Fruit = (typeof FRUITS)[number];
+import { FRUITS, type Fruit } from './fruitNames';
+
+export { FRUITS };
+export type { Fruit };
 
 /**
  * Fruit as it is bought: what of it is eaten, how sour and how sweet it is, and how long it stews.

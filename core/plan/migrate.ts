@@ -1,10 +1,6 @@
-import { z } from 'zod';
-import { FRUITS } from '../pantry/fruit';
-import { DishSchema } from '../pantry/kitchen';
+import { DishSchema, dishAreaM2, PANS } from '../pantry/kitchen';
 import { laidOut, type Line, type Part } from './layout';
 import { HEAT_ROLES, USES } from './method';
-import type { SecondPot } from './plan';
-import { compotePot, glazePot, layerPot, SYRUPS, syrupPot } from './potStarts';
 
 /** A starch of version 1 to a thickener of version 2. */
 export function migrateIngredient(old: unknown): unknown {
@@ -64,61 +60,107 @@ function asList({ items, carveOuts, steps, ...plan }: Old): Old {
   const known = rows?.every((r): r is Old => isOld(r) && USES.some((u) => u === r['stage']));
   const next = { ...plan, version: 7, vessels: [] };
   if (!rows || !known) return { ...next, things: items, acts: [] };
+  const { sides, ...rest } = next as Old;
+  const { data: dish } = DishSchema.safeParse(plan['dish']);
+  const areaM2 = dish ? dishAreaM2(dish) * dish.count : 0;
+  const beside = (listIn(sides) ?? []).map((s) => besideOf(s, areaM2));
   const { things, puts } = laidOut(
     (rows as Old[]).map(inBowl) as unknown as Line[],
     (listIn(carveOuts) ?? []).filter(isOld).map(inBowl) as unknown as Part[],
+    beside.flatMap((b) => ('pot' in b && b.over ? [{ vesselId: b.over, share: 1, in: 'top' }] : [])),
   );
-  const beside = besideOf(listIn(plan['sides']) ?? [], plan['dish']);
-  const { sides: _sides, ...rest } = next as Old;
-  const on = beside.flatMap((b) => ('pot' in b ? b.over : []));
   return {
     ...rest,
     things,
     vessels: beside.flatMap((b) => ('pot' in b ? [b.pot] : [])),
-    acts: [
-      ...puts,
-      ...(on.length ? [{ do: 'put', id: 'put top', into: 'top', things: [], pots: on }] : []),
-      ...beside.flatMap((b) => ('act' in b ? [b.act] : [])),
-      ...(listIn(steps) ?? []).map(stepFrom),
-    ],
+    acts: [...puts, ...beside.flatMap((b) => ('act' in b ? [b.act] : [])), ...(listIn(steps) ?? []).map(stepFrom)],
   };
 }
 
-/** Side pots of version 6 by kind: four of them are pots with a list of their own now. */
-const [word, figure] = [z.string(), z.number()];
-const layer = { id: word, liquidId: word, depthMm: figure, sweetPct: figure };
-const OldPotSchema = z.discriminatedUnion('kind', [
-  z.object({
-    id: word,
-    kind: z.literal('syrup'),
-    sugarId: word,
-    sugarG: figure,
-    to: z.enum(SYRUPS),
-    acid: z.boolean(),
-  }),
-  z.object({ id: word, kind: z.literal('compote'), fruit: z.enum(FRUITS), boughtG: figure }),
-  z.object({ ...layer, kind: z.literal('second layer'), cookedTo: figure }),
-  z.object({ ...layer, kind: z.literal('glaze') }),
-]);
+/** Side pots of version 6 that have a list of their own now, as that version reckoned them (see potStarts). */
+const SYRUPS: Record<string, number> = { thin: 0.5, pouring: 0.6, coating: 0.68, thick: 0.75 };
+/** Of a fruit: its ingredient, share that is eaten, g of sugar to 100 g of that, min it stews. */
+const STEWED: Record<string, readonly [string, number, number, number]> = {
+  apple: ['fruit_apple', 0.78, 0.4, 12],
+  pear: ['fruit_pear', 0.8, 0, 14],
+  plum: ['fruit_plum', 0.9, 15.3, 9],
+  apricot: ['fruit_apricot', 0.91, 12.4, 8],
+  'sour cherry': ['fruit_cherry', 0.84, 20.3, 7],
+  strawberry: ['fruit_strawberry', 0.95, 11.3, 5],
+  raspberry: ['fruit_raspberry', 0.98, 20.8, 5],
+  mango: ['fruit_mango', 0.66, 0, 7],
+  rhubarb: ['fruit_rhubarb', 0.84, 29.5, 7],
+  orange: ['fruit_orange', 0.65, 8.8, 8],
+};
+const LAYER_G_PER_ML = 1.04;
 
-type Beside = { act: unknown } | { pot: SecondPot; over: { vesselId: string; share: number }[] };
+type Beside = { act: unknown } | { pot: unknown; over?: string };
 
 /** What is no side pot that version 6 knew stays as an act, for the schema to name. */
-function besideOf(sides: readonly unknown[], dish: unknown): Beside[] {
-  return sides.map((side): Beside => {
-    const old = OldPotSchema.safeParse(side);
-    if (!old.success) {
-      const { id, ...what } = isOld(side) ? side : { id: undefined };
-      return { act: { do: 'prepare', id, what } };
-    }
-    const s = old.data;
-    const { data: over } = DishSchema.safeParse(dish);
-    if (s.kind === 'syrup') return { pot: syrupPot(s.id, s), over: [] };
-    if (s.kind === 'compote') return { pot: compotePot(s.id, s.fruit, s.boughtG), over: [] };
-    if (!over) return { act: { do: 'prepare', id: s.id, what: side } };
-    const pot = s.kind === 'glaze' ? glazePot(s.id, over, s) : layerPot(s.id, over, s);
-    return { pot, over: [{ vesselId: s.id, share: 1 }] };
+function besideOf(side: unknown, areaM2: number): Beside {
+  if (!isOld(side)) return { act: { do: 'prepare', what: side } };
+  const { id, ...what } = side;
+  const g = (key: string) => Number(side[key]);
+  const pot = (things: readonly (readonly [unknown, number])[], ...acts: object[]) => {
+    const rows = things.flatMap(([ingredientId, grams]) =>
+      grams >= 0.25 ? [{ ingredientId, grams: Math.round(2 * grams) / 2 }] : [],
+    );
+    const put = { do: 'put', id: 'put pot', into: 'pot', things: rows.map((r) => ({ ingredientId: r.ingredientId })) };
+    return { id, kind: 'pot', name: side['kind'], pan: PANS[0], things: rows, acts: [put, ...acts] };
+  };
+  const heat = (role: string, setting: number, until: object, more: object = {}) => ({
+    do: 'heat',
+    role,
+    setting,
+    until,
+    ...more,
   });
+  const minutes = (n: number) => ({ reach: 'time', minutes: n });
+  const layerG = areaM2 * g('depthMm') * 1000 * LAYER_G_PER_ML;
+  const layer = (starchId: string, starch: number, share: number) => {
+    const [starchG, sugarG] = [layerG * starch, (layerG * g('sweetPct')) / 100];
+    return [
+      [side['liquidId'], layerG / share - starchG - sugarG],
+      [starchId, starchG],
+      ['sugar', sugarG],
+    ] as const;
+  };
+  const bubble = { reach: 'bubble' };
+  switch (side['kind']) {
+    case 'syrup': {
+      const [sugarG, endG] = [g('sugarG'), g('sugarG') / SYRUPS[String(side['to'])]!];
+      const things = [
+        [side['sugarId'], sugarG],
+        ['water', Math.max(0.6 * sugarG, endG - sugarG + 20)],
+        ['lemon_juice', side['acid'] ? 0.03 * sugarG : 0],
+      ] as const;
+      const end = { reach: 'mass', grams: Math.round(endG) };
+      return { pot: pot(things, heat('warm', 5, bubble), heat('reduce', 4, end, { stirEveryS: null })) };
+    }
+    case 'compote': {
+      const [fruitId, edible, sugar, min] = STEWED[String(side['fruit'])] ?? ['', 1, 0, 1];
+      const edibleG = g('boughtG') * edible;
+      const things = [
+        [fruitId, edibleG],
+        ['sugar', (edibleG * sugar) / 100],
+        ['water', Math.max(15, 0.08 * edibleG)],
+      ] as const;
+      const lid = { lid: 'on', stirEveryS: 60 };
+      return { pot: pot(things, heat('thicken', 5, bubble, lid), heat('cook on', 3, minutes(min), lid)) };
+    }
+    case 'second layer': {
+      const share = g('cookedTo');
+      const down = share < 1 ? heat('reduce', 4, { reach: 'share', share }) : heat('thicken', 5, bubble);
+      return { pot: pot(layer('rice_flour', 0.02, share), down), over: String(id) };
+    }
+    case 'glaze':
+      return {
+        pot: pot(layer('cornstarch', 0.038, 1), heat('thicken', 5, bubble), heat('cook on', 3, minutes(1))),
+        over: String(id),
+      };
+    default:
+      return { act: { do: 'prepare', id, what } };
+  }
 }
 
 /** A step that adds a stage as one that adds a bowl. */

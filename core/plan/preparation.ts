@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { IdSchema } from '../moment';
-import { FRUITS } from '../pantry/fruit';
+import { FRUITS } from '../pantry/fruitNames';
 
 /** What is made ready beside the pudding without a pot of its own. Grams as bought, before anything is peeled or boiled off. */
 export const ROASTS = ['pale', 'golden', 'deep'] as const;
