@@ -39,10 +39,13 @@ import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { useApp } from '../shared/App';
 import { useTakeBack } from '../shared/useTakeBack';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { stepForm } from '../../words/en/stepForm';
 import { CostList } from './CostList';
 import { StepFields } from './StepFields';
 import { stepLine, stepTitle, stepTold } from './stepWords';
+
+learn(stepForm);
 
 type Props = {
   plan: Plan;

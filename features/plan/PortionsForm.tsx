@@ -15,8 +15,11 @@ import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { newId } from '../shared/ids';
 import { useKitchen } from '../shared/kitchen';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { portionsForm } from '../../words/en/portionsForm';
 import { TempStepper } from './TempStepper';
+
+learn(portionsForm);
 
 type Props = { plan: Plan; forecast: Forecast | undefined; onChange: (next: Plan) => void };
 

@@ -20,6 +20,8 @@ import { recipeRoom } from './recipeRoom';
 import { rescueRoom } from './rescueRoom';
 import { setRoom } from './setRoom';
 import { settingsRoom } from './settingsRoom';
+import { portionsForm } from './portionsForm';
+import { stepForm } from './stepForm';
 import { steps } from './steps';
 
 /** What one room alone says. */
@@ -45,6 +47,8 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   rescueRoom,
   setRoom,
   settingsRoom,
+  portionsForm,
+  stepForm,
   steps,
 };
 
@@ -72,5 +76,7 @@ export const en = {
   ...rescueRoom,
   ...setRoom,
   ...settingsRoom,
+  ...portionsForm,
+  ...stepForm,
   ...steps,
 } as const;
