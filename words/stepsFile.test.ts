@@ -4,6 +4,9 @@ import * as fc from 'fast-check';
 import { StepsFileSchema, stepsJsonSchema } from '../core/formats/stepsFile';
 import { forecast } from '../core/model/forecast';
 import { methodOf } from '../core/plan/family';
+import { potPartsOf } from '../core/plan/layout';
+import { secondPot } from '../core/plan/potStarts';
+import { pouredInto } from '../core/plan/secondPot';
 import { FAMILIES } from '../core/plan/plan';
 import { DEFAULT_SETTINGS } from '../core/settings';
 import { familyPlan } from '../core/testing';
@@ -48,6 +51,39 @@ describe('ovalis-steps', () => {
         );
       }),
       { numRuns: 20, seed: 7 },
+    );
+  });
+
+  it('tells each share of a second pot once, where it goes, the rest for the table, and its own list', () => {
+    const sauce = secondPot('s', 'coconut sauce', [
+      { ingredientId: 'coconut_cream', grams: 300, in: 'pot' },
+      { ingredientId: 'sugar', grams: 40, in: 'pot' },
+    ]);
+    const bowls = ['pot', 'late', 'late 2', 'off the heat', 'under', 'top'] as const;
+    fc.assert(
+      fc.property(
+        anyPlan,
+        fc.array(fc.tuple(fc.constantFrom(...bowls), fc.integer({ min: 5, max: 60 })), { maxLength: 3 }),
+        (plan, puts) => {
+          const own = puts.reduce((p, [bowl, percent]) => pouredInto(p, 's', bowl, percent / 100), {
+            ...plan,
+            vessels: [sauce],
+          });
+          const file = StepsFileSchema.parse(fileOf(own));
+          const told = file.acts.flatMap((a) => a.things).filter((x) => x.ingredientId === 'pot.s');
+          const shares = potPartsOf(own).map((p) => p.share);
+          const [made] = file.beside;
+          const inOrder = (grams: readonly number[]) => grams.toSorted((a, b) => a - b);
+          const wanted = inOrder(shares.map((s) => s * made!.makesG));
+          expect(told).toHaveLength(wanted.length);
+          inOrder(told.map((x) => x.grams)).forEach((g, i) => expect(Math.abs(g - wanted[i]!)).toBeLessThan(0.2));
+          const put = shares.reduce((sum, s) => sum + s, 0);
+          expect(/for the table/.test(file.acts.map((a) => a.says).join(' '))).toBe(put < 0.995);
+          expect(made!.uses.map((u) => u.ingredientId)).toEqual(['coconut_cream', 'sugar']);
+          expect(made!.says.join(' ')).toContain('coconut cream');
+        },
+      ),
+      { numRuns: 15, seed: 28 },
     );
   });
 

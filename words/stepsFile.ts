@@ -5,7 +5,9 @@ import { methodOf } from '../core/plan/family';
 import type { RestStep, SayStep } from '../core/plan/method';
 import type { Plan } from '../core/plan/plan';
 import { lookUp, type LaidPortion } from '../core/plan/bowls';
+import { besideOf } from '../core/sides/sides';
 import { t } from './book';
+import { tell } from './index';
 import type { Formatter } from './format';
 import { measureOf } from './measure';
 import { stepWords } from './potSteps';
@@ -132,5 +134,13 @@ export function stepsFile(plan: Plan, f: Forecast, fmt: Formatter): StepsFile {
     acts.push(restOf(op, ++rests, fmt));
   }
   upTo(Infinity);
-  return { ...stepsHead, plan: { id: plan.id, name: plan.name }, acts: [...acts, serveOf(plan, fmt)] };
+  const beside = besideOf(plan).map((a) => ({
+    id: a.id,
+    name: tell(a.name, fmt),
+    uses: a.uses.map((u) => ({ ingredientId: u.ingredientId, grams: tenth(u.grams) })),
+    minutes: tenth(a.minutes),
+    makesG: tenth(a.makesG),
+    says: [...a.does, a.notice, ...(a.caution ? [a.caution] : [])].map((s) => tell(s, fmt)),
+  }));
+  return { ...stepsHead, plan: { id: plan.id, name: plan.name }, acts: [...acts, serveOf(plan, fmt)], beside };
 }

@@ -6,6 +6,7 @@ const STEPS_VERSION = 1;
 
 /** Something that goes in: grams, the same as a cook takes it, where it goes and how it meets what is there. */
 const ThingSchema = z.object({
+  /** of the pantry, or, for what comes out of a second pot, "pot." and its id */
   ingredientId: IdSchema,
   name: z.string(),
   grams: z.number(),
@@ -52,6 +53,17 @@ export const StepsFileSchema = z.object({
         .optional(),
       /** room, fridge, freezer, bath */
       where: z.string().optional(),
+    }),
+  ),
+  /** pots beside the pot, and what is made ready: what to weigh, minutes, g that come out, and its lines */
+  beside: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      uses: z.array(z.object({ ingredientId: IdSchema, grams: z.number() })),
+      minutes: z.number(),
+      makesG: z.number(),
+      says: z.array(z.string()),
     }),
   ),
 });

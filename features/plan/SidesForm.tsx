@@ -71,6 +71,8 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
   };
   const name = pot?.name ?? (side ? t(`sideKind.${side.kind}`) : '');
   const answer = about?.sides.find((a) => a.id === openId);
+  const comesTo = (a: NonNullable<About>['sides'][number]) =>
+    `${Math.round(a.minutes)} min${a.makesG > 0 ? t('planRoom.makes', { makesG: fmt.grams(a.makesG) }) : ''}`;
   if (side ?? pot)
     return (
       <>
@@ -78,6 +80,11 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
         <Type kind="title" level={3}>
           {name.charAt(0).toUpperCase() + name.slice(1)}
         </Type>
+        {answer ? (
+          <Type kind="strong" aria-live="polite" testID="side-makes">
+            {comesTo(answer)}
+          </Type>
+        ) : null}
         {pot ? (
           <SecondPotForm
             plan={plan}
@@ -112,7 +119,7 @@ export function SidesForm({ plan, about, onChange }: { plan: Plan; about: About;
           <Row
             key={a.id}
             title={label.charAt(0).toUpperCase() + label.slice(1)}
-            sub={`${Math.round(a.minutes)} min${a.makesG > 0 ? t('planRoom.makes', { makesG: fmt.grams(a.makesG) }) : ''}`}
+            sub={comesTo(a)}
             onPress={() => setOpenId(a.id)}
           />
         );
@@ -169,7 +176,7 @@ export function SideAnswer({ plan, answer }: { plan: Plan; answer: NonNullable<A
       <Notice harm={false} text={tell(answer.notice)} />
       {answer.caution ? <Notice text={tell(answer.caution)} /> : null}
       <Type kind="small" tone="quiet">
-        {tell(limit('side pot'))}
+        {answer.kind === 'pot' ? t('secondPot.limit') : tell(limit('side pot'))}
       </Type>
     </View>
   );

@@ -2,7 +2,7 @@
 export const besideForm = {
   'planRoom.aFilmOnTheCold': 'a film on the cold top',
   'planRoom.aPotOfItsOwn': 'A pot of its own',
-  'planRoom.aSauceAStewAnything': 'a sauce, a cream: what goes in, what is done, where it goes',
+  'planRoom.aSauceAStewAnything': 'a sauce, a cream: its list, and where it goes',
   'planRoom.aVegetableAGrainCookedApart': 'a vegetable or a grain that is cooked apart',
   'planRoom.amount': 'Amount',
   'planRoom.asBought': 'As bought',
@@ -40,6 +40,7 @@ export const besideForm = {
   'planRoom.until': 'Until',
   'planRoom.what': 'What',
   'planRoom.whole': 'whole',
+  'secondPot.limit': 'Reckoned as the pot is, once, and without its doubt: go by its sign.',
   'secondPot.name': 'What it is called',
   'secondPot.whatGoesIn': 'What goes into it',
   'secondPot.more': 'What goes in too',
