@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { openRecord, keyOf, rawOf, textsOf, type AnySpec } from '../core/formats/record';
 import {
   shownAfter,
@@ -29,13 +30,26 @@ type Due = { spec: AnySpec; id: string; operations: Operation[] };
 const isFit = (spec: AnySpec, id: string, value: Any): boolean =>
   value.id === id && spec.schema.safeParse(value).success;
 
+/** A whole record that an older version of the app noted, in the present shape. */
+const asNow = (spec: AnySpec, o: Operation): Operation =>
+  'put' in o.act ? { ...o, act: { put: (spec.migrations[spec.version - 1]?.(o.act.put) ?? o.act.put) as Any } } : o;
+
+/** It changes a field that records of this kind have no more: noted by an older version, and not to be lost unsaid. */
+function isStray(spec: AnySpec, { act }: Operation): boolean {
+  if (!('change' in act) || !('fields' in act.change) || !(spec.schema instanceof z.ZodObject)) return false;
+  const { shape } = spec.schema;
+  return Object.keys(act.change.fields).some((key) => !Object.hasOwn(shape, key));
+}
+
 /** Folded one on the other; one that would leave what no room can read is left out and told. */
 function fold({ spec, id, operations }: Due, was: Any | undefined) {
-  const all = operations.reduce<Any | undefined>(shownAfter, was);
-  if (!all || isFit(spec, id, all)) return { value: all, unfit: [] };
-  const unfit: Operation[] = [];
+  const now = operations.map((o) => asNow(spec, o));
+  const unfit = now.filter((o) => isStray(spec, o));
+  const fit = now.filter((o) => !unfit.includes(o));
+  const all = fit.reduce<Any | undefined>(shownAfter, was);
+  if (!all || isFit(spec, id, all)) return { value: all, unfit };
   let value = was;
-  for (const o of operations) {
+  for (const o of fit) {
     const next = shownAfter(value, o);
     if (next && !isFit(spec, id, next)) unfit.push(o);
     else value = next;

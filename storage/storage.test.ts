@@ -398,6 +398,19 @@ describe('a change of a record that a tab did not live to write', () => {
     expect(m.atOnce.size).toBe(0);
     expect(Object.values(await setAside(m.store)).join()).toMatch(/junk/);
   });
+  it('what an older version noted of a plan is not lost unsaid: a whole one is the present one, a change is set aside', async () => {
+    const m = memory();
+    const k = kitchenOver(m.shell);
+    await k.replaceAll(demo, NOW);
+    put(k, 'plans', { ...asStages({ ...plan, vessels: [] }), id: 'older' } as Any, 1);
+    const older = { items: [{ ingredientId: 'sugar', grams: 40, stage: 'pot' }] };
+    change(k, 'plans', { id: plan.id, items: [] } as Any, { id: plan.id, ...older } as Any, 2);
+    const again = await opened(m);
+    expect((await again.plans.get('older'))!.things).toEqual(plan.things);
+    expect(await again.plans.get(plan.id)).toEqual(plan);
+    expect(m.atOnce.size).toBe(0);
+    expect(Object.values(await setAside(m.store)).join()).toMatch(/"items"/);
+  });
   it('settings too, before they are read', async () => {
     const m = memory();
     const k = kitchenOver(m.shell);
