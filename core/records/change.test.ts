@@ -1,7 +1,8 @@
 import { linesOf, withLine, withLines } from '../plan/layout';
 import * as fc from 'fast-check';
 import { testPlan } from '../testing';
-import { withGrams } from '../plan/amounts';
+import { moved, withGrams } from '../plan/amounts';
+import { PlanSchema } from '../plan/plan';
 import { mergeText } from './mergeText';
 import { applyChange, changeBetween, ChangeSchema, rebase } from './change';
 
@@ -14,6 +15,16 @@ describe('a change made on what has changed meanwhile', () => {
     const sugar = withGrams(plan, 'sugar', 77);
     const both = rebase(plan, sugar, starch);
     expect([grams(both, 'cornstarch'), grams(both, 'sugar')]).toEqual([40, 77]);
+  });
+  it('one hand moves a thing to another bowl, the other changes an amount and puts something in: all of it is there', () => {
+    const moves = moved(plan, 'sugar', 'late');
+    const adds = withGrams(withLine(plan, { ingredientId: 'cinnamon', grams: 4, in: 'pot' }), 'cornstarch', 44);
+    for (const both of [rebase(plan, moves, adds), rebase(plan, adds, moves)]) {
+      expect(linesOf(both).find((l) => l.ingredientId === 'sugar')!.in).toBe('late');
+      expect(linesOf(both).find((l) => l.ingredientId === 'cinnamon')).toMatchObject({ grams: 4, in: 'pot' });
+      expect(grams(both, 'cornstarch')).toBe(44);
+      expect(PlanSchema.safeParse(both).success).toBe(true);
+    }
   });
   it('a row put in here and one taken out there', () => {
     const more = withLine(plan, { ingredientId: 'cinnamon', grams: 1, in: 'pot' });

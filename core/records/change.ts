@@ -51,11 +51,11 @@ const has = (map: Record<string, Json>, key: string): boolean => Object.hasOwn(m
 /** What tells a row of a list from its neighbours; undefined where nothing does. */
 const nameOf = (row: Json): string | undefined => {
   if (!isMap(row)) return typeof row === 'string' ? row : undefined;
-  const own = row['id'] ?? row['task'] ?? row['item'];
+  const own = row['id'] ?? row['task'] ?? row['item'] ?? row['vesselId'];
   if (own !== undefined) return String(own);
   if (row['ingredientId'] === undefined) return undefined;
-  const moment = row['moment'] === undefined ? '' : `@${String(row['moment'])}`;
-  return `${String(row['ingredientId'])}@${String(row['stage'])}${moment}`;
+  // what is held back to be tasted stands beside the rest of the same thing
+  return `${String(row['ingredientId'])}${row['taste'] === true ? '@taste' : ''}`;
 };
 
 const namesOf = (list: readonly Json[]): string[] | undefined => {
