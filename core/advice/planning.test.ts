@@ -1,4 +1,4 @@
-import { laid , pantry, testPlan, wanting } from '../testing';
+import { laid, pantry, testPlan, wanting } from '../testing';
 import { withLine } from '../plan/layout';
 import * as fc from 'fast-check';
 import { forecast, servingStress } from '../model/forecast';
