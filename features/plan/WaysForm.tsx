@@ -6,9 +6,12 @@ import { Row } from '../../ui/Row';
 import { Type } from '../../ui/Type';
 import { useAsk } from '../shared/useAsk';
 import { CostList } from './CostList';
-import { t } from '../../words';
+import { learn, t } from '../../words';
+import { schools as schoolWords } from '../../words/en/schools';
 import { useTell } from '../shared/App';
 import { wordSays } from './words';
+
+learn(schoolWords);
 
 /** Where cooks part ways: each school that fits, and what the model says its sides cost. */
 export function WaysForm({ plan, onChange }: { plan: Plan; onChange: (next: Plan) => void }) {

@@ -9,7 +9,6 @@ import { planRoom } from './planRoom';
 import { prep } from './prep';
 import { recipe } from './recipe';
 import { rescue } from './rescue';
-import { schools } from './schools';
 import { shared } from './shared';
 import { shopping } from './shopping';
 import { sides } from './sides';
@@ -33,7 +32,6 @@ export const first = {
   ...prep,
   ...recipe,
   ...rescue,
-  ...schools,
   ...shared,
   ...shopping,
   ...sides,

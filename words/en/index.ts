@@ -18,6 +18,7 @@ import { dishes } from './dishes';
 import { liningRoom } from './liningRoom';
 import { recipeRoom } from './recipeRoom';
 import { rescueRoom } from './rescueRoom';
+import { schools } from './schools';
 import { setRoom } from './setRoom';
 import { settingsRoom } from './settingsRoom';
 import { portionsForm } from './portionsForm';
@@ -45,6 +46,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   liningRoom,
   recipeRoom,
   rescueRoom,
+  schools,
   setRoom,
   settingsRoom,
   portionsForm,
@@ -74,6 +76,7 @@ export const en = {
   ...liningRoom,
   ...recipeRoom,
   ...rescueRoom,
+  ...schools,
   ...setRoom,
   ...settingsRoom,
   ...portionsForm,

@@ -42,4 +42,8 @@ export const ingredientSheet = {
   'when.keepNone': 'Keep none back',
   'when.ofTheTotal': 'Out of the {{grams}}, never added to it.',
   'when.orInstead': 'Or another in its place',
+  'planRoom.togetherTheseAreMoreThan': 'Together these are more than 100 g in 100 g; check the label again.',
+  'planRoom.whatItIs': 'What it is',
+  'planRoom.madeFrom': 'Made from',
+  'planRoom.allergensInIt': 'Allergens in it',
 };
