@@ -1,13 +1,12 @@
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import type { Cook } from '../core/cook/events';
 import { followTwin, viewOf } from '../core/cook/follow';
 import { newDay } from '../core/day/record';
 import { changesOf, stepsOf } from '../core/cook/steps';
 import { choirSupper } from '../core/demo/choirSupper';
 import { DEFAULT_SETTINGS } from '../core/settings';
 import { forecast } from '../core/model/forecast';
-import { FAULTS } from '../core/cook/events';
+import { type Cook, FAULTS } from '../core/cook/events';
 import { SCHOOLS } from '../core/advice/schools';
 import { blocksOf, type Block } from '../core/model/blocks';
 import { chances } from '../core/model/chances';

@@ -1,10 +1,9 @@
 import { withLine } from '../plan/layout';
 import { servingStress } from '../model/forecast';
-import { stripMiddle, wordAt } from '../texture/words';
 import { wetted, usualBowl, withGrams } from '../plan/amounts';
 import { lookUp, pantryOf } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
-import type { SetWord } from '../texture/words';
+import { stripMiddle, wordAt, type SetWord } from '../texture/words';
 import { ruleAgainst } from '../plan/rules';
 import { MAX_SHARE, solve, type Ask, type Solution } from './solve';
 import { say, type Said } from '../say';

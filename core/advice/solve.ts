@@ -1,12 +1,11 @@
 import { hotIn, servingStress } from '../model/forecast';
-import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace } from '../texture/words';
 import { toSpoons, type SpoonSystem } from '../units/measures';
 import { wetted, scale, usualBowl, withGrams } from '../plan/amounts';
 import { eachLine } from '../plan/layout';
 import { massG } from '../matter/mixture';
 import { lookUp } from '../plan/bowls';
 import type { Plan } from '../plan/plan';
-import type { SetWord } from '../texture/words';
+import { aimPa, boundsFor, stripPlace, wordAt, yieldAtPlace, type SetWord } from '../texture/words';
 import { say, type Said } from '../say';
 
 /** What may move, and between what limits, g. */

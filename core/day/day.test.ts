@@ -1,3 +1,6 @@
+import { withPotParts } from '../plan/layout';
+import type { Bowl } from '../plan/method';
+import { secondPot } from '../plan/potStarts';
 import * as fc from 'fast-check';
 import ical from 'node-ical';
 import type { Cook } from '../cook/events';
@@ -23,9 +26,20 @@ const workFor = (p: Plan) => workOf({ plan: p, forecast: forecast(p) }, ['blende
 
 const named = (family: Family, id: string, change: Partial<Plan> = {}): Plan =>
   familyPlan(family, { id, name: `${family} ${id}`, ...change });
-/** Work of every family, and two with side pots, worked out once. */
+/** A sauce that goes into the pot: from the start, or off the heat. */
+const sauced = (id: string, bowl: Bowl): Plan =>
+  withPotParts(
+    {
+      ...named('ground-rice cream', id),
+      vessels: [secondPot('v', 'sauce', [{ ingredientId: 'coconut_cream', grams: 200, in: 'pot' }])],
+    },
+    [{ vesselId: 'v', share: 1, in: bowl }],
+  );
+/** Work of every family, and of dishes with pots beside the pot, worked out once. */
 const works: DishWork[] = [
   ...FAMILIES.map((f, i) => named(f, `f${i}`)),
+  sauced('s3', 'pot'),
+  sauced('s4', 'off the heat'),
   startBeside('toasting', 't', startBeside('compote', 'c', named('starch-set milk pudding', 's0'))),
   startBeside('syrup', 'y', startBeside('second layer', 'l', named('baked slab', 's1'))),
   named('porridge', 's2', {
@@ -77,6 +91,18 @@ describe('work of a dish', () => {
     expect(t.ok).toBe(true);
     const fire = t.blocks.filter((b) => b.task.kind === 'cook' || b.task.kind === 'pour');
     fire.forEach((b, i) => i > 0 && expect(b.startMs).toBe(fire[i - 1]!.endMs));
+  });
+  it('a second pot that goes into the pot is done before it: lit, or poured', () => {
+    for (const [id, before] of [
+      ['s3', 'cook'],
+      ['s4', 'pour'],
+    ] as const) {
+      const w = works.find((x) => x.planId === id)!;
+      const t = timetable(day, [w], { [id]: Date.parse(SERVE) });
+      const sauce = t.blocks.find((b) => b.task.id === `${id}:side-v`)!;
+      const next = t.blocks.filter((b) => b.task.kind === before).map((b) => b.startMs);
+      expect(sauce.endMs).toBeLessThanOrEqual(Math.min(...next));
+    }
   });
   it('says how many minutes truly need the spoon: all of them, or a wipe now and then', () => {
     expect(spoonOf({ stirEveryS: 3, seconds: 600 })).toEqual({ hands: DAY.handsFull, spoonMin: 10 });

@@ -1,10 +1,9 @@
 import { potPartsOf } from '../plan/layout';
-import { BESIDE_USES, purposeOf } from '../plan/method';
 import { stepsOf, type Step } from '../cook/steps';
 import type { Forecast } from '../model/forecast';
 import { SPREAD } from '../model/spread';
 import { methodOf } from '../plan/family';
-import type { RestStep } from '../plan/method';
+import { BESIDE_USES, purposeOf, type RestStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { PrepItem } from '../prep/items';
 import { prepOf } from '../prep/prep';
@@ -328,9 +327,11 @@ function workAfter({ plan, put, relations, baked, warm, wait, id }: WorkBook) {
 const FILM_MM = SIDE.filmMm;
 
 /** What is made beside the pot. */
-function workBeside({ plan, put, relations, prep, warm, wait, id }: WorkBook, finish: string): void {
+function workBeside({ plan, steps, put, relations, prep, warm, wait, id }: WorkBook, finish: string): void {
   const pour = id('pour');
-  const intoPot = new Set(potPartsOf(plan).flatMap((p) => (BESIDE_USES.includes(purposeOf(p.in)) ? [] : [p.vesselId])));
+  const lit = steps.find((s) => s.heat);
+  const poured = (vesselId: string) =>
+    potPartsOf(plan).filter((p) => p.vesselId === vesselId && !BESIDE_USES.includes(purposeOf(p.in)));
   for (const a of besideOf(plan)) {
     if (a.kind === 'infusion') continue;
     const peel = prep.filter((i) => i.id === `peel-${a.id}` || i.id.startsWith(`peel-${a.id}-`));
@@ -343,7 +344,9 @@ function workBeside({ plan, put, relations, prep, warm, wait, id }: WorkBook, fi
       const peeled = put(item.id, 'long', item.title, item.how, item.handsMin, { hands: DAY.handsBusy });
       relations.push(follows(peeled, pot), within(peeled, pot, 120));
     }
-    if (intoPot.has(a.id)) relations.push(follows(pot, pour));
+    const into = poured(a.id);
+    // what the pot begins with is there before it is lit
+    if (into.length) relations.push(follows(pot, lit && into.some((p) => p.in === 'pot') ? id(`pot-${lit.id}`) : pour));
     else if (a.overMm !== undefined) {
       // on what holds already, and with time to set itself
       const some = Math.min(wait.least, wait.planned);

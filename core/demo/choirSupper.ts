@@ -1,5 +1,4 @@
-import type { Batch, Found } from '../book/batch';
-import { promiseOf } from '../book/batch';
+import { type Batch, type Found, promiseOf } from '../book/batch';
 import type { Cook, CookEvent } from '../cook/events';
 import { stepsOf } from '../cook/steps';
 import { forecast } from '../model/forecast';

@@ -5,7 +5,6 @@ import { dishHistory, hotIn, judgeServed, type Age } from './forecast';
 import { starchSdRel } from '../plan/measured';
 import { lookUp } from '../plan/bowls';
 import { type Plan } from '../plan/plan';
-import { SET_WORDS, type SetWord } from '../texture/words';
 import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { NO_TUNING, readPot, RAW_TASTE, type Tuning } from '../pot/pot';
@@ -15,7 +14,7 @@ import { feltCurd } from './judgeRisks';
 import { runMethod } from './run';
 import { SPREAD } from './spread';
 import { standing } from '../set/firmness';
-import { boundsFor, yieldAtPlace } from '../texture/words';
+import { SET_WORDS, type SetWord, boundsFor, yieldAtPlace } from '../texture/words';
 import { JUG_SD_REL } from '../units/measures';
 
 export type Chances = {

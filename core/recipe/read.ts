@@ -3,8 +3,7 @@ import { laidOut, withOwnSteps, type Line as PlanLine, type Part as PlanPart } f
 import { wetted, usualBowl } from '../plan/amounts';
 import { newPlan } from '../plan/newPlan';
 import type { Choices, Family, Plan, SecondPot } from '../plan/plan';
-import type { Dish, Pan } from '../pantry/kitchen';
-import { MOST_DISHES, PANS } from '../pantry/kitchen';
+import { type Dish, type Pan, MOST_DISHES, PANS } from '../pantry/kitchen';
 import { methodOf } from '../plan/family';
 import { FRUIT_ROWS } from '../pantry/fruit';
 import { boiled, fire, POT, secondPot } from '../plan/potStarts';

@@ -10,13 +10,12 @@ import { methodOf } from '../plan/family';
 import { KEPT } from '../plan/kept';
 import { type HeatStep, type MethodStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
-import type { SetWord } from '../texture/words';
 import { addToPot, cookedStarchPct, severityOf, type Pot, type PotSetup } from '../pot/pot';
 import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { runPhase } from '../pot/program';
 import { phaseOf, runOff } from '../model/run';
-import { boundsFor, aimPlace, wordAt } from '../texture/words';
+import { type SetWord, boundsFor, aimPlace, wordAt } from '../texture/words';
 
 /** What brings a pot to its word: how much, how it goes in, what it costs in minutes. Every amount is cooked through. */
 export const FIX = table('Mending a pot', {

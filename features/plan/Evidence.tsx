@@ -12,13 +12,12 @@ import { SetCurve } from '../../ui/SetCurve';
 import { Type } from '../../ui/Type';
 import { useApp, useTell } from '../shared/App';
 import { Key } from '../../ui/Key';
-import { chanceWords } from '../../words/format';
 import { KITCHENS, useChances } from '../shared/useForecast';
 import type { useAbout } from './useAbout';
 import { lookSays, pushSays, RISK_SAYS } from './words';
 import { say } from '../../core/say';
 import { named, t } from '../../words';
-import type { Formatter } from '../../words/format';
+import { chanceWords, type Formatter } from '../../words/format';
 
 type AboutPlan = ReturnType<typeof useAbout>['about'];
 

@@ -1,5 +1,4 @@
 import { inBowls, lookUp } from '../../core/plan/bowls';
-import { purposeOf } from '../../core/plan/method';
 import { ownSteps } from '../../core/plan/layout';
 import { SECOND_KINDS } from '../../core/plan/secondPot';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
@@ -29,7 +28,7 @@ import {
   type StepKind,
   type StepTrouble,
 } from '../../core/plan/methodList';
-import type { MethodStep } from '../../core/plan/method';
+import { purposeOf, type MethodStep } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import { say } from '../../core/say';
 import { colour } from '../../ui/colours';

@@ -1,8 +1,8 @@
 import type { Forecast } from '../../core/model/forecast';
 import { kindOf, type NamedStep } from '../../core/plan/methodList';
-import { purposeOf, type HeatStep, type Bowl } from '../../core/plan/method';
+import { purposeOf, topOf, type HeatStep, type Bowl } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { portionsIn, wholeMixture } from '../../core/plan/bowls';
+import { portionsIn, potsIn, wholeMixture } from '../../core/plan/bowls';
 import { depthMm } from '../../core/pot/corrections';
 import { massG } from '../../core/matter/mixture';
 import type { Formatter } from '../../words/format';
@@ -32,9 +32,10 @@ const untilSays = (until: HeatStep['until'], fmt: Formatter): string => {
 
 /** What goes in at a moment, each with its grams. */
 export const thingsAt = (plan: Plan, bowl: Bowl, fmt: Formatter): string =>
-  portionsIn(plan, bowl)
-    .map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`)
-    .join(', ') || t('stepLine.nothing');
+  [
+    ...portionsIn(plan, bowl).map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`),
+    ...potsIn(plan, bowl).map((p) => t('stepLine.ofPot', { name: p.vessel.name, share: Math.round(100 * p.share) })),
+  ].join(', ') || t('stepLine.nothing');
 
 /** Something in it may lump: how it meets the liquid matters. */
 export const meetsLiquid = (plan: Plan, bowl: Bowl): boolean =>
@@ -67,7 +68,7 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
     case 'pour':
       return `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}`;
     case 'top':
-      return thingsAt(plan, 'top', fmt);
+      return thingsAt(plan, topOf(s), fmt);
     case 'bake':
       return [
         t('stepLine.oven', { temp: fmt.temp(s.ovenC) }),

@@ -93,21 +93,21 @@ export function SidePots({
       >
         {open ? (
           <>
-            <Type kind="strong">
-              {open.uses
-                .map((u) => `${fmt.grams(u.grams)} ${pantry.get(u.ingredientId)?.name ?? u.ingredientId}`)
-                .join(', ')}
-            </Type>
+            {/* the list of a pot begins with what goes into it */}
+            {open.kind === 'pot' ? null : (
+              <Type kind="strong">
+                {open.uses
+                  .map((u) => `${fmt.grams(u.grams)} ${pantry.get(u.ingredientId)?.name ?? u.ingredientId}`)
+                  .join(', ')}
+              </Type>
+            )}
             {open.does.map((line, i) => (
               <View key={`${i}${line.code}`} className="flex-row gap-3">
                 <Type kind="title">{i + 1}</Type>
                 <Type className="min-w-0 flex-1">{tell(line)}</Type>
               </View>
             ))}
-            <Type>
-              <Type kind="strong">{t('potRoom.lookFor')}</Type>
-              {tell(open.notice)}
-            </Type>
+            <Type>{tell(open.notice)}</Type>
             {open.caution ? <Notice text={tell(open.caution)} /> : null}
             <Type kind="number" role="timer">
               {status(open)}

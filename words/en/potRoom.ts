@@ -194,7 +194,6 @@ export const potRoom = {
   'potRoom.theIsDue': 'The {{kind}} is due',
   'potRoom.min2': '{{minutes}} min',
   'potRoom.beside': 'Beside: {{kind}}{{status}}',
-  'potRoom.lookFor': 'Look for ',
   'potRoom.itIsOn2': 'It is on',
   'potRoom.itIsDone': 'It is done',
   'potRoom.doneAt': 'Done at {{doneMs}}.',

@@ -61,6 +61,7 @@ export const steps = {
   'stepLine.overWater': 'over water',
   'stepLine.into': '{{what}}: {{how}}',
   'stepLine.ownWords': 'in your own words',
+  'stepLine.ofPot': '{{share}} % of the {{name}}',
   'stepLine.nothing': 'nothing yet',
   'stepLine.soaked': 'soaked {{minutes}} min',
   'stepLine.ladles': 'ladles of {{grams}}',
