@@ -162,7 +162,7 @@ test('two pots: the other one is seen, calls by itself, and is a tap away', BOTH
 test('a pot beside the pot is a tap away and keeps its time', async ({ watched: page }) => {
   await pot(page);
   await key(page, /^Beside: compote/).click();
-  await expect(page.getByText(/Look for/)).toBeVisible();
+  await expect(page.getByText(/^Taste when cold/)).toBeVisible();
   await key(page, 'It is on').click();
   await page.clock.fastForward('02:00');
   await expect(page.getByRole('timer').last()).toHaveText(/^\d:\d\d$/);

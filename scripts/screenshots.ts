@@ -64,44 +64,27 @@ const recipe = async (page: Page) => {
   await page.getByTestId('checkup').waitFor();
   await page.waitForTimeout(800);
 };
-/** A custard of the cook's own: its risks, and the chances over many kitchens. */
-const custard = async (page: Page) => {
-  await plan(page);
-  await page.getByRole('button', { name: 'Plans', exact: true }).click();
-  await page.getByRole('button', { name: 'Plan a new pudding' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Tenor custard');
-  await page.getByRole('radio', { name: 'Stirred custard' }).click();
-  await page.getByRole('button', { name: 'Plan it' }).click();
-  await page.getByRole('heading', { name: 'Tenor custard' }).waitFor();
-  await page
-    .getByText(/usual guidance/)
-    .first()
-    .waitFor();
-};
 /** The first page, as it is before anything was chosen. */
 const start = async (page: Page) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Plan my first pudding' }).waitFor();
   await page.waitForTimeout(300);
 };
-const temper = async (page: Page) => {
-  await custard(page);
-  await page.getByTestId('cook').click();
-  const press = (key: string) => page.getByRole('button', { name: new RegExp(`^${key}`) }).click();
-  await press('All weighed');
-  await press('Beaten');
-  // as long as the twin says that scalding takes
-  const left = page.getByTestId('step-time');
-  await page.getByTestId('between').waitFor();
-  await page.clock.fastForward(((await left.textContent()) ?? '06:00').padStart(5, '0'));
+/** A sauce in a pot of its own, half of which goes into the squares. */
+const beside = async (page: Page) => {
+  await plan(page);
+  await page.goto('/plan?id=choir-3-coconut');
+  await page.getByTestId('row-sides').click();
+  await page.getByRole('button', { name: /^A pot of its own/ }).click();
+  await page.getByLabel('What it is called').fill('coconut sauce');
+  await page.getByLabel('What goes into it').fill('300 ml coconut cream\n60 g sugar\n2 tsp rice flour');
+  await page.clock.runFor(1000);
+  await page.getByTestId('put-in').click();
+  await page.getByRole('radio', { name: 'into the pot, off the heat' }).click();
+  await page.getByLabel('So much of it, %').fill('50');
+  await page.getByLabel('So much of it, %').blur();
+  await page.getByTestId('side-makes').scrollIntoViewIfNeeded();
   await page.waitForTimeout(2500);
-  await press('Bubbles at the rim');
-  for (let ladle = 0; ladle < 2; ladle++) {
-    await page.clock.fastForward('00:08');
-    await page.waitForTimeout(1500);
-    await press('Ladle in');
-  }
-  await page.waitForTimeout(4000);
 };
 /** Noon of the supper: one pot on, two to come. */
 const day = async (page: Page) => {
@@ -171,7 +154,7 @@ const PICTURES: [name: string, view: (page: Page) => Promise<void>, size: typeof
   ['book-wide', at('/book', 'advice'), WIDE],
   ['batch-phone', at('/batch?id=b-hazel-1', 'next-time'), PHONE],
   ['start-phone', start, PHONE],
-  ['temper-phone', temper, PHONE],
+  ['beside-phone', beside, PHONE],
   ['recipe-wide', recipe, WIDE],
   ['rescue-phone', rescue, PHONE],
 ];

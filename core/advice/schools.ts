@@ -6,7 +6,7 @@ import { followSteps } from '../plan/methodList';
 import { lookUp, mainLiquid } from '../plan/bowls';
 import { eachLine, linesOf, partsOf, withLines, type Line } from '../plan/layout';
 import { purposeOf, type Use } from '../plan/method';
-import type { Choices, Plan, Thing } from '../plan/plan';
+import type { Choices, Plan, IngredientLine } from '../plan/plan';
 import { say, type Said } from '../say';
 import { differences, tell, type Difference, type Told } from './differences';
 
@@ -25,9 +25,9 @@ type School = {
 const choose =
   (choices: Partial<Choices>) =>
   (plan: Plan): Plan => ({ ...plan, choices: { ...plan.choices, ...choices } });
-const groupOf = (plan: Plan, i: Thing) => lookUp(plan, i.ingredientId).group;
+const groupOf = (plan: Plan, i: IngredientLine) => lookUp(plan, i.ingredientId).group;
 const has = (plan: Plan, group: string) => plan.things.some((i) => i.grams > 0 && groupOf(plan, i) === group);
-const kindOf = (plan: Plan, i: Thing) => lookUp(plan, i.ingredientId).thickener;
+const kindOf = (plan: Plan, i: IngredientLine) => lookUp(plan, i.ingredientId).thickener;
 const grainy = (plan: Plan) =>
   plan.things.some((i) => {
     const kind = kindOf(plan, i);
@@ -74,7 +74,7 @@ const riceG = (plan: Plan) =>
   plan.things
     .filter((i) => kindOf(plan, i) && GRAINS[kindOf(plan, i)!].form === 'kernel')
     .reduce((s, i) => s + i.grams, 0);
-const isMilk = (plan: Plan, i: Thing) => groupOf(plan, i) === 'milk' && i.ingredientId !== 'water';
+const isMilk = (plan: Plan, i: IngredientLine) => groupOf(plan, i) === 'milk' && i.ingredientId !== 'water';
 /** Rice is in water, and its milk follows late. */
 const inWater = (plan: Plan) =>
   linesOf(plan).some((i) => i.ingredientId === 'water' && i.in === 'pot') &&
@@ -112,7 +112,7 @@ const milkThroughout = (plan: Plan): Plan => {
 };
 /** Share that is left where cooking down does half of the starch's work. */
 const REDUCED = 0.6;
-const thickeners = (plan: Plan, factor: number): Thing[] =>
+const thickeners = (plan: Plan, factor: number): IngredientLine[] =>
   plan.things.map((i) => (groupOf(plan, i) === 'thickener' ? { ...i, grams: i.grams * factor } : i));
 const byReduction = (plan: Plan): Plan =>
   plan.choices.reduceTo === REDUCED

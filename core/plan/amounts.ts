@@ -3,7 +3,7 @@ import type { Ingredient } from '../pantry/ingredient';
 import { GRAINS } from '../pot/grain';
 import { eachLine, linesOf, partsOf, withLines, withParts, type Part } from './layout';
 import { purposeOf, type Bowl, type Use } from './method';
-import type { Plan, SecondPot, Thing } from './plan';
+import type { Plan, SecondPot, IngredientLine } from './plan';
 import { PUDDING_G_PER_ML } from '../matter/mixture';
 
 /** Cold liquid whisked with one part of starch: two parts or more, or it cakes (B). */
@@ -211,5 +211,5 @@ export function scaleToDish(plan: Plan, lossRel: number, densityGPerMl = PUDDING
 }
 
 /** What was typed for this amount, where it still is that amount. */
-export const writtenFor = (item: Thing): string | undefined =>
+export const writtenFor = (item: IngredientLine): string | undefined =>
   item.written && Math.abs(item.written.grams - item.grams) <= 0.005 * item.grams ? item.written.text : undefined;

@@ -4,7 +4,7 @@ import { pantryWith } from '../pantry/pantry';
 import { linesOf, partsOf, potPartsOf } from './layout';
 import { BESIDE_USES, purposeOf, USES, type Bowl, type Use } from './method';
 import { oncePerPlan } from './once';
-import type { Plan, SecondPot, Thing } from './plan';
+import type { Plan, SecondPot, IngredientLine } from './plan';
 
 export class UnknownIngredientError extends Error {
   constructor(
@@ -93,7 +93,7 @@ export const leftOfPots = (plan: Plan): readonly PouredIn[] =>
   });
 
 /** Everything that is bought for a plan, second pots with it: a row may come more than once. */
-export const allThings = (plan: Pick<Plan, 'things' | 'vessels'>): readonly Thing[] => [
+export const allThings = (plan: Pick<Plan, 'things' | 'vessels'>): readonly IngredientLine[] => [
   ...plan.things,
   ...plan.vessels.flatMap((v) => v.things),
 ];
@@ -127,7 +127,7 @@ export function mainLiquid(plan: Plan): Ingredient | undefined {
   return milks[0]?.ingredient;
 }
 
-export const allergensIn = (plan: Plan, things: readonly Thing[]): Allergen[] => [
+export const allergensIn = (plan: Plan, things: readonly IngredientLine[]): Allergen[] => [
   ...new Set(things.filter((i) => i.grams > 0).flatMap((i) => lookUp(plan, i.ingredientId).allergens)),
 ];
 export const allergensOf = (plan: Plan): Allergen[] => allergensIn(plan, allThings(plan));

@@ -1,12 +1,12 @@
 import { purposeOf, USES, numberOf, type Bowl, type MethodStep } from './method';
 import { oncePerPlan } from './once';
-import type { Act, Plan, PrepareAct, PutAct, PutPot, PutThing, Thing } from './plan';
+import type { Act, Plan, PrepareAct, PutAct, PutPot, PutThing, IngredientLine } from './plan';
 import type { Preparation } from './preparation';
 
 /** A plan's list as it is laid out: which thing stands in which bowl, and what is done after that. */
 
 /** A thing, and the bowl that has the rest of it, or all. */
-export type Line = Thing & { in: Bowl };
+export type Line = IngredientLine & { in: Bowl };
 /** So much of a thing that is not where the rest of it is. */
 export type Part = PutThing & { grams: number; in: Bowl };
 
@@ -69,7 +69,7 @@ export function laidOut(
   rows: readonly Line[],
   held: readonly Part[] = [],
   pots: readonly PotPart[] = [],
-): { things: Thing[]; puts: PutAct[] } {
+): { things: IngredientLine[]; puts: PutAct[] } {
   const { lines, parts } = merged(rows, held);
   const bowls = new Map<Bowl, PutThing[]>();
   const put = (bowl: Bowl, t: PutThing) => bowls.set(bowl, [...(bowls.get(bowl) ?? []), t]);

@@ -30,14 +30,14 @@ const COOLINGS = ['room first', 'straight to the cold', 'freezer', 'ice bath'] a
 const grams = z.number().min(0).max(20000);
 
 /** What is bought and weighed: one row each. */
-const ThingSchema = z.object({
+const IngredientLineSchema = z.object({
   ingredientId: IdSchema,
   /** the whole amount, wherever parts of it go */
   grams,
   /** the amount in the words in which it was typed, and the grams that they came to */
   written: z.object({ text: z.string().trim().min(1).max(40), grams }).optional(),
 });
-export type Thing = z.infer<typeof ThingSchema>;
+export type IngredientLine = z.infer<typeof IngredientLineSchema>;
 
 /** How much of a thing goes into a bowl: so many grams of it, or, where nothing is said, what is left of it. */
 const PutThingSchema = z.object({
@@ -81,7 +81,7 @@ export const SecondPotSchema = z.object({
   kind: z.literal('pot'),
   name: z.string().trim().min(1).max(40),
   pan: PanSchema,
-  things: z.array(ThingSchema).max(20),
+  things: z.array(IngredientLineSchema).max(20),
   acts: z.array(ActSchema).max(40),
 });
 export type SecondPot = z.infer<typeof SecondPotSchema>;
@@ -162,7 +162,7 @@ export const PlanSchema = z.object({
   family: z.enum(FAMILIES),
   people: z.int().min(1).max(60),
   portionG: z.number().min(30).max(500),
-  things: z.array(ThingSchema).min(1).max(40),
+  things: z.array(IngredientLineSchema).min(1).max(40),
   /**
    * The list: what goes into which bowl, and, where the cook has a method of her own, all that is done after it. Where it
    * has puts alone, the family and its choices write the rest.

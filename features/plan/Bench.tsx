@@ -4,7 +4,7 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { wetted, scale, usualBowl, withGrams, withHave, writtenFor } from '../../core/plan/amounts';
 import { inBowls, lookUp } from '../../core/plan/bowls';
-import type { Plan, Thing } from '../../core/plan/plan';
+import type { Plan, IngredientLine } from '../../core/plan/plan';
 import type { Numbers } from '../../core/records/change';
 import type { PlanChange } from './planChange';
 import type { Difference } from '../../core/advice/differences';
@@ -82,7 +82,7 @@ function spoonLine(i: Ingredient, grams: number, plan: Plan, fmt: Formatter): st
 }
 
 /** The amount in the words in which it was typed. */
-const wordsOf = (item: Thing): string => {
+const wordsOf = (item: IngredientLine): string => {
   const text = writtenFor(item);
   return text ? t('planRoom.asYouWroteIt', { text }) : '';
 };

@@ -15,7 +15,7 @@ import { followSteps } from '../../core/plan/methodList';
 import { holdSweetness, mainSweet } from '../../core/plan/sweetness';
 import { rebase, type Numbers } from '../../core/records/change';
 import type { PlanChange } from './planChange';
-import type { Plan, Thing } from '../../core/plan/plan';
+import type { Plan, IngredientLine } from '../../core/plan/plan';
 import { boundsFor, yieldAtPlace, type SetWord } from '../../core/texture/words';
 import { GRAINS } from '../../core/pot/grain';
 import { GEL } from '../../core/set/firmness';
@@ -65,7 +65,7 @@ function useDraggedPlan(saved: Plan | undefined) {
   const asking = useRef(false);
   const dragFrom = useRef<{ grams: number; yieldPa: number } | undefined>(undefined);
   /** The place under the thumb to grams, from where the drag began: ln stress is nearly straight in ln grams. */
-  const dragTo = (place: number, starch: Thing | undefined, forecast: Forecast | undefined) => {
+  const dragTo = (place: number, starch: IngredientLine | undefined, forecast: Forecast | undefined) => {
     if (!saved || !starch || !forecast) return;
     dragFrom.current ??= { grams: Math.max(1, starch.grams), yieldPa: Math.max(0.05, forecast.serving.yieldPa) };
     const bounds = boundsFor(saved.serve.style, forecast.depthMm / 1000);
@@ -199,7 +199,7 @@ function PlanFoot({
 }: {
   slow: ReactNode;
   plan: Plan;
-  starch: Thing | undefined;
+  starch: IngredientLine | undefined;
   held: boolean;
   /** g of starch that would set to the wanted word, where it is not there */
   target: number | undefined;
