@@ -60,7 +60,7 @@ const PutSchema = z.object({
   id: z.string().min(1).max(100),
   into: BowlSchema,
   things: z.array(PutThingSchema).max(40),
-  pots: z.array(PutPotSchema).max(6).optional(),
+  pots: z.array(PutPotSchema).max(12).optional(),
 });
 export type PutAct = z.infer<typeof PutSchema>;
 
@@ -171,7 +171,7 @@ export const PlanSchema = z.object({
   /** of this one there is so much and no more: its amount stays when people or portions change */
   have: IdSchema.optional(),
   /** pots beside the pot, each with a list of its own */
-  vessels: z.array(SecondPotSchema).max(6).default([]),
+  vessels: z.array(SecondPotSchema).max(12).default([]),
   /** how the starch will be measured: decides how wide the doubt is */
   starchMeasure: z.enum(['scale', 'level spoons', 'rounded spoons', 'heaped spoons']),
   pan: PanSchema,
