@@ -273,36 +273,17 @@ export function stepsOf(
         break;
       case 'heat': {
         const took = forecast.phases[phase++];
-        // a moment off the ring ends when the hands are done; a long stand by the clock
-        const off = step.role === 'off the heat' && !(step.stirEveryS !== null && standsStill(step));
-        const timed = step.until.reach === 'time';
-        const cue = cueOf(step);
         const puts = joining();
         thickens ||= flat(puts).some(bindsSoon);
         steps.push({
           ...called(step.role, step),
           at: i,
-          ends: off ? 'done' : timed ? 'time' : 'cue',
-          seconds:
-            step.until.reach === 'time'
-              ? Math.round(step.until.minutes * 60)
-              : took
-                ? Math.round(took.endS - took.startS)
-                : 0,
-          setting: step.setting,
-          ...(standsStill(step) ? {} : { stirEveryS: step.stirEveryS! }),
-          ...(step.until.reach === 'temperature'
-            ? { tempC: step.until.tempC }
-            : step.until.reach === 'bubble'
-              ? { tempC: waterBoilsC(plan.room.altitudeM) - 6 }
-              : {}),
+          ...heated(step, took ? Math.round(took.endS - took.startS) : 0),
+          ...aimOf(step, plan),
           portions: flat(puts),
           puts,
           thickens,
           adds,
-          heat: step,
-          ...(cue ? { cue } : {}),
-          watch: watchOf(step).filter((o) => o !== cue),
         });
         adds = [];
         break;
@@ -379,32 +360,54 @@ export function stepsOf(
       isOutBehind = false;
     }
   }
+  return withChanges(steps, changes);
+}
+
+/** What a stretch of fire is as a step: how it ends, and what the hands do. @param untilCueS s until its sign shows */
+function heated(
+  heat: HeatStep,
+  untilCueS: number,
+): Pick<Step, 'ends' | 'seconds' | 'setting' | 'stirEveryS' | 'heat' | 'cue' | 'watch'> {
+  const cue = cueOf(heat);
+  const { until } = heat;
+  // a moment off the ring ends when the hands are done; a long stand by the clock
+  const off = heat.role === 'off the heat' && !(heat.stirEveryS !== null && standsStill(heat));
+  return {
+    ends: off ? 'done' : until.reach === 'time' ? 'time' : 'cue',
+    seconds: until.reach === 'time' ? Math.round(until.minutes * 60) : untilCueS,
+    setting: heat.setting,
+    ...(standsStill(heat) ? {} : { stirEveryS: heat.stirEveryS! }),
+    heat,
+    ...(cue ? { cue } : {}),
+    watch: watchOf(heat).filter((o) => o !== cue),
+  };
+}
+
+/** degC that a stretch of fire aims at, where it has one. */
+function aimOf({ until }: HeatStep, plan: Plan): Pick<Step, 'tempC'> {
+  if (until.reach === 'temperature') return { tempC: until.tempC };
+  return until.reach === 'bubble' ? { tempC: waterBoilsC(plan.room.altitudeM) - 6 } : {};
+}
+
+/** The steps with the fire that follows corrections, and the minutes that the cook gave them. */
+function withChanges(planned: readonly Step[], changes: StepChanges): Step[] {
+  const steps = [...planned];
   for (const { step, heat, by } of changes.after) {
     const at = steps.findIndex((s) => s.id === step);
     if (at < 0) continue;
-    steps.splice(
-      at + 1,
-      0,
-      ...heat.map((h, i): Step => {
-        const cue = cueOf(h);
-        return {
-          id: i === 0 ? by : `${by}/${i + 1}`,
-          role: h.role,
-          ...(h.name ? { name: h.name } : {}),
-          fix: true,
-          ends: h.until.reach === 'time' ? 'time' : 'cue',
-          seconds: h.until.reach === 'time' ? Math.round(h.until.minutes * 60) : FIX_S,
-          setting: h.setting,
-          ...(standsStill(h) ? {} : { stirEveryS: h.stirEveryS! }),
-          portions: [],
-          puts: [],
-          adds: [],
-          heat: h,
-          ...(cue ? { cue } : {}),
-          watch: watchOf(h).filter((o) => o !== cue),
-        };
-      }),
-    );
+    const fires = heat.map((h, i): Step => ({
+      id: i === 0 ? by : `${by}/${i + 1}`,
+      role: h.role,
+      ...(h.name ? { name: h.name } : {}),
+      fix: true,
+      ...heated(h, FIX_S),
+      // a correction's fire has its own end, on the ring or off it
+      ends: h.until.reach === 'time' ? 'time' : 'cue',
+      portions: [],
+      puts: [],
+      adds: [],
+    }));
+    steps.splice(at + 1, 0, ...fires);
   }
   return steps.map((s) =>
     changes.longerMin[s.id] === undefined ? s : longer(s, Math.round(changes.longerMin[s.id]! * 60)),
