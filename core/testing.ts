@@ -1,6 +1,6 @@
 import { newPlan } from './plan/newPlan';
 import { laidOut, linesOf, ownSteps, partsOf, type Line, type Part } from './plan/layout';
-import { numberOf, purposeOf, type MethodStep } from './plan/method';
+import { numberOf, purposeOf, intoBowl, type MethodStep } from './plan/method';
 import type { Family, Plan } from './plan/plan';
 import type { SetWord } from './texture/words';
 import { pantryWith } from './pantry/pantry';
@@ -39,6 +39,10 @@ export function laid(
   return { things, acts: [...puts, ...steps] };
 }
 
+/** What version 6 had no steps for. */
+export const withoutHands = (steps: readonly MethodStep[]): MethodStep[] =>
+  steps.filter((s) => s.do !== 'mix' && s.do !== 'take out' && s.do !== 'serve' && !intoBowl(s));
+
 /** A plan as version 6 and all before it wrote one: stages, carve-outs and steps. */
 export function asStages(plan: Plan): Record<string, unknown> {
   const { things: _things, acts: _acts, vessels: _vessels, version: _version, ...rest } = plan;
@@ -47,10 +51,13 @@ export function asStages(plan: Plan): Record<string, unknown> {
     stage: purposeOf(bowl),
     ...(numberOf(bowl) > 1 ? { moment: numberOf(bowl) } : {}),
   });
-  const steps = ownSteps(plan)?.map((s) => {
-    if (s.do !== 'add') return s;
-    const { from, ...step } = s;
-    return at({ ...step, in: from });
+  const steps = withoutHands(ownSteps(plan) ?? []).map((s) => {
+    if (s.do !== 'pour') return s;
+    const { to, ...step } = s;
+    if (to !== 'pot') return { ...step, do: to === 'top' ? 'top' : 'pour' };
+    const { from, ...added } = s;
+    const { to: _to, ...old } = at({ ...added, in: from });
+    return { ...old, do: 'add' };
   });
   return {
     ...rest,
@@ -58,7 +65,7 @@ export function asStages(plan: Plan): Record<string, unknown> {
     items: linesOf(plan).map(at),
     carveOuts: partsOf(plan).map(at),
     sides: [],
-    ...(steps ? { steps } : {}),
+    ...(ownSteps(plan) ? { steps } : {}),
   };
 }
 

@@ -1,3 +1,4 @@
+import { onTop } from '../core/plan/method';
 import { withLine, withOwnSteps, withParts } from '../core/plan/layout';
 import type { Page } from '@playwright/test';
 import type { Plan } from '../core/plan/plan';
@@ -62,7 +63,7 @@ test.describe('guides', () => {
     const slab = withLine(
       withOwnSteps(
         plain,
-        methodOf(plain).filter((s) => s.do !== 'top'),
+        methodOf(plain).filter((s) => !onTop(s)),
       ),
       { ingredientId: 'cream_35', grams: 120, in: 'top' },
     );

@@ -6,7 +6,7 @@ import {
   readApplied,
   withApplied,
   type Applied,
-  type Operation,
+  type RecordOperation,
 } from '../core/records/operation';
 import type { OperationLog } from './log';
 import { keysOf, putAside, refusalOf, type Shell } from './records';
@@ -19,23 +19,23 @@ const GOING = 'meta/going';
 /** A record as it was written; without a value it is gone. */
 export type Written = { collection: string; id: string; value: { id: string } | undefined };
 /** What came of all that was noted. */
-export type Settled = { written: Written[]; refused: Operation[]; applied: Applied };
+export type Settled = { written: Written[]; refused: RecordOperation[]; applied: Applied };
 const NOTHING: Settled = { written: [], refused: [], applied: {} };
 
 type Any = { id: string };
 /** A record with what is to be done to it. */
-type Due = { spec: AnySpec; id: string; operations: Operation[] };
+type Due = { spec: AnySpec; id: string; operations: RecordOperation[] };
 
 /** By its shape: what two hands made of one record may have none. What it names was looked at when it came in. */
 const isFit = (spec: AnySpec, id: string, value: Any): boolean =>
   value.id === id && spec.schema.safeParse(value).success;
 
 /** A whole record that an older version of the app noted, in the present shape. */
-const asNow = (spec: AnySpec, o: Operation): Operation =>
+const asNow = (spec: AnySpec, o: RecordOperation): RecordOperation =>
   'put' in o.act ? { ...o, act: { put: (spec.migrations[spec.version - 1]?.(o.act.put) ?? o.act.put) as Any } } : o;
 
 /** It changes a field that records of this kind have no more: noted by an older version, and not to be lost unsaid. */
-function isStray(spec: AnySpec, { act }: Operation): boolean {
+function isStray(spec: AnySpec, { act }: RecordOperation): boolean {
   if (!('change' in act) || !('fields' in act.change) || !(spec.schema instanceof z.ZodObject)) return false;
   const { shape } = spec.schema;
   return Object.keys(act.change.fields).some((key) => !Object.hasOwn(shape, key));
@@ -69,7 +69,7 @@ export function applierOver(shell: Shell, log: OperationLog, specNamed: (name: s
     if (going) await store.removeMany([...(JSON.parse(going) as string[]), GOING]);
   }
 
-  async function groupsOf(operations: readonly Operation[]): Promise<Due[]> {
+  async function groupsOf(operations: readonly RecordOperation[]): Promise<Due[]> {
     const groups = new Map<string, Due>();
     for (const o of operations) {
       const spec = specNamed(o.collection);
@@ -142,7 +142,7 @@ export function applierOver(shell: Shell, log: OperationLog, specNamed: (name: s
   async function oneByOne(
     made: { due: Due; value: Any | undefined }[],
     before: Applied,
-    strange: readonly Operation[],
+    strange: readonly RecordOperation[],
     told: (m: (typeof made)[number]) => Written,
   ): Promise<Settled> {
     let applied = withApplied(before, strange);

@@ -17,7 +17,7 @@ import {
   readApplied,
   type Applied,
   type NewOperation,
-  type Operation,
+  type RecordOperation,
 } from '../core/records/operation';
 import { DEFAULT_SETTINGS, type Settings } from '../core/settings';
 import { APPLIED, applierOver, type Settled } from './apply';
@@ -43,7 +43,7 @@ export type KitchenStore = Repositories & {
   /** false until the first visit has been filled with the demo or the cook's own start */
   opened(): Promise<boolean>;
   /** Notes what a hand did: it outlives the tab from this moment on, and is in its record after `settle`. */
-  note(operation: NewOperation, atMs: number): Operation;
+  note(operation: NewOperation, atMs: number): RecordOperation;
   /** Puts what was noted, here or by a tab that died, into the records, each operation once. Never throws for a full disk. */
   settle(): Promise<Settled>;
   /** A record that was read or written, with what was noted since and is not in it. */
@@ -106,8 +106,8 @@ export function kitchenOver(shell: Shell): KitchenStore {
     return shell.lock(async () => settled(await read(true), await store.getItem(APPLIED)));
   }
 
-  const byRecord = (pending: readonly Operation[]) => {
-    const out = new Map<string, Operation[]>();
+  const byRecord = (pending: readonly RecordOperation[]) => {
+    const out = new Map<string, RecordOperation[]>();
     for (const o of pending) out.set(o.record, [...(out.get(o.record) ?? []), o]);
     return out;
   };

@@ -1,7 +1,12 @@
 import { z } from 'zod';
 import { CookEventSchema, type CookEvent } from '../core/cook/events';
 import { changeBetween, type Change } from '../core/records/change';
-import { inOrderOfTime, OperationSchema, type NewOperation, type Operation } from '../core/records/operation';
+import {
+  inOrderOfTime,
+  RecordOperationSchema,
+  type NewOperation,
+  type RecordOperation,
+} from '../core/records/operation';
 
 /** A store that has written when the call returns, as localStorage. */
 export type AtOnce = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
@@ -21,13 +26,13 @@ export const eventsChange = (events: readonly CookEvent[]): Change => ({
 
 export type OperationLog = {
   /** Notes what a hand did before it returns; where the store refuses it is kept in memory. */
-  note(operation: NewOperation, atMs: number): Operation;
+  note(operation: NewOperation, atMs: number): RecordOperation;
   /** All that is not known as applied, of this tab and of others, in the order of their time; and what cannot be read. */
-  all(): { operations: Operation[]; bad: { key: string; text: string }[] };
+  all(): { operations: RecordOperation[]; bad: { key: string; text: string }[] };
   /** The same, with what this tab did last: a read that began before it was applied has to add it. */
-  lately(): Operation[];
+  lately(): RecordOperation[];
   /** They are in the records, or out of the way. */
-  forget(operations: readonly Operation[]): void;
+  forget(operations: readonly RecordOperation[]): void;
   forgetText(key: string): void;
 };
 
@@ -36,21 +41,22 @@ export type OperationLog = {
  * @param tab told apart from every other tab, now and before
  */
 export function logOver(store: AtOnce, tab: string): OperationLog {
-  const refused = new Map<string, Operation>();
-  const mine: Operation[] = [];
+  const refused = new Map<string, RecordOperation>();
+  const mine: RecordOperation[] = [];
   let n = 0;
   /** of what was done or seen here: what is done next comes behind it, whatever the clock says */
   let lastMs = -Infinity;
-  const keyOf = (o: Operation) => (OLD.some((prefix) => o.tab.startsWith(prefix)) ? o.tab : `${PREFIX}${o.tab}/${o.n}`);
+  const keyOf = (o: RecordOperation) =>
+    OLD.some((prefix) => o.tab.startsWith(prefix)) ? o.tab : `${PREFIX}${o.tab}/${o.n}`;
 
-  const readKey = (key: string, text: string): Operation =>
-    isNoted(key) ? (OperationSchema.parse(JSON.parse(text)) as Operation) : readOld(key, text);
+  const readKey = (key: string, text: string): RecordOperation =>
+    isNoted(key) ? (RecordOperationSchema.parse(JSON.parse(text)) as RecordOperation) : readOld(key, text);
 
   const log: OperationLog = {
     note(operation, atMs) {
       n += 1;
       lastMs = Math.max(lastMs, atMs);
-      const noted: Operation = { version: 1, tab, n, atMs: lastMs, ...operation };
+      const noted: RecordOperation = { version: 1, tab, n, atMs: lastMs, ...operation };
       mine.push(noted);
       if (mine.length > MOST_MINE) mine.shift();
       try {
@@ -104,7 +110,7 @@ const OldChangeSchema = z.object({
 });
 
 /** @throws where the text is none of them */
-function readOld(key: string, text: string): Operation {
+function readOld(key: string, text: string): RecordOperation {
   const data: unknown = JSON.parse(text);
   const so = { version: 1 as const, tab: key, n: 1 };
   if (key.startsWith(OLD[0]!)) {

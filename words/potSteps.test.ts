@@ -4,7 +4,7 @@ import { stepsOf, type Step } from '../core/cook/steps';
 import { SCHOOLS } from '../core/advice/schools';
 import { putAt } from '../core/plan/amounts';
 import { insertStep, listOf, moveStep, STEP_KINDS, stepTroubles } from '../core/plan/methodList';
-import { BESIDE_USES } from '../core/plan/method';
+import { BESIDE_USES, intoPot } from '../core/plan/method';
 import { FAMILIES, type Plan } from '../core/plan/plan';
 import { inBowls } from '../core/plan/bowls';
 import { DEFAULT_SETTINGS } from '../core/settings';
@@ -42,7 +42,7 @@ const changedPlan: fc.Arbitrary<Plan> = fc
       const step = listOf(more.plan).find((s) => s.id === more.id)!;
       // half of something in a bowl of its own
       const { ingredientId, grams } = p.things[to % p.things.length]!;
-      const filled = step.do === 'add' ? putAt(more.plan, ingredientId, step.from, grams / 2) : more.plan;
+      const filled = intoPot(step) ? putAt(more.plan, ingredientId, step.from, grams / 2) : more.plan;
       return moveStep(filled, more.id, to);
     }, spiced);
   })

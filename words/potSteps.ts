@@ -1,7 +1,7 @@
 import type { Put, Step, StepRole } from '../core/cook/steps';
 import type { Baking } from '../core/oven/baking';
 import type { Plan } from '../core/plan/plan';
-import { inBowls, type LaidPortion } from '../core/plan/bowls';
+import { inBowls, placedIn, type LaidPortion } from '../core/plan/bowls';
 import { purposeOf } from '../core/plan/method';
 import { say, type Said } from '../core/say';
 import type { Formatter } from './format';
@@ -42,7 +42,8 @@ export function shareSays({ ofPot }: LaidPortion): string {
 }
 const thing = (p: LaidPortion, fmt: Formatter) =>
   `${fmt.grams(p.grams)} ${p.ingredient.name}${shareSays(p)}${p.taste ? t('potRoom.toTaste') : ''}`;
-const list = (portions: readonly LaidPortion[], fmt: Formatter) => portions.map((p) => thing(p, fmt)).join(', ');
+/** Things with their grams and measures. */
+export const list = (portions: readonly LaidPortion[], fmt: Formatter) => portions.map((p) => thing(p, fmt)).join(', ');
 
 /** Things that a sentence in the pot's oval can hold. */
 const MOST_IN_OVAL = 2;
@@ -257,6 +258,27 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
         cue: timed ? t('potRoom.lookAndListenNoHiss') : t('potRoom.markTheDepthOnA'),
         why: t('potRoom.everythingGetsStrongerAsWater'),
         ...(timed ? byClock : { done: t(DONE[step.cue ?? 'at the mark'] ?? MARK), until: t('potRoom.toTheMark') }),
+      };
+    case 'mix':
+      return {
+        title: t(step.mix?.with === 'blender' ? 'potRoom.blendIt' : 'potRoom.mixIt'),
+        how: () => list(step.portions, fmt) || t('potRoom.allThatIsInThePot'),
+        cue: t(`potRoom.mixedTill.${step.mix?.until ?? 'smooth'}`),
+        why: t(step.portions.length ? 'potRoom.itGoesInTogether' : 'potRoom.theMethodAsksForIt'),
+        done: t('potRoom.mixed'),
+        until: t('potRoom.about2'),
+      };
+    case 'pour together':
+      return {
+        title: t('potRoom.pourThemTogether'),
+        how: () => {
+          const into = step.into ? placedIn(plan, step.into).map((p) => p.ingredient.name) : [];
+          return t('potRoom.intoTheBowlOf', { what: list(step.portions, fmt), into: into.join(', ') });
+        },
+        cue: t('potRoom.mixedTill.smooth'),
+        why: t('potRoom.whatIsTogetherGoesIn'),
+        done: t('potRoom.together'),
+        until: t('potRoom.about2'),
       };
     case 'whip':
       return {

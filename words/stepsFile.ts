@@ -1,16 +1,17 @@
+import { atTheTable } from '../core/cook/later';
 import { stepsOf, type Step } from '../core/cook/steps';
 import { stepsHead, type StepsFile } from '../core/formats/stepsFile';
 import type { Forecast } from '../core/model/forecast';
 import { methodOf } from '../core/plan/family';
 import type { RestStep, SayStep } from '../core/plan/method';
 import type { Plan } from '../core/plan/plan';
-import { lookUp, type LaidPortion } from '../core/plan/bowls';
+import type { LaidPortion } from '../core/plan/bowls';
 import { besideOf } from '../core/sides/sides';
 import { t } from './book';
 import { tell } from './index';
 import type { Formatter } from './format';
 import { measureOf } from './measure';
-import { stepWords } from './potSteps';
+import { list, stepWords } from './potSteps';
 
 type Act = StepsFile['acts'][number];
 type Thing = Act['things'][number];
@@ -87,28 +88,31 @@ const sayOf = (op: SayStep, i: number): Act => ({
   minutes: tenth(op.minutes ?? 0),
 });
 
-function serveOf(plan: Plan, fmt: Formatter): Act {
-  const { loosen, style, tempC, word } = plan.serve;
-  const ingredient = loosen ? lookUp(plan, loosen.ingredientId) : undefined;
+function serveOf(plan: Plan, f: Forecast, fmt: Formatter): Act {
+  const { style, tempC, word } = plan.serve;
+  const { loosen, on } = atTheTable(plan, f.products);
   const [temp, how, wanted] = [fmt.temp(tempC), t(`style.${style}`), t(`word.${word}`)];
-  const grams = loosen?.grams ?? 0;
   return {
     id: 'serve',
     role: 'serve',
-    says:
-      ingredient && grams > 0
+    says: [
+      loosen
         ? t('potRoom.serveLoosened', {
             temp,
             style: how,
             word: wanted,
-            grams: fmt.grams(grams),
-            name: ingredient.name,
+            grams: fmt.grams(loosen.grams),
+            name: loosen.ingredient.name,
           })
         : t('potRoom.serveAt', { temp, style: how, word: wanted }),
-    things:
-      ingredient && grams > 0
-        ? [thingOf({ ingredient, grams, carved: false, in: 'top' }, fmt, { into: 'top', how: 'stirred in' })]
-        : [],
+      on.length ? t('potRoom.onItAtTheTable', { what: list(on, fmt) }) : '',
+    ]
+      .filter(Boolean)
+      .join(' '),
+    things: [
+      ...(loosen ? [thingOf(loosen, fmt, { into: 'top', how: 'stirred in' })] : []),
+      ...on.map((p) => thingOf(p, fmt, { into: 'top' })),
+    ],
     ends: 'done',
     minutes: 0,
     tempC,
@@ -142,5 +146,5 @@ export function stepsFile(plan: Plan, f: Forecast, fmt: Formatter): StepsFile {
     makesG: tenth(a.makesG),
     says: [...a.does, a.notice, ...(a.caution ? [a.caution] : [])].map((s) => tell(s, fmt)),
   }));
-  return { ...stepsHead, plan: { id: plan.id, name: plan.name }, acts: [...acts, serveOf(plan, fmt)], beside };
+  return { ...stepsHead, plan: { id: plan.id, name: plan.name }, acts: [...acts, serveOf(plan, f, fmt)], beside };
 }

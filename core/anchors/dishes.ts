@@ -111,7 +111,8 @@ function underLid(thickener: string, grams: number): Asked {
     items: { sugar: 80, [thickener]: grams },
     steps: [
       {
-        do: 'add',
+        do: 'pour',
+        to: 'pot',
         from: isGrain ? 'grain' : 'slurry',
         tempC: 20,
         how: 'cold slurry',
@@ -122,7 +123,7 @@ function underLid(thickener: string, grams: number): Asked {
       heatStep({ role: 'thicken', watts: 900, stirEveryS: 5, lid: 'on', until: { reach: 'bubble' } }),
       ...(isGrain ? [heatStep({ role: 'simmer', ...lid, until: { reach: 'grain', bite: 0.95 } })] : []),
       heatStep({ role: 'cook on', ...lid, until: { reach: 'time', minutes: isGrain ? 10 : 2 } }),
-      { do: 'pour' },
+      { do: 'pour', to: 'dish' },
       { do: 'rest', where: 'fridge', minutes: 300, tempC: 4, covered: true },
     ],
   };

@@ -41,7 +41,8 @@ const custard = (tempC: number, more: Partial<Asked> = {}): Asked => ({
   steps: [
     heat({ role: 'warm', setting: 5, stirEveryS: 20, until: { reach: 'temperature', tempC: 75 } }),
     {
-      do: 'add',
+      do: 'pour',
+      to: 'pot',
       from: 'bowl',
       tempC: 21,
       how: 'in cold cream or yolks',
@@ -52,7 +53,7 @@ const custard = (tempC: number, more: Partial<Asked> = {}): Asked => ({
     },
     heat({ role: 'thicken', watts: 330, until: { reach: 'temperature', tempC } }),
     heat({ role: 'off the heat', until: { reach: 'time', minutes: 0.6 } }),
-    { do: 'pour' },
+    { do: 'pour', to: 'dish' },
     { do: 'rest', where: 'fridge', minutes: 240, covered: true },
   ],
   ...more,

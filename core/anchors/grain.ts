@@ -50,7 +50,8 @@ function words(
 }
 
 const add = (from: Bowl, more: object = {}): MethodStep => ({
-  do: 'add',
+  do: 'pour',
+  to: 'pot',
   from,
   tempC: 20,
   how: 'cold slurry',
@@ -62,7 +63,7 @@ const add = (from: Bowl, more: object = {}): MethodStep => ({
 const toBubble = (watts = 900): MethodStep =>
   heatStep({ role: 'thicken', watts, stirEveryS: 5, until: { reach: 'bubble' } });
 const chilled = (minutes = 300): MethodStep[] => [
-  { do: 'pour' },
+  { do: 'pour', to: 'dish' },
   { do: 'rest', where: 'room', minutes: 20, covered: true },
   { do: 'rest', where: 'fridge', minutes, tempC: 4, covered: true },
 ];
@@ -159,7 +160,7 @@ const slab = (perLitre: number): Asked => ({
   steps: [
     heatStep({ role: 'warm', watts: 700, stirEveryS: 10, until: { reach: 'temperature', tempC: 90 } }),
     add('grain', { how: 'cold slurry' }),
-    { do: 'pour' },
+    { do: 'pour', to: 'dish' },
     {
       do: 'bake',
       ovenC: 175,

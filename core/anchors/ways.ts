@@ -15,7 +15,8 @@ const way = rowsOf('Ways of heating and cooling');
 const PLACE = 'place on the strip';
 
 const slurry: AddStep = {
-  do: 'add',
+  do: 'pour',
+  to: 'pot',
   from: 'slurry',
   tempC: 8,
   how: 'cold slurry',
@@ -24,7 +25,7 @@ const slurry: AddStep = {
   left: 0,
 };
 const chilled: MethodStep[] = [
-  { do: 'pour' },
+  { do: 'pour', to: 'dish' },
   { do: 'rest', where: 'room', minutes: 20, covered: true },
   { do: 'rest', where: 'fridge', minutes: 300, tempC: 4, covered: true },
 ];
@@ -104,7 +105,7 @@ const slabOf = (starch: number): Asked => ({
     { ...slurry, from: 'late', tempC: 20 },
     heatStep({ role: 'thicken', watts: 750, until: { reach: 'bubble' } }),
     heatStep({ role: 'cook on', watts: 330, until: { reach: 'time', minutes: 2 } }),
-    { do: 'pour' },
+    { do: 'pour', to: 'dish' },
     { do: 'rest', where: 'room', minutes: 30, covered: false },
     { do: 'rest', where: 'freezer', minutes: 40, covered: false },
   ],
@@ -161,7 +162,7 @@ const bakedRice = (perLitre: number): Asked => ({
   items: { sugar: 60, rice_short: perLitre },
   steps: [
     { ...slurry, from: 'grain', how: 'cold together', stirring: 'spoon', tempC: 20 },
-    { do: 'pour' },
+    { do: 'pour', to: 'dish' },
     {
       do: 'bake',
       ovenC: 150,

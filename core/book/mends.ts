@@ -1,4 +1,4 @@
-import { purposeOf } from '../plan/method';
+import { purposeOf, intoPot, onTop } from '../plan/method';
 import { forecastFrom, type Forecast } from '../model/forecast';
 import { runMethod } from '../model/run';
 import { followSteps } from '../plan/methodList';
@@ -114,7 +114,7 @@ const lowerDish = (plan: Plan): Try[] =>
         }))
     : [];
 
-const hasEgg = (plan: Plan): boolean => methodOf(plan).some((s) => s.do === 'add' && purposeOf(s.from) === 'bowl');
+const hasEgg = (plan: Plan): boolean => methodOf(plan).some((s) => intoPot(s) && purposeOf(s.from) === 'bowl');
 const eggAway = (plan: Plan): Try[] =>
   hasEgg(plan)
     ? [
@@ -151,7 +151,7 @@ export const MENDS: Record<Flaw, Mend> = {
             },
           ]
         : []),
-      ...(methodOf(p).some((s) => s.do === 'add' && purposeOf(s.from) === 'grain')
+      ...(methodOf(p).some((s) => intoPot(s) && purposeOf(s.from) === 'grain')
         ? other(p, 'grain', 'grain', 'into cold milk', 'wetted cold first')
         : []),
     ],
@@ -196,7 +196,7 @@ export const MENDS: Record<Flaw, Mend> = {
   'too pale': {
     sees: (f) => -(f.bake?.browning ?? 0),
     tries: (p) => [
-      ...(methodOf(p).some((s) => s.do === 'top') ? other(p, 'top', 'top', 'raw', 'cooked down first') : []),
+      ...(methodOf(p).some(onTop) ? other(p, 'top', 'top', 'raw', 'cooked down first') : []),
       ...ovenBy(p, [10, 20, 30]),
     ],
   },

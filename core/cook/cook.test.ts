@@ -1,3 +1,4 @@
+import { intoDish } from '../plan/method';
 import { partsOf, withLine, withOwnSteps, withParts } from '../plan/layout';
 import * as fc from 'fast-check';
 import { forecast } from '../model/forecast';
@@ -347,7 +348,7 @@ describe('beside the plan', () => {
     const method = methodOf(plan);
     const noPour = withOwnSteps(
       plan,
-      method.filter((s) => s.do !== 'pour'),
+      method.filter((s) => !intoDish(s)),
     );
     const own = stepsOf(noPour, forecast(noPour));
     const at = own.findIndex((s) => s.role === 'off the heat');

@@ -1,3 +1,4 @@
+import { onTop } from '../plan/method';
 import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { mixtureOfPortions, portionsIn } from '../plan/bowls';
@@ -156,7 +157,7 @@ export function guideOf({
         .filter((p) => p.minutes > fromMin && p.minutes <= fromMin + minutes + 1)
         .map((p) => ({ minutes: p.minutes - fromMin, centreC: p.centreC })),
       // where the method has its own step for the layer, that step says when
-      top: forecast.top !== undefined && !methodOf(plan).some((s) => s.do === 'top'),
+      top: forecast.top !== undefined && !methodOf(plan).some(onTop),
     };
   }
   return undefined;

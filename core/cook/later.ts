@@ -1,3 +1,5 @@
+import { pouredPortions, type Products } from './poured';
+import { lookUp, portionsIn, type LaidPortion } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import type { SayStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
@@ -20,3 +22,15 @@ const laterAct = (op: SayStep, i: number, afterMin: number): Later => ({
   afterMin,
   minutes: op.minutes,
 });
+
+/** What is done at the table: what is stirred in to loosen it, and what goes on it. @throws UnknownIngredientError */
+export function atTheTable(plan: Plan, products: Products = {}): { loosen?: LaidPortion; on: readonly LaidPortion[] } {
+  const { loosen } = plan.serve;
+  const bowls = methodOf(plan).flatMap((s) => (s.do === 'serve' && s.from ? [s.from] : []));
+  return {
+    ...(loosen && loosen.grams > 0
+      ? { loosen: { ingredient: lookUp(plan, loosen.ingredientId), grams: loosen.grams, carved: false, in: 'top' } }
+      : {}),
+    on: bowls.flatMap((b) => [...portionsIn(plan, b).filter((p) => !p.taste), ...pouredPortions(plan, b, products)]),
+  };
+}

@@ -147,7 +147,8 @@ export function addedTo(added: Pick<Added, 'portions' | 'tempC' | 'how'>, plan: 
     })),
   );
   const step: AddStep = {
-    do: 'add',
+    do: 'pour',
+    to: 'pot',
     from: 'late',
     tempC: added.tempC,
     how: added.how === 'slurry' ? 'cold slurry' : 'cold together',

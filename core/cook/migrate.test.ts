@@ -1,3 +1,4 @@
+import { intoPot } from '../plan/method';
 import { ownSteps } from '../plan/layout';
 import { asStages, testPlan } from '../testing';
 import { methodOf } from '../plan/family';
@@ -11,7 +12,7 @@ const at = '2026-12-12T12:00:00.000Z';
 function old() {
   const plan = asStages(testPlan());
   const steps = methodOf(testPlan()).map((s) => {
-    if (s.do === 'add') {
+    if (intoPot(s)) {
       const { from: stage, ...rest } = s;
       return { ...rest, stage };
     }

@@ -1,6 +1,6 @@
-import { bowlsFor, inBowls, leftOfPots, portionsIn, type LaidPortion } from '../plan/bowls';
+import { bowlsFor, inBowls, leftOfPots, movedBy, portionsIn, type LaidPortion } from '../plan/bowls';
 import { pouredPortion, pouredPortions } from './poured';
-import { placesOf } from '../plan/countOut';
+import { countedOut, thickensAt } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import {
   BESIDE_USES,
@@ -12,8 +12,12 @@ import {
   type BakeStep,
   type HeatRole,
   type HeatStep,
+  type MixStep,
   topOf,
+  purposeOf,
   type Bowl,
+  intoDish,
+  onTop,
 } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Forecast } from '../model/forecast';
@@ -30,6 +34,8 @@ export const STEP_ROLES = [
   'taste',
   'taste again',
   'count out',
+  'mix',
+  'pour together',
   ...HEAT_ROLES,
   'say',
   'whip',
@@ -39,8 +45,17 @@ export const STEP_ROLES = [
   'grill',
 ] as const;
 export type StepRole = (typeof STEP_ROLES)[number];
-/** Steps that tell of what went in elsewhere. */
-const TELLS: ReadonlySet<StepRole> = new Set<StepRole>(['taste', 'taste again', 'count out']);
+/** Steps that tell of what goes in, or went in, elsewhere. */
+const TELLS: ReadonlySet<StepRole> = new Set<StepRole>([
+  'slurry',
+  'beat the egg',
+  'whip',
+  'mix',
+  'pour together',
+  'taste',
+  'taste again',
+  'count out',
+]);
 
 /**
  * What goes in together. It is in the pot from the start, joins by an operation of the method, or goes into the dish
@@ -86,6 +101,9 @@ export type Step = {
   adds: AddStep[];
   heat?: HeatStep;
   bake?: BakeStep;
+  mix?: MixStep;
+  /** the bowl that another is poured into */
+  into?: Bowl;
   /** the pot is empty by then: it is done to the dish */
   inDish?: true;
   /** what ends it, and what else may be seen */
@@ -98,9 +116,13 @@ const WEIGH_S = 35;
 const TASTE_S = 60;
 /** min that an act of the cook's own takes where nothing is said */
 const SAID_MIN = 0.5;
-/** to whip whites by machine, and to pour a layer over the back of a spoon */
-const WHIP_S = 180;
+/** s that hands mix: whites by machine, egg, anything else */
+const MIX_S: Partial<Record<StepRole, number>> = { whip: 180, 'beat the egg': 120 };
+const MIXED_S = 60;
+/** to pour a layer over the back of a spoon, one bowl into another, and to fish out what must not stay */
 const TOP_S = 60;
+const TOGETHER_S = 30;
+const COUNT_OUT_S = 30;
 /** milk this hot shows small bubbles at the rim, not steam alone */
 const SCALD_FROM_C = 80;
 /** s to the bubble again after a correction, until the model has said it */
@@ -167,12 +189,10 @@ export function changesOf(cook: Pick<Cook, 'events'>): StepChanges {
   return out;
 }
 
-/** What comes out again before it thickens. */
-export const comesOut = (plan: Plan): LaidPortion[] => {
-  const bowls = inBowls(plan);
-  return USES.filter((s) => s !== 'fold in' && !BESIDE_USES.includes(s))
-    .flatMap((s) => bowls[s])
-    .filter((p) => p.ingredient.comesOut);
+/** What a mixing is to a cook. */
+const mixRole = ({ in: bowl, until }: MixStep): StepRole => {
+  if (until === 'stiff') return 'whip';
+  return purposeOf(bowl) === 'slurry' ? 'slurry' : purposeOf(bowl) === 'bowl' ? 'beat the egg' : 'mix';
 };
 
 /** What was held back to be added by tasting. */
@@ -204,8 +224,14 @@ export function stepsOf(
     seen.set(id, n);
     return { id: n > 1 ? `${id} ${n}` : id, role, ...(own.name ? { name: own.name } : {}) };
   };
-  const by = (role: StepRole, ends: Step['ends'], seconds: number, portions: readonly LaidPortion[]): Step => ({
-    ...called(role),
+  const by = (
+    role: StepRole,
+    ends: Step['ends'],
+    seconds: number,
+    portions: readonly LaidPortion[],
+    own: Parameters<typeof called>[1] = {},
+  ): Step => ({
+    ...called(role, own),
     ends,
     seconds,
     portions,
@@ -214,15 +240,13 @@ export function stepsOf(
     watch: [],
   });
   const steps: Step[] = [by('weigh', 'done', WEIGH_S * plan.things.length, all)];
-  if (bowls.slurry.length) steps.push(by('slurry', 'done', 60, bowls.slurry));
-  if (bowls.bowl.length) steps.push(by('beat the egg', 'done', 120, bowls.bowl));
   const held = toTaste(plan);
-  const out = comesOut(plan);
   const fruit = [...bowls.late, ...bowls['off the heat'], ...bowls['fold in']].some(
     (p) => p.ingredient.group === 'fruit',
   );
-  const places = placesOf(plan);
   const method = methodOf(plan);
+  const thickensFrom = thickensAt(plan, method);
+  const counted = countedOut(plan, method);
   const untasted = (bowl: Bowl) => [
     ...portionsIn(plan, bowl).filter((p) => !p.taste),
     ...pouredPortions(plan, bowl, products),
@@ -237,8 +261,8 @@ export function stepsOf(
     return puts.filter(isTold);
   };
   // what is strewn on when no operation of the method puts it there: with the last of the work
-  const lastAt = method.findLastIndex((s) => s.do === 'pour' || s.do === 'bake');
-  const poured = method.flatMap((s) => (s.do === 'top' ? [topOf(s)] : []));
+  const lastAt = method.findLastIndex((s) => intoDish(s) || s.do === 'bake');
+  const poured = method.flatMap((s) => (onTop(s) ? [topOf(s)] : s.do === 'serve' && s.from ? [s.from] : []));
   const strewn = (i: number): Put[] =>
     i === lastAt
       ? bowlsFor(plan, 'top')
@@ -251,25 +275,81 @@ export function stepsOf(
   const bindsSoon = ({ ingredient: { thickener, egg } }: LaidPortion) =>
     egg !== undefined || (thickener !== undefined && GRAINS[thickener].form !== 'kernel');
   let thickens = false;
-  let isOutBehind = false;
+  /** what has gone in comes out once it is told */
+  let outBehind: Step | undefined;
   let phase = 0;
+  /** beside a pot that is on its way the ring and the spoon stay as they were */
+  const meanwhile = (): Pick<Step, 'setting' | 'stirEveryS'> => {
+    const before = steps.at(-1);
+    return {
+      ...(before?.setting === undefined ? {} : { setting: before.setting }),
+      ...(before?.stirEveryS === undefined ? {} : { stirEveryS: before.stirEveryS }),
+    };
+  };
   for (const [i, step] of method.entries()) {
-    // before it thickens: taste while it can still be mended; and count out what must not stay
-    if (i === places.thickens && held.length)
+    // before it thickens: taste while it can still be mended
+    if (i === thickensFrom && held.length)
       steps.push({ ...by('taste', 'done', TASTE_S, held), at: i, setting: 1, stirEveryS: 20 });
-    const countOut = () =>
-      steps.push({
-        ...by('count out', 'done', 30, out),
-        at: i,
-        ...(step.do === 'pour' ? {} : { setting: 1, stirEveryS: 20 }),
-      });
-    const isOutNow = i === places.countOut && out.length > 0;
-    // what goes in with the step itself comes out behind it
-    isOutBehind ||= isOutNow && adds.some((a) => portionsIn(plan, a.from).some((p) => out.includes(p)));
-    if (isOutNow && !isOutBehind) countOut();
     switch (step.do) {
-      case 'add':
-        adds.push(step);
+      case 'mix': {
+        const role = mixRole(step);
+        const inIt =
+          step.in === 'pot' ? [] : [...portionsIn(plan, step.in), ...pouredPortions(plan, step.in, products)];
+        const whites = inIt.filter((p) => p.ingredient.egg?.yolk === 0);
+        if (!inIt.length && step.in !== 'pot') break;
+        steps.push({
+          ...by(role, 'done', MIX_S[role] ?? MIXED_S, role === 'whip' && whites.length ? whites : inIt, step),
+          at: i,
+          ...meanwhile(),
+          mix: step,
+        });
+        break;
+      }
+      case 'take out': {
+        const these = counted.get(i) ?? [];
+        if (!these.length) break;
+        const poured = method.slice(0, i).some(intoDish);
+        const fire = poured ? { inDish: true as const } : { setting: 1, stirEveryS: 20 };
+        const counts: Step = {
+          ...by('count out', 'done', COUNT_OUT_S, these, step),
+          at: i,
+          ...(method.slice(i + 1, i + 2).some(intoDish) ? {} : fire),
+        };
+        const untold = [...atStart.flatMap((p) => p.portions), ...adds.flatMap((a) => portionsIn(plan, a.from))];
+        if (these.some((p) => untold.includes(p))) outBehind = counts;
+        else steps.push(counts);
+        break;
+      }
+      case 'pour':
+        switch (step.to) {
+          case 'pot':
+            adds.push(step);
+            break;
+          case 'bowl': {
+            const goes = movedBy(plan, step);
+            if (goes.length)
+              steps.push({
+                ...by('pour together', 'done', TOGETHER_S, goes, step),
+                at: i,
+                ...meanwhile(),
+                into: step.into,
+              });
+            break;
+          }
+          case 'dish': {
+            if (held.length && fruit) steps.push({ ...by('taste again', 'done', TASTE_S, held), at: i });
+            const under = bowlsFor(plan, 'under').map((b): Put => ({ into: 'under', portions: untasted(b) }));
+            const puts = [...joining(), ...under, ...strewn(i)];
+            steps.push({ ...by('pour', 'done', 90, flat(puts)), at: i, puts, adds, watch: ['lumps'], ...keeps(i) });
+            adds = [];
+            break;
+          }
+          case 'top': {
+            const puts: Put[] = [{ into: 'top' as const, portions: untasted(topOf(step)) }].filter(isTold);
+            steps.push({ ...by('top', 'done', TOP_S, flat(puts), step), at: i, puts });
+            break;
+          }
+        }
         break;
       case 'heat': {
         const took = forecast.phases[phase++];
@@ -286,30 +366,6 @@ export function stepsOf(
           adds,
         });
         adds = [];
-        break;
-      }
-      case 'pour': {
-        const whites = adds.flatMap((a) => portionsIn(plan, a.from)).filter((p) => p.ingredient.egg?.yolk === 0);
-        if (whites.length) steps.push({ ...by('whip', 'done', WHIP_S, whites), at: i });
-        if (held.length && fruit) steps.push({ ...by('taste again', 'done', TASTE_S, held), at: i });
-        const under = bowlsFor(plan, 'under').map((b): Put => ({ into: 'under', portions: untasted(b) }));
-        const puts = [...joining(), ...under, ...strewn(i)];
-        steps.push({ ...by('pour', 'done', 90, flat(puts)), at: i, puts, adds, watch: ['lumps'], ...keeps(i) });
-        adds = [];
-        break;
-      }
-      case 'top': {
-        const puts: Put[] = [{ into: 'top' as const, portions: untasted(topOf(step)) }].filter(isTold);
-        steps.push({
-          ...called('top', step),
-          at: i,
-          ends: 'done',
-          seconds: TOP_S,
-          portions: flat(puts),
-          puts,
-          adds: [],
-          watch: [],
-        });
         break;
       }
       case 'bake': {
@@ -331,20 +387,13 @@ export function stepsOf(
       case 'say': {
         // once the dish stands, the words are said in its own room
         if (method.slice(0, i).some((s) => s.do === 'rest' && s.minutes > 0)) break;
-        const before = steps.at(-1);
-        const poured = method.slice(0, i).some((s) => s.do === 'pour');
+        const poured = method.slice(0, i).some(intoDish);
         steps.push({
           ...called('say', { id: step.id, name: step.words }),
           at: i,
           ends: step.minutes === undefined ? 'done' : 'time',
           seconds: Math.round((step.minutes ?? SAID_MIN) * 60),
-          // the ring and the spoon stay as they were
-          ...(poured
-            ? { inDish: true as const }
-            : {
-                ...(before?.setting === undefined ? {} : { setting: before.setting }),
-                ...(before?.stirEveryS === undefined ? {} : { stirEveryS: before.stirEveryS }),
-              }),
+          ...(poured ? { inDish: true as const } : meanwhile()),
           portions: [],
           puts: [],
           adds: [],
@@ -353,11 +402,12 @@ export function stepsOf(
         break;
       }
       case 'rest':
+      case 'serve':
         break;
     }
-    if (isOutBehind && step.do !== 'add') {
-      countOut();
-      isOutBehind = false;
+    if (outBehind && (step.do === 'heat' || intoDish(step))) {
+      steps.push(outBehind);
+      outBehind = undefined;
     }
   }
   return withChanges(steps, changes);

@@ -1,3 +1,4 @@
+import { onTop } from '../plan/method';
 import { besideOf } from '../sides/sides';
 import { english } from '../../words/english';
 import { aboutPlan } from '../advice/about';
@@ -46,7 +47,7 @@ describe('the choir’s supper', () => {
     const methods = plans.map(methodOf);
     expect(methods.some((m) => m.some((s) => s.do === 'heat' && s.over))).toBe(true);
     expect(methods.some((m) => m.some((s) => s.do === 'heat' && s.role === 'reduce'))).toBe(true);
-    const slab = plans.find((p) => methodOf(p).some((s) => s.do === 'top'))!;
+    const slab = plans.find((p) => methodOf(p).some(onTop))!;
     const sameDay = plans.filter((p) => p.serve.at === slab.serve.at);
     expect(sameDay.length).toBeGreaterThan(1);
     const work = workOf({ plan: slab, forecast: forecasts.get(slab.id)! });

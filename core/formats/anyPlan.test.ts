@@ -42,8 +42,8 @@ function* plans(count: number, seed: number): Generator<Plan> {
         lid: pick(['off', 'on']),
       },
       { do: 'heat', role: pick(['warm', 'thicken', 'cook on', 'cool', 'off the heat']), setting: 5, until: until() },
-      { do: 'add', from: pick(USES), soakMin: pick([0, 30]) },
-      { do: 'pour' },
+      { do: 'pour', to: 'pot', from: pick(USES), soakMin: pick([0, 30]) },
+      { do: 'pour', to: 'dish' },
       {
         do: 'bake',
         ovenC: 80 + random() * 200,
@@ -104,7 +104,7 @@ describe('any plan that the schema allows', () => {
     const plan = withOwnSteps(
       familyPlan('baked slab'),
       MethodStepSchema.array().parse([
-        { do: 'pour' },
+        { do: 'pour', to: 'dish' },
         { do: 'bake', ovenC: 120, until: { reach: 'time', minutes: 6000 } },
       ]),
     );

@@ -1,5 +1,5 @@
 import { ownSteps, withLine, withOwnSteps } from '../plan/layout';
-import type { MethodStep } from '../plan/method';
+import { type MethodStep, intoPot } from '../plan/method';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { forecast } from '../model/forecast';
@@ -80,7 +80,7 @@ describe('questions of scripts', () => {
     ];
     const q = { dish: ramekin, depthMm: 40, startC: 50, items, oven };
     expect(ok('bake', q).reached).toBe(true);
-    expect(wrong('bake', { ...q, oven: { do: 'pour' } })[0]!.path).toBe('oven');
+    expect(wrong('bake', { ...q, oven: { do: 'pour', to: 'dish' } })[0]!.path).toBe('oven');
     expect(wrong('bake', { ...q, items: [{ ingredientId: 'moon', grams: 5 }] })[0]!.path).toBe('items[0].ingredientId');
   });
   it('montecarlo: chances for a seed', () => {
@@ -136,7 +136,7 @@ describe('a method written out step by step', () => {
       lid: 'on',
       wrapped: false,
     },
-    { do: 'add', from: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0, left: 0 },
+    { do: 'pour', to: 'pot', from: 'slurry', tempC: 8, how: 'cold slurry', stirring: 'whisk', soakMin: 0, left: 0 },
     {
       do: 'heat',
       role: 'thicken',
@@ -161,8 +161,17 @@ describe('a method written out step by step', () => {
       lid: 'on',
       wrapped: true,
     },
-    { do: 'add', from: 'off the heat', tempC: 20, how: 'cold slurry', stirring: 'spoon', soakMin: 0, left: 0 },
-    { do: 'pour' },
+    {
+      do: 'pour',
+      to: 'pot',
+      from: 'off the heat',
+      tempC: 20,
+      how: 'cold slurry',
+      stirring: 'spoon',
+      soakMin: 0,
+      left: 0,
+    },
+    { do: 'pour', to: 'dish' },
     { do: 'rest', where: 'ice bath', minutes: 30, covered: true },
     { do: 'rest', where: 'fridge', minutes: 400, tempC: 4, covered: true },
   ];
@@ -180,7 +189,7 @@ describe('a method written out step by step', () => {
     const withLeft = (left: number): Plan =>
       withOwnSteps(
         plan,
-        steps.map((s) => (s.do === 'add' && s.from === 'slurry' ? { ...s, left } : s)),
+        steps.map((s) => (intoPot(s) && s.from === 'slurry' ? { ...s, left } : s)),
       );
     const all = forecast(withLeft(0)).serving.yieldPa;
     const most = forecast(withLeft(0.2)).serving.yieldPa;
@@ -208,7 +217,7 @@ describe('a method written out step by step', () => {
       JSON.stringify(
         withOwnSteps(
           plan,
-          steps.filter((s) => s.do !== 'add' || s.from !== 'slurry'),
+          steps.filter((s) => !intoPot(s) || s.from !== 'slurry'),
         ),
       ),
     );

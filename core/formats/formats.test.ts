@@ -67,9 +67,9 @@ describe('the plan file', () => {
     fc.assert(
       fc.property(fc.array(bake, { minLength: 1, maxLength: 3 }), name, (bakes, named) => {
         const steps = MethodStepSchema.array().parse([
-          { do: 'add', from: 'slurry' },
-          { do: 'add', from: 'off the heat' },
-          { do: 'pour' },
+          { do: 'pour', to: 'pot', from: 'slurry' },
+          { do: 'pour', to: 'pot', from: 'off the heat' },
+          { do: 'pour', to: 'dish' },
           ...bakes,
         ]);
         const plan = PlanSchema.parse(withOwnSteps({ ...testPlan(), name: named }, steps));

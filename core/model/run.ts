@@ -3,7 +3,6 @@ import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture'
 import { bowlsFor, inBowls, mainLiquid, mixtureOfPortions, ownShare, portionsIn, potsIn, rawOf } from '../plan/bowls';
 import { ownSteps } from '../plan/layout';
 import { secondPlan } from '../plan/secondPot';
-import { placesOf } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import { keptTogetherC } from '../plan/kept';
 import {
@@ -16,6 +15,7 @@ import {
   type Bowl,
   type HeatStep,
   type MethodStep,
+  intoDish,
 } from '../plan/method';
 import type { Plan, SecondPot } from '../plan/plan';
 import { dishAreaM2 } from '../pantry/kitchen';
@@ -315,7 +315,7 @@ export function runOff(plan: Plan, setup: PotSetup, pot: Pot): Run {
 /** A part of a batch, from the pot that was poured into all its dishes: {@link portionPlan} is its plan. */
 export function runPortion(part: Plan, setup: PotSetup, { pot, addsMl }: NonNullable<Run['atPour']>): Run {
   const method = methodOf(part);
-  return runSteps(part, setup, pot, method.slice(method.findIndex((m) => m.do === 'pour')), {}, addsMl);
+  return runSteps(part, setup, pot, method.slice(method.findIndex(intoDish)), {}, addsMl);
 }
 
 /** The same from a pot that is already on the way, with the steps that are left. */
@@ -335,8 +335,6 @@ function runSteps(
   const aromaAt: Run['aromaAt'] = { pot: 0 };
   let lumpEntry: StarchEntry | undefined;
   let ladles: number[] = [];
-  const out = placesOf(plan).countOut;
-  const outStep = out >= 0 ? methodOf(plan)[out] : undefined;
   let aromaOutS: number | undefined;
   let addsMl = airMl;
   let layersMl = 0;
@@ -349,27 +347,7 @@ function runSteps(
   let baked: Bake | undefined;
   const stays: Stay[] = [];
   for (const step of steps) {
-    if (step === outStep) aromaOutS ??= pot.aromaS;
     switch (step.do) {
-      case 'add': {
-        const portions = portionsIn(plan, step.from);
-        aromaAt[step.from] = pot.aromaS;
-        const poured = additionsFrom(plan, step.from);
-        if (!portions.length) {
-          pot = poured.reduce((p, a) => addToPot(p, a, setup), pot);
-          tells(0);
-          break;
-        }
-        const mixture = times(mixtureOfPortions(portions), 1 - step.left);
-        if (purposeOf(step.from) === 'fold in' && mixture.whiteG > 0)
-          addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / PUDDING_G_PER_ML).addsMl;
-        const goesIn = additionOf(step, mixture, pot);
-        if ((goesIn.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = goesIn.lumpEntry;
-        if (goesIn.ladles.length) ladles = goesIn.ladles;
-        pot = [goesIn.addition, ...poured].reduce((p, a) => addToPot(p, a, setup), pot);
-        tells(step.soakMin, { lumpRisk: goesIn.addition.lumpRisk ?? 0 });
-        break;
-      }
       case 'heat': {
         const r = runPhase(pot, setup, phaseOf(step), keep, o.toleranceScale);
         pot = r.pot;
@@ -378,28 +356,54 @@ function runSteps(
         break;
       }
       case 'pour':
-        poured = true;
-        atPour = { pot, addsMl };
-        for (const bowl of bowlsFor(plan, 'under')) layersMl += layerMl(plan, bowl, pouredG(plan, bowl));
-        tells(0);
-        break;
-      case 'top': {
-        const topMl = layerMl(plan, topOf(step), pouredG(plan, topOf(step)));
-        layersMl += topMl;
-        topG = topMl * PUDDING_G_PER_ML;
-        if (baked) {
-          const underG = massG(pot.content) * ownShare(plan);
-          // what is poured on is pale and wet, and cools what it lies on
-          baked = {
-            ...baked,
-            browning: 0,
-            crustMm: 0,
-            meanC: (baked.meanC * underG + step.tempC * topG) / Math.max(1, underG + topG),
-          };
+        switch (step.to) {
+          case 'pot': {
+            const portions = portionsIn(plan, step.from);
+            aromaAt[step.from] = pot.aromaS;
+            const poured = additionsFrom(plan, step.from);
+            if (!portions.length) {
+              pot = poured.reduce((p, a) => addToPot(p, a, setup), pot);
+              tells(0);
+              break;
+            }
+            const mixture = times(mixtureOfPortions(portions), 1 - step.left);
+            if (purposeOf(step.from) === 'fold in' && mixture.whiteG > 0)
+              addsMl += foldedWhites(mixture.whiteG, massG(pot.content) / PUDDING_G_PER_ML).addsMl;
+            const goesIn = additionOf(step, mixture, pot);
+            if ((goesIn.addition.lumpRisk ?? 0) > pot.lumps) lumpEntry = goesIn.lumpEntry;
+            if (goesIn.ladles.length) ladles = goesIn.ladles;
+            pot = [goesIn.addition, ...poured].reduce((p, a) => addToPot(p, a, setup), pot);
+            tells(step.soakMin, { lumpRisk: goesIn.addition.lumpRisk ?? 0 });
+            break;
+          }
+          case 'dish':
+            poured = true;
+            atPour = { pot, addsMl };
+            for (const bowl of bowlsFor(plan, 'under')) layersMl += layerMl(plan, bowl, pouredG(plan, bowl));
+            tells(0);
+            break;
+          case 'top': {
+            const topMl = layerMl(plan, topOf(step), pouredG(plan, topOf(step)));
+            layersMl += topMl;
+            topG = topMl * PUDDING_G_PER_ML;
+            if (baked) {
+              const underG = massG(pot.content) * ownShare(plan);
+              // what is poured on is pale and wet, and cools what it lies on
+              baked = {
+                ...baked,
+                browning: 0,
+                crustMm: 0,
+                meanC: (baked.meanC * underG + step.tempC * topG) / Math.max(1, underG + topG),
+              };
+            }
+            tells(0, baked ? { tempC: baked.meanC } : {});
+            break;
+          }
+          case 'bowl':
+            tells(0);
+            break;
         }
-        tells(0, baked ? { tempC: baked.meanC } : {});
         break;
-      }
       case 'bake': {
         const { depthM } = dishOf(plan, massG(pot.content), addsMl, layersMl);
         const before = baked;
@@ -437,6 +441,14 @@ function runSteps(
         tells(once.minutes, { tempC: once.centreC, browning: once.browning, reached: once.reached });
         break;
       }
+      case 'take out':
+        aromaOutS ??= pot.aromaS;
+        tells(0);
+        break;
+      case 'mix':
+      case 'serve':
+        tells(0);
+        break;
       case 'say':
         tells(step.minutes ?? 0);
         break;

@@ -1,8 +1,8 @@
 import { mixtureOf, sumOf, times, type Mixture } from '../matter/mixture';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
-import { linesOf, partsOf, potPartsOf } from './layout';
-import { BESIDE_USES, purposeOf, USES, type Bowl, type Use } from './method';
+import { linesOf, ownSteps, partsOf, potPartsOf, type PotPart } from './layout';
+import { BESIDE_USES, intoBowl, purposeOf, USES, type Bowl, type BowlStep, type Use } from './method';
 import { oncePerPlan } from './once';
 import type { Plan, SecondPot, IngredientLine } from './plan';
 
@@ -44,27 +44,79 @@ export type LaidPortion = {
 
 export type Bowls = Readonly<Record<Use, readonly LaidPortion[]>>;
 
-/**
- * What is in the bowls of each use: the portions of a thing over all of them add up to its amount, never to more.
- * @throws UnknownIngredientError
- */
-export const inBowls = oncePerPlan((plan: Plan): Bowls => {
-  const bowls = Object.fromEntries(USES.map((s) => [s, [] as LaidPortion[]])) as Record<Use, LaidPortion[]>;
+/** Where each part of each thing is put. */
+function placed(plan: Plan): LaidPortion[] {
   const parts = partsOf(plan);
-  for (const line of linesOf(plan)) {
+  return linesOf(plan).flatMap((line) => {
     const ingredient = lookUp(plan, line.ingredientId);
+    const out: LaidPortion[] = [];
     let left = line.grams;
     for (const part of parts) {
       if (part.ingredientId !== line.ingredientId || (part.in === line.in && !part.taste)) continue;
       const grams = Math.min(part.grams, left);
       const how = part.taste ? ({ carved: false, taste: true } as const) : { carved: true };
-      if (grams > 0) bowls[purposeOf(part.in)].push({ ingredient, grams, ...how, in: part.in });
+      if (grams > 0) out.push({ ingredient, grams, ...how, in: part.in });
       left -= grams;
     }
-    if (left > 0) bowls[purposeOf(line.in)].push({ ingredient, grams: left, carved: false, in: line.in });
+    return left > 0 ? [...out, { ingredient, grams: left, carved: false, in: line.in }] : out;
+  });
+}
+
+const poursTogether = (plan: Plan): readonly BowlStep[] => (ownSteps(plan) ?? []).filter(intoBowl);
+
+/** What one bowl poured into another leaves: its share of everything goes where the other goes. */
+const poured = <T extends { in: Bowl }>(
+  all: readonly T[],
+  { from, into, share }: BowlStep,
+  of: (t: T, share: number) => T,
+) =>
+  from === into
+    ? [...all]
+    : all.flatMap((t) => {
+        if (t.in !== from) return [t];
+        const gone = { ...of(t, share), in: into };
+        return share >= 1 ? [gone] : [of(t, 1 - share), gone];
+      });
+const partOf = (p: LaidPortion, share: number): LaidPortion => ({
+  ...p,
+  grams: p.grams * share,
+  carved: p.carved || (share < 1 && !p.taste),
+});
+
+/** Bowls that something is put into, before any is poured into another. */
+export const putInto = (plan: Plan): Bowl[] => [...new Set([...placed(plan), ...potPartsOf(plan)].map((p) => p.in))];
+/** What is put into one bowl, before any is poured into another. */
+export const placedIn = (plan: Plan, bowl: Bowl): LaidPortion[] => placed(plan).filter((p) => p.in === bowl);
+
+/** What one bowl poured into another takes along, as it stands then. @throws UnknownIngredientError */
+export function movedBy(plan: Plan, step: BowlStep): LaidPortion[] {
+  let all = placed(plan);
+  for (const s of poursTogether(plan)) {
+    if (s === step) break;
+    all = poured(all, s, partOf);
   }
+  return all.filter((p) => p.in === step.from).map((p) => partOf(p, step.share));
+}
+
+/**
+ * What is in the bowls of each use when they go in: the portions of a thing over all of them add up to its amount, never
+ * to more.
+ * @throws UnknownIngredientError
+ */
+export const inBowls = oncePerPlan((plan: Plan): Bowls => {
+  const bowls = Object.fromEntries(USES.map((s) => [s, [] as LaidPortion[]])) as Record<Use, LaidPortion[]>;
+  const all = poursTogether(plan).reduce((now, step) => poured(now, step, partOf), placed(plan));
+  for (const p of all) bowls[purposeOf(p.in)].push(p);
   return bowls;
 });
+
+/** What of second pots is in which bowl when it goes in. */
+export const potPartsIn = oncePerPlan((plan: Plan): readonly PotPart[] =>
+  poursTogether(plan).reduce(
+    (now, step) => poured(now, step, (p, share) => ({ ...p, share: p.share * share })),
+    [...potPartsOf(plan)],
+  ),
+);
 
 /** What is in one bowl. @throws UnknownIngredientError */
 export const portionsIn = (plan: Plan, bowl: Bowl): readonly LaidPortion[] =>
@@ -73,14 +125,14 @@ export const portionsIn = (plan: Plan, bowl: Bowl): readonly LaidPortion[] =>
 /** Every bowl of a use that holds something. @throws UnknownIngredientError */
 export const bowlsFor = (plan: Plan, use: Use): Bowl[] => [
   ...new Set(
-    [...inBowls(plan)[use].map((p) => p.in), ...potPartsOf(plan).map((p) => p.in)].filter((b) => purposeOf(b) === use),
+    [...inBowls(plan)[use].map((p) => p.in), ...potPartsIn(plan).map((p) => p.in)].filter((b) => purposeOf(b) === use),
   ),
 ];
 
 /** What of second pots is put into one bowl: the pot, and how much of what comes out of it, 0 to 1. */
 export type PouredIn = { vessel: SecondPot; share: number };
 export const potsIn = (plan: Plan, bowl: Bowl): readonly PouredIn[] =>
-  potPartsOf(plan).flatMap((p) => {
+  potPartsIn(plan).flatMap((p) => {
     const vessel = p.in === bowl ? plan.vessels.find((v) => v.id === p.vesselId) : undefined;
     return vessel ? [{ vessel, share: p.share }] : [];
   });
@@ -88,7 +140,7 @@ export const potsIn = (plan: Plan, bowl: Bowl): readonly PouredIn[] =>
 /** A second pot and what of it is put nowhere, 0 to 1: it stays for the table. */
 export const leftOfPots = (plan: Plan): readonly PouredIn[] =>
   plan.vessels.flatMap((vessel) => {
-    const put = potPartsOf(plan).reduce((sum, p) => sum + (p.vesselId === vessel.id ? p.share : 0), 0);
+    const put = potPartsIn(plan).reduce((sum, p) => sum + (p.vesselId === vessel.id ? p.share : 0), 0);
     return put < 0.995 ? [{ vessel, share: 1 - put }] : [];
   });
 
@@ -108,7 +160,7 @@ export const rawOf = (plan: Plan, vessel: SecondPot): Mixture =>
 /** Everything that goes into the pot, before any of it evaporates; what lies under or on top stays out. */
 export function wholeMixture(plan: Plan): Mixture {
   const bowls = inBowls(plan);
-  const beside = potPartsOf(plan)
+  const beside = potPartsIn(plan)
     .filter((p) => !BESIDE_USES.includes(purposeOf(p.in)))
     .flatMap((p) => plan.vessels.filter((v) => v.id === p.vesselId).map((v) => times(rawOf(plan, v), p.share)));
   return sumOf([...USES.filter((u) => !BESIDE_USES.includes(u)).map((u) => mixtureOfPortions(bowls[u])), ...beside]);

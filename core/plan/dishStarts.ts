@@ -67,7 +67,8 @@ const heat = (
 /** Rice, milk and sugar straight into the dish, two hours in a slow oven, eaten warm or cold. */
 const SLOW_OVEN: MethodStep[] = [
   {
-    do: 'add',
+    do: 'pour',
+    to: 'pot',
     from: 'grain',
     tempC: 21,
     how: 'cold together',
@@ -75,7 +76,7 @@ const SLOW_OVEN: MethodStep[] = [
     soakMin: 0,
     left: 0,
   },
-  { do: 'pour' },
+  { do: 'pour', to: 'dish' },
   bake(150, 120),
   rest('room', 30),
   rest('fridge', 210),
@@ -83,11 +84,11 @@ const SLOW_OVEN: MethodStep[] = [
 
 /** Soaked sticky rice in little more liquid than its own weight: to the boil, then under a lid on the lowest ring. */
 const UNDER_A_LID: MethodStep[] = [
-  { do: 'add', from: 'grain', tempC: 21, how: 'cold together', stirring: 'spoon', soakMin: 240, left: 0 },
+  { do: 'pour', to: 'pot', from: 'grain', tempC: 21, how: 'cold together', stirring: 'spoon', soakMin: 240, left: 0 },
   heat('thicken', 4, 10, { reach: 'bubble' }, 'off'),
   heat('simmer', 1, 240, { reach: 'time', minutes: 20 }, 'on'),
   heat('off the heat', 0, null, { reach: 'time', minutes: 15 }, 'on'),
-  { do: 'pour' },
+  { do: 'pour', to: 'dish' },
   rest('room', 180),
 ];
 

@@ -5,7 +5,7 @@ import { familyPlan } from '../testing';
 import { inBowls } from './bowls';
 import { methodOf, notAdded } from './family';
 import { newPlan } from './newPlan';
-import { MethodStepSchema, type MethodStep } from './method';
+import { MethodStepSchema, type MethodStep, intoDish, intoPot } from './method';
 import { FAMILIES, PlanSchema, type Choices, type Family, type Plan } from './plan';
 
 const choosing = (family: Family, choices: Choices): Plan => {
@@ -13,7 +13,7 @@ const choosing = (family: Family, choices: Choices): Plan => {
   return { ...plan, choices: { ...plan.choices, ...choices } };
 };
 const names = (plan: Plan) =>
-  methodOf(plan).map((s) => (s.do === 'heat' ? s.role : s.do === 'add' ? `add ${s.from}` : s.do));
+  methodOf(plan).map((s) => (s.do === 'heat' ? s.role : intoPot(s) ? `add ${s.from}` : s.do));
 const heats = (plan: Plan) => methodOf(plan).filter((s): s is Extract<MethodStep, { do: 'heat' }> => s.do === 'heat');
 
 describe('every family', () => {
@@ -23,7 +23,7 @@ describe('every family', () => {
     const steps = methodOf(plan);
     for (const s of steps) expect(MethodStepSchema.parse(s)).toEqual(s);
     expect(notAdded(plan, steps)).toEqual([]);
-    expect(steps.filter((s) => s.do === 'pour')).toHaveLength(1);
+    expect(steps.filter(intoDish)).toHaveLength(1);
     const f = forecast(plan);
     expect(f.phases.every((p) => p.reached)).toBe(true);
     expect(Math.abs(f.endMassG / (6 * 130) - 1)).toBeLessThan(0.2);
@@ -46,6 +46,7 @@ describe('every family', () => {
 describe('methods', () => {
   it('a milk pudding: warm, slurry, thicken, cook on, off the heat, pour, rest', () =>
     expect(names(familyPlan('starch-set milk pudding'))).toEqual([
+      'mix',
       'warm',
       'add slurry',
       'thicken',
@@ -55,15 +56,14 @@ describe('methods', () => {
       'pour',
       'rest',
       'rest',
+      'serve',
     ]));
   it('a custard is tempered and stops below the bubble', () => {
     const plan = familyPlan('stirred custard');
-    const bowl = methodOf(plan).find((s) => s.do === 'add' && s.from === 'bowl');
+    const bowl = methodOf(plan).find((s) => intoPot(s) && s.from === 'bowl');
     expect(bowl).toMatchObject({ ladleG: 60 });
     expect(heats(plan).some((h) => h.until.reach === 'bubble')).toBe(false);
-    expect(
-      methodOf(choosing('stirred custard', { yolks: 'straight in' })).find((s) => s.do === 'add'),
-    ).not.toHaveProperty('ladleG');
+    expect(methodOf(choosing('stirred custard', { yolks: 'straight in' })).find(intoPot)).not.toHaveProperty('ladleG');
   });
   it('with enough starch the egg may bubble', () => {
     const plan = familyPlan('stirred custard');
@@ -73,7 +73,7 @@ describe('methods', () => {
   it('grain goes in cold, rained into boiling, or through fat', () => {
     const how = (grain: Choices['grain']) =>
       methodOf(choosing('ground-rice cream', { grain })).flatMap((s) =>
-        s.do === 'add' && s.from === 'grain' ? [s.how] : [],
+        intoPot(s) && s.from === 'grain' ? [s.how] : [],
       );
     expect(how('into cold milk')).toEqual(['cold together']);
     expect(how('into boiling milk')).toEqual(['dry rain']);
@@ -120,7 +120,7 @@ describe('methods', () => {
     expect(f.egg!.hottestC).toBeGreaterThan(70);
   });
   it('its own steps stand in the place of the family’s', () => {
-    const steps: MethodStep[] = [{ do: 'pour' }];
+    const steps: MethodStep[] = [{ do: 'pour', to: 'dish' }];
     expect(methodOf(withOwnSteps(familyPlan('porridge'), steps))).toEqual(steps);
   });
   it('a bowl without a step is put in before the pot leaves the fire', () => {

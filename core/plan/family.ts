@@ -1,7 +1,8 @@
 import type { DoubleBoiler } from '../pantry/kitchen';
 import { BITE, GRAINS } from '../pot/grain';
-import { inBowls, lookUp, mixtureOfPortions, portionsIn } from './bowls';
-import { ownSteps, potPartsOf } from './layout';
+import { countOutAt } from './countOut';
+import { inBowls, lookUp, mixtureOfPortions, portionsIn, potPartsIn } from './bowls';
+import { ownSteps } from './layout';
 import {
   BESIDE_USES,
   USES,
@@ -11,8 +12,11 @@ import {
   type Bowl,
   type HeatStep,
   type MethodStep,
+  type MixStep,
   type RestStep,
   type Use,
+  intoDish,
+  intoPot,
 } from './method';
 import { KEPT, keptTogetherC } from './kept';
 import { oncePerPlan } from './once';
@@ -93,7 +97,8 @@ const heat = (plan: Plan, step: Partial<HeatStep> & Pick<HeatStep, 'role' | 'unt
 };
 
 const add = (from: Bowl, more: Partial<AddStep> = {}): AddStep => ({
-  do: 'add',
+  do: 'pour',
+  to: 'pot',
   from,
   tempC: KEPT.fridgeC,
   how: 'cold slurry',
@@ -114,7 +119,7 @@ function finish(plan: Plan, ctx: ReturnType<typeof context>, baked: MethodStep[]
     stirEveryS: ctx.egg ? Math.min(plan.method.stirEveryS, 3) : 10,
   });
   if (ctx.bowls['fold in'].length) steps.push(add('fold in', { tempC: plan.room.tempC, stirring: 'spoon' }));
-  steps.push({ do: 'pour' }, ...baked);
+  steps.push({ do: 'pour', to: 'dish' }, ...baked);
   return [...steps, ...restsOf(plan)];
 }
 
@@ -292,13 +297,13 @@ const bake = (plan: Plan, centreC: number, ovenC: number, bath: 'none' | 'open')
 /** Bowls that go into a pot that is on its way, in the order of their uses. */
 export function bowlsOf(plan: Plan): Bowl[] {
   const bowls = inBowls(plan);
-  const held = [...USES.flatMap((use) => bowls[use].map((p) => p.in)), ...potPartsOf(plan).map((p) => p.in)];
+  const held = [...USES.flatMap((use) => bowls[use].map((p) => p.in)), ...potPartsIn(plan).map((p) => p.in)];
   return [...new Set(held)].filter((bowl) => bowl !== 'pot' && !BESIDE_USES.includes(purposeOf(bowl)));
 }
 
 /** Bowls that hold something and that no step adds: what would be forgotten. Toppings are not forgotten. */
 export const notAdded = (plan: Plan, steps: readonly MethodStep[]): Bowl[] =>
-  bowlsOf(plan).filter((w) => !steps.some((m) => m.do === 'add' && m.from === w));
+  bowlsOf(plan).filter((w) => !steps.some((m) => intoPot(m) && m.from === w));
 
 /** What goes in as it is taken from where it is kept; egg is left to come to the room. */
 const AS_KEPT: readonly Use[] = ['slurry', 'grain', 'late'];
@@ -308,16 +313,51 @@ export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
   const own = ownSteps(plan);
   if (own) return own;
   const steps = familySteps(plan).map((s) =>
-    s.do === 'add' && AS_KEPT.includes(purposeOf(s.from))
+    intoPot(s) && AS_KEPT.includes(purposeOf(s.from))
       ? { ...s, tempC: keptTogetherC(portionsIn(plan, s.from), plan.room.tempC) }
       : s,
   );
-  const at = steps.findIndex((s) => s.do === 'pour' || (s.do === 'heat' && s.role === 'off the heat'));
+  const at = steps.findIndex((s) => intoDish(s) || (s.do === 'heat' && s.role === 'off the heat'));
   const missing = notAdded(plan, steps).map((bowl) => add(bowl, { tempC: plan.room.tempC }));
   const all = missing.length ? [...steps.slice(0, at), ...missing, ...steps.slice(at)] : steps;
-  if (plan.choices.hands !== 'spoon only') return all;
-  return all.map((s) => (s.do === 'add' && s.stirring === 'whisk' ? { ...s, stirring: 'spoon' as const } : s));
+  if (plan.choices.hands !== 'spoon only') return withHands(plan, all);
+  return withHands(
+    plan,
+    all.map((s) => (intoPot(s) && s.stirring === 'whisk' ? { ...s, stirring: 'spoon' as const } : s)),
+  );
 });
+
+/** Uses whose bowls are mixed before the pot is lit. */
+const MIXED_FIRST: readonly Use[] = ['slurry', 'bowl'];
+const isWhite = (plan: Plan, bowl: Bowl) => portionsIn(plan, bowl).some((p) => p.ingredient.egg?.yolk === 0);
+
+/**
+ * A list with what hands do around its fires, where it does not say so itself: bowls whisked and beaten, whites whipped,
+ * what must not stay taken out, and the dish served.
+ * @throws UnknownIngredientError
+ */
+export function withHands(plan: Plan, steps: readonly MethodStep[]): readonly MethodStep[] {
+  const tool = plan.choices.hands === 'spoon only' ? 'spoon' : 'whisk';
+  const mixes = (bowl: Bowl) => steps.some((s) => s.do === 'mix' && s.in === bowl);
+  const first = MIXED_FIRST.flatMap((use) => [...new Set(inBowls(plan)[use].map((p) => p.in))])
+    .filter((bowl) => !mixes(bowl))
+    .map((bowl): MixStep => ({
+      do: 'mix',
+      in: bowl,
+      with: tool,
+      until: purposeOf(bowl) === 'bowl' ? 'pale' : 'smooth',
+    }));
+  const out = steps.some((s) => s.do === 'take out') ? -1 : countOutAt(plan, steps);
+  const list = steps.flatMap((s, i): MethodStep[] => {
+    // what goes in with the step itself comes out behind it
+    const whip =
+      intoPot(s) && purposeOf(s.from) === 'fold in' && isWhite(plan, s.from) && !mixes(s.from)
+        ? [{ do: 'mix', in: s.from, with: 'machine', until: 'stiff' } as const]
+        : [];
+    return [...(i === out ? [{ do: 'take out' } as const] : []), ...whip, s];
+  });
+  return [...first, ...list, ...(steps.some((s) => s.do === 'serve') ? [] : [{ do: 'serve' } as const])];
+}
 
 function familySteps(plan: Plan): MethodStep[] {
   const ctx = context(plan);
@@ -391,7 +431,7 @@ function slabBakes(plan: Plan, ctx: ReturnType<typeof context>): MethodStep[] {
   const done = { ...bake(plan, SLAB_C, 180, 'none'), limitMin: 60, ...grilled };
   return mixtureOfPortions(ctx.bowls.top).waterG < LAYER_FROM_G
     ? [done]
-    : [{ ...done, until: { reach: 'carries' }, grillMin: 0 }, { do: 'top', tempC: plan.room.tempC }, done];
+    : [{ ...done, until: { reach: 'carries' }, grillMin: 0 }, { do: 'pour', to: 'top', tempC: plan.room.tempC }, done];
 }
 
 const coolTo = (plan: Plan, tempC: number): HeatStep => ({

@@ -1,3 +1,4 @@
+import { intoPot } from './method';
 import { pantry, testPlan } from '../testing';
 import { startPot, potSetup } from '../model/run';
 import { keptC, keptTogetherC, KEPT } from './kept';
@@ -30,8 +31,8 @@ describe('where things are kept', () => {
   it('a pot of tinned coconut starts at the room, one of milk in the cold; the slurry as its liquid', () => {
     const start = (milkId: string) => {
       const plan = testPlan({}, milkId);
-      const slurry = methodOf(plan).find((s) => s.do === 'add' && s.from === 'slurry');
-      return { pot: startPot(plan, potSetup(plan)).bulkC, slurry: slurry?.do === 'add' ? slurry.tempC : NaN };
+      const slurry = methodOf(plan).find((s) => intoPot(s) && s.from === 'slurry');
+      return { pot: startPot(plan, potSetup(plan)).bulkC, slurry: slurry && intoPot(slurry) ? slurry.tempC : NaN };
     };
     expect(start('coconut_milk').pot).toBeCloseTo(ROOM_C, 0);
     expect(start('coconut_milk').slurry).toBeCloseTo(ROOM_C, 0);

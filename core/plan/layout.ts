@@ -1,6 +1,6 @@
 import { purposeOf, USES, numberOf, type Bowl, type MethodStep } from './method';
 import { oncePerPlan } from './once';
-import type { Act, Plan, PrepareAct, PutAct, PutPot, PutThing, IngredientLine } from './plan';
+import type { Operation, Plan, PrepareAct, PutAct, PutPot, PutThing, IngredientLine } from './plan';
 import type { Preparation } from './preparation';
 
 /** A plan's list as it is laid out: which thing stands in which bowl, and what is done after that. */
@@ -12,9 +12,9 @@ export type Part = PutThing & { grams: number; in: Bowl };
 
 type Listed = Pick<Plan, 'things' | 'acts'>;
 
-const isPut = (a: Act): a is PutAct => a.do === 'put';
-const isPrepare = (a: Act): a is PrepareAct => a.do === 'prepare';
-export const isStep = (a: Act): a is MethodStep => !isPut(a) && !isPrepare(a);
+const isPut = (a: Operation): a is PutAct => a.do === 'put';
+const isPrepare = (a: Operation): a is PrepareAct => a.do === 'prepare';
+export const isStep = (a: Operation): a is MethodStep => !isPut(a) && !isPrepare(a);
 
 /** Where what is named in no bowl is: in the pot from the start. */
 const ANYWHERE: Bowl = 'pot';
@@ -107,7 +107,7 @@ export const withPreparations = <P extends Pick<Plan, 'acts'>>(
   ],
 });
 
-const afterPuts = ({ acts }: Pick<Plan, 'acts'>): Act[] => acts.filter((a) => !isPut(a));
+const afterPuts = ({ acts }: Pick<Plan, 'acts'>): Operation[] => acts.filter((a) => !isPut(a));
 
 /** The plan with these things in their bowls; what is done after stays. */
 export function withLines<P extends Listed>(plan: P, lines: readonly Line[], parts = partsOf(plan)): P {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IdSchema } from '../moment';
 import { DoubleBoilerSchema } from '../pantry/kitchen';
 import { BakingSchema } from '../oven/baking';
 import { STARCH_ENTRIES } from '../pot/lumps';
@@ -91,9 +92,15 @@ export const HeatStepSchema = z.object({
   ...hands,
 });
 
-export const MethodStepSchema = z.discriminatedUnion('do', [
+/** What bowls and pots are mixed with, and until when. */
+export const MIX_TOOLS = ['spoon', 'whisk', 'machine', 'blender'] as const;
+export const MIXED_UNTIL = ['smooth', 'pale', 'stiff', 'dissolved'] as const;
+
+/** Contents of one vessel into another: into the pot, into the dishes, over what is in the dishes, one bowl into another. */
+const PourSchema = z.discriminatedUnion('to', [
   z.object({
-    do: z.literal('add'),
+    do: z.literal('pour'),
+    to: z.literal('pot'),
     ...named,
     /** the bowl that goes in */
     from: BowlSchema,
@@ -106,10 +113,39 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     /** hot liquid into the bowl first, ladle by ladle, g each */
     ladleG: z.number().positive().max(2000).optional(),
   }),
-  HeatStepSchema,
-  z.object({ do: z.literal('pour'), ...named }),
+  z.object({ do: z.literal('pour'), to: z.literal('dish'), ...named }),
   /** what is kept for the top, poured over what is in the dish */
-  z.object({ do: z.literal('top'), ...named, from: BowlSchema.optional(), tempC: tempC.default(20) }),
+  z.object({
+    do: z.literal('pour'),
+    to: z.literal('top'),
+    ...named,
+    from: BowlSchema.optional(),
+    tempC: tempC.default(20),
+  }),
+  /** cold: what is in one bowl, or a share of it, goes where another goes */
+  z.object({
+    do: z.literal('pour'),
+    to: z.literal('bowl'),
+    ...named,
+    from: BowlSchema,
+    into: BowlSchema,
+    share: z.number().min(0.01).max(1).default(1),
+  }),
+]);
+
+export const MethodStepSchema = z.discriminatedUnion('do', [
+  PourSchema,
+  HeatStepSchema,
+  /** what is in a bowl, or in the pot, stirred, beaten or blended; it changes nothing that the model follows */
+  z.object({
+    do: z.literal('mix'),
+    ...named,
+    in: BowlSchema,
+    with: z.enum(MIX_TOOLS).default('whisk'),
+    until: z.enum(MIXED_UNTIL).default('smooth'),
+  }),
+  /** what must not stay in the pot, counted out: these things, or all that comes out again */
+  z.object({ do: z.literal('take out'), ...named, things: z.array(IdSchema).max(20).optional() }),
   z.object({
     do: z.literal('bake'),
     ...named,
@@ -130,10 +166,24 @@ export const MethodStepSchema = z.discriminatedUnion('do', [
     tempC: z.number().min(-30).max(40).optional(),
     covered: z.boolean().default(true),
   }),
+  /** to the table, as the plan's wish has it; and what goes on it there */
+  z.object({ do: z.literal('serve'), ...named, from: BowlSchema.optional() }),
 ]);
 export type MethodStep = z.infer<typeof MethodStepSchema>;
 export type HeatStep = z.infer<typeof HeatStepSchema>;
-export type AddStep = Extract<MethodStep, { do: 'add' }>;
+/** What goes from a bowl into the pot. */
+export type AddStep = Extract<MethodStep, { do: 'pour'; to: 'pot' }>;
+export type PourStep = Extract<MethodStep, { do: 'pour'; to: 'dish' }>;
+export type TopStep = Extract<MethodStep, { do: 'pour'; to: 'top' }>;
+/** One cold bowl into another. */
+export type BowlStep = Extract<MethodStep, { do: 'pour'; to: 'bowl' }>;
+export type MixStep = Extract<MethodStep, { do: 'mix' }>;
+export type TakeOutStep = Extract<MethodStep, { do: 'take out' }>;
+export type ServeStep = Extract<MethodStep, { do: 'serve' }>;
+export const intoPot = (s: MethodStep): s is AddStep => s.do === 'pour' && s.to === 'pot';
+export const intoDish = (s: MethodStep): s is PourStep => s.do === 'pour' && s.to === 'dish';
+export const onTop = (s: MethodStep): s is TopStep => s.do === 'pour' && s.to === 'top';
+export const intoBowl = (s: MethodStep): s is BowlStep => s.do === 'pour' && s.to === 'bowl';
 /** Roles in which the pan has left the ring. */
 export const OFF_THE_RING: readonly HeatRole[] = ['heat off', 'off the heat', 'cool'];
 /** min off the ring from which nobody stirs all the while (C). */
@@ -155,11 +205,16 @@ export type BakeStep = Extract<MethodStep, { do: 'bake' }>;
  * the oven and the rests of a method that does not pour.
  */
 export function offTheHob(method: readonly MethodStep[]): MethodStep[] {
-  const pour = method.findIndex((m) => m.do === 'pour');
-  if (pour < 0) return method.slice(method.findLastIndex((m) => m.do === 'heat' || m.do === 'add') + 1);
-  return method.slice(method.slice(0, pour).findLastIndex((m) => m.do !== 'add' && m.do !== 'say') + 1);
+  const pour = method.findIndex(intoDish);
+  if (pour < 0) return method.slice(method.findLastIndex((m) => m.do === 'heat' || intoPot(m)) + 1);
+  return method.slice(method.slice(0, pour).findLastIndex((m) => !OFF_THE_HOB.some((is) => is(m))) + 1);
 }
-export type TopStep = Extract<MethodStep, { do: 'top' }>;
+/** What may be done between the ring and the dish. */
+const OFF_THE_HOB: readonly ((s: MethodStep) => boolean)[] = [
+  intoPot,
+  intoBowl,
+  (s) => s.do === 'say' || s.do === 'mix' || s.do === 'take out',
+];
 /** The bowl that is poured over. */
 export const topOf = (step: TopStep): Bowl => step.from ?? 'top';
 export type SayStep = Extract<MethodStep, { do: 'say' }>;

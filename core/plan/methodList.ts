@@ -1,4 +1,5 @@
 import { say, type Said } from '../say';
+import { countedOut, countOutAt } from './countOut';
 import { bowlsOf, methodOf, notAdded, USUAL_BATH } from './family';
 import { ownSteps, withOwnSteps } from './layout';
 import {
@@ -13,21 +14,28 @@ import {
   type MethodStep,
   type RestStep,
   type Use,
+  intoDish,
+  intoBowl,
+  intoPot,
+  onTop,
 } from './method';
 import type { Plan } from './plan';
 import { keptTogetherC } from './kept';
-import { portionsIn, potsIn } from './bowls';
+import { bowlsFor, inBowls, lookUp, movedBy, portionsIn, potsIn } from './bowls';
 
 /** The way a plan is cooked, as a list that a cook changes: each change is a plan with steps of its own. */
 
 export const STEP_KINDS = [
+  'mix',
   'wet',
+  'together',
   'warm',
   'thicken',
   'cook on',
   'reduce',
   'add',
   'fold in',
+  'take out',
   'say',
   'stand',
   'pour',
@@ -37,6 +45,7 @@ export const STEP_KINDS = [
   'rest',
   'chill',
   'freeze',
+  'serve',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
@@ -46,8 +55,17 @@ const WET: readonly Use[] = ['slurry', 'grain', 'bowl'];
 /** What a cook would call a step. */
 export function kindOf(step: MethodStep): StepKind {
   switch (step.do) {
-    case 'add':
-      return WET.includes(purposeOf(step.from)) ? 'wet' : purposeOf(step.from) === 'fold in' ? 'fold in' : 'add';
+    case 'pour':
+      switch (step.to) {
+        case 'pot':
+          return WET.includes(purposeOf(step.from)) ? 'wet' : purposeOf(step.from) === 'fold in' ? 'fold in' : 'add';
+        case 'dish':
+          return 'pour';
+        case 'top':
+          return 'top';
+        case 'bowl':
+          return 'together';
+      }
     case 'heat':
       switch (step.role) {
         case 'warm':
@@ -61,8 +79,9 @@ export function kindOf(step: MethodStep): StepKind {
         default:
           return 'cook on';
       }
-    case 'pour':
-    case 'top':
+    case 'mix':
+    case 'take out':
+    case 'serve':
     case 'say':
       return step.do;
     case 'bake':
@@ -74,12 +93,24 @@ export function kindOf(step: MethodStep): StepKind {
 
 export type NamedStep = MethodStep & { id: string };
 
+const MIXED_AS: Partial<Record<Use, string>> = { slurry: 'slurry', bowl: 'beat the egg' };
 const bare = (step: MethodStep): string => {
   switch (step.do) {
     case 'heat':
       return step.role;
-    case 'add':
-      return `add ${step.from}`;
+    case 'pour':
+      return step.to === 'pot'
+        ? `add ${step.from}`
+        : step.to === 'top'
+          ? 'top'
+          : step.to === 'bowl'
+            ? 'together'
+            : 'pour';
+    // by the names that the pot's steps have
+    case 'mix':
+      return step.until === 'stiff' ? 'whip' : (MIXED_AS[purposeOf(step.in)] ?? 'mix');
+    case 'take out':
+      return 'count out';
     case 'rest':
       return `rest ${step.where}`;
     case 'bake':
@@ -148,13 +179,14 @@ export function moveStep(plan: Plan, id: string, to: number): Plan {
 function bowlFor(plan: Plan, kind: StepKind): Bowl {
   const method = methodOf(plan);
   const fits = (bowl: Bowl) => kindOf(addsTo(plan, bowl)) === kind;
-  const added = method.flatMap((s) => (s.do === 'add' ? [s.from] : []));
+  const added = method.flatMap((s) => (intoPot(s) ? [s.from] : []));
   const usual = kind === 'wet' ? 'slurry' : kind === 'fold in' ? 'fold in' : 'late';
   return notAdded(plan, method).find(fits) ?? freeBowl([...added, ...bowlsOf(plan)], usual);
 }
 
 const addsTo = (plan: Plan, from: Bowl): AddStep => ({
-  do: 'add',
+  do: 'pour',
+  to: 'pot',
   from,
   tempC: keptTogetherC(portionsIn(plan, from), plan.room.tempC),
   how: purposeOf(from) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
@@ -166,6 +198,17 @@ const addsTo = (plan: Plan, from: Bowl): AddStep => ({
 
 /** What stands in an act of the cook's own until it is written. */
 const OWN_WORDS = '…';
+
+/** A bowl that holds something and that nothing mixes yet; the pot where all are mixed. */
+const unmixed = (plan: Plan): Bowl =>
+  bowlsOf(plan).find((bowl) => !methodOf(plan).some((s) => s.do === 'mix' && s.in === bowl)) ?? 'pot';
+
+/** A bowl for what goes on at the table: one that is strewn on, or a new one. */
+export const freeTop = (plan: Plan): Bowl => {
+  const poured = listOf(plan).flatMap((s) => (onTop(s) ? [topOf(s)] : []));
+  const tops = bowlsFor(plan, 'top');
+  return tops.find((b) => !poured.includes(b)) ?? freeBowl([...tops, ...poured], 'top');
+};
 
 /** A new step of a kind, as it usually goes in this plan. */
 export function newStep(plan: Plan, kind: StepKind): MethodStep {
@@ -198,9 +241,19 @@ export function newStep(plan: Plan, kind: StepKind): MethodStep {
     case 'stand':
       return fire({ role: 'off the heat', setting: 0, stirEveryS: 10, until: { reach: 'time', minutes: 2 } });
     case 'pour':
-      return { do: 'pour' };
+      return { do: 'pour', to: 'dish' };
     case 'top':
-      return { do: 'top', tempC: plan.room.tempC };
+      return { do: 'pour', to: 'top', tempC: plan.room.tempC };
+    case 'mix':
+      return { do: 'mix', in: unmixed(plan), with: 'whisk', until: 'smooth' };
+    case 'together': {
+      const [from = 'slurry', into = 'bowl'] = bowlsOf(plan);
+      return { do: 'pour', to: 'bowl', from, into, share: 1 };
+    }
+    case 'take out':
+      return { do: 'take out' };
+    case 'serve':
+      return { do: 'serve' };
     case 'say':
       return { do: 'say', words: OWN_WORDS };
     case 'bake':
@@ -219,9 +272,18 @@ export function newStep(plan: Plan, kind: StepKind): MethodStep {
 /** Where a new step usually stands: what is done at the hob before the pouring, the rest behind what is like it. */
 function usualPlace(plan: Plan, kind: StepKind): number {
   const list = listOf(plan);
-  const pour = list.findIndex((s) => s.do === 'pour');
+  const pour = list.findIndex(intoDish);
   const end = list.length;
-  if (kind === 'rest' || kind === 'chill' || kind === 'freeze') return end;
+  const serve = list.findIndex((s) => s.do === 'serve');
+  if (kind === 'serve') return end;
+  if (kind === 'rest' || kind === 'chill' || kind === 'freeze') return serve >= 0 ? serve : end;
+  // what bowls need comes before the pot is lit, behind what is like it
+  if (kind === 'mix' || kind === 'together')
+    return list.findLastIndex((s, i) => s.do === 'mix' && !list.slice(0, i).some((x) => x.do === 'heat')) + 1;
+  if (kind === 'take out') {
+    const usual = countOutAt(plan, list);
+    if (usual >= 0) return usual;
+  }
   if (kind === 'pour') return pour >= 0 ? pour + 1 : end;
   if (kind === 'top' || kind === 'bake' || kind === 'grill') {
     const cold = list.findIndex((s, i) => i > pour && s.do === 'rest');
@@ -345,7 +407,25 @@ export function restedIn(
 }
 
 /** What a list of steps would do wrong: which step, and why. */
-export type StepTrouble = { id?: string; says: Said; /** a bowl that no step adds */ bowl?: Bowl };
+export type StepTrouble = {
+  id?: string;
+  says: Said;
+  /** a bowl that no step adds */
+  bowl?: Bowl;
+  /** what should come out, and no step takes out */
+  stays?: readonly string[];
+};
+
+/** Ids of what must not stay in the pot. */
+export const comingOut = (plan: Plan): string[] => [
+  ...new Set(
+    Object.entries(inBowls(plan)).flatMap(([use, portions]) =>
+      use === 'fold in' || BESIDE_USES.some((u) => u === use)
+        ? []
+        : portions.filter((p) => p.ingredient.comesOut).map((p) => p.ingredient.id),
+    ),
+  ),
+];
 
 export function stepTroubles(plan: Plan): StepTrouble[] {
   const list = listOf(plan);
@@ -359,21 +439,35 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
       ].join(', '),
     }),
   }));
-  const pour = list.findIndex((s) => s.do === 'pour');
+  const pour = list.findIndex(intoDish);
   if (pour < 0) out.push({ says: say('steps.nothingPours') });
+  const counted = countedOut(plan, list);
+  const taken = [...counted.values()].flat().map((p) => p.ingredient.id);
+  const staying = comingOut(plan).filter((id) => !taken.includes(id));
+  if (staying.length)
+    out.push({
+      stays: staying,
+      says: say('steps.staysIn', { what: staying.map((id) => lookUp(plan, id).name).join(', ') }),
+    });
   const added = new Set<string>();
   list.forEach((s, i) => {
     const trouble = (says: Said) => out.push({ id: s.id, says });
-    if (s.do === 'add') {
+    if (intoPot(s)) {
       if (added.has(s.from)) trouble(say('steps.addedTwice'));
       else if (!holds(s.from)) trouble(say('steps.addsNothing'));
       added.add(s.from);
     }
-    if (s.do === 'top' && !holds(topOf(s))) trouble(say('steps.noTop'));
-    if (pour >= 0 && i > pour && (s.do === 'heat' || s.do === 'add')) trouble(say('steps.potIsEmpty'));
-    if (pour >= 0 && i < pour && (s.do === 'bake' || s.do === 'top' || s.do === 'rest'))
-      trouble(say('steps.notInDish'));
-    if (s.do === 'pour' && i > pour) trouble(say('steps.pouredTwice'));
+    if (onTop(s) && !holds(topOf(s))) trouble(say('steps.noTop'));
+    if (s.do === 'mix' && s.in !== 'pot' && !holds(s.in)) trouble(say('steps.mixesNothing'));
+    if (s.do === 'take out' && !counted.get(i)?.length) trouble(say('steps.nothingComesOut'));
+    if (intoBowl(s)) {
+      if (s.from === s.into || !movedBy(plan, s).length) trouble(say('steps.poursNothing'));
+      else if (added.has(s.into)) trouble(say('steps.bowlIsGone'));
+    }
+    if (pour >= 0 && i > pour && (s.do === 'heat' || intoPot(s) || (s.do === 'mix' && s.in === 'pot')))
+      trouble(say('steps.potIsEmpty'));
+    if (pour >= 0 && i < pour && (s.do === 'bake' || onTop(s) || s.do === 'rest')) trouble(say('steps.notInDish'));
+    if (intoDish(s) && i > pour) trouble(say('steps.pouredTwice'));
   });
   return out;
 }

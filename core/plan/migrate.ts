@@ -1,6 +1,9 @@
 import { DishSchema, dishAreaM2, PANS } from '../pantry/kitchen';
-import { laidOut, type Line, type Part } from './layout';
+import { UnknownIngredientError } from './bowls';
+import { withHands } from './family';
+import { laidOut, ownSteps, withOwnSteps, type Line, type Part } from './layout';
 import { HEAT_ROLES, USES } from './method';
+import { PlanSchema } from './plan';
 
 /** A starch of version 1 to a thickener of version 2. */
 export function migrateIngredient(old: unknown): unknown {
@@ -20,7 +23,7 @@ export function migrateStep(old: unknown): unknown {
 /**
  * Version 1 knew one family and no choices; version 2 no side pots and no occasion rules; version 3 no roles of steps;
  * version 4 no portions and nothing under the pudding; version 5 one moment a stage; version 6 had each ingredient at a
- * stage, what was carved out of it in a second list and the steps in a third.
+ * stage, what was carved out of it in a second list and the steps in a third, and told by rule what hands do.
  */
 export function migratePlan(old: unknown): unknown {
   let plan = old as { version?: unknown; own?: unknown[]; steps?: unknown };
@@ -37,7 +40,7 @@ export function migratePlan(old: unknown): unknown {
     } as typeof plan;
   if (plan.version === 4) plan = { ...plan, version: 5, portions: [] } as typeof plan;
   if (plan.version === 5) plan = { ...plan, version: 6 };
-  if (plan.version === 6) plan = asList(plan);
+  if (plan.version === 6) plan = withItsHands(asList(plan));
   return plan;
 }
 
@@ -163,9 +166,32 @@ function besideOf(side: unknown, areaM2: number): Beside {
   }
 }
 
-/** A step that adds a stage as one that adds a bowl. */
+/** What was added, poured out and poured over, each as a pouring from a vessel into another. */
 function stepFrom(step: unknown): unknown {
-  if (!isOld(step) || step['do'] !== 'add') return step;
-  const { stage: _stage, moment: _moment, ...rest } = step;
-  return { ...rest, from: bowlOf(step) };
+  if (!isOld(step)) return step;
+  switch (step['do']) {
+    case 'add': {
+      const { stage: _stage, moment: _moment, ...rest } = step;
+      return { ...rest, do: 'pour', to: 'pot', from: bowlOf(step) };
+    }
+    case 'pour':
+      return { ...step, to: 'dish' };
+    case 'top':
+      return { ...step, do: 'pour', to: 'top' };
+    default:
+      return step;
+  }
+}
+
+/** A list of the cook's own with the mixing, taking out and serving that was told by rule. What does not read stays. */
+function withItsHands(plan: Old): Old {
+  const parsed = PlanSchema.safeParse(plan);
+  const steps = parsed.success ? ownSteps(parsed.data) : undefined;
+  if (!parsed.success || !steps) return plan;
+  try {
+    return { ...plan, acts: withOwnSteps(parsed.data, withHands(parsed.data, steps)).acts };
+  } catch (e) {
+    if (e instanceof UnknownIngredientError) return plan;
+    throw e;
+  }
 }

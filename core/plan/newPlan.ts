@@ -6,7 +6,8 @@ import { suggestSettings } from '../pot/hob';
 import { GEL } from '../set/firmness';
 import { wetted } from './amounts';
 import type { FamilyStart, Share } from './dishStarts';
-import { laidOut } from './layout';
+import { withHands } from './family';
+import { laidOut, withOwnSteps } from './layout';
 import { PLAN_VERSION, type Family, type Plan } from './plan';
 
 export type Start = {
@@ -138,7 +139,7 @@ export function newPlan(s: Start): Plan {
     people: s.people,
     portionG: s.portionG,
     things,
-    acts: [...puts, ...(start.steps ?? [])],
+    acts: puts,
     vessels: [],
     starchMeasure: 'level spoons',
     pan,
@@ -159,5 +160,5 @@ export function newPlan(s: Start): Plan {
     own: s.own ?? [],
     firmness: { factor: 1, sdLn: GEL.sdLn },
   };
-  return wetted(plan);
+  return start.steps ? withOwnSteps(wetted(plan), withHands(plan, start.steps)) : wetted(plan);
 }

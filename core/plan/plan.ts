@@ -68,9 +68,9 @@ export type PutAct = z.infer<typeof PutSchema>;
 const PrepareSchema = z.object({ do: z.literal('prepare'), id: IdSchema, what: PreparationSchema });
 
 /** What is done, in order. */
-export const ActSchema = z.discriminatedUnion('do', [PutSchema, PrepareSchema, ...MethodStepSchema.options]);
-export type Act = z.infer<typeof ActSchema>;
-export type PrepareAct = Extract<Act, { do: 'prepare' }>;
+export const OperationSchema = z.discriminatedUnion('do', [PutSchema, PrepareSchema, ...MethodStepSchema.options]);
+export type Operation = z.infer<typeof OperationSchema>;
+export type PrepareAct = Extract<Operation, { do: 'prepare' }>;
 
 /**
  * A pot of its own beside the pot: a sauce, a syrup, fruit, a second grain. It has things and acts as the plan has them,
@@ -82,7 +82,7 @@ export const SecondPotSchema = z.object({
   name: z.string().trim().min(1).max(40),
   pan: PanSchema,
   things: z.array(IngredientLineSchema).max(20),
-  acts: z.array(ActSchema).max(40),
+  acts: z.array(OperationSchema).max(40),
 });
 export type SecondPot = z.infer<typeof SecondPotSchema>;
 
@@ -167,7 +167,7 @@ export const PlanSchema = z.object({
    * The list: what goes into which bowl, and, where the cook has a method of her own, all that is done after it. Where it
    * has puts alone, the family and its choices write the rest.
    */
-  acts: z.array(ActSchema).max(120),
+  acts: z.array(OperationSchema).max(120),
   /** of this one there is so much and no more: its amount stays when people or portions change */
   have: IdSchema.optional(),
   /** pots beside the pot, each with a list of its own */

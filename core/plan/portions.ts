@@ -2,7 +2,7 @@ import { PUDDING_G_PER_ML } from '../matter/mixture';
 import { DISHES } from '../pantry/kitchen';
 import { methodOf, restsOf } from './family';
 import { linesOf, partsOf, withLines, withOwnSteps } from './layout';
-import { BESIDE_USES, purposeOf, type MethodStep } from './method';
+import { BESIDE_USES, purposeOf, type MethodStep, intoDish, intoPot } from './method';
 import { oncePerPlan } from './once';
 import type { Plan, Portion } from './plan';
 
@@ -28,10 +28,10 @@ export function portionPlan(plan: Plan, part: Portion): Plan {
     share: (plan.share ?? 1) * part.share,
   };
   const method = methodOf(plan);
-  const pour = method.findIndex((s) => s.do === 'pour');
-  const onTheHob = pour < 0 ? method.filter((s) => s.do === 'add' || s.do === 'heat') : method.slice(0, pour);
+  const pour = method.findIndex(intoDish);
+  const onTheHob = pour < 0 ? method.filter((s) => intoPot(s) || s.do === 'heat') : method.slice(0, pour);
   const bake: MethodStep[] = part.bake ? [{ do: 'bake', ...part.bake }] : [];
-  return withOwnSteps(own, [...onTheHob, { do: 'pour' }, ...bake, ...restsOf(own)]);
+  return withOwnSteps(own, [...onTheHob, { do: 'pour', to: 'dish' }, ...bake, ...restsOf(own)]);
 }
 
 /** The plans of a plan's portions, in their order. */

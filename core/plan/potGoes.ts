@@ -1,7 +1,7 @@
 import { portionsIn, potsIn } from './bowls';
 import { methodOf } from './family';
 import { ownSteps, potPartsOf, withPotParts } from './layout';
-import { purposeOf, topOf, type Bowl } from './method';
+import { purposeOf, topOf, type Bowl, onTop } from './method';
 import { insertStep, listOf, removeStep } from './methodList';
 import type { Plan } from './plan';
 import { pouredInto } from './secondPot';
@@ -19,7 +19,7 @@ export function goesNow(plan: Plan, vesselId: string): { goes: PotGoes; share: n
     .toSorted((a, b) => b.share - a.share);
   if (!most) return { goes: 'table', share: 1 };
   const method = methodOf(plan);
-  const top = method.findIndex((s) => s.do === 'top');
+  const top = method.findIndex(onTop);
   const goes = POT_GOES.find((g) => bowlOf(g) === most.in) ?? 'late';
   const baked = top >= 0 && method.slice(top).some((s) => s.do === 'bake');
   return { goes: purposeOf(most.in) === 'top' ? (baked ? 'over, then baked' : 'over') : goes, share: most.share };
@@ -34,11 +34,11 @@ export function goingTo(plan: Plan, vesselId: string, goes: PotGoes, share: numb
   const bowl = bowlOf(goes);
   const next = bowl ? pouredInto(cleared, vesselId, bowl, share) : cleared;
   // a step that pours what is no longer there goes with it
-  const idle = listOf(next).find((s) => s.do === 'top' && !holdsAny(next, topOf(s)));
+  const idle = listOf(next).find((s) => onTop(s) && !holdsAny(next, topOf(s)));
   const tidy = idle && ownSteps(next) ? removeStep(next, idle.id) : next;
   const list = listOf(tidy);
   const bake = list.findIndex((s) => s.do === 'bake');
-  if (goes !== 'over, then baked' || bake < 0 || list.some((s) => s.do === 'top')) return tidy;
+  if (goes !== 'over, then baked' || bake < 0 || list.some(onTop)) return tidy;
   return insertStep(tidy, 'top', bake).plan;
 }
 const holdsAny = (plan: Plan, bowl: Bowl): boolean => portionsIn(plan, bowl).length + potsIn(plan, bowl).length > 0;

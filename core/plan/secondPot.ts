@@ -1,15 +1,24 @@
 import { isStep, linesOf, ownSteps, partsOf, potPartsOf, withOwnSteps, withPotParts } from './layout';
 import type { Bowl, MethodStep } from './method';
-import type { StepKind } from './methodList';
+import { kindOf, type StepKind } from './methodList';
 import type { Plan, SecondPot } from './plan';
 
 /** Pots beside the pot: a list each, seen as a plan of its own. */
 
-/** What a second pot does: what goes in, fire, and the cook's own words. Its contents are put into bowls by the plan's acts. */
-export const SECOND_ACTS = ['add', 'heat', 'say'] as const;
-/** Kinds of steps that a second pot can have. */
-export const SECOND_KINDS: readonly StepKind[] = ['add', 'wet', 'warm', 'thicken', 'cook on', 'reduce', 'stand', 'say'];
-const isItsOwn = (s: MethodStep): boolean => SECOND_ACTS.some((d) => d === s.do);
+/** Kinds of steps that a second pot can have: its contents are put into bowls by the plan's acts. */
+export const SECOND_KINDS: readonly StepKind[] = [
+  'mix',
+  'add',
+  'wet',
+  'warm',
+  'thicken',
+  'cook on',
+  'reduce',
+  'take out',
+  'stand',
+  'say',
+];
+const isItsOwn = (s: MethodStep): boolean => SECOND_KINDS.includes(kindOf(s));
 
 /** A second pot as a plan: its things and acts in its pan, in the plan's kitchen. It ends where the main pot pours. */
 export function secondPlan(plan: Plan, pot: SecondPot): Plan {
@@ -28,7 +37,7 @@ export function secondPlan(plan: Plan, pot: SecondPot): Plan {
       vessels: [],
       portions: [],
     },
-    [...steps, { do: 'pour' }, { do: 'rest', where: 'room', minutes: 10, covered: true }],
+    [...steps, { do: 'pour', to: 'dish' }, { do: 'rest', where: 'room', minutes: 10, covered: true }],
   );
 }
 

@@ -1,7 +1,16 @@
 import { massG } from '../matter/mixture';
 import { portionsIn } from '../plan/bowls';
 import { methodOf } from '../plan/family';
-import { BESIDE_USES, purposeOf, type AddStep, type Bowl as BowlName, type HeatStep, type Use } from '../plan/method';
+import {
+  BESIDE_USES,
+  intoDish,
+  intoPot,
+  purposeOf,
+  type AddStep,
+  type Bowl as BowlName,
+  type HeatStep,
+  type Use,
+} from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { phaseOf, runOff } from '../model/run';
 import { shows } from '../kitchen/simulated';
@@ -27,7 +36,7 @@ const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => (
 /** The bowls of a plan, in the order in which its method takes them. */
 export const bowlsOf = (plan: Plan): Bowl[] =>
   methodOf(plan).flatMap((s, i) =>
-    s.do === 'add' && portionsIn(plan, s.from).length
+    intoPot(s) && portionsIn(plan, s.from).length
       ? [
           {
             id: `${purposeOf(s.from)} ${i}`,
@@ -93,7 +102,7 @@ export function asPlanned(plan: Plan, seed = 0): Act[] {
   let atS = 0;
   const put = (acts: readonly Act[]) => acts.forEach((a) => replay.put(a));
   for (const [i, step] of methodOf(plan).entries()) {
-    if (step.do === 'add') {
+    if (intoPot(step)) {
       const portions = leftIn(plan, step.from, step.left);
       if (portions.length && !BESIDE_USES.includes(purposeOf(step.from)))
         put([{ do: 'add', atS, portions, bowl: `${purposeOf(step.from)} ${i}`, ...meetsOf(step) }]);
@@ -107,7 +116,7 @@ export function asPlanned(plan: Plan, seed = 0): Act[] {
         const { pot } = replay.at(++atS);
         if (until.kind !== 'seconds' && shows(until, pot, fromG)) break;
       }
-    } else if (step.do === 'pour') {
+    } else if (intoDish(step)) {
       put([{ do: 'pour', atS }, ...afterPouring(plan, replay, atS)]);
       break;
     }

@@ -180,7 +180,17 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
         const bowl = bowlOf(a, plan, taken);
         for (const p of a.portions) give(p.ingredientId, bowl, p.grams);
         const { how, stirring, tempC, soakMin, ladleG } = a;
-        steps.push({ do: 'add', from: bowl, how, stirring, tempC, soakMin, left: 0, ...(ladleG ? { ladleG } : {}) });
+        steps.push({
+          do: 'pour',
+          to: 'pot',
+          from: bowl,
+          how,
+          stirring,
+          tempC,
+          soakMin,
+          left: 0,
+          ...(ladleG ? { ladleG } : {}),
+        });
         taken.push(bowl);
         break;
       }
@@ -195,7 +205,7 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
   }
   const end = dishEnd(plan, acts, endS);
   // left to the plan: its own way in the dish
-  steps.push(...(end?.steps ?? [{ do: 'pour' as const }, ...restsOf(plan)]));
+  steps.push(...(end?.steps ?? [{ do: 'pour' as const, to: 'dish' as const }, ...restsOf(plan)]));
   const lines: Line[] = [];
   const parts: Part[] = [];
   for (const [ingredientId, by] of put) {

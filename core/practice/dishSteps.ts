@@ -24,7 +24,7 @@ export type DishEnd = {
 export function dishEnd(plan: Plan, acts: readonly Act[], endS: number): DishEnd | undefined {
   const after = inOrder(acts).filter((a) => IN_DISH.includes(a.do));
   if (!after.some((a) => a.do === 'bake' || a.do === 'stand')) return undefined;
-  const steps: MethodStep[] = [{ do: 'pour' }];
+  const steps: MethodStep[] = [{ do: 'pour', to: 'dish' }];
   let where: Extract<Act, { do: 'bake' | 'stand' }> | undefined;
   let fromS = after[0]!.atS;
   let stoodS = 0;

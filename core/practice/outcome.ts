@@ -82,7 +82,9 @@ function endedPlan(run: Run, acts: readonly Act[], endS: number): Plan {
   if (end)
     return withOwnSteps({ ...plan, dish, rest: { ...plan.rest, hours: Math.min(MOST_REST_H, end.hours) } }, end.steps);
   // poured and left to the plan, or never poured: the plan's own way from here
-  return acts.some((a) => a.do === 'pour') ? withOwnSteps({ ...plan, dish }, [{ do: 'pour' }, ...restsOf(plan)]) : plan;
+  return acts.some((a) => a.do === 'pour')
+    ? withOwnSteps({ ...plan, dish }, [{ do: 'pour', to: 'dish' }, ...restsOf(plan)])
+    : plan;
 }
 
 /** The dish over its hours so far, from where it was left to a second. */

@@ -69,7 +69,8 @@ export const portionsMixture = (plan: Plan, portions: AddAct['portions']): Mixtu
 
 /** As a step of a method: how it goes in is the same. */
 const stepOf = (a: AddAct): AddStep => ({
-  do: 'add',
+  do: 'pour',
+  to: 'pot',
   from: 'late',
   how: a.how,
   stirring: a.stirring,

@@ -4,7 +4,7 @@ import { table } from '../coefficients';
 import { massG } from '../matter/mixture';
 import { inBowls, lookUp, mixtureOfPortions, portionsIn, type LaidPortion } from '../plan/bowls';
 import { methodOf, notAdded } from '../plan/family';
-import { type BakeStep, type HeatStep, type Use, purposeOf } from '../plan/method';
+import { type BakeStep, type HeatStep, type Use, purposeOf, intoPot } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import type { Ingredient } from '../pantry/ingredient';
 import { homeMilkOf, nutsFor } from '../pantry/nutMilk';
@@ -337,8 +337,8 @@ function bathOfWater({ plan, heats }: Prepping): PrepItem[] {
 function withinReach({ plan, method, heats, spices }: Prepping): PrepItem[] {
   const items: PrepItem[] = [];
   const put = (item: PrepItem) => items.push(item);
-  const tempered = method.some((s) => s.do === 'add' && s.ladleG !== undefined);
-  const whisk = method.some((s) => s.do === 'add' && s.stirring === 'whisk');
+  const tempered = method.some((s) => intoPot(s) && s.ladleG !== undefined);
+  const whisk = method.some((s) => intoPot(s) && s.stirring === 'whisk');
   const custard = heats.some((s) => s.role !== 'warm' && s.until.reach === 'temperature');
   const reach = [
     whisk && plan.choices.hands !== 'spoon only' && 'whisk',
@@ -560,7 +560,7 @@ function keptBack(plan: Plan, spices: readonly Said[]): PrepItem[] {
 }
 
 const jugShare = (plan: Plan, use: Use): number =>
-  methodOf(plan).reduce((s, m) => (m.do === 'add' && purposeOf(m.from) === use ? Math.max(s, m.left) : s), 0);
+  methodOf(plan).reduce((s, m) => (intoPot(m) && purposeOf(m.from) === use ? Math.max(s, m.left) : s), 0);
 
 function dishItems(plan: Plan, bake: BakeStep | undefined): PrepItem[] {
   const items: PrepItem[] = [];

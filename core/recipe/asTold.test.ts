@@ -1,3 +1,4 @@
+import { intoPot } from '../plan/method';
 import { ownSteps, partsOf } from '../plan/layout';
 import { forecast } from '../model/forecast';
 import { listOf } from '../plan/methodList';
@@ -23,11 +24,11 @@ const toldOf = (text: string): Plan => {
 /** The list in few words: what goes in, until what on which ring, where it stands. */
 const inFew = (plan: Plan): string[] =>
   listOf(plan).map((s) => {
+    if (intoPot(s))
+      return `+ ${portionsIn(plan, s.from)
+        .map((p) => `${Math.round(p.grams)} ${p.ingredient.id}`)
+        .join(', ')}`;
     switch (s.do) {
-      case 'add':
-        return `+ ${portionsIn(plan, s.from)
-          .map((p) => `${Math.round(p.grams)} ${p.ingredient.id}`)
-          .join(', ')}`;
       case 'heat':
         return [
           s.role,
@@ -67,9 +68,12 @@ Pour into bowls, leave 30 minutes, then chill for 3 hours.`);
       '+ 20 butter',
       expect.stringMatching(/^simmer time 2/),
       '+ 5 vanilla',
+      // it is in until the rice is done
+      'take out',
       'pour',
       'room 30',
       'fridge 180',
+      'serve',
     ]);
   });
 
@@ -80,12 +84,14 @@ Pour into bowls, leave 30 minutes, then chill for 3 hours.`);
 
 Keep back 100 ml of the milk. Bring the rest to the boil with the sugar. Stir the cornstarch into the cold milk and pour it in, whisking. Let it bubble for 2 minutes. Pour into cups and chill 2 hours.`);
     expect(inFew(plan)).toEqual([
+      'mix',
       expect.stringMatching(/^warm bubble/),
       '+ 103 milk_whole, 45 cornstarch',
       expect.stringMatching(/^thicken bubble/),
       expect.stringMatching(/^cook on time 2/),
       'pour',
       'fridge 120',
+      'serve',
     ]);
     expect(forecast(plan).serving.yieldPa).toBeGreaterThan(0);
   });
@@ -103,7 +109,7 @@ Heat the milk until it steams. Beat the yolks with the sugar and the cornstarch.
         .reduce((sum, p) => sum + p.grams, 0);
     expect(milk('pot')).toBeCloseTo(618, 0);
     expect(partsOf(plan).filter((c) => c.ingredientId === 'milk_whole' && c.in !== 'slurry')).toEqual([]);
-    expect(listOf(plan).find((s) => s.do === 'add')).toMatchObject({ from: 'bowl', ladleG: 60 });
+    expect(listOf(plan).find(intoPot)).toMatchObject({ from: 'bowl', ladleG: 60 });
     expect(inFew(plan)).toContainEqual(expect.stringMatching(/^thicken bubble/));
   });
 
@@ -113,7 +119,7 @@ Heat the milk until it steams. Beat the yolks with the sugar and the cornstarch.
 80 g sugar
 
 Warm the milk until it steams. Beat the eggs with the sugar, pour the milk over, strain into a dish. Bake at 150 °C in a water bath for 40 minutes. Leave 30 minutes, then chill overnight.`);
-    expect(inFew(plan).slice(-4)).toEqual(['pour', 'bake 150 40 in a bath', 'room 30', 'fridge 600']);
+    expect(inFew(plan).slice(-5)).toEqual(['pour', 'bake 150 40 in a bath', 'room 30', 'fridge 600', 'serve']);
   });
 
   it('taken as it is, its outcome is the wish; where it says nothing of the pot, the usual way is kept', () => {

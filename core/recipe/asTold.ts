@@ -1,6 +1,6 @@
 import { massG } from '../matter/mixture';
 import { BITE, GRAINS } from '../pot/grain';
-import { notAdded, restsOf, USUAL_BATH } from '../plan/family';
+import { notAdded, restsOf, USUAL_BATH, withHands } from '../plan/family';
 import {
   BESIDE_USES,
   freeBowl,
@@ -157,7 +157,8 @@ function addOf(plan: Plan, a: Account, m: Moment): AddStep {
   const cold = plan.things.some((i) => ids.includes(i.ingredientId) && lookUp(plan, i.ingredientId).group === 'milk');
   const tempered = purposeOf(m.bowl) === 'bowl' && (a.egg === 'tempered' || a.egg === 'hot onto');
   return {
-    do: 'add',
+    do: 'pour',
+    to: 'pot',
     from: m.bowl,
     tempC: cold ? 8 : plan.room.tempC,
     how: wet ? ENTRY[wet] : purposeOf(m.bowl) === 'bowl' ? 'in cold cream or yolks' : 'cold slurry',
@@ -336,14 +337,17 @@ export function asTold(plan: Plan, { account, lines }: Pick<Reading, 'account' |
     (e) => 'm' in e && portionsIn(at, e.m.bowl).some((p) => p.ingredient.thickener !== undefined),
   );
   if (raw >= 0 && !hob.slice(raw).some((e) => 'h' in e) && !a.bakes.length) steps.push(...thickens(at));
-  steps.push(...forgotten(at, steps), { do: 'pour' }, ...inDish(at, a, plan, lastOnHob));
+  steps.push(...forgotten(at, steps), { do: 'pour', to: 'dish' }, ...inDish(at, a, plan, lastOnHob));
   const onHobMin = steps.reduce(
     (sum, s) => sum + (s.do === 'heat' && s.until.reach === 'time' ? s.until.minutes : 0),
     0,
   );
   if (onHobMin > MOST_ON_HOB_MIN) return plan;
   const minutes = steps.reduce((sum, s) => sum + (s.do === 'rest' ? s.minutes : 0), 0);
-  return withOwnSteps({ ...at, rest: { ...at.rest, hours: Math.min(96, minutes / 60) } }, steps.slice(0, 60));
+  return withOwnSteps(
+    { ...at, rest: { ...at.rest, hours: Math.min(96, minutes / 60) } },
+    [...withHands(at, steps)].slice(0, 60),
+  );
 }
 
 /** To the bubble, and the usual minutes more. */
@@ -361,7 +365,8 @@ function thickens(plan: Plan): HeatStep[] {
 /** What no sentence puts in goes in at the end. */
 const forgotten = (plan: Plan, steps: readonly MethodStep[]): AddStep[] =>
   notAdded(plan, steps).map((bowl) => ({
-    do: 'add',
+    do: 'pour',
+    to: 'pot',
     from: bowl,
     tempC: plan.room.tempC,
     how: 'cold slurry',
@@ -383,6 +388,6 @@ function inDish(at: Plan, a: Account, usual: Plan, lastOnHob: number): MethodSte
     .map((e) => e.step);
   // a layer goes on once the oven has made what carries it, or at once
   const firstBake = out.findIndex((s) => s.do === 'bake');
-  if (layer) out.splice(firstBake < 0 ? 0 : firstBake + 1, 0, { do: 'top', tempC: at.room.tempC });
+  if (layer) out.splice(firstBake < 0 ? 0 : firstBake + 1, 0, { do: 'pour', to: 'top', tempC: at.room.tempC });
   return out.some((s) => s.do === 'rest') ? out : [...out, ...restsOf(at)];
 }

@@ -1,5 +1,5 @@
 import { inBowls } from '../plan/bowls';
-import { purposeOf } from '../plan/method';
+import { purposeOf, intoPot } from '../plan/method';
 import { withOwnSteps } from '../plan/layout';
 import { forecast, type Forecast } from '../model/forecast';
 import { wetted } from '../plan/amounts';
@@ -45,7 +45,7 @@ function asWritten(r: Reading, plan: Plan): Plan {
   return withOwnSteps(
     plan,
     methodOf(plan).map((s) =>
-      s.do === 'add' && purposeOf(s.from) === 'slurry'
+      intoPot(s) && purposeOf(s.from) === 'slurry'
         ? { ...s, how: 'dry powder' as const, stirring: 'spoon' as const }
         : s,
     ),

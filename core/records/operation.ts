@@ -15,7 +15,7 @@ export type RecordAct = { put: { id: string } } | { change: Change; from?: { id:
  * One thing that a hand did to one record, as it is written down before the tap returns. `tab` and `n` are its name: a tab
  * numbers what it does, and everything is done once, in that order.
  */
-export const OperationSchema = z.object({
+export const RecordOperationSchema = z.object({
   version: z.literal(1),
   tab: z.string().min(1).max(40),
   n: z.int().min(1),
@@ -24,11 +24,11 @@ export const OperationSchema = z.object({
   record: z.string(),
   act: ActSchema,
 });
-export type Operation = Omit<z.infer<typeof OperationSchema>, 'act'> & { act: RecordAct };
-export type NewOperation = Pick<Operation, 'collection' | 'record' | 'act'>;
+export type RecordOperation = Omit<z.infer<typeof RecordOperationSchema>, 'act'> & { act: RecordAct };
+export type NewOperation = Pick<RecordOperation, 'collection' | 'record' | 'act'>;
 
 /** In the order of their time; those of one tab in the order in which it did them. */
-export const inOrderOfTime = (a: Operation, b: Operation): number =>
+export const inOrderOfTime = (a: RecordOperation, b: RecordOperation): number =>
   a.atMs - b.atMs || (a.tab === b.tab ? a.n - b.n : a.tab < b.tab ? -1 : 1);
 
 /** What of each tab's operations is in the records: all up to a number, and some beyond it. */
@@ -47,7 +47,7 @@ export function readApplied(text: string | null | undefined): Applied {
   }
 }
 
-export function isApplied(applied: Applied, { tab, n }: Pick<Operation, 'tab' | 'n'>): boolean {
+export function isApplied(applied: Applied, { tab, n }: Pick<RecordOperation, 'tab' | 'n'>): boolean {
   const of = applied[tab];
   return of !== undefined && (n <= of.upTo || of.beyond.includes(n));
 }
@@ -56,7 +56,7 @@ export function isApplied(applied: Applied, { tab, n }: Pick<Operation, 'tab' | 
 const MOST_TABS = 60;
 
 /** The same with these in it. */
-export function withApplied(applied: Applied, operations: readonly Operation[]): Applied {
+export function withApplied(applied: Applied, operations: readonly RecordOperation[]): Applied {
   const next: Applied = { ...applied };
   for (const { tab, n, atMs } of operations) {
     const was = next[tab] ?? { upTo: 0, beyond: [], lastMs: atMs };
@@ -70,7 +70,7 @@ export function withApplied(applied: Applied, operations: readonly Operation[]):
 }
 
 /** The same for who shows it: what cannot be made on a record leaves it as it is. */
-export function shownAfter<T extends { id: string }>(now: T | undefined, operation: Pick<Operation, 'act'>) {
+export function shownAfter<T extends { id: string }>(now: T | undefined, operation: Pick<RecordOperation, 'act'>) {
   try {
     return applyOperation(now, operation);
   } catch {
@@ -83,7 +83,7 @@ export function shownAfter<T extends { id: string }>(now: T | undefined, operati
  * @param now the record before it; undefined where there is none
  * @returns undefined where it is not there (any more): a change does not bring back what was taken out
  */
-export function applyOperation<T extends { id: string }>(now: T | undefined, { act }: Pick<Operation, 'act'>) {
+export function applyOperation<T extends { id: string }>(now: T | undefined, { act }: Pick<RecordOperation, 'act'>) {
   if ('removed' in act) return undefined;
   if ('put' in act) return act.put as T;
   const base = now ?? (act.from as T | undefined);

@@ -163,7 +163,7 @@ describe('a second pot', () => {
     const more = runMethod(from).pot.content.waterG - runMethod(plan).pot.content.waterG;
     expect(more).toBeGreaterThan(300);
     const alone = withPotParts({ ...withPot(mash), things: [], acts: [] }, [{ vesselId: 'mash', share: 1, in: 'pot' }]);
-    expect(massG(runMethod({ ...alone, acts: [...alone.acts, { do: 'pour' }] }).pot.content)).toBeCloseTo(
+    expect(massG(runMethod({ ...alone, acts: [...alone.acts, { do: 'pour', to: 'dish' }] }).pot.content)).toBeCloseTo(
       massG(productOf(alone, mash).content),
       6,
     );

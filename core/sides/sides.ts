@@ -158,10 +158,17 @@ export const fruitIn = ({ things }: SecondPot): { fruit: Fruit; grams: number }[
 /** What an act of a second pot is, in a line. */
 function lineOf(step: MethodStep, plan: Plan, pot: SecondPot): Said[] {
   switch (step.do) {
-    case 'add': {
-      const things = inBowl(pot, plan, step.from);
+    case 'pour': {
+      const things = step.to === 'pot' ? inBowl(pot, plan, step.from) : [];
       return things.length ? [say('sides.pot.add', { things })] : [];
     }
+    case 'mix': {
+      const things = inBowl(pot, plan, step.in);
+      const told = { until: say(`mixed.${step.until}`), things };
+      return things.length && step.in !== 'pot' ? [say('sides.pot.mix', told)] : [say('sides.pot.mixAll', told)];
+    }
+    case 'take out':
+      return [say('sides.pot.takeOut')];
     case 'heat': {
       const told = { setting: step.setting, until: untilSaid(step) };
       return [step.lid === 'on' ? say('sides.pot.heatCovered', told) : say('sides.pot.heat', told)];

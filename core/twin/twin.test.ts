@@ -1,12 +1,12 @@
 import { forecast } from '../model/forecast';
 import { portionsIn, mixtureOfPortions } from '../plan/bowls';
 import { methodOf } from '../plan/family';
-import type { HeatStep, MethodStep } from '../plan/method';
+import { type HeatStep, type MethodStep, intoDish, intoPot } from '../plan/method';
 import type { Plan } from '../plan/plan';
 import { cook, addToPot, type Pot } from '../pot/pot';
 import { runPhase } from '../pot/program';
 import { additionOf, phaseOf, startPot } from '../model/run';
-import { testPlan } from '../testing';
+import { testPlan, withoutHands } from '../testing';
 import {
   addToTwin,
   cookTwin,
@@ -25,9 +25,10 @@ import {
 
 const NOBODY: Habits = NO_HABITS;
 const plan = testPlan();
-const method = methodOf(plan);
+/** What is done to the pot. */
+const method = withoutHands(methodOf(plan));
 
-const addition = (own: Plan, pot: Pot, step: Extract<MethodStep, { do: 'add' }>) =>
+const addition = (own: Plan, pot: Pot, step: Extract<MethodStep, { do: 'pour'; to: 'pot' }>) =>
   additionOf(step, mixtureOfPortions(portionsIn(own, step.from)), pot).addition;
 
 /** Minutes until this pot is done (poured), cooked on by the method from step `from`. */
@@ -35,9 +36,9 @@ function minutesToDone(pot: Pot, habits: Habits, from: number): number {
   const own = withHabits(plan, habits);
   let p = pot;
   for (const step of method.slice(from)) {
-    if (step.do === 'add') p = addToPot(p, addition(own.plan, p, step), own.setup);
+    if (intoPot(step)) p = addToPot(p, addition(own.plan, p, step), own.setup);
     else if (step.do === 'heat') p = runPhase(p, own.setup, phaseOf(step)).pot;
-    else if (step.do === 'pour') break;
+    else if (intoDish(step)) break;
   }
   return (p.tS - pot.tS) / 60;
 }
@@ -147,7 +148,7 @@ describe('the twin', () => {
     let pot = startPot(own.plan, own.setup);
     let twin = startTwin(plan, 0.3);
     for (const step of method) {
-      if (step.do === 'add') {
+      if (intoPot(step)) {
         pot = addToPot(pot, addition(own.plan, pot, step), own.setup);
         twin = addToTwin(twin, plan, (p, x) => addition(p, x, step));
       } else if (step.do === 'heat') {

@@ -12,7 +12,6 @@ import { Pressable, View } from 'react-native';
 import { differences, toldOf } from '../../core/advice/differences';
 import type { Forecast } from '../../core/model/forecast';
 import { limit } from '../../core/model/limits';
-import { placesOf } from '../../core/plan/countOut';
 import {
   addBowl,
   asUsual,
@@ -28,7 +27,7 @@ import {
   type StepKind,
   type StepTrouble,
 } from '../../core/plan/methodList';
-import { purposeOf, type MethodStep } from '../../core/plan/method';
+import { purposeOf, type MethodStep, intoPot, onTop } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import { say } from '../../core/say';
 import { colour } from '../../ui/colours';
@@ -89,6 +88,13 @@ export function MethodForm({ plan, forecast, working, onChange, beside = false }
             <Notice text={tell(x.says)} />
             {x.bowl ? (
               <Key label={t('steps.putIn')} className="self-start" onPress={() => onChange(addBowl(plan, x.bowl!))} />
+            ) : null}
+            {x.stays ? (
+              <Key
+                label={t('steps.takeThemOut')}
+                className="self-start"
+                onPress={() => onChange(insertStep(plan, 'take out').plan)}
+              />
             ) : null}
           </View>
         ))}
@@ -162,7 +168,7 @@ export function MethodForm({ plan, forecast, working, onChange, beside = false }
           ) : null}
         </View>
       )}
-      {list.some((s) => s.do === 'top' || (s.do === 'add' && purposeOf(s.from) === 'fold in')) ||
+      {list.some((s) => onTop(s) || (intoPot(s) && purposeOf(s.from) === 'fold in')) ||
       inBowls(plan).under.length > 0 ? (
         <Type kind="small" tone="quiet">
           {tell(limit('layers'))}
@@ -215,7 +221,7 @@ function Effect({ plan, forecast, working }: Pick<Props, 'plan' | 'forecast' | '
 /** Whole spices that have to come out before they have drawn. */
 function Undrawn({ plan, forecast, onChange }: Pick<Props, 'plan' | 'forecast' | 'onChange'>) {
   const weak = forecast?.aroma.filter((a) => a.steepMin !== undefined) ?? [];
-  const at = placesOf(plan).countOut;
+  const at = listOf(plan).findIndex((s) => s.do === 'take out');
   if (!weak.length || at < 0) return null;
   const minutes = Math.max(...weak.map((a) => a.steepMin!));
   return (
@@ -271,7 +277,7 @@ function StepCard({
   const { fmt, tell } = useApp();
   const title = stepTitle(step);
   const told = forecast ? stepTold(at, list, plan, forecast, fmt) : '';
-  const overflows = step.do === 'add' && purposeOf(step.from) === 'fold in' && (forecast?.fillRel ?? 0) > 1;
+  const overflows = intoPot(step) && purposeOf(step.from) === 'fold in' && (forecast?.fillRel ?? 0) > 1;
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
     <Row id={step.id}>

@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { USUAL_BATH } from '../../core/plan/family';
-import type { NamedStep } from '../../core/plan/methodList';
+import { comingOut, freeTop, type NamedStep } from '../../core/plan/methodList';
 import {
+  MIX_TOOLS,
+  MIXED_UNTIL,
   purposeOf,
   topOf,
   type AddStep,
@@ -10,12 +12,15 @@ import {
   type BakeStep,
   type HeatStep,
   type MethodStep,
+  type MixStep,
   type RestStep,
   type SayStep,
+  type ServeStep,
+  type TakeOutStep,
 } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
 import { putAt } from '../../core/plan/amounts';
-import { leftOfPots, lookUp, portionsIn, potsIn } from '../../core/plan/bowls';
+import { leftOfPots, lookUp, portionsIn, potsIn, putInto } from '../../core/plan/bowls';
 import { pouredInto } from '../../core/plan/secondPot';
 import { BITE } from '../../core/pot/grain';
 import { TOOLS, LIDS } from '../../core/pot/hands';
@@ -30,7 +35,7 @@ import { Stepper } from '../../ui/Stepper';
 import { Type } from '../../ui/Type';
 import { t } from '../../words';
 import { useApp } from '../shared/App';
-import { meetsLiquid } from './stepWords';
+import { bowlName, meetsLiquid } from './stepWords';
 import { TempStepper } from './TempStepper';
 
 type Change = (next: MethodStep) => void;
@@ -54,12 +59,42 @@ export function StepFields({
   switch (step.do) {
     case 'heat':
       return <HeatFields step={step} onChange={onChange} />;
-    case 'add':
-      return <AddFields step={step} plan={plan} eggSafe={eggSafe} onChange={onChange} onPlan={onPlan} />;
+    case 'pour':
+      return <PourFields step={step} plan={plan} eggSafe={eggSafe} onChange={onChange} onPlan={onPlan} />;
+    case 'mix':
+      return <MixFields step={step} plan={plan} onChange={onChange} onPlan={onPlan} />;
+    case 'take out':
+      return <TakeOutFields step={step} plan={plan} onChange={onChange} />;
+    case 'serve':
+      return <ServeFields step={step} plan={plan} onChange={onChange} onPlan={onPlan} />;
     case 'bake':
       return <BakeFields step={step} onChange={onChange} />;
     case 'rest':
       return <RestFields step={step} onChange={onChange} />;
+    case 'say':
+      return <SayFields step={step} onChange={onChange} />;
+  }
+}
+
+/** One vessel into another: a bowl into the pot, the pot into its dishes, a bowl over them, a bowl into a bowl. */
+function PourFields({
+  step,
+  plan,
+  eggSafe,
+  onChange,
+  onPlan,
+}: {
+  step: Extract<MethodStep, { do: 'pour' }> & { id: string };
+  plan: Plan;
+  eggSafe: boolean;
+  onChange: Change;
+  onPlan: (next: Plan) => void;
+}) {
+  switch (step.to) {
+    case 'pot':
+      return <AddFields step={step} plan={plan} eggSafe={eggSafe} onChange={onChange} onPlan={onPlan} />;
+    case 'dish':
+      return null;
     case 'top':
       return (
         <>
@@ -73,11 +108,150 @@ export function StepFields({
           />
         </>
       );
-    case 'say':
-      return <SayFields step={step} onChange={onChange} />;
-    case 'pour':
-      return null;
+    case 'bowl':
+      return (
+        <>
+          <BowlChoices
+            label={t('stepField.fromBowl')}
+            value={step.from}
+            plan={plan}
+            onChoose={(from) => onChange({ ...step, from })}
+          />
+          <BowlChoices
+            label={t('stepField.intoBowl')}
+            value={step.into}
+            plan={plan}
+            onChoose={(into) => onChange({ ...step, into })}
+          />
+          <Stepper
+            name={t('stepField.shareOfIt')}
+            value={Math.round(100 * step.share)}
+            unit="%"
+            step={5}
+            min={5}
+            max={100}
+            onChange={(percent) => onChange({ ...step, share: percent / 100 })}
+          />
+        </>
+      );
   }
+}
+
+/** Bowls by what was put into them. */
+function BowlChoices({
+  label,
+  value,
+  plan,
+  withPot = false,
+  onChoose,
+}: {
+  label: string;
+  value: Bowl;
+  plan: Plan;
+  withPot?: boolean;
+  onChoose: (bowl: Bowl) => void;
+}) {
+  return (
+    <Choices
+      label={label}
+      value={value}
+      options={[...new Set([...putInto(plan), value])]
+        .filter((bowl) => withPot || bowl !== 'pot')
+        .map((bowl) => ({ value: bowl, label: bowlName(plan, bowl) }))}
+      onChoose={onChoose}
+    />
+  );
+}
+
+function MixFields({
+  step,
+  plan,
+  onChange,
+  onPlan,
+}: {
+  step: MixStep & { id: string };
+  plan: Plan;
+  onChange: Change;
+  onPlan: (next: Plan) => void;
+}) {
+  return (
+    <>
+      <BowlChoices
+        label={t('stepField.whatIsMixed')}
+        value={step.in}
+        plan={plan}
+        withPot
+        onChoose={(bowl) => onChange({ ...step, in: bowl })}
+      />
+      {step.in === 'pot' ? null : <GoesInFields bowl={step.in} plan={plan} onPlan={onPlan} />}
+      <Choices
+        label={t('stepField.with')}
+        value={step.with}
+        options={MIX_TOOLS.map((value) => ({ value, label: t(`mixTool.${value}`) }))}
+        onChoose={(tool) => onChange({ ...step, with: tool })}
+      />
+      <Choices
+        label={t('stepField.until')}
+        value={step.until}
+        options={MIXED_UNTIL.map((value) => ({ value, label: t(`mixed.${value}`) }))}
+        onChoose={(until) => onChange({ ...step, until })}
+      />
+    </>
+  );
+}
+
+function TakeOutFields({ step, plan, onChange }: { step: TakeOutStep & { id: string }; plan: Plan; onChange: Change }) {
+  const all = plan.things.filter((i) => i.grams > 0);
+  const coming = comingOut(plan);
+  const taken = step.things ?? coming;
+  return (
+    <>
+      <Type kind="strong">{t('stepField.whatComesOut')}</Type>
+      <View className="flex-row flex-wrap gap-2">
+        {all
+          .filter((i) => coming.includes(i.ingredientId) || taken.includes(i.ingredientId))
+          .map(({ ingredientId: id }) => (
+            <Key
+              key={id}
+              label={lookUp(plan, id).name}
+              role="checkbox"
+              selected={taken.includes(id)}
+              onPress={() =>
+                onChange({ ...step, things: taken.includes(id) ? taken.filter((x) => x !== id) : [...taken, id] })
+              }
+            />
+          ))}
+      </View>
+    </>
+  );
+}
+
+function ServeFields({
+  step,
+  plan,
+  onChange,
+  onPlan,
+}: {
+  step: ServeStep & { id: string };
+  plan: Plan;
+  onChange: Change;
+  onPlan: (next: Plan) => void;
+}) {
+  const { from, ...bare } = step;
+  return (
+    <>
+      <Choices
+        label={t('stepField.onItAtTheTable')}
+        value={from !== undefined}
+        options={[
+          { value: false, label: t('stepField.nothingOnIt') },
+          { value: true, label: t('stepField.somethingOnIt') },
+        ]}
+        onChoose={(on) => onChange(on ? { ...bare, from: from ?? freeTop(plan) } : bare)}
+      />
+      {from ? <GoesInFields bowl={from} plan={plan} onPlan={onPlan} /> : null}
+    </>
+  );
 }
 
 /** The cook's own words, and a timer for them. */

@@ -1,8 +1,8 @@
 import type { Forecast } from '../../core/model/forecast';
-import { kindOf, type NamedStep } from '../../core/plan/methodList';
+import { comingOut, kindOf, type NamedStep } from '../../core/plan/methodList';
 import { purposeOf, topOf, type HeatStep, type Bowl } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { portionsIn, potsIn, wholeMixture } from '../../core/plan/bowls';
+import { lookUp, placedIn, portionsIn, potsIn, wholeMixture } from '../../core/plan/bowls';
 import { depthMm } from '../../core/pot/corrections';
 import { massG } from '../../core/matter/mixture';
 import type { Formatter } from '../../words/format';
@@ -37,6 +37,14 @@ export const thingsAt = (plan: Plan, bowl: Bowl, fmt: Formatter): string =>
     ...potsIn(plan, bowl).map((p) => t('stepLine.ofPot', { name: p.vessel.name, share: Math.round(100 * p.share) })),
   ].join(', ') || t('stepLine.nothing');
 
+/** A bowl by what was put into it. */
+export const bowlName = (plan: Plan, bowl: Bowl): string =>
+  bowl === 'pot'
+    ? t('stepLine.thePot')
+    : [...placedIn(plan, bowl).map((p) => p.ingredient.name), ...potsIn(plan, bowl).map((p) => p.vessel.name)].join(
+        ', ',
+      ) || t('stepLine.emptyBowl');
+
 /** Something in it may lump: how it meets the liquid matters. */
 export const meetsLiquid = (plan: Plan, bowl: Bowl): boolean =>
   portionsIn(plan, bowl).some((p) => p.ingredient.per100.starch > LUMPS_FROM_PCT);
@@ -45,7 +53,21 @@ const LUMPS_FROM_PCT = 20;
 /** How it goes, in one line. */
 export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
   switch (s.do) {
-    case 'add':
+    case 'pour':
+      switch (s.to) {
+        case 'dish':
+          return `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}`;
+        case 'top':
+          return thingsAt(plan, topOf(s), fmt);
+        case 'bowl':
+          return t(s.share < 1 ? 'stepLine.shareTogether' : 'stepLine.together', {
+            from: bowlName(plan, s.from),
+            into: bowlName(plan, s.into),
+            percent: Math.round(100 * s.share),
+          });
+        case 'pot':
+          break;
+      }
       return [
         meetsLiquid(plan, s.from)
           ? t('stepLine.into', { what: thingsAt(plan, s.from, fmt), how: t(`entry.${s.how}`) })
@@ -65,10 +87,21 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
       ]
         .filter(Boolean)
         .join(', ');
-    case 'pour':
-      return `${plan.dish.count} × ${fmt.ml(plan.dish.capacityMl)}`;
-    case 'top':
-      return thingsAt(plan, topOf(s), fmt);
+    case 'mix':
+      return t('stepLine.mix', {
+        what: s.in === 'pot' ? t('stepLine.allInThePot') : bowlName(plan, s.in),
+        tool: t(`mixTool.${s.with}`),
+        until: t(`mixed.${s.until}`),
+      });
+    case 'take out':
+      return (s.things ?? comingOut(plan)).map((id) => lookUp(plan, id).name).join(', ') || t('stepLine.nothing');
+    case 'serve':
+      return [
+        t('stepLine.serve', { temp: fmt.temp(plan.serve.tempC), style: t(`style.${plan.serve.style}`) }),
+        s.from ? thingsAt(plan, s.from, fmt) : '',
+      ]
+        .filter(Boolean)
+        .join(', ');
     case 'bake':
       return [
         t('stepLine.oven', { temp: fmt.temp(s.ovenC) }),
@@ -129,7 +162,8 @@ export function stepTold(i: number, list: readonly NamedStep[], plan: Plan, f: F
       }
       if (!told.reached) out.push(t('stepTold.never'));
       break;
-    case 'add': {
+    case 'pour': {
+      if (s.to !== 'pot') break;
       const tenths = Math.round((told.lumpRisk ?? 0) * 10);
       if ((told.lumpRisk ?? 0) > FELT) out.push(t('stepTold.lumps', { tenths: Math.max(1, tenths) }));
       if (purposeOf(s.from) === 'fold in' && f.folded) {

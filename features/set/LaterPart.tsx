@@ -1,17 +1,30 @@
 import { View } from 'react-native';
-import { laterOf } from '../../core/cook/later';
+import { atTheTable, laterOf } from '../../core/cook/later';
+import type { Forecast } from '../../core/model/forecast';
 import type { Plan } from '../../core/plan/plan';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { t } from '../../words';
+import { list } from '../../words/potSteps';
 
 const MIN_MS = 60_000;
 
-/** What the plan says in the cook's own words for once the dish stands: when, and for how long. */
-export function LaterPart({ plan, pouredMs, now }: { plan: Plan; pouredMs: number; now: number }) {
+/** What comes once the dish stands: the cook's own words, when and for how long; and what is done at the table. */
+export function LaterPart({
+  plan,
+  forecast,
+  pouredMs,
+  now,
+}: {
+  plan: Plan;
+  forecast: Pick<Forecast, 'products'>;
+  pouredMs: number;
+  now: number;
+}) {
   const fmt = useFormat();
   const later = laterOf(plan);
-  if (!later.length) return null;
+  const { loosen, on } = atTheTable(plan, forecast.products);
+  if (!later.length && !loosen && !on.length) return null;
   return (
     <View className="gap-1" testID="later">
       <Type kind="title" level={2}>
@@ -29,6 +42,8 @@ export function LaterPart({ plan, pouredMs, now }: { plan: Plan; pouredMs: numbe
           </Type>
         );
       })}
+      {loosen ? <Type>{t('setRoom.loosenAtTheTable', { what: list([loosen], fmt) })}</Type> : null}
+      {on.length ? <Type>{t('setRoom.onItAtTheTable', { what: list(on, fmt) })}</Type> : null}
     </View>
   );
 }

@@ -692,7 +692,7 @@ function SetAsked({ head, c, v }: Seen & { head: Omit<ComponentProps<typeof Room
           <Type kind="strong">{plan.rest.covered ? t('setRoom.coverLiesOnThePudding') : t('setRoom.leftOpen')}</Type>
           {plan.rest.covered ? t('setRoom.noSkin') : t('setRoom.aSkinComesAndIt')}
         </Type>
-        <LaterPart plan={plan} pouredMs={state.pouredMs} now={now} />
+        <LaterPart plan={plan} forecast={f} pouredMs={state.pouredMs} now={now} />
         <Outlines v={v} />
         <FromWhen plan={plan} f={f} told={told} pouredMs={state.pouredMs} now={now} />
         <AllDishes cooks={c.cooks} now={now} here={c.cook!.id} onOpen={(id) => router.setParams({ cook: id })} />

@@ -13,7 +13,7 @@ import {
 } from '../../core/formats/collections';
 import { kitchenText, type Exchange, type ImportWay } from '../../core/formats/merge';
 import { applyChange, changeBetween, type Change, type Numbers } from '../../core/records/change';
-import { applyOperation, type Operation, type RecordAct } from '../../core/records/operation';
+import { applyOperation, type RecordOperation, type RecordAct } from '../../core/records/operation';
 import { DEFAULT_SETTINGS, type Settings } from '../../core/settings';
 import { browserStore, changes, problems } from '../../storage/browser';
 import { ChangedMeanwhileError, SETTINGS_NAME, STORED_DEFAULTS, type KitchenStore } from '../../storage/kitchen';
@@ -241,7 +241,7 @@ async function heard(client: QueryClient, store: Store, { collection, id }: News
 const settingsOf = ({ id: _id, ...rest }: Any & Settings): Settings => rest;
 
 /** What was noted is put into the records; what came of it is shown. @throws NotSavedError when there is no room for `noted` */
-async function settle(client: QueryClient, store: Store, noted?: Operation) {
+async function settle(client: QueryClient, store: Store, noted?: RecordOperation) {
   const last = shownLastOf(client);
   const began = last.count;
   const { written, refused, applied } = await store().settle();

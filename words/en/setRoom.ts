@@ -44,6 +44,8 @@ export const setRoom = {
   'setRoom.mind': 'Mind',
   'setRoom.thenComes': 'Then comes',
   'setRoom.laterAt': 'At {{at}}: {{words}}{{minutes}}',
+  'setRoom.loosenAtTheTable': 'At the table, stirred in: {{what}}',
+  'setRoom.onItAtTheTable': 'At the table, on it: {{what}}',
   'setRoom.laterFor': ', {{minutes}}',
   'setRoom.itHasStoodInThe':
     'It has stood in the room for more than two hours: past the usual safe limit. Into the fridge now, or do not serve it.',
