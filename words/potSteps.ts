@@ -1,7 +1,7 @@
 import type { Put, Step, StepRole } from '../core/cook/steps';
 import type { Baking } from '../core/oven/baking';
 import type { Plan } from '../core/plan/plan';
-import { inBowls, placedIn, type LaidPortion } from '../core/plan/bowls';
+import { inBowls, heldAfter, type LaidPortion } from '../core/plan/bowls';
 import { purposeOf } from '../core/plan/method';
 import { say, type Said } from '../core/say';
 import type { Formatter } from './format';
@@ -272,7 +272,7 @@ function wordsOf(step: Step, plan: Plan, fmt: Formatter, depthMm: number | undef
       return {
         title: t('potRoom.pourThemTogether'),
         how: () => {
-          const into = step.into ? placedIn(plan, step.into).map((p) => p.ingredient.name) : [];
+          const into = step.into ? heldAfter(plan, step.into).map((p) => p.ingredient.name) : [];
           return t('potRoom.intoTheBowlOf', { what: list(step.portions, fmt), into: into.join(', ') });
         },
         cue: t('potRoom.mixedTill.smooth'),

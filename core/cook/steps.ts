@@ -1,12 +1,10 @@
-import { bowlsFor, inBowls, leftOfPots, movedBy, portionsIn, type LaidPortion } from '../plan/bowls';
+import { bowlsFor, heldAfter, inBowls, leftOfPots, movedBy, portionsIn, type LaidPortion } from '../plan/bowls';
 import { pouredPortion, pouredPortions } from './poured';
 import { countedOut, thickensAt } from '../plan/countOut';
 import { methodOf } from '../plan/family';
 import {
-  BESIDE_USES,
   grillsOnly,
   HEAT_ROLES,
-  USES,
   standsStill,
   type AddStep,
   type BakeStep,
@@ -293,8 +291,8 @@ export function stepsOf(
     switch (step.do) {
       case 'mix': {
         const role = mixRole(step);
-        const inIt =
-          step.in === 'pot' ? [] : [...portionsIn(plan, step.in), ...pouredPortions(plan, step.in, products)];
+        const before = heldAfter(plan, step.in, method.slice(0, i));
+        const inIt = step.in === 'pot' ? [] : [...before, ...pouredPortions(plan, step.in, products)];
         const whites = inIt.filter((p) => p.ingredient.egg?.yolk === 0);
         if (!inIt.length && step.in !== 'pot') break;
         steps.push({
@@ -326,7 +324,7 @@ export function stepsOf(
             adds.push(step);
             break;
           case 'bowl': {
-            const goes = movedBy(plan, step);
+            const goes = movedBy(plan, step, method.slice(0, i));
             if (goes.length)
               steps.push({
                 ...by('pour together', 'done', TOGETHER_S, goes, step),

@@ -1,6 +1,16 @@
 import { bake, type Bake } from '../oven/bake';
 import { massG, times, type Mixture, PUDDING_G_PER_ML } from '../matter/mixture';
-import { bowlsFor, inBowls, mainLiquid, mixtureOfPortions, ownShare, portionsIn, potsIn, rawOf } from '../plan/bowls';
+import {
+  bowlsFor,
+  inBowls,
+  mainLiquid,
+  mixtureOfPortions,
+  ownShare,
+  portionsIn,
+  potsIn,
+  rawOf,
+  type PouredIn,
+} from '../plan/bowls';
 import { ownSteps } from '../plan/layout';
 import { secondPlan } from '../plan/secondPot';
 import { methodOf } from '../plan/family';
@@ -243,10 +253,13 @@ const pouredG = (plan: Plan, bowl: Bowl): number =>
 
 /** What second pots bring into one bowl, as it goes into a pot. */
 export const additionsFrom = (plan: Plan, bowl: Bowl): Addition[] =>
-  potsIn(plan, bowl).map(({ vessel, share }) => {
-    const { content, cooked, tempC } = productOf(plan, vessel);
-    return { mixture: times(content, share), tempC: Math.min(tempC, WAITS_C), ...(cooked ? { cooked } : {}) };
-  });
+  potsIn(plan, bowl).map((p) => additionFrom(plan, p));
+
+/** So much of what comes out of a second pot, as it goes into a pot. */
+export function additionFrom(plan: Plan, { vessel, share }: PouredIn): Addition {
+  const { content, cooked, tempC } = productOf(plan, vessel);
+  return { mixture: times(content, share), tempC: Math.min(tempC, WAITS_C), ...(cooked ? { cooked } : {}) };
+}
 
 /** The pot as it stands before the fire. @throws RangeError when nothing liquid is in it */
 export function startPot(plan: Plan, setup: PotSetup): Pot {

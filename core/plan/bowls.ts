@@ -2,7 +2,7 @@ import { mixtureOf, sumOf, times, type Mixture } from '../matter/mixture';
 import type { Allergen, Ingredient } from '../pantry/ingredient';
 import { pantryWith } from '../pantry/pantry';
 import { linesOf, ownSteps, partsOf, potPartsOf, type PotPart } from './layout';
-import { BESIDE_USES, intoBowl, purposeOf, USES, type Bowl, type BowlStep, type Use } from './method';
+import { BESIDE_USES, intoBowl, purposeOf, USES, type Bowl, type BowlStep, type MethodStep, type Use } from './method';
 import { oncePerPlan } from './once';
 import type { Plan, SecondPot, IngredientLine } from './plan';
 
@@ -85,18 +85,17 @@ const partOf = (p: LaidPortion, share: number): LaidPortion => ({
 
 /** Bowls that something is put into, before any is poured into another. */
 export const putInto = (plan: Plan): Bowl[] => [...new Set([...placed(plan), ...potPartsOf(plan)].map((p) => p.in))];
-/** What is put into one bowl, before any is poured into another. */
-export const placedIn = (plan: Plan, bowl: Bowl): LaidPortion[] => placed(plan).filter((p) => p.in === bowl);
+
+/** What is in a bowl once these steps are done. @throws UnknownIngredientError */
+export const heldAfter = (plan: Plan, bowl: Bowl, done: readonly MethodStep[] = []): LaidPortion[] =>
+  done
+    .filter(intoBowl)
+    .reduce((all, step) => poured(all, step, partOf), placed(plan))
+    .filter((p) => p.in === bowl);
 
 /** What one bowl poured into another takes along, as it stands then. @throws UnknownIngredientError */
-export function movedBy(plan: Plan, step: BowlStep): LaidPortion[] {
-  let all = placed(plan);
-  for (const s of poursTogether(plan)) {
-    if (s === step) break;
-    all = poured(all, s, partOf);
-  }
-  return all.filter((p) => p.in === step.from).map((p) => partOf(p, step.share));
-}
+export const movedBy = (plan: Plan, step: BowlStep, before: readonly MethodStep[]): LaidPortion[] =>
+  heldAfter(plan, step.from, before).map((p) => partOf(p, step.share));
 
 /**
  * What is in the bowls of each use when they go in: the portions of a thing over all of them add up to its amount, never

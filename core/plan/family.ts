@@ -329,7 +329,21 @@ export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
 
 /** Uses whose bowls are mixed before the pot is lit. */
 const MIXED_FIRST: readonly Use[] = ['slurry', 'bowl'];
-const isWhite = (plan: Plan, bowl: Bowl) => portionsIn(plan, bowl).some((p) => p.ingredient.egg?.yolk === 0);
+/** How a bowl is usually mixed before it goes in; undefined where nobody would. @throws UnknownIngredientError */
+export function mixOf(plan: Plan, bowl: Bowl): MixStep | undefined {
+  const held = portionsIn(plan, bowl);
+  const mix = (until: MixStep['until'], tool: MixStep['with'] = 'whisk'): MixStep => ({
+    do: 'mix',
+    in: bowl,
+    with: tool === 'whisk' && plan.choices.hands === 'spoon only' ? 'spoon' : tool,
+    until,
+  });
+  if (!held.length) return undefined;
+  if (purposeOf(bowl) === 'slurry') return mix('smooth');
+  if (purposeOf(bowl) === 'bowl') return mix('pale');
+  const whites = purposeOf(bowl) === 'fold in' && held.some((p) => p.ingredient.egg?.yolk === 0);
+  return whites ? mix('stiff', 'machine') : undefined;
+}
 
 /**
  * A list with what hands do around its fires, where it does not say so itself: bowls whisked and beaten, whites whipped,
@@ -337,24 +351,14 @@ const isWhite = (plan: Plan, bowl: Bowl) => portionsIn(plan, bowl).some((p) => p
  * @throws UnknownIngredientError
  */
 export function withHands(plan: Plan, steps: readonly MethodStep[]): readonly MethodStep[] {
-  const tool = plan.choices.hands === 'spoon only' ? 'spoon' : 'whisk';
   const mixes = (bowl: Bowl) => steps.some((s) => s.do === 'mix' && s.in === bowl);
-  const first = MIXED_FIRST.flatMap((use) => [...new Set(inBowls(plan)[use].map((p) => p.in))])
-    .filter((bowl) => !mixes(bowl))
-    .map((bowl): MixStep => ({
-      do: 'mix',
-      in: bowl,
-      with: tool,
-      until: purposeOf(bowl) === 'bowl' ? 'pale' : 'smooth',
-    }));
+  const first = MIXED_FIRST.flatMap((use) => [...new Set(inBowls(plan)[use].map((p) => p.in))]).flatMap((bowl) =>
+    mixes(bowl) ? [] : (mixOf(plan, bowl) ?? []),
+  );
   const out = steps.some((s) => s.do === 'take out') ? -1 : countOutAt(plan, steps);
   const list = steps.flatMap((s, i): MethodStep[] => {
-    // what goes in with the step itself comes out behind it
-    const whip =
-      intoPot(s) && purposeOf(s.from) === 'fold in' && isWhite(plan, s.from) && !mixes(s.from)
-        ? [{ do: 'mix', in: s.from, with: 'machine', until: 'stiff' } as const]
-        : [];
-    return [...(i === out ? [{ do: 'take out' } as const] : []), ...whip, s];
+    const whip = intoPot(s) && purposeOf(s.from) === 'fold in' && !mixes(s.from) ? mixOf(plan, s.from) : undefined;
+    return [...(i === out ? [{ do: 'take out' } as const] : []), ...(whip ? [whip] : []), s];
   });
   return [...first, ...list, ...(steps.some((s) => s.do === 'serve') ? [] : [{ do: 'serve' } as const])];
 }

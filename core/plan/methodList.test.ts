@@ -1,4 +1,3 @@
-import { intoPot } from './method';
 import { ownSteps, partsOf, withLine } from './layout';
 import * as fc from 'fast-check';
 import { forecast } from '../model/forecast';

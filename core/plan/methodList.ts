@@ -1,6 +1,6 @@
 import { say, type Said } from '../say';
 import { countedOut, countOutAt } from './countOut';
-import { bowlsOf, methodOf, notAdded, USUAL_BATH } from './family';
+import { bowlsOf, methodOf, mixOf, notAdded, USUAL_BATH } from './family';
 import { ownSteps, withOwnSteps } from './layout';
 import {
   BESIDE_USES,
@@ -21,7 +21,7 @@ import {
 } from './method';
 import type { Plan } from './plan';
 import { keptTogetherC } from './kept';
-import { bowlsFor, inBowls, lookUp, movedBy, portionsIn, potsIn } from './bowls';
+import { bowlsFor, heldAfter, inBowls, lookUp, movedBy, portionsIn, potsIn } from './bowls';
 
 /** The way a plan is cooked, as a list that a cook changes: each change is a plan with steps of its own. */
 
@@ -303,8 +303,11 @@ export function insertStep(
   step: MethodStep = newStep(plan, kind),
 ): { plan: Plan; id: string } {
   const list = listOf(plan);
-  const next = withSteps(plan, [...list.slice(0, at), step, ...list.slice(at)]);
-  return { plan: next, id: ownSteps(next)![at]!.id! };
+  // what goes in mixed is mixed right before, where nothing mixes it yet
+  const mix =
+    intoPot(step) && !list.some((s) => s.do === 'mix' && s.in === step.from) ? mixOf(plan, step.from) : undefined;
+  const next = withSteps(plan, [...list.slice(0, at), ...(mix ? [mix] : []), step, ...list.slice(at)]);
+  return { plan: next, id: ownSteps(next)![at + (mix ? 1 : 0)]!.id! };
 }
 
 /** A steep before it thickens, so that whole spices draw: warm, lid on. */
@@ -458,10 +461,11 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
       added.add(s.from);
     }
     if (onTop(s) && !holds(topOf(s))) trouble(say('steps.noTop'));
-    if (s.do === 'mix' && s.in !== 'pot' && !holds(s.in)) trouble(say('steps.mixesNothing'));
+    if (s.do === 'mix' && s.in !== 'pot' && !heldAfter(plan, s.in, list.slice(0, i)).length && !holds(s.in))
+      trouble(say('steps.mixesNothing'));
     if (s.do === 'take out' && !counted.get(i)?.length) trouble(say('steps.nothingComesOut'));
     if (intoBowl(s)) {
-      if (s.from === s.into || !movedBy(plan, s).length) trouble(say('steps.poursNothing'));
+      if (s.from === s.into || !movedBy(plan, s, list.slice(0, i)).length) trouble(say('steps.poursNothing'));
       else if (added.has(s.into)) trouble(say('steps.bowlIsGone'));
     }
     if (pour >= 0 && i > pour && (s.do === 'heat' || intoPot(s) || (s.do === 'mix' && s.in === 'pot')))

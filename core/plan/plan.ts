@@ -51,7 +51,7 @@ const PutThingSchema = z.object({
 export type PutThing = z.infer<typeof PutThingSchema>;
 
 /** Of what comes out of a second pot, so much of it: a share, 0 to 1. */
-const PutPotSchema = z.object({ vesselId: IdSchema, share: z.number().min(0.01).max(1) });
+export const PutPotSchema = z.object({ vesselId: IdSchema, share: z.number().min(0.01).max(1) });
 export type PutPot = z.infer<typeof PutPotSchema>;
 
 /** Things into a bowl, or into the pot before it is lit; and what comes out of second pots. */

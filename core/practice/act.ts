@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { IdSchema } from '../moment';
 import { BakingSchema } from '../oven/baking';
-import { PlanSchema } from '../plan/plan';
+import { PlanSchema, PutPotSchema } from '../plan/plan';
 import { TOOLS, LIDS } from '../pot/hands';
 import { STARCH_ENTRIES } from '../pot/lumps';
 import { REST_PLACES } from '../set/places';
@@ -44,7 +44,9 @@ export const ActSchema = z.discriminatedUnion('do', [
   z.object({
     do: z.literal('add'),
     atS,
-    portions: z.array(PortionSchema).min(1).max(12),
+    portions: z.array(PortionSchema).max(12),
+    /** what comes out of second pots, cooked beforehand: of each so much of it */
+    pots: z.array(PutPotSchema).max(12).optional(),
     /** the bowl on the bench that it comes from */
     bowl: z.string().max(60).optional(),
     ...MeetsSchema.shape,

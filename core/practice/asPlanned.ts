@@ -1,5 +1,5 @@
 import { massG } from '../matter/mixture';
-import { portionsIn } from '../plan/bowls';
+import { portionsIn, potsIn } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import {
   BESIDE_USES,
@@ -11,7 +11,7 @@ import {
   type HeatStep,
   type Use,
 } from '../plan/method';
-import type { Plan } from '../plan/plan';
+import type { Plan, PutPot } from '../plan/plan';
 import { phaseOf, runOff } from '../model/run';
 import { shows } from '../kitchen/simulated';
 import type { Controls } from '../pot/pot';
@@ -19,11 +19,24 @@ import { PRACTICE_FORMAT, PRACTICE_VERSION, type Act, type Run, type StandsOn } 
 import { Replay } from './replay';
 
 /** What stands on the bench beside the pot: a bowl of the plan, and how its method has it go in. */
-export type Bowl = { id: string; use: Use; portions: { ingredientId: string; grams: number }[]; meets: Meets };
+export type Bowl = {
+  id: string;
+  use: Use;
+  portions: { ingredientId: string; grams: number }[];
+  /** what of second pots is in it: they were cooked beforehand */
+  pots?: PutPot[];
+  meets: Meets;
+};
 type Meets = Pick<AddStep, 'how' | 'stirring' | 'tempC' | 'soakMin' | 'ladleG'>;
 
 const leftIn = (plan: Plan, bowl: BowlName, left = 0) =>
   portionsIn(plan, bowl).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams * (1 - left) }));
+
+/** What of second pots a bowl of the plan brings. */
+export const potsOf = (plan: Plan, bowl: BowlName): { pots?: PutPot[] } => {
+  const pots = potsIn(plan, bowl).map(({ vessel, share }) => ({ vesselId: vessel.id, share }));
+  return pots.length ? { pots } : {};
+};
 
 const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => ({
   how,
@@ -36,12 +49,13 @@ const meetsOf = ({ how, stirring, tempC, soakMin, ladleG }: AddStep): Meets => (
 /** The bowls of a plan, in the order in which its method takes them. */
 export const bowlsOf = (plan: Plan): Bowl[] =>
   methodOf(plan).flatMap((s, i) =>
-    intoPot(s) && portionsIn(plan, s.from).length
+    intoPot(s) && portionsIn(plan, s.from).length + potsIn(plan, s.from).length
       ? [
           {
             id: `${purposeOf(s.from)} ${i}`,
             use: purposeOf(s.from),
             portions: leftIn(plan, s.from, s.left),
+            ...potsOf(plan, s.from),
             meets: meetsOf(s),
           },
         ]
@@ -104,8 +118,9 @@ export function asPlanned(plan: Plan, seed = 0): Act[] {
   for (const [i, step] of methodOf(plan).entries()) {
     if (intoPot(step)) {
       const portions = leftIn(plan, step.from, step.left);
-      if (portions.length && !BESIDE_USES.includes(purposeOf(step.from)))
-        put([{ do: 'add', atS, portions, bowl: `${purposeOf(step.from)} ${i}`, ...meetsOf(step) }]);
+      const poured = potsOf(plan, step.from);
+      if ((portions.length || poured.pots) && !BESIDE_USES.includes(purposeOf(step.from)))
+        put([{ do: 'add', atS, portions, ...poured, bowl: `${purposeOf(step.from)} ${i}`, ...meetsOf(step) }]);
     } else if (step.do === 'heat') {
       const scene = replay.at(atS);
       put(handsTo(step, scene, atS));

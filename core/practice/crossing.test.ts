@@ -1,11 +1,16 @@
-import { ownSteps } from '../plan/layout';
+import { massG } from '../matter/mixture';
+import { ownSteps, potPartsOf } from '../plan/layout';
+import { stepTroubles } from '../plan/methodList';
+import { secondPot } from '../plan/potStarts';
+import { pouredInto } from '../plan/secondPot';
+import { runMethod } from '../model/run';
 import { stepsOf } from '../cook/steps';
 import { forecast } from '../model/forecast';
 import { FAMILIES, PlanSchema } from '../plan/plan';
 import { familyPlan, testPlan } from '../testing';
 import { cookOn, evening, potOf } from '../testingEvening';
-import { inOrder, type Act } from './act';
-import { asPlanned, runOf } from './asPlanned';
+import { inOrder, RunSchema, type Act } from './act';
+import { asPlanned, bowlsOf, runOf } from './asPlanned';
 import { planOfRun, runOfCook } from './crossing';
 import { endOf } from './debrief';
 import { outcomeOf } from './outcome';
@@ -52,6 +57,41 @@ describe('a run as a plan', () => {
     ).toEqual(['ice bath', 'fridge']);
     expect(back.rest.hours).toBeCloseTo(5, 1);
     expect(forecast(back).endMassG).toBeGreaterThan(0);
+  });
+});
+
+describe('a pot beside the pot', () => {
+  const sauce = secondPot('s', 'coconut sauce', [
+    { ingredientId: 'coconut_cream', grams: 200, in: 'pot' },
+    { ingredientId: 'sugar', grams: 30, in: 'pot' },
+  ]);
+  const plan = pouredInto({ ...testPlan(), vessels: [sauce] }, 's', 'late', 0.5);
+  it('stands on the bench, cooked, and goes in as the plan has it', () => {
+    expect(bowlsOf(plan).find((b) => b.use === 'late')).toMatchObject({
+      portions: [],
+      pots: [{ vesselId: 's', share: 0.5 }],
+    });
+    const acts = asPlanned(plan);
+    const endS = endOf({ acts });
+    const { pot } = new Replay(runOf(plan, acts)).at(endS);
+    expect(massG(pot.content) / massG(runMethod(plan).atPour!.pot.content)).toBeCloseTo(1, 2);
+    expect(RunSchema.parse(runOf(plan, acts)).acts).toEqual(acts);
+    const back = PlanSchema.parse(planOfRun(runOf(plan, acts), 'new', 'As practised', endS));
+    expect(potPartsOf(back)).toEqual([{ vesselId: 's', share: 0.5, in: 'late' }]);
+    expect(stepTroubles(back)).toEqual([]);
+    expect(forecast(back).endMassG / forecast(plan).endMassG).toBeCloseTo(1, 1);
+  });
+  it('left on the bench it is missing from the pot', () => {
+    const acts = asPlanned(plan).filter((a) => a.do !== 'add' || !a.pots);
+    const endS = endOf({ acts });
+    const { pot } = new Replay(runOf(plan, acts)).at(endS);
+    expect(massG(runMethod(plan).atPour!.pot.content) - massG(pot.content)).toBeGreaterThan(80);
+  });
+  it('of a cook it is in the run', () => {
+    const done = cookOn(evening(plan));
+    const run = runOfCook(done.cook, done.steps, done.nowMs);
+    expect(run.acts.some((a) => a.do === 'add' && a.pots)).toBe(true);
+    expect(massG(new Replay(run).at(endOf(run)).pot.content) / massG(potOf(done).content)).toBeCloseTo(1, 2);
   });
 });
 

@@ -1,8 +1,17 @@
 import { inBowls, portionsIn } from '../plan/bowls';
-import { withLines, withOwnSteps, type Line, type Part } from '../plan/layout';
-import { freeBowl, USES, type Bowl, type HeatStep, type MethodStep, type Use } from '../plan/method';
+import { potPartsOf, withLines, withOwnSteps, withPotParts, type Line, type Part, type PotPart } from '../plan/layout';
+import {
+  BESIDE_USES,
+  freeBowl,
+  purposeOf,
+  USES,
+  type Bowl,
+  type HeatStep,
+  type MethodStep,
+  type Use,
+} from '../plan/method';
 import type { Plan } from '../plan/plan';
-import { restsOf, USUAL_BATH } from '../plan/family';
+import { restsOf, USUAL_BATH, withHands } from '../plan/family';
 import { additionsOf, inTheOven, joined, momentsOf } from '../cook/live';
 import type { Cook } from '../cook/events';
 import { foldCook } from '../cook/fold';
@@ -11,7 +20,7 @@ import type { Step } from '../cook/steps';
 import { GRAINS } from '../pot/grain';
 import type { Controls } from '../pot/pot';
 import { inOrder, type Act, type AddAct, type Run, type StandsOn } from './act';
-import { runOf } from './asPlanned';
+import { potsOf, runOf } from './asPlanned';
 import { endOf } from './debrief';
 import { dishEnd, dishesOf } from './dishSteps';
 import { portionsMixture } from './replay';
@@ -49,9 +58,20 @@ export function runOfCook(cook: Cook, steps: readonly Step[], nowMs: number): Ru
       begun.add(m.step.id);
       for (const add of m.step.adds) {
         const portions = portionsIn(plan, add.from).map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams }));
-        if (!portions.length || !additionsOf(m.step, plan, 'as tasted').length) continue;
+        const poured = potsOf(plan, add.from);
+        if ((!portions.length && !poured.pots) || !additionsOf(m.step, plan, 'as tasted').length) continue;
         const { how, stirring, tempC, soakMin, ladleG } = add;
-        acts.push({ do: 'add', atS, portions, how, stirring, tempC, soakMin, ...(ladleG ? { ladleG } : {}) });
+        acts.push({
+          do: 'add',
+          atS,
+          portions,
+          ...poured,
+          how,
+          stirring,
+          tempC,
+          soakMin,
+          ...(ladleG ? { ladleG } : {}),
+        });
       }
     }
     const now = m.controls;
@@ -140,6 +160,8 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
   const put = new Map<string, { bowl: Bowl; grams: number }[]>();
   const give = (ingredientId: string, bowl: Bowl, grams: number) =>
     put.set(ingredientId, [...(put.get(ingredientId) ?? []), { bowl, grams }]);
+  // what went into the pot is where the hands put it; what lies under and on top is the plan's
+  const pots: PotPart[] = potPartsOf(plan).filter((p) => p.in === 'pot' || BESIDE_USES.includes(purposeOf(p.in)));
   for (const p of inBowls(plan).pot) give(p.ingredient.id, 'pot', p.grams);
   let hands: Hands = { setting: 0, lid: 'off', everyS: null, tool: 'spoon', on: 'ring' };
   let fromS = 0;
@@ -179,6 +201,7 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
         flush();
         const bowl = bowlOf(a, plan, taken);
         for (const p of a.portions) give(p.ingredientId, bowl, p.grams);
+        for (const p of a.pots ?? []) pots.push({ ...p, in: bowl });
         const { how, stirring, tempC, soakMin, ladleG } = a;
         steps.push({
           do: 'pour',
@@ -216,8 +239,9 @@ export function planOfRun(run: Run, id: string, name: string, endS: number): Pla
   }
   const own = plan.own.filter((i) => put.has(i.id));
   const { have: _have, ...rest } = plan;
+  const laid = withPotParts(withLines(rest, lines, parts), pots);
   return {
-    ...withOwnSteps(withLines(rest, lines, parts), steps),
+    ...withOwnSteps(laid, withHands(laid, steps)),
     id,
     name: name.slice(0, 60),
     own,

@@ -98,7 +98,8 @@ function gentler(a: AddAct, plan: Plan): { kind: OtherwiseKind; act: AddAct }[] 
   return out;
 }
 
-const onlySweet = (a: AddAct, plan: Plan) => a.portions.every((p) => lookUp(plan, p.ingredientId).group === 'sweet');
+const onlySweet = (a: AddAct, plan: Plan) =>
+  a.portions.length > 0 && a.portions.every((p) => lookUp(plan, p.ingredientId).group === 'sweet');
 
 /** All that could have been done otherwise, one thing at a time, in what the cook did. */
 export function otherwise(run: Run, endS: number, scene: Scene): Otherwise[] {

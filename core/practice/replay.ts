@@ -5,7 +5,7 @@ import { massG, PUDDING_G_PER_ML, times, type Mixture } from '../matter/mixture'
 import { USUAL_BATH } from '../plan/family';
 import type { AddStep } from '../plan/method';
 import type { Plan } from '../plan/plan';
-import { additionOf, potSetup, startPot } from '../model/run';
+import { additionFrom, additionOf, potSetup, startPot } from '../model/run';
 import { addToPot, cook, severityOf, type Controls, type Pot, type PotSetup } from '../pot/pot';
 import { EGG } from '../pot/egg';
 import { FOAM, skinAfter } from '../pot/foam';
@@ -130,8 +130,12 @@ function acted(scene: Scene, act: Act, run: Pick<Run, 'plan'>, setup: PotSetup):
       return { ...scene, calledS: act.atS };
     case 'add': {
       const mixture = portionsMixture(run.plan, act.portions);
-      const { addition } = additionOf(stepOf(act), mixture, scene.pot);
-      return { ...scene, pot: addToPot(scene.pot, addition, setup) };
+      const own = act.portions.length ? [additionOf(stepOf(act), mixture, scene.pot).addition] : [];
+      const cooked = (act.pots ?? []).flatMap(({ vesselId, share }) => {
+        const vessel = run.plan.vessels.find((v) => v.id === vesselId);
+        return vessel ? [additionFrom(run.plan, { vessel, share })] : [];
+      });
+      return { ...scene, pot: [...own, ...cooked].reduce((pot, a) => addToPot(pot, a, setup), scene.pot) };
     }
     case 'pour':
     case 'bake':

@@ -2,7 +2,7 @@ import type { Forecast } from '../../core/model/forecast';
 import { comingOut, kindOf, type NamedStep } from '../../core/plan/methodList';
 import { purposeOf, topOf, type HeatStep, type Bowl } from '../../core/plan/method';
 import type { Plan } from '../../core/plan/plan';
-import { lookUp, placedIn, portionsIn, potsIn, wholeMixture } from '../../core/plan/bowls';
+import { lookUp, heldAfter, portionsIn, potsIn, wholeMixture } from '../../core/plan/bowls';
 import { depthMm } from '../../core/pot/corrections';
 import { massG } from '../../core/matter/mixture';
 import type { Formatter } from '../../words/format';
@@ -41,7 +41,7 @@ export const thingsAt = (plan: Plan, bowl: Bowl, fmt: Formatter): string =>
 export const bowlName = (plan: Plan, bowl: Bowl): string =>
   bowl === 'pot'
     ? t('stepLine.thePot')
-    : [...placedIn(plan, bowl).map((p) => p.ingredient.name), ...potsIn(plan, bowl).map((p) => p.vessel.name)].join(
+    : [...heldAfter(plan, bowl).map((p) => p.ingredient.name), ...potsIn(plan, bowl).map((p) => p.vessel.name)].join(
         ', ',
       ) || t('stepLine.emptyBowl');
 

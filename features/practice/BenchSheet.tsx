@@ -92,9 +92,15 @@ export function BenchSheet({
   const [picked, setPicked] = useState<string | undefined>();
   const pantry = pantryOf(plan);
   const says = (b: Bowl) =>
-    b.portions.map((p) => `${pantry.get(p.ingredientId)?.name ?? p.ingredientId} ${fmt.grams(p.grams)}`).join(', ');
+    [
+      ...b.portions.map((p) => `${pantry.get(p.ingredientId)?.name ?? p.ingredientId} ${fmt.grams(p.grams)}`),
+      ...(b.pots ?? []).map(({ vesselId, share }) => {
+        const name = plan.vessels.find((v) => v.id === vesselId)?.name ?? vesselId;
+        return share < 1 ? t('stepLine.ofPot', { name, share: Math.round(100 * share) }) : name;
+      }),
+    ].join(', ');
   const put = (b: Bowl, { name: _n, ...way }: Way) => {
-    onAdd({ do: 'add', portions: b.portions, bowl: b.id, ...way });
+    onAdd({ do: 'add', portions: b.portions, ...(b.pots ? { pots: b.pots } : {}), bowl: b.id, ...way });
     setPicked(undefined);
     onClose();
   };

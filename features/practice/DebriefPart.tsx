@@ -29,7 +29,12 @@ const SHORT_S = 120;
 export function costSays(c: Cost, run: Run, fmt: Formatter): string {
   const act = c.act === undefined ? undefined : [...run.acts].sort((a, b) => a.atS - b.atS)[c.act];
   const what =
-    act?.do === 'add' ? named(act.portions.map((p) => pantryOf(run.plan).get(p.ingredientId))).join(', ') : '';
+    act?.do === 'add'
+      ? [
+          ...named(act.portions.map((p) => pantryOf(run.plan).get(p.ingredientId))),
+          ...run.plan.vessels.filter((v) => act.pots?.some((p) => p.vesselId === v.id)).map((v) => v.name),
+        ].join(', ')
+      : '';
   return t(`practice.otherwise.${c.kind}`, {
     at: clockOf(c.atS),
     to: c.toS === undefined ? (c.to ?? '') : clockOf(c.toS),
