@@ -12,7 +12,15 @@ import type { Plan } from '../core/plan/plan';
 import { readDevices, seedOf, truthOf, type DeviceReading, type Faulty } from '../core/kitchen/simulated';
 import { pantryWith } from '../core/pantry/pantry';
 import { planByHand, type ByHand } from '../core/rescue/byHand';
-import { finished, mendings, situationOf, type Fix, type Heading, type Situation } from '../core/rescue/fix';
+import {
+  besideSituation,
+  finished,
+  mendings,
+  situationOf,
+  type Fix,
+  type Heading,
+  type Situation,
+} from '../core/rescue/fix';
 import { rescueOf } from '../core/rescue/rescue';
 import type { Rescue, Told } from '../core/rescue/way';
 import { runMethod, potSetup } from '../core/model/run';
@@ -113,9 +121,10 @@ function ofPlan(plan: Plan, hot: boolean): Situation {
   return finished(plan, setup, runMethod(plan).pot, hot ? undefined : plan.rest.fridgeC);
 }
 
+/** @property beside the pot beside the pot that it is about; undefined where it is about the pudding itself */
 export type RescueAsk =
-  | { of: 'cook'; cook: Cook; nowMs: number }
-  | { of: 'batch'; batch: Batch; nowMs: number }
+  | { of: 'cook'; cook: Cook; nowMs: number; beside?: string }
+  | { of: 'batch'; batch: Batch; nowMs: number; beside?: string }
   | { of: 'hand'; hand: ByHand; nowMs: number };
 type PotMending = { before: Heading; fixes: Fix[] };
 
@@ -127,6 +136,12 @@ export const potApi = {
     if (ask.of === 'hand') {
       const plan = planByHand(ask.hand, pantryWith(), new Date(ask.nowMs).toISOString());
       return rescueOf(fault, ofPlan(plan, ask.hand.hot), told);
+    }
+    const { plan } = ask.of === 'cook' ? ask.cook : ask.batch;
+    const vessel = plan.vessels.find((v) => v.id === ask.beside);
+    if (vessel) {
+      const s = besideSituation(plan, vessel, fault);
+      return { ...rescueOf(fault, s, told), wanted: s.plan.serve.word };
     }
     const { s, told: known } = situation(ask.of === 'cook' ? ask.cook : batchCook(ask.batch), ask.nowMs);
     return rescueOf(fault, s, { ...known, ...told });

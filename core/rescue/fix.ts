@@ -1,21 +1,22 @@
 import { table } from '../coefficients';
-import type { Added, Cook, CookEvent } from '../cook/events';
+import type { Added, Cook, CookEvent, Fault } from '../cook/events';
 import { addedTo, cookAhead, type OnTheHob } from '../cook/live';
 import { changesOf, stepsOf, type Step } from '../cook/steps';
 import { foldCook } from '../cook/fold';
 import { dishHistory, judge, placesWithin } from '../model/forecast';
 import { massG } from '../matter/mixture';
-import { lookUp, mainLiquid } from '../plan/bowls';
+import { allThings, lookUp, mainLiquid } from '../plan/bowls';
 import { methodOf } from '../plan/family';
 import { KEPT } from '../plan/kept';
 import { type HeatStep, type MethodStep } from '../plan/method';
-import type { Plan } from '../plan/plan';
+import type { Plan, SecondPot } from '../plan/plan';
+import { secondPlan } from '../plan/secondPot';
 import { addToPot, cookedStarchPct, severityOf, type Pot, type PotSetup } from '../pot/pot';
 import { EGG } from '../pot/egg';
 import { GRAINS } from '../pot/grain';
 import { runPhase } from '../pot/program';
-import { phaseOf, runOff } from '../model/run';
-import { type SetWord, boundsFor, aimPlace, wordAt } from '../texture/words';
+import { phaseOf, potSetup, runMethod, runOff } from '../model/run';
+import { SET_WORDS, type SetWord, boundsFor, aimPlace, wordAt } from '../texture/words';
 
 /** What brings a pot to its word: how much, how it goes in, what it costs in minutes. Every amount is cooked through. */
 export const FIX = table('Mending a pot', {
@@ -79,6 +80,21 @@ export function headingOf(plan: Plan, setup: PotSetup, pot: Pot, sdLn: number): 
   };
 }
 const sdOf = (plan: Plan) => Math.hypot(plan.firmness.sdLn, FIX.kitchenLn);
+
+/**
+ * A pot beside the pot, as its list leaves it, hot. What it should be is what it comes out as; where the cook says that it
+ * is too thin or too stiff, a word further.
+ * @throws UnknownIngredientError, RangeError (nothing liquid in it)
+ */
+export function besideSituation(plan: Plan, vessel: SecondPot, fault: Fault): Situation {
+  const second = secondPlan(plan, vessel);
+  const setup = potSetup(second);
+  const { pot } = runMethod(second);
+  const by = fault === 'too thin' || fault === 'too thin, cold' ? 1 : fault === 'too stiff' ? -1 : 0;
+  const comes = SET_WORDS.indexOf(headingOf(second, setup, pot, sdOf(second)).word);
+  const word = SET_WORDS[Math.max(0, Math.min(SET_WORDS.length - 1, comes + by))]!;
+  return finished({ ...second, serve: { ...second.serve, word } }, setup, pot);
+}
 
 /** A cook of this app at this moment. @param on the pot beside it */
 export function situationOf(cook: Cook, steps: readonly Step[], nowMs: number, on: OnTheHob): Situation {
@@ -177,7 +193,7 @@ const weighable = (g: number): number => (g >= 10 ? Math.round(g) : Math.round(g
 
 /** The starch that this cook has at hand: the plan's own powder, else cornstarch. */
 export function starchOf(plan: Plan): string {
-  const own = plan.things.find((i) => {
+  const own = allThings(plan).find((i) => {
     const kind = lookUp(plan, i.ingredientId).thickener;
     return kind !== undefined && GRAINS[kind].form === 'powder';
   });

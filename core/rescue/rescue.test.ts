@@ -9,9 +9,20 @@ import { DISHES } from '../pantry/kitchen';
 import { potSetup, runMethod } from '../model/run';
 import { familyPlan, pantry, testPlan, wanting } from '../testing';
 import { cookOn, evening, eventAt, note, presentOf, type Evening } from '../testingEvening';
-import { stripMiddle } from '../texture/words';
+import { secondPot } from '../plan/potStarts';
+import { SET_WORDS, stripMiddle } from '../texture/words';
 import { planByHand } from './byHand';
-import { finished, FIX, headingOf, looser, mendings, situationOf, thicker, type Situation } from './fix';
+import {
+  besideSituation,
+  finished,
+  FIX,
+  headingOf,
+  looser,
+  mendings,
+  situationOf,
+  thicker,
+  type Situation,
+} from './fix';
 import { english } from '../../words/english';
 import { rescueOf } from './rescue';
 
@@ -27,6 +38,28 @@ const done = (plan: Plan, cold = false): Situation => {
 };
 const live = (e: Evening): Situation =>
   situationOf(e.cook, e.steps, e.nowMs, onTheHob(e.cook, e.steps, e.nowMs, e.truth));
+
+describe('a pot beside the pot', () => {
+  const sauce = secondPot('s', 'coconut sauce', [
+    { ingredientId: 'coconut_milk', grams: 250, in: 'pot' },
+    { ingredientId: 'cornstarch', grams: 5, in: 'slurry' },
+  ]);
+  const beside = { ...testPlan(), vessels: [sauce] };
+  it('is mended by itself, of its own amounts, a word further than it comes out', () => {
+    const thin = besideSituation(beside, sauce, 'too thin');
+    const r = rescueOf('too thin', thin);
+    const g = r.added!.portions[0]!.grams;
+    expect(g).toBeGreaterThan(0.4);
+    // grams for a quarter of a litre, not for the pudding
+    expect(g).toBeLessThan(8);
+    expect(r.after!.place).toBeGreaterThan(r.before!.place);
+    const asItComes = besideSituation(beside, sauce, 'lumps');
+    expect(SET_WORDS.indexOf(thin.plan.serve.word)).toBe(SET_WORDS.indexOf(asItComes.plan.serve.word) + 1);
+  });
+  it.each(FAULTS)('has a way out of %s', (fault) => {
+    expect(english(rescueOf(fault, besideSituation(beside, sauce, fault)).then).length).toBeGreaterThan(3);
+  });
+});
 
 describe('a dish that stands cold', () => {
   it.each(FAULTS)('is never told about a ring first: %s', (fault) => {

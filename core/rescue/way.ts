@@ -10,7 +10,7 @@ import { EGG } from '../pot/egg';
 import { addToPot, cook, type Pot } from '../pot/pot';
 import { phaseOf, runOff, type Run } from '../model/run';
 import { type Stay } from '../set/cooling';
-import { boundsFor } from '../texture/words';
+import { boundsFor, type SetWord } from '../texture/words';
 import { FIX, fireAgain, headingOf, type Fix, type Heading, type Situation } from './fix';
 import { say, type Said } from '../say';
 
@@ -44,6 +44,8 @@ export type Rescue = {
   setting?: number;
   before?: Heading;
   after?: Heading;
+  /** what it should be, where that is not the pudding's own word */
+  wanted?: SetWord;
   then: Said;
   minutes: number;
   /** accept it as it is, or what else */

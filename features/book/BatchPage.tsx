@@ -330,6 +330,19 @@ function Log({ batch }: { batch: Batch }) {
             <Type kind="strong">{fmt.grams(i.grams)}</Type>
           </View>
         ))}
+        {batch.plan.vessels.map((v) => (
+          <View key={v.id} testID={`beside-${v.id}`}>
+            <Type kind="strong" className="pt-2">
+              {t('bookRoom.besideIt', { name: v.name })}
+            </Type>
+            {v.things.map((i) => (
+              <View key={i.ingredientId} className="flex-row justify-between gap-3 border-b-hair border-line py-1">
+                <Type className="shrink">{lookUp(batch.plan, i.ingredientId).name}</Type>
+                <Type kind="strong">{fmt.grams(i.grams)}</Type>
+              </View>
+            ))}
+          </View>
+        ))}
       </View>
       {events.length ? (
         <>

@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -33,7 +34,7 @@ const LINES = 4;
 export function CardRoom() {
   const { id, batch: batchId } = useLocalSearchParams<{ id?: string; batch?: string }>();
   const { fmt, tell } = useApp();
-  const { clock } = useKitchen();
+  const { ask, clock } = useKitchen();
   const router = useRouter();
   const mounted = useMounted();
   const plans = useCollection('plans');
@@ -41,6 +42,11 @@ export function CardRoom() {
   const batch = batchId ? one.value : undefined;
   const plan = !mounted ? undefined : batchId ? batch?.plan : plans.data?.find((p) => p.id === id);
   const { forecast } = useForecast(plan);
+  const beside = useQuery({
+    queryKey: ['sides', JSON.stringify(plan?.acts), JSON.stringify(plan?.vessels)],
+    queryFn: ({ signal }) => ask('sides', [plan!], signal),
+    enabled: plan !== undefined,
+  });
   const [link, setLink] = useState<{ text: string; copied: boolean } | undefined>();
   const back = (
     <Key
@@ -57,7 +63,7 @@ export function CardRoom() {
       </Room>
     );
   const found = batch?.found.wordServing;
-  const base = forecast && recipeWords(plan, forecast, tell, fmt);
+  const base = forecast && recipeWords(plan, forecast, beside.data ?? [], tell, fmt);
   const words: RecipeWords | undefined = base && {
     ...base,
     ...(found ? { makes: `${base.makes}. ${t('card.wasFound', { word: t(`word.${found}`) })}` } : {}),

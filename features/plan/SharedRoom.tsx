@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { planOfFragment } from '../../core/formats/planLink';
-import { lookUp } from '../../core/plan/bowls';
+import { allThings, lookUp } from '../../core/plan/bowls';
 import { browserKitchen } from '../../storage/browser';
 import { Key } from '../../ui/Key';
 import { Empty } from '../../ui/Notice';
@@ -57,11 +57,15 @@ export function SharedRoom() {
       {read?.ok ? (
         <View className="mx-auto w-full max-w-[560px] gap-4 px-4 py-4">
           <Type>
-            {t('card.amountsLine', { count: read.value.things.length, word: t(`word.${read.value.serve.word}`) })}
+            {t('card.amountsLine', { count: allThings(read.value).length, word: t(`word.${read.value.serve.word}`) })}
           </Type>
           <View>
-            {read.value.things.map((i) => (
-              <Row key={i.ingredientId} title={lookUp(read.value, i.ingredientId).name} value={fmt.grams(i.grams)} />
+            {allThings(read.value).map((i, n) => (
+              <Row
+                key={`${n} ${i.ingredientId}`}
+                title={lookUp(read.value, i.ingredientId).name}
+                value={fmt.grams(i.grams)}
+              />
             ))}
           </View>
           <Key kind="yolk" size="act" label={t('card.keepIt')} onPress={() => void keep()} />

@@ -37,6 +37,12 @@ export const thingsAt = (plan: Plan, bowl: Bowl, fmt: Formatter): string =>
     ...potsIn(plan, bowl).map((p) => t('stepLine.ofPot', { name: p.vessel.name, share: Math.round(100 * p.share) })),
   ].join(', ') || t('stepLine.nothing');
 
+/** What is put into a bowl, each with its grams, before any bowl is poured into another. */
+const thingsIn = (plan: Plan, bowl: Bowl, fmt: Formatter): string =>
+  heldAfter(plan, bowl)
+    .map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`)
+    .join(', ') || t('stepLine.nothing');
+
 /** A bowl by what was put into it. */
 export const bowlName = (plan: Plan, bowl: Bowl): string =>
   bowl === 'pot'
@@ -89,7 +95,7 @@ export function stepLine(s: NamedStep, plan: Plan, fmt: Formatter): string {
         .join(', ');
     case 'mix':
       return t('stepLine.mix', {
-        what: s.in === 'pot' ? t('stepLine.allInThePot') : bowlName(plan, s.in),
+        what: s.in === 'pot' ? t('stepLine.allInThePot') : thingsIn(plan, s.in, fmt),
         tool: t(`mixTool.${s.with}`),
         until: t(`mixed.${s.until}`),
       });

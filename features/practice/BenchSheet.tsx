@@ -96,7 +96,7 @@ export function BenchSheet({
       ...b.portions.map((p) => `${pantry.get(p.ingredientId)?.name ?? p.ingredientId} ${fmt.grams(p.grams)}`),
       ...(b.pots ?? []).map(({ vesselId, share }) => {
         const name = plan.vessels.find((v) => v.id === vesselId)?.name ?? vesselId;
-        return share < 1 ? t('stepLine.ofPot', { name, share: Math.round(100 * share) }) : name;
+        return share < 1 ? t('practice.ofThePot', { name, share: Math.round(100 * share) }) : name;
       }),
     ].join(', ');
   const put = (b: Bowl, { name: _n, ...way }: Way) => {

@@ -182,15 +182,17 @@ function Faults({ of, noted, wanted, step, hot, first, onAdd, onDone }: FaultsPr
   const [all, setAll] = useState(false);
   const [much, setMuch] = useState(false);
   const [lostG, setLostG] = useState(60);
+  const [beside, setBeside] = useState<string | undefined>();
+  const vessels = of.of === 'hand' ? [] : (of.of === 'cook' ? of.cook : of.batch).plan.vessels;
   const usual = hot ? FIRST_HOT : FIRST_COLD;
   const offered = all || (fault && !usual.includes(fault)) ? FAULTS : usual;
   const { data, isError } = useQuery({
-    queryKey: ['rescue', of.of, noted, fault, much, lostG, of.of === 'hand' ? JSON.stringify(of.hand) : ''],
+    queryKey: ['rescue', of.of, beside, noted, fault, much, lostG, of.of === 'hand' ? JSON.stringify(of.hand) : ''],
     queryFn: ({ signal }) =>
       ask(
         'rescue',
         [
-          { ...of, nowMs: clock() },
+          { ...of, nowMs: clock(), ...(beside === undefined || of.of === 'hand' ? {} : { beside }) },
           fault!,
           { ...(fault === 'too sweet' ? { much } : {}), ...(fault === 'boiled over' ? { lostG } : {}) },
         ],
@@ -204,6 +206,17 @@ function Faults({ of, noted, wanted, step, hot, first, onAdd, onDone }: FaultsPr
   const r = data?.fault === fault ? data : undefined;
   return (
     <View className="mx-auto w-full max-w-[720px] gap-3 px-3 py-3 wide:px-6">
+      {vessels.length ? (
+        <Choices
+          label={t('rescueRoom.whichPot')}
+          value={beside ?? ''}
+          options={[
+            { value: '', label: t('rescueRoom.thePudding') },
+            ...vessels.map((v) => ({ value: v.id, label: v.name })),
+          ]}
+          onChoose={(id) => setBeside(id || undefined)}
+        />
+      ) : null}
       <View role="radiogroup" aria-label={t('rescueRoom.whatWentWrong')} className="flex-row flex-wrap gap-2">
         {offered.map((f) => (
           <Key
@@ -251,7 +264,15 @@ function Faults({ of, noted, wanted, step, hot, first, onAdd, onDone }: FaultsPr
       {isError ? <Notice text={t('rescueRoom.theModelCannotWorkThis')} /> : null}
       {!fault ? <Type tone="quiet">{t('rescueRoom.potOffTheRingFirst')}</Type> : null}
       {r ? (
-        <Path key={r.fault} r={r} wanted={wanted} step={step} onAdd={onAdd} onDone={onDone} />
+        <Path
+          key={`${beside ?? ''} ${r.fault}`}
+          r={r}
+          wanted={r.wanted ?? wanted}
+          step={beside === undefined ? step : undefined}
+          of={vessels.find((v) => v.id === beside)?.name}
+          onAdd={onAdd}
+          onDone={onDone}
+        />
       ) : fault && !isError ? (
         <Type>{t('rescueRoom.workingItOut')}</Type>
       ) : null}
@@ -264,9 +285,14 @@ function Path({
   r,
   wanted,
   step,
+  of,
   onAdd,
   onDone,
-}: Pick<FaultsProps, 'wanted' | 'step' | 'onAdd' | 'onDone'> & { r: Rescue }) {
+}: Pick<FaultsProps, 'wanted' | 'step' | 'onAdd' | 'onDone'> & {
+  r: Rescue;
+  /** the pot beside the pot that it is about */
+  of: string | undefined;
+}) {
   const { clock } = useKitchen();
   const { fmt, tell } = useApp();
   const pantry = pantryWith();
@@ -290,7 +316,9 @@ function Path({
       {
         kind: 'rescued',
         fault: r.fault,
-        says: step === undefined && main ? `${headline}, ${tell(r.then)}` : tell(r.then),
+        says: [of, step === undefined && main ? `${headline}, ${tell(r.then)}` : tell(r.then)]
+          .filter(Boolean)
+          .join(': '),
       },
       // a pudding that is out of its pot is told, not cooked on
       ...(r.added && step !== undefined ? [{ kind: 'added' as const, ...r.added }] : []),

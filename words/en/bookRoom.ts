@@ -29,6 +29,7 @@ export const bookRoom = {
   'bookRoom.batch3': '{{batchName}}, batch',
   'bookRoom.people': '{{at}}, {{people}} people',
   'bookRoom.note': 'Note',
+  'bookRoom.besideIt': 'In its own pot: {{name}}',
   'bookRoom.whatWentIn': 'What went in',
   'bookRoom.howItWent': 'How it went',
   'bookRoom.promised2': 'promised {{servingPlace}}',

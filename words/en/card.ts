@@ -3,6 +3,8 @@ export const card = {
   'card.title': 'Card',
   'card.makes': '{{word}} at {{temp}}, for {{people}}, in {{dishes}}',
   'card.amount': '{{grams}} {{name}} ({{other}})',
+  'card.amountFor': '{{amount}}, for the {{pot}}',
+  'card.beside': 'Beside: {{name}}',
   'card.guidance': 'The usual home guidance; local food-safety rules and professional advice come first.',
   'card.amounts': 'Amounts',
   'card.steps': 'Steps',

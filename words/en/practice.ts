@@ -86,6 +86,7 @@ export const practice = {
   'practice.bench': 'On the bench',
   'practice.ofThisPudding': 'Of this pudding',
   'practice.onTheShelf': 'On the shelf',
+  'practice.ofThePot': '{{share}} % of the {{name}}',
   'practice.inAlready': 'in the pot already',
   'practice.asPlanned': 'as planned',
   'practice.asSlurry': 'as a cold slurry',

@@ -23,6 +23,8 @@ export const rescueRoom = {
   'rescueRoom.tellWhatIsInThe': 'Tell what is in the pot, and the model works from that.',
   'rescueRoom.anotherTellWhatIsIn': 'Another: tell what is in it',
   'rescueRoom.somethingElse': 'Something else',
+  'rescueRoom.whichPot': 'Which pot',
+  'rescueRoom.thePudding': 'the pudding',
   'rescueRoom.whatWentWrong': 'What went wrong',
   'rescueRoom.howMuchTooSweet': 'How much too sweet',
   'rescueRoom.aLittle': 'a little',
