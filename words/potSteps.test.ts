@@ -138,7 +138,7 @@ describe('the way it goes in', () => {
   it('is of every school, said with the amounts', () => {
     for (const family of FAMILIES)
       for (const side of SCHOOLS.flatMap((s) => s.sides)) {
-        const plan = side.apply(familyPlan(family));
+        const plan = side.rewrite(familyPlan(family));
         for (const step of stepsIn(plan))
           for (const p of step.puts.flatMap((put) => put.portions))
             expect(manner(step, plan)).toContain(p.ingredient.name);

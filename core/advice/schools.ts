@@ -14,7 +14,7 @@ import { differences, tell, type Difference, type Told } from './differences';
  * The schools: where cooks part ways, as two (or three) ways to cook one plan. The model says what each costs in
  * minutes, set and risk; it does not say who is right.
  */
-export type Side = { name: Said; apply(plan: Plan): Plan };
+export type Side = { name: Said; rewrite(plan: Plan): Plan };
 type School = {
   id: string;
   question: Said;
@@ -131,8 +131,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whenDoesTheSugarGo'),
     fits: (p) => has(p, 'sweet'),
     sides: [
-      { name: say('schools.fromTheStart'), apply: into('sweet', 'pot') },
-      { name: say('schools.lateWhenTheGrainIs'), apply: into('sweet', 'late') },
+      { name: say('schools.fromTheStart'), rewrite: into('sweet', 'pot') },
+      { name: say('schools.lateWhenTheGrainIs'), rewrite: into('sweet', 'late') },
     ],
   },
   {
@@ -140,9 +140,9 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whatDoesTheGrainMeet'),
     fits: grainy,
     sides: [
-      { name: say('schools.coldMilk'), apply: choose({ grain: 'into cold milk' }) },
-      { name: say('schools.boilingMilkStirring'), apply: choose({ grain: 'into boiling milk' }) },
-      { name: say('schools.fatFirst'), apply: choose({ grain: 'fried in fat first' }) },
+      { name: say('schools.coldMilk'), rewrite: choose({ grain: 'into cold milk' }) },
+      { name: say('schools.boilingMilkStirring'), rewrite: choose({ grain: 'into boiling milk' }) },
+      { name: say('schools.fatFirst'), rewrite: choose({ grain: 'fried in fat first' }) },
     ],
   },
   {
@@ -150,8 +150,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whatDoesTheRiceCook'),
     fits: kernels,
     sides: [
-      { name: say('schools.milkThroughout'), apply: milkThroughout },
-      { name: say('schools.waterFirstMilkAfter'), apply: waterFirst },
+      { name: say('schools.milkThroughout'), rewrite: milkThroughout },
+      { name: say('schools.waterFirstMilkAfter'), rewrite: waterFirst },
     ],
   },
   {
@@ -159,8 +159,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.intoWhichWater'),
     fits: kernels,
     sides: [
-      { name: say('schools.coldWater'), apply: (p) => choose({ grain: 'into cold milk' })(waterFirst(p)) },
-      { name: say('schools.boilingWater'), apply: (p) => choose({ grain: 'into boiling milk' })(waterFirst(p)) },
+      { name: say('schools.coldWater'), rewrite: (p) => choose({ grain: 'into cold milk' })(waterFirst(p)) },
+      { name: say('schools.boilingWater'), rewrite: (p) => choose({ grain: 'into boiling milk' })(waterFirst(p)) },
     ],
   },
   {
@@ -168,8 +168,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.howDoTheYolksGo'),
     fits: (p) => has(p, 'egg'),
     sides: [
-      { name: say('schools.tempered'), apply: choose({ yolks: 'tempered' }) },
-      { name: say('schools.straightIn'), apply: choose({ yolks: 'straight in' }) },
+      { name: say('schools.tempered'), rewrite: choose({ yolks: 'tempered' }) },
+      { name: say('schools.straightIn'), rewrite: choose({ yolks: 'straight in' }) },
     ],
   },
   {
@@ -177,8 +177,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.overWhat'),
     fits: yes,
     sides: [
-      { name: say('schools.theRing'), apply: choose({ heat: 'direct' }) },
-      { name: say('schools.aDoubleBoiler'), apply: choose({ heat: 'double boiler' }) },
+      { name: say('schools.theRing'), rewrite: choose({ heat: 'direct' }) },
+      { name: say('schools.aDoubleBoiler'), rewrite: choose({ heat: 'double boiler' }) },
     ],
   },
   {
@@ -186,8 +186,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whenIsItDone'),
     fits: (p) => has(p, 'thickener'),
     sides: [
-      { name: say('schools.itBubblesAndCooksOn'), apply: choose({ end: 'bubbles and cooks on' }) },
-      { name: say('schools.itCoatsTheSpoon'), apply: choose({ end: 'coats the spoon' }) },
+      { name: say('schools.itBubblesAndCooksOn'), rewrite: choose({ end: 'bubbles and cooks on' }) },
+      { name: say('schools.itCoatsTheSpoon'), rewrite: choose({ end: 'coats the spoon' }) },
     ],
   },
   {
@@ -196,8 +196,8 @@ export const SCHOOLS: readonly School[] = [
     // a frozen cream is always cooked down
     fits: (p) => has(p, 'thickener') && p.family !== 'frozen cream',
     sides: [
-      { name: say('schools.starch'), apply: byStarch },
-      { name: say('schools.cookingDownHalfTheStarch'), apply: byReduction },
+      { name: say('schools.starch'), rewrite: byStarch },
+      { name: say('schools.cookingDownHalfTheStarch'), rewrite: byReduction },
     ],
   },
   {
@@ -205,9 +205,9 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whereDoesItCool'),
     fits: yes,
     sides: [
-      { name: say('schools.inTheRoomFirst'), apply: choose({ cooling: 'room first' }) },
-      { name: say('schools.straightToTheFridge'), apply: choose({ cooling: 'straight to the cold' }) },
-      { name: say('schools.anIceBathThenThe'), apply: choose({ cooling: 'ice bath' }) },
+      { name: say('schools.inTheRoomFirst'), rewrite: choose({ cooling: 'room first' }) },
+      { name: say('schools.straightToTheFridge'), rewrite: choose({ cooling: 'straight to the cold' }) },
+      { name: say('schools.anIceBathThenThe'), rewrite: choose({ cooling: 'ice bath' }) },
     ],
   },
   {
@@ -215,8 +215,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.coveredOrOpen'),
     fits: yes,
     sides: [
-      { name: say('schools.coveredNoSkin'), apply: rest({ covered: true }) },
-      { name: say('schools.openForTheSkin'), apply: rest({ covered: false }) },
+      { name: say('schools.coveredNoSkin'), rewrite: rest({ covered: true }) },
+      { name: say('schools.openForTheSkin'), rewrite: rest({ covered: false }) },
     ],
   },
   {
@@ -224,8 +224,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whichOven'),
     fits: baked,
     sides: [
-      { name: say('schools.preheated'), apply: choose({ oven: 'preheated' }) },
-      { name: say('schools.coldStart'), apply: choose({ oven: 'cold start' }) },
+      { name: say('schools.preheated'), rewrite: choose({ oven: 'preheated' }) },
+      { name: say('schools.coldStart'), rewrite: choose({ oven: 'cold start' }) },
     ],
   },
   {
@@ -233,8 +233,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.inWater'),
     fits: baked,
     sides: [
-      { name: say('schools.inAnOpenBath'), apply: choose({ bath: 'open' }) },
-      { name: say('schools.without'), apply: choose({ bath: 'none' }) },
+      { name: say('schools.inAnOpenBath'), rewrite: choose({ bath: 'open' }) },
+      { name: say('schools.without'), rewrite: choose({ bath: 'none' }) },
     ],
   },
   {
@@ -242,11 +242,11 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whichEgg'),
     fits: (p) => has(p, 'egg'),
     sides: [
-      { name: say('schools.yolks'), apply: swapMain('egg', 'yolk') },
-      { name: say('schools.wholeEgg'), apply: swapMain('egg', 'egg', 1.5) },
+      { name: say('schools.yolks'), rewrite: swapMain('egg', 'yolk') },
+      { name: say('schools.wholeEgg'), rewrite: swapMain('egg', 'egg', 1.5) },
       {
         name: say('schools.none'),
-        apply: (p) => ({ ...p, things: p.things.map((i) => (groupOf(p, i) === 'egg' ? { ...i, grams: 0 } : i)) }),
+        rewrite: (p) => ({ ...p, things: p.things.map((i) => (groupOf(p, i) === 'egg' ? { ...i, grams: 0 } : i)) }),
       },
     ],
   },
@@ -257,11 +257,11 @@ export const SCHOOLS: readonly School[] = [
     sides: [
       {
         name: say('schools.warmAndLoose'),
-        apply: (p) => ({ ...rest({ hours: 0.25, roomMin: 15 })(p), serve: { ...p.serve, tempC: 60 } }),
+        rewrite: (p) => ({ ...rest({ hours: 0.25, roomMin: 15 })(p), serve: { ...p.serve, tempC: 60 } }),
       },
       {
         name: say('schools.coldAndSet'),
-        apply: (p) => ({ ...rest({ hours: Math.max(4, p.rest.hours) })(p), serve: { ...p.serve, tempC: 8 } }),
+        rewrite: (p) => ({ ...rest({ hours: Math.max(4, p.rest.hours) })(p), serve: { ...p.serve, tempC: 8 } }),
       },
     ],
   },
@@ -270,8 +270,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.howMuchSpoon'),
     fits: yes,
     sides: [
-      { name: say('schools.neverStop'), apply: choose({ stirring: 'constant' }) },
-      { name: say('schools.lidOnNowAndThen'), apply: choose({ stirring: 'lid on, now and then' }) },
+      { name: say('schools.neverStop'), rewrite: choose({ stirring: 'constant' }) },
+      { name: say('schools.lidOnNowAndThen'), rewrite: choose({ stirring: 'lid on, now and then' }) },
     ],
   },
   {
@@ -279,8 +279,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.howHotAtFirst'),
     fits: yes,
     sides: [
-      { name: say('schools.fullHeatThenLower'), apply: choose({ start: 'full heat, then lower' }) },
-      { name: say('schools.lowThroughout'), apply: choose({ start: 'low throughout' }) },
+      { name: say('schools.fullHeatThenLower'), rewrite: choose({ start: 'full heat, then lower' }) },
+      { name: say('schools.lowThroughout'), rewrite: choose({ start: 'low throughout' }) },
     ],
   },
   {
@@ -288,8 +288,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.rinsedAndSoaked'),
     fits: grainy,
     sides: [
-      { name: say('schools.straightIn'), apply: choose({ soak: 'straight in' }) },
-      { name: say('schools.soaked45Minutes'), apply: choose({ soak: 'soaked' }) },
+      { name: say('schools.straightIn'), rewrite: choose({ soak: 'straight in' }) },
+      { name: say('schools.soaked45Minutes'), rewrite: choose({ soak: 'soaked' }) },
     ],
   },
   {
@@ -297,9 +297,9 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whichRice'),
     fits: kernels,
     sides: [
-      { name: say('schools.shortGrain'), apply: swapMain('thickener', 'rice_short') },
-      { name: say('schools.longGrain'), apply: swapMain('thickener', 'rice_long') },
-      { name: say('schools.glutinous'), apply: swapMain('thickener', 'rice_glut') },
+      { name: say('schools.shortGrain'), rewrite: swapMain('thickener', 'rice_short') },
+      { name: say('schools.longGrain'), rewrite: swapMain('thickener', 'rice_long') },
+      { name: say('schools.glutinous'), rewrite: swapMain('thickener', 'rice_glut') },
     ],
   },
   {
@@ -309,9 +309,9 @@ export const SCHOOLS: readonly School[] = [
     sides: [
       {
         name: say('schools.groundAtHome2'),
-        apply: (p) => grainPlaced(swapMain('thickener', 'rice_ground')(p)),
+        rewrite: (p) => grainPlaced(swapMain('thickener', 'rice_ground')(p)),
       },
-      { name: say('schools.shopFlour'), apply: (p) => grainPlaced(swapMain('thickener', 'rice_flour')(p)) },
+      { name: say('schools.shopFlour'), rewrite: (p) => grainPlaced(swapMain('thickener', 'rice_flour')(p)) },
     ],
   },
   {
@@ -319,8 +319,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.starchBeforeOrAfterCooking'),
     fits: (p) => has(p, 'thickener') && !grainy(p),
     sides: [
-      { name: say('schools.earlyThenReduce'), apply: choose({ starch: 'early', reduceTo: 0.75 }) },
-      { name: say('schools.reduceStarchLast'), apply: choose({ starch: 'last', reduceTo: 0.75 }) },
+      { name: say('schools.earlyThenReduce'), rewrite: choose({ starch: 'early', reduceTo: 0.75 }) },
+      { name: say('schools.reduceStarchLast'), rewrite: choose({ starch: 'last', reduceTo: 0.75 }) },
     ],
   },
   {
@@ -328,8 +328,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.howLongAfterItThickens'),
     fits: (p) => has(p, 'thickener'),
     sides: [
-      { name: say('schools.twoMinutes'), apply: cookOn(2) },
-      { name: say('schools.tenMinutes'), apply: cookOn(10) },
+      { name: say('schools.twoMinutes'), rewrite: cookOn(2) },
+      { name: say('schools.tenMinutes'), rewrite: cookOn(10) },
     ],
   },
   {
@@ -337,9 +337,9 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.andOnceTheEggIs'),
     fits: (p) => has(p, 'egg') && !baked(p),
     sides: [
-      { name: say('schools.heatOffAtOnce'), apply: choose({ eggOff: 'heat off at once' }) },
-      { name: say('schools.minutesMore'), apply: choose({ eggOff: 'minutes more' }) },
-      { name: say('schools.toBubbling'), apply: choose({ eggOff: 'to bubbling' }) },
+      { name: say('schools.heatOffAtOnce'), rewrite: choose({ eggOff: 'heat off at once' }) },
+      { name: say('schools.minutesMore'), rewrite: choose({ eggOff: 'minutes more' }) },
+      { name: say('schools.toBubbling'), rewrite: choose({ eggOff: 'to bubbling' }) },
     ],
   },
   {
@@ -347,8 +347,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whiteOrBrownSugar'),
     fits: (p) => has(p, 'sweet'),
     sides: [
-      { name: say('schools.white'), apply: swapMain('sweet', 'sugar') },
-      { name: say('schools.brown'), apply: swapMain('sweet', 'brown') },
+      { name: say('schools.white'), rewrite: swapMain('sweet', 'sugar') },
+      { name: say('schools.brown'), rewrite: swapMain('sweet', 'brown') },
     ],
   },
   {
@@ -356,8 +356,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whenDoTheFlavoursGo'),
     fits: (p) => p.things.some((i) => lookUp(p, i.ingredientId).aromaHalfS !== undefined),
     sides: [
-      { name: say('schools.atTheEnd'), apply: into('flavour', 'off the heat') },
-      { name: say('schools.fromTheStart'), apply: into('flavour', 'pot') },
+      { name: say('schools.atTheEnd'), rewrite: into('flavour', 'off the heat') },
+      { name: say('schools.fromTheStart'), rewrite: into('flavour', 'pot') },
     ],
   },
   {
@@ -365,8 +365,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whichMilk'),
     fits: yes,
     sides: [
-      { name: say('schools.undiluted'), apply: undiluted },
-      { name: say('schools.halfWater'), apply: (p) => halfWater(p) },
+      { name: say('schools.undiluted'), rewrite: undiluted },
+      { name: say('schools.halfWater'), rewrite: (p) => halfWater(p) },
     ],
   },
   {
@@ -374,8 +374,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.howIsTheMouldMade'),
     fits: (p) => p.serve.style === 'turned out',
     sides: [
-      { name: say('schools.rinsed'), apply: choose({ mould: 'rinsed' }) },
-      { name: say('schools.greased'), apply: choose({ mould: 'greased' }) },
+      { name: say('schools.rinsed'), rewrite: choose({ mould: 'rinsed' }) },
+      { name: say('schools.greased'), rewrite: choose({ mould: 'greased' }) },
     ],
   },
   {
@@ -383,9 +383,9 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whatOfTheCreamThat'),
     fits: (p) => mainLiquid(p)?.base === 'dairy',
     sides: [
-      { name: say('schools.scrapedDownAsItForms'), apply: choose({ sides: 'scraped down' }) },
-      { name: say('schools.stirredBackAtTheEnd'), apply: choose({ sides: 'stirred back' }) },
-      { name: say('schools.stirredBackAndSkimmed'), apply: choose({ sides: 'skimmed' }) },
+      { name: say('schools.scrapedDownAsItForms'), rewrite: choose({ sides: 'scraped down' }) },
+      { name: say('schools.stirredBackAtTheEnd'), rewrite: choose({ sides: 'stirred back' }) },
+      { name: say('schools.stirredBackAndSkimmed'), rewrite: choose({ sides: 'skimmed' }) },
     ],
   },
   {
@@ -393,8 +393,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.howDoesTheTopLayer'),
     fits: (p) => topLayerOf(p) !== undefined,
     sides: [
-      { name: say('schools.pouredOnRaw'), apply: choose({ top: 'raw' }) },
-      { name: say('schools.cookedDownFirst'), apply: choose({ top: 'cooked down first' }) },
+      { name: say('schools.pouredOnRaw'), rewrite: choose({ top: 'raw' }) },
+      { name: say('schools.cookedDownFirst'), rewrite: choose({ top: 'cooked down first' }) },
     ],
   },
   {
@@ -402,8 +402,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.howDoesItGetItsColour'),
     fits: (p) => p.family === 'baked slab',
     sides: [
-      { name: say('schools.bakedUntilGolden'), apply: choose({ finish: 'baked golden' }) },
-      { name: say('schools.grilledAtTheEnd'), apply: choose({ finish: 'grilled' }) },
+      { name: say('schools.bakedUntilGolden'), rewrite: choose({ finish: 'baked golden' }) },
+      { name: say('schools.grilledAtTheEnd'), rewrite: choose({ finish: 'grilled' }) },
     ],
   },
   {
@@ -411,8 +411,8 @@ export const SCHOOLS: readonly School[] = [
     question: say('schools.whereDoThePiecesGo'),
     fits: (p) => has(p, 'piece'),
     sides: [
-      { name: say('schools.inThePot'), apply: into('piece', 'pot') },
-      { name: say('schools.onTopOnly'), apply: into('piece', 'top') },
+      { name: say('schools.inThePot'), rewrite: into('piece', 'pot') },
+      { name: say('schools.onTopOnly'), rewrite: into('piece', 'top') },
     ],
   },
 ];
@@ -455,7 +455,7 @@ function halfWater(plan: Plan): Plan {
 type Compared = { school: string; question: Said; sides: Told[]; differences: Difference[][] };
 
 /** The plan cooked by a side; steps of the cook's own follow. */
-export const takeSide = (side: Side, plan: Plan): Plan => followSteps(plan, side.apply(plan));
+export const takeSide = (side: Side, plan: Plan): Plan => followSteps(plan, side.rewrite(plan));
 
 /** A plan cooked by each side of a school; differences are against the first side. */
 export function compareSchool(school: School, plan: Plan): Compared {

@@ -312,7 +312,7 @@ const AS_KEPT: readonly Use[] = ['slurry', 'grain', 'late'];
 export const methodOf = oncePerPlan((plan: Plan): readonly MethodStep[] => {
   const own = ownSteps(plan);
   if (own) return own;
-  const steps = familySteps(plan).map((s) =>
+  const steps = template(plan).map((s) =>
     intoPot(s) && AS_KEPT.includes(purposeOf(s.from))
       ? { ...s, tempC: keptTogetherC(portionsIn(plan, s.from), plan.room.tempC) }
       : s,
@@ -363,7 +363,8 @@ export function withHands(plan: Plan, steps: readonly MethodStep[]): readonly Me
   return [...first, ...list, ...(steps.some((s) => s.do === 'serve') ? [] : [{ do: 'serve' } as const])];
 }
 
-function familySteps(plan: Plan): MethodStep[] {
+/** A family as a function from a wish to a list: what stands in the bowls, and the choices, decide. */
+function template(plan: Plan): MethodStep[] {
   const ctx = context(plan);
   const c = plan.choices;
   switch (plan.family) {

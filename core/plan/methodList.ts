@@ -335,27 +335,53 @@ export function followSteps(was: Plan, next: Plan): Plan {
   const before = listOf(asUsual(was));
   const after = listOf(asUsual(next));
   if (same(before, after)) return next;
-  const mine = named(own);
+  const followed = withSteps(next, rewritten(named(own), before, after));
+  // hours that were asked for hold, whoever changed the rests
+  return next.rest.hours === was.rest.hours && next.rest.roomMin === was.rest.roomMin
+    ? followed
+    : restedAs(followed, next.rest.roomMin, next.rest.hours);
+}
+
+/** The cook's list where the family's way goes from one list to another. */
+function rewritten(mine: readonly NamedStep[], before: readonly NamedStep[], after: readonly NamedStep[]): NamedStep[] {
   const byId = (list: readonly NamedStep[]) => new Map(list.map((s) => [s.id, s]));
-  const [old, now] = [byId(before), byId(after)];
+  const [old, now, own] = [byId(before), byId(after), byId(mine)];
   const kept = mine.flatMap((s) => {
     const usual = old.get(s.id);
     if (!usual || !same(usual, s)) return [s];
     const changed = now.get(s.id);
     return changed ? [changed] : [];
   });
-  // what is new in the family's way stands behind what it follows there
-  const out = [...kept];
-  for (const [i, step] of after.entries()) {
-    if (old.has(step.id) || out.some((s) => s.id === step.id)) continue;
-    const before = after.slice(0, i).findLast((s) => out.some((o) => o.id === s.id));
-    out.splice(before ? out.findIndex((s) => s.id === before.id) + 1 : 0, 0, step);
+  const isNew = (s: NamedStep) => !old.has(s.id) && !own.has(s.id);
+  const inItsOrder = same(
+    mine.filter((s) => old.has(s.id)).map((s) => s.id),
+    before.filter((s) => own.has(s.id)).map((s) => s.id),
+  );
+  if (!inItsOrder) {
+    // the cook moved steps: what is new in the family's way stands behind what it follows there
+    const out = [...kept];
+    for (const [i, step] of after.entries()) {
+      if (!isNew(step)) continue;
+      const behind = after.slice(0, i).findLast((s) => out.some((o) => o.id === s.id));
+      out.splice(behind ? out.findIndex((s) => s.id === behind.id) + 1 : 0, 0, step);
+    }
+    return out;
   }
-  const followed = withSteps(next, out);
-  // hours that were asked for hold, whoever changed the rests
-  return next.rest.hours === was.rest.hours && next.rest.roomMin === was.rest.roomMin
-    ? followed
-    : restedAs(followed, next.rest.roomMin, next.rest.hours);
+  // the order is the family's; what is the cook's alone stands behind what it stood behind
+  const behind = new Map<string | undefined, NamedStep[]>();
+  let at: string | undefined;
+  for (const s of kept) {
+    if (now.has(s.id)) at = s.id;
+    else behind.set(at, [...(behind.get(at) ?? []), s]);
+  }
+  const keptById = byId(kept);
+  return [
+    ...(behind.get(undefined) ?? []),
+    ...after.flatMap((s) => {
+      const here = isNew(s) ? s : keptById.get(s.id);
+      return [...(here ? [here] : []), ...(behind.get(s.id) ?? [])];
+    }),
+  ];
 }
 
 /**

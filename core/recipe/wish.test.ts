@@ -141,15 +141,15 @@ describe('where cooks part ways', () => {
     const base = plan(family);
     for (const school of SCHOOLS.filter((s) => s.fits(base)))
       school.sides.forEach((side, i) => {
-        const taken = side.apply(base);
+        const taken = side.rewrite(base);
         const now = sideNow(school, taken);
         // a side may be the same way as one before it; then the first of them is named
         expect([school.id, now >= 0 && now <= i]).toEqual([school.id, true]);
         expect(methodOf(taken).length).toBeGreaterThan(1);
         // taken twice it is the same, and the way back leads back
-        expect(side.apply(taken)).toEqual(taken);
+        expect(side.rewrite(taken)).toEqual(taken);
         if (school.sides.length === 2 && sideNow(school, base) === 0) {
-          const back = school.sides[0]!.apply(taken).things;
+          const back = school.sides[0]!.rewrite(taken).things;
           const grams = (items: Plan['things']) =>
             Object.fromEntries(items.map((x) => [x.ingredientId, Math.round(x.grams * 10) / 10]));
           expect([school.id, grams(back)]).toEqual([school.id, grams(base.things)]);

@@ -14,7 +14,7 @@ const at = { phases: [] };
 /** The plan of every family, and of every side of every school that can be applied to it. */
 const everyPlan = (family: (typeof FAMILIES)[number]): Plan[] => {
   const plan = familyPlan(family);
-  return [plan, ...SCHOOLS.flatMap((s) => s.sides.map((side) => side.apply(plan)))];
+  return [plan, ...SCHOOLS.flatMap((s) => s.sides.map((side) => side.rewrite(plan)))];
 };
 /** the key that ends a step, by what is waited for */
 const ENDS = {
