@@ -32,9 +32,9 @@ export function withGrams(plan: Plan, ingredientId: string, grams: number): Plan
 /**
  * So much of a thing in a bowl. What is left of it stays where the most of it is, and at none of it there, all of it
  * goes where it is otherwise, or into the pot from the start.
- * @param grams 0 up to the whole amount
+ * @param grams 0 up to the whole amount @param share said as a share of it, 0 to 1: it stays that when the amount changes
  */
-export function putAt(plan: Plan, ingredientId: string, bowl: Bowl, grams: number): Plan {
+export function putAt(plan: Plan, ingredientId: string, bowl: Bowl, grams: number, share?: number): Plan {
   const lines = linesOf(plan);
   const line = lines.find((i) => i.ingredientId === ingredientId);
   if (!line) return plan;
@@ -49,7 +49,9 @@ export function putAt(plan: Plan, ingredientId: string, bowl: Bowl, grams: numbe
         [...partsOf(plan).filter((c) => !isPart(c)), ...parts],
       ),
     );
-  const carved = (at: Bowl, g: number): Part[] => (g > 0 ? [{ ingredientId, grams: g, in: at, typed: true }] : []);
+  const said = share === undefined ? {} : { share };
+  const carved = (at: Bowl, g: number): Part[] =>
+    g > 0 ? [{ ingredientId, grams: g, in: at, typed: true, ...said }] : [];
   const most = Math.min(line.grams, Math.max(0, grams));
   if (line.in !== bowl)
     return most >= line.grams - elsewhereG ? placed(bowl, others) : placed(line.in, [...others, ...carved(bowl, most)]);

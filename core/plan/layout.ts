@@ -24,18 +24,21 @@ export const linesOf = oncePerPlan(({ things, acts }: Listed): readonly Line[] =
   const place = new Map<string, Bowl>();
   for (const put of acts.filter(isPut))
     for (const t of put.things)
-      if (t.grams === undefined && !place.has(t.ingredientId)) place.set(t.ingredientId, put.into);
+      if (t.grams === undefined && t.share === undefined && !place.has(t.ingredientId))
+        place.set(t.ingredientId, put.into);
   return things.map((t) => ({ ...t, in: place.get(t.ingredientId) ?? ANYWHERE }));
 });
 
 /** What is held back of things for another bowl, or for tasting. */
-export const partsOf = oncePerPlan(({ acts }: Pick<Plan, 'acts'>): readonly Part[] =>
-  acts
-    .filter(isPut)
-    .flatMap(({ into, things }) =>
-      things.flatMap((t) => (t.grams === undefined ? [] : [{ ...t, grams: t.grams, in: into }])),
-    ),
-);
+export const partsOf = oncePerPlan(({ things: all, acts }: Listed): readonly Part[] => {
+  const wholeG = new Map(all.map((t) => [t.ingredientId, t.grams]));
+  return acts.filter(isPut).flatMap(({ into, things }) =>
+    things.flatMap((t) => {
+      const grams = t.share === undefined ? t.grams : t.share * (wholeG.get(t.ingredientId) ?? 0);
+      return grams === undefined ? [] : [{ ...t, grams, in: into }];
+    }),
+  );
+});
 
 /** What of a second pot goes into which bowl. */
 export type PotPart = PutPot & { in: Bowl };

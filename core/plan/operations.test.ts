@@ -6,6 +6,7 @@ import { portionsIn } from './bowls';
 import { linesOf, ownSteps, partsOf, withLine, withLines, withOwnSteps } from './layout';
 import type { MethodStep } from './method';
 import { changeStep, insertStep, listOf, moveStep, removeStep, stepTroubles } from './methodList';
+import { putAt, scale } from './amounts';
 import type { Plan } from './plan';
 import { PlanSchema } from './plan';
 
@@ -27,6 +28,29 @@ const enriched: Plan = {
   ...withLine(testPlan(), { ingredientId: 'yolk', grams: 60, in: 'bowl' }),
   family: 'egg-enriched pudding',
 };
+
+describe('a share of a thing', () => {
+  it('stays that share when the amount changes, by scaling or by hand; grams that were said stay grams', () => {
+    const plan = testPlan();
+    const sugarG = plan.things.find((t) => t.ingredientId === 'sugar')!.grams;
+    const half = putAt(plan, 'sugar', 'late', sugarG / 2, 0.5);
+    const grams = putAt(plan, 'sugar', 'late', sugarG / 2);
+    const late = (p: Plan) => portionsIn(p, 'late').reduce((sum, x) => sum + x.grams, 0);
+    const more = (p: Plan): Plan => ({
+      ...p,
+      things: p.things.map((t) => (t.ingredientId === 'sugar' ? { ...t, grams: 2 * t.grams } : t)),
+    });
+    expect(PlanSchema.parse(half)).toEqual(half);
+    expect(late(half)).toBeCloseTo(sugarG / 2, 9);
+    expect(late(more(half))).toBeCloseTo(sugarG, 9);
+    expect(late(more(grams))).toBeCloseTo(sugarG / 2, 9);
+    expect(late(scale(half, 3))).toBeCloseTo((3 * sugarG) / 2, 6);
+    const [pot] = portionsIn(half, 'pot').filter((p) => p.ingredient.id === 'sugar');
+    expect(pot!.grams).toBeCloseTo(sugarG / 2, 9);
+    // said otherwise it is grams again
+    expect(late(more(putAt(half, 'sugar', 'late', 10)))).toBeCloseTo(10, 9);
+  });
+});
 
 describe('mix', () => {
   it('stands before the fire for what is wetted and beaten, and right before whites are folded in', () => {

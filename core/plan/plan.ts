@@ -39,10 +39,12 @@ const IngredientLineSchema = z.object({
 });
 export type IngredientLine = z.infer<typeof IngredientLineSchema>;
 
-/** How much of a thing goes into a bowl: so many grams of it, or, where nothing is said, what is left of it. */
+/** How much of a thing goes into a bowl: so many grams of it, a share of it, or, where nothing is said, what is left of it. */
 const PutThingSchema = z.object({
   ingredientId: IdSchema,
   grams: grams.optional(),
+  /** of the whole amount, 0 to 1: its grams follow that */
+  share: z.number().min(0.01).max(1).optional(),
   /** held back to be added by tasting */
   taste: z.boolean().optional(),
   /** the cook said so much: no rule changes it */

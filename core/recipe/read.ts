@@ -358,7 +358,7 @@ function keptBack(facts: Facts, items: readonly PlanLine[]): PlanPart[] {
     const grams = Math.round(Math.min(item.grams, k.grams ?? item.grams * (k.share ?? 0)) * 10) / 10;
     // wetting cold starch is no other stage
     return grams > 0 && !(facts.starch === 'cold slurry' && k.use === 'late')
-      ? [{ ingredientId: k.id, grams, in: k.use }]
+      ? [{ ingredientId: k.id, grams, in: k.use, ...(k.grams === undefined && k.share ? { share: k.share } : {}) }]
       : [];
   });
 }

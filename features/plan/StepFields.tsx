@@ -21,6 +21,7 @@ import {
 import type { Plan } from '../../core/plan/plan';
 import { putAt } from '../../core/plan/amounts';
 import { leftOfPots, lookUp, portionsIn, potsIn, putInto } from '../../core/plan/bowls';
+import { partsOf } from '../../core/plan/layout';
 import { pouredInto } from '../../core/plan/secondPot';
 import { BITE } from '../../core/pot/grain';
 import { TOOLS, LIDS } from '../../core/pot/hands';
@@ -415,6 +416,7 @@ function GoesInFields({ bowl, plan, onPlan }: { bowl: Bowl; plan: Plan; onPlan: 
   const others = plan.things.filter((i) => i.grams > 0 && !here.some((p) => p.ingredient.id === i.ingredientId));
   const poured = potsIn(plan, bowl);
   const idle = leftOfPots(plan).filter((p) => !poured.some((q) => q.vessel.id === p.vessel.id));
+  const shareOf = (id: string) => partsOf(plan).find((p) => p.ingredientId === id && p.in === bowl)?.share;
   const wholeG = (id: string) => plan.things.filter((i) => i.ingredientId === id).reduce((sum, i) => sum + i.grams, 0);
   return (
     <>
@@ -422,7 +424,11 @@ function GoesInFields({ bowl, plan, onPlan }: { bowl: Bowl; plan: Plan; onPlan: 
         <Stepper
           key={id}
           name={name}
-          sub={t('stepField.ofAll', { grams: fmt.grams(wholeG(id)) })}
+          sub={
+            shareOf(id) === undefined
+              ? t('stepField.ofAll', { grams: fmt.grams(wholeG(id)) })
+              : t('stepField.shareOfAll', { percent: Math.round(100 * shareOf(id)!), grams: fmt.grams(wholeG(id)) })
+          }
           value={Math.round(grams * 10) / 10}
           unit="g"
           step={wholeG(id) > 100 ? 10 : 1}
@@ -459,7 +465,7 @@ function GoesInFields({ bowl, plan, onPlan }: { bowl: Bowl; plan: Plan; onPlan: 
                 key={i.ingredientId}
                 label={lookUp(plan, i.ingredientId).name}
                 // half of it: the other half stays where it was, and a step up takes all of it
-                onPress={() => onPlan(putAt(plan, i.ingredientId, bowl, Math.round(i.grams / 2)))}
+                onPress={() => onPlan(putAt(plan, i.ingredientId, bowl, i.grams / 2, 0.5))}
               />
             ))}
           </View>

@@ -63,6 +63,7 @@ export const stepForm = {
   'stepField.fire': 'the ring',
   'stepField.water': 'simmering water',
   'stepField.ofAll': 'Of {{grams}} in all.',
+  'stepField.shareOfAll': '{{percent}} % of {{grams}}.',
   'stepField.ofThePot': 'Of what comes out of it.',
   'stepField.goesInToo': 'Goes in here too',
   'stepField.how': 'How it meets the liquid',
