@@ -243,7 +243,9 @@ export function stepsOf(
     (p) => p.ingredient.group === 'fruit',
   );
   const method = methodOf(plan);
-  const thickensFrom = thickensAt(plan, method);
+  // before it thickens, and while the spices are still in: taste while it can still be mended
+  let tasteAt = thickensAt(plan, method);
+  while (method[tasteAt - 1]?.do === 'take out') tasteAt--;
   const counted = countedOut(plan, method);
   const untasted = (bowl: Bowl) => [
     ...portionsIn(plan, bowl).filter((p) => !p.taste),
@@ -285,8 +287,7 @@ export function stepsOf(
     };
   };
   for (const [i, step] of method.entries()) {
-    // before it thickens: taste while it can still be mended
-    if (i === thickensFrom && held.length)
+    if (i === tasteAt && held.length)
       steps.push({ ...by('taste', 'done', TASTE_S, held), at: i, setting: 1, stirEveryS: 20 });
     switch (step.do) {
       case 'mix': {

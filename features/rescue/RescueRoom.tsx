@@ -25,9 +25,11 @@ import { useMounted, useNow } from '../shared/useNow';
 import { HandForm } from './HandForm';
 import { FAULT, FIRST_COLD, FIRST_HOT, SAVED } from './words';
 import { learn, t } from '../../words';
+import { rescue } from '../../words/en/rescue';
 import { rescueRoom } from '../../words/en/rescueRoom';
 import { useKitchen } from '../shared/kitchen';
 
+learn(rescue);
 learn(rescueRoom);
 
 const MINUTE = 60_000;

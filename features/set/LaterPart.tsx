@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 import { atTheTable, laterOf } from '../../core/cook/later';
 import type { Forecast } from '../../core/model/forecast';
+import type { LaidPortion } from '../../core/plan/bowls';
 import type { Plan } from '../../core/plan/plan';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import { t } from '../../words';
-import { list } from '../../words/potSteps';
 
 const MIN_MS = 60_000;
 
@@ -22,6 +22,8 @@ export function LaterPart({
   now: number;
 }) {
   const fmt = useFormat();
+  const said = (things: readonly LaidPortion[]) =>
+    things.map((p) => `${fmt.grams(p.grams)} ${p.ingredient.name}`).join(', ');
   const later = laterOf(plan);
   const { loosen, on } = atTheTable(plan, forecast.products);
   if (!later.length && !loosen && !on.length) return null;
@@ -42,8 +44,8 @@ export function LaterPart({
           </Type>
         );
       })}
-      {loosen ? <Type>{t('setRoom.loosenAtTheTable', { what: list([loosen], fmt) })}</Type> : null}
-      {on.length ? <Type>{t('setRoom.onItAtTheTable', { what: list(on, fmt) })}</Type> : null}
+      {loosen ? <Type>{t('setRoom.loosenAtTheTable', { what: said([loosen]) })}</Type> : null}
+      {on.length ? <Type>{t('setRoom.onItAtTheTable', { what: said(on) })}</Type> : null}
     </View>
   );
 }

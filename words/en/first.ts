@@ -8,7 +8,6 @@ import { model } from './model';
 import { planRoom } from './planRoom';
 import { prep } from './prep';
 import { recipe } from './recipe';
-import { rescue } from './rescue';
 import { shared } from './shared';
 import { shopping } from './shopping';
 import { sides } from './sides';
@@ -31,7 +30,6 @@ export const first = {
   ...planRoom,
   ...prep,
   ...recipe,
-  ...rescue,
   ...shared,
   ...shopping,
   ...sides,

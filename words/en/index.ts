@@ -17,6 +17,7 @@ import { dishForm } from './dishForm';
 import { dishes } from './dishes';
 import { liningRoom } from './liningRoom';
 import { recipeRoom } from './recipeRoom';
+import { rescue } from './rescue';
 import { rescueRoom } from './rescueRoom';
 import { schools } from './schools';
 import { setRoom } from './setRoom';
@@ -45,6 +46,7 @@ export const byRoom: Readonly<Record<string, Readonly<Record<string, string>>>> 
   dishes,
   liningRoom,
   recipeRoom,
+  rescue,
   rescueRoom,
   schools,
   setRoom,
@@ -75,6 +77,7 @@ export const en = {
   ...dishes,
   ...liningRoom,
   ...recipeRoom,
+  ...rescue,
   ...rescueRoom,
   ...schools,
   ...setRoom,
