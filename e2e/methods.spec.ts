@@ -91,6 +91,7 @@ test('whites folded in, over fruit, baked from a cold oven', async ({ watched: p
   await closeSheet(page);
   expect(await taps()).toBeLessThanOrEqual(MOST_TAPS);
   const orders = await cookThrough(page);
+  // whipped where the list has it: right before they are folded in
   expect(orders.slice(-3)).toEqual(['Whip the whites', 'Pour', 'Bake']);
   await writeDown(page, /pudding/i);
 });
@@ -142,11 +143,18 @@ test('frozen sticks: into the freezer, through by the hour, pulled', async ({ wa
     .getByRole('button', { name: /^In my own words/ })
     .click();
   await page.getByLabel('What is done').fill('stick in the sticks');
+  // and what goes on them at the table
+  const serve = page.getByTestId('step-serve');
+  await serve.getByRole('button', { name: /Serve/, expanded: false }).click();
+  await serve.getByRole('radio', { name: 'something' }).click();
+  await serve.getByTestId('goes-in-too').getByRole('button', { name: 'sugar' }).click();
+  await expect(serve.getByText(/^50 % of \d+ g\.$/)).toBeVisible();
   await closeSheet(page);
   expect(await taps()).toBeLessThanOrEqual(MOST_TAPS);
   const orders = await cookThrough(page);
   expect(orders).toContain('Cook it down');
   await expect(page.getByTestId('later')).toContainText(/At \d\d:\d\d: stick in the sticks/);
+  await expect(page.getByTestId('later')).toContainText(/At the table, on it: \d+ g sugar/);
   await page.clock.fastForward('20:00');
   await key(page, 'Into the freezer').click();
   await expect(page.getByTestId('freezer')).toContainText(/Frozen through at \d\d:\d\d/);

@@ -371,6 +371,12 @@ test('rescue: from the pot, step by step, written into it; or told by hand', asy
   await more(page);
   await expect(page.getByText(/Rescue, catching/)).toBeVisible();
 
+  // the pot beside the pot is mended by itself, and it is written down whose it was
+  await page.goto('/rescue?cook=c-vanilla');
+  await page.getByRole('radiogroup', { name: 'Which pot' }).getByRole('radio', { name: 'compote' }).click();
+  await page.getByRole('radio', { name: 'Too thin', exact: true }).click();
+  await expect(page.getByTestId('rescue-amount')).toHaveText(/^\d(\.\d)? g cornstarch$/);
+
   await page.goto('/rescue');
   await key(page, 'Another: tell what is in it').click();
   await page.getByLabel('How much liquid, g').fill('20');

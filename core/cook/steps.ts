@@ -276,7 +276,7 @@ export function stepsOf(
     egg !== undefined || (thickener !== undefined && GRAINS[thickener].form !== 'kernel');
   let thickens = false;
   /** what has gone in comes out once it is told */
-  let outBehind: Step | undefined;
+  let outBehind: Step[] = [];
   let phase = 0;
   /** beside a pot that is on its way the ring and the spoon stay as they were */
   const meanwhile = (): Pick<Step, 'setting' | 'stirEveryS'> => {
@@ -315,8 +315,7 @@ export function stepsOf(
           ...(method.slice(i + 1, i + 2).some(intoDish) ? {} : fire),
         };
         const untold = [...atStart.flatMap((p) => p.portions), ...adds.flatMap((a) => portionsIn(plan, a.from))];
-        if (these.some((p) => untold.includes(p))) outBehind = counts;
-        else steps.push(counts);
+        (these.some((p) => untold.includes(p)) ? outBehind : steps).push(counts);
         break;
       }
       case 'pour':
@@ -404,9 +403,9 @@ export function stepsOf(
       case 'serve':
         break;
     }
-    if (outBehind && (step.do === 'heat' || intoDish(step))) {
-      steps.push(outBehind);
-      outBehind = undefined;
+    if (step.do === 'heat' || intoDish(step)) {
+      steps.push(...outBehind);
+      outBehind = [];
     }
   }
   return withChanges(steps, changes);

@@ -489,6 +489,9 @@ export function stepTroubles(plan: Plan): StepTrouble[] {
     if (onTop(s) && !holds(topOf(s))) trouble(say('steps.noTop'));
     if (s.do === 'mix' && s.in !== 'pot' && !heldAfter(plan, s.in, list.slice(0, i)).length && !holds(s.in))
       trouble(say('steps.mixesNothing'));
+    if (s.do === 'mix' && added.has(s.in)) trouble(say('steps.bowlIsGone'));
+    if (s.do === 'serve' && s.from && list.some((x) => onTop(x) && topOf(x) === s.from))
+      trouble(say('steps.addedTwice'));
     if (s.do === 'take out' && !counted.get(i)?.length) trouble(say('steps.nothingComesOut'));
     if (intoBowl(s)) {
       if (s.from === s.into || !movedBy(plan, s, list.slice(0, i)).length) trouble(say('steps.poursNothing'));

@@ -105,6 +105,19 @@ describe('take out', () => {
     ]);
     expect(codes(both)).toEqual([]);
   });
+  it('two right behind each other, of what goes in with the next fire, are both told', () => {
+    const own = withOwnSteps(spiced, listOf(spiced));
+    const late = listOf(own).findIndex((s) => s.do === 'pour' && s.to === 'pot' && s.from === 'late');
+    const bare = removeStep(own, 'count out');
+    const at = late - (outAt(own) < late ? 1 : 0) + 1;
+    const one = insertStep(bare, 'take out', at, { do: 'take out', things: ['cinnamon'] }).plan;
+    const two = insertStep(one, 'take out', at, { do: 'take out', things: ['bay_leaf'] }).plan;
+    expect(
+      told(two)
+        .flatMap((s) => (s.role === 'count out' ? s.portions.map((p) => p.ingredient.id) : []))
+        .sort(),
+    ).toEqual(['bay_leaf', 'cinnamon']);
+  });
   it('what nothing takes out is named, with a way to mend it; what is not in yet is not taken', () => {
     const left = removeStep(spiced, 'count out');
     const [trouble] = stepTroubles(left).filter((x) => x.stays);

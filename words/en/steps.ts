@@ -13,7 +13,7 @@ export const steps = {
   'steps.mixesNothing': 'This bowl is empty. Put something in, or take the step out.',
   'steps.nothingComesOut': 'Nothing that is in by then has to come out.',
   'steps.poursNothing': 'Nothing is poured: choose a bowl that holds something, and another for it.',
-  'steps.bowlIsGone': 'The other bowl is in the pot by then. Move it earlier.',
+  'steps.bowlIsGone': 'That bowl is in the pot by then. Move it earlier.',
   'steps.staysIn': 'No step takes out: {{what}}.',
   'steps.pouredTwice': 'It is poured already.',
 
