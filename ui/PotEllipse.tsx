@@ -2,6 +2,7 @@ import { memo, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
 import { colour } from './colours';
+import { StagePicture, type Stage } from './StagePicture';
 import { Type } from './Type';
 
 const W = 390;
@@ -92,6 +93,8 @@ type PotEllipseProps = {
   /** granule size, 0 to 1 */
   swelling: number;
   film: 'cool' | 'warm' | 'sticking';
+  /** nothing is on the ring: what is drawn in place of the pot's cut */
+  stage?: Stage;
   rows: readonly { label: string; value: string; harm?: boolean }[];
   /** the whole rim calls */
   alarm?: boolean;
@@ -103,7 +106,7 @@ type PotEllipseProps = {
 };
 
 /** The pot from where the cook stands: time on the rim, the order on the surface, the cut below with its film. */
-export function PotEllipse({ used, paceS, swelling, film, rows, alarm, big, children, label }: PotEllipseProps) {
+export function PotEllipse({ used, paceS, swelling, film, stage, rows, alarm, big, children, label }: PotEllipseProps) {
   const hatch = film === 'cool' ? 0 : film === 'warm' ? 16 : 9;
   const filmHeight = film === 'sticking' ? 26 : 16;
   const lines = useMemo(
@@ -128,36 +131,42 @@ export function PotEllipse({ used, paceS, swelling, film, rows, alarm, big, chil
         </Defs>
         <Path d={`M17 ${CY} V404 Q17 418 31 418 H359 Q373 418 373 404 V${CY}`} fill={colour.liquid2} />
         <G clipPath="url(#pan)">
-          <Rect
-            x={14}
-            y={418 - filmHeight}
-            width={362}
-            height={filmHeight}
-            fill={film === 'cool' ? colour.liquid : film === 'warm' ? colour.yolk : colour.scorch}
-          />
-          {lines.map((x) => (
-            <Line
-              key={x}
-              x1={x}
-              x2={x + 14}
-              y1={418}
-              y2={418 - filmHeight}
-              stroke={film === 'sticking' ? colour.onscorch : colour.onyolk}
-              strokeWidth={film === 'sticking' ? 3 : 1.8}
-            />
-          ))}
-          {GRANULES.map((g, i) => (
-            <Ellipse
-              key={i}
-              cx={g.x}
-              cy={g.y}
-              rx={(3.4 + 8 * swelling) * g.grow}
-              ry={(2.6 + 6 * swelling) * g.grow}
-              fill={colour.liquid}
-              stroke={colour.gran}
-              strokeWidth={2}
-            />
-          ))}
+          {stage ? (
+            <StagePicture stage={stage} />
+          ) : (
+            <>
+              <Rect
+                x={14}
+                y={418 - filmHeight}
+                width={362}
+                height={filmHeight}
+                fill={film === 'cool' ? colour.liquid : film === 'warm' ? colour.yolk : colour.scorch}
+              />
+              {lines.map((x) => (
+                <Line
+                  key={x}
+                  x1={x}
+                  x2={x + 14}
+                  y1={418}
+                  y2={418 - filmHeight}
+                  stroke={film === 'sticking' ? colour.onscorch : colour.onyolk}
+                  strokeWidth={film === 'sticking' ? 3 : 1.8}
+                />
+              ))}
+              {GRANULES.map((g, i) => (
+                <Ellipse
+                  key={i}
+                  cx={g.x}
+                  cy={g.y}
+                  rx={(3.4 + 8 * swelling) * g.grow}
+                  ry={(2.6 + 6 * swelling) * g.grow}
+                  fill={colour.liquid}
+                  stroke={colour.gran}
+                  strokeWidth={2}
+                />
+              ))}
+            </>
+          )}
         </G>
         <Path
           d={`M17 ${CY} V404 Q17 418 31 418 H359 Q373 418 373 404 V${CY}`}

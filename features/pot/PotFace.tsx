@@ -1,6 +1,7 @@
 import { Pressable } from 'react-native';
-import type { Step } from '../../core/cook/steps';
+import type { Step, StepRole } from '../../core/cook/steps';
 import { PotEllipse } from '../../ui/PotEllipse';
+import type { Stage } from '../../ui/StagePicture';
 import { Type } from '../../ui/Type';
 import { useFormat } from '../shared/App';
 import type { PotView } from './usePotView';
@@ -23,6 +24,19 @@ function goingIn(step: Step, fmt: Formatter): { label: string; value: string }[]
   return more > 0 ? [...rows, { label: t('potRoom.andMoreBelow', { count: more }), value: '' }] : rows;
 }
 
+/** What is drawn where nothing is on the ring. */
+const STAGE: Partial<Record<StepRole, Stage>> = {
+  slurry: 'bowl',
+  'beat the egg': 'bowl',
+  mix: 'bowl',
+  'pour together': 'bowl',
+  whip: 'bowl',
+  pour: 'dish',
+  top: 'layer',
+  bake: 'oven',
+  grill: 'grill',
+};
+
 /** The pot as seen from where the cook stands: the one thing now, its time, and the heat below it. */
 export function PotFace({
   v,
@@ -42,6 +56,8 @@ export function PotFace({
   const unknown = v.waiting && leftS <= 1;
   const sure = alarm !== undefined && !alarm.asks;
   const heart = v.live?.live.twin.heartC;
+  // what goes in needs the room: then the words stand alone
+  const stage = (v.joins && !alarm) || alarm ? undefined : (STAGE[step.role] ?? (step.inDish ? 'dish' : undefined));
   return (
     <PotEllipse
       used={
@@ -54,6 +70,7 @@ export function PotFace({
       {...(pace && pace.everyS < SELDOM_S && !state.paused && !alarm ? { paceS: pace.everyS } : {})}
       swelling={(reading?.gelatinised ?? 0) * (reading?.swelling ?? 0)}
       film={film}
+      {...(stage ? { stage } : {})}
       alarm={sure}
       big={big}
       rows={
@@ -61,7 +78,7 @@ export function PotFace({
           ? []
           : v.joins && !alarm
             ? goingIn(step, fmt)
-            : reading && heart
+            : reading && heart && !stage
               ? [
                   {
                     label: t('potRoom.heart'),
