@@ -30,7 +30,15 @@ const VIEWS: [name: string, go: (page: Page) => Promise<void>][] = [
       ['occasion', (page) => key(page, 'Make it dairy-free').click(), 'row-rules', 'free-milk'],
       ['taste', () => Promise.resolve(), 'row-taste', 'held-sugar'],
       ['pan', () => Promise.resolve(), 'row-pan', 'pan-fit'],
-      ['steps', (page) => key(page, /^4\. Cook on/).click(), 'row-steps', 'step-effect'],
+      [
+        'steps',
+        (page) =>
+          key(page, /^\d+\. Cook on/)
+            .first()
+            .click(),
+        'row-steps',
+        'step-effect',
+      ],
       ['portions', (page) => key(page, 'Some baked on').click(), 'row-portions', 'loosen'],
     ] as [string, (page: Page) => Promise<void>, string, string][]
   ).map(([name, act, row, ready]): [string, (page: Page) => Promise<void>] => [

@@ -353,9 +353,11 @@ function rewritten(mine: readonly NamedStep[], before: readonly NamedStep[], aft
     return changed ? [changed] : [];
   });
   const isNew = (s: NamedStep) => !old.has(s.id) && !own.has(s.id);
+  // as the family has it; what the cook changed is her own
+  const usual = new Set(mine.flatMap((s) => (old.has(s.id) && same(old.get(s.id), s) ? [s.id] : [])));
   const inItsOrder = same(
-    mine.filter((s) => old.has(s.id)).map((s) => s.id),
-    before.filter((s) => own.has(s.id)).map((s) => s.id),
+    mine.filter((s) => usual.has(s.id)).map((s) => s.id),
+    before.filter((s) => usual.has(s.id)).map((s) => s.id),
   );
   if (!inItsOrder) {
     // the cook moved steps: what is new in the family's way stands behind what it follows there
@@ -371,14 +373,14 @@ function rewritten(mine: readonly NamedStep[], before: readonly NamedStep[], aft
   const behind = new Map<string | undefined, NamedStep[]>();
   let at: string | undefined;
   for (const s of kept) {
-    if (now.has(s.id)) at = s.id;
+    if (usual.has(s.id)) at = s.id;
     else behind.set(at, [...(behind.get(at) ?? []), s]);
   }
   const keptById = byId(kept);
   return [
     ...(behind.get(undefined) ?? []),
     ...after.flatMap((s) => {
-      const here = isNew(s) ? s : keptById.get(s.id);
+      const here = isNew(s) ? s : usual.has(s.id) ? keptById.get(s.id) : undefined;
       return [...(here ? [here] : []), ...(behind.get(s.id) ?? [])];
     }),
   ];
